@@ -1,0 +1,84 @@
+package freshsplice.cli;
+
+import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Remark;
+import freshsplice.exchange.Formats;
+import freshsplice.exchange.Reading;
+import freshsplice.exchange.UnreadableFile;
+import freshsplice.exchange.WriteOptions;
+import freshsplice.exchange.Written;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+
+/** {@code convert IN OUT [--rate R] [--cut NAME] [--lane V1] [--reels short] [--to FORMAT]}. */
+final class ConvertCommand {
+    private static final String USAGE = "convert IN OUT [--rate R] [--cut NAME] [--lane V1] [--reels short] "
+            + "[--to edl|xmeml|aaf|otio]";
+    private static final Map<String, String> FORMAT_BY_ENDING = Map.of(
+            "edl", "edl", "xml", "xmeml", "aaf", "aaf", "otio", "otio");
+
+    private ConvertCommand() {
+    }
+
+    static void run(Arguments arguments, OutputStream out) {
+        arguments.allow(Set.of("--rate", "--cut", "--lane", "--reels", "--to"));
+        Path in = arguments.file(0, 2, USAGE);
+        Path target = arguments.file(1, 2, USAGE);
+        String reels = arguments.options().getOrDefault("--reels", "long");
+        if (!Set.of("short", "long").contains(reels)) {
+            throw new WrongUse("--reels is short or long, not \"" + reels + "\"");
+        }
+        String format = arguments.options().getOrDefault("--to", byEnding(target));
+        Reading reading = arguments.read(in);
+        Cut cut = arguments.cut(reading);
+        Written written = Formats.writer(format).write(cut,
+                new WriteOptions(arguments.options().get("--lane"), reels.equals("short")));
+        save(target, written.bytes());
+        List<Remark> remarks = new ArrayList<>(reading.remarks());
+        remarks.addAll(written.remarks());
+        try (Json json = new Json(out)) {
+            json.object(() -> {
+                json.text("format", format);
+                json.text("file", target.toString());
+                json.list("reels", List.copyOf(written.reels().entrySet()), (j, e) -> j.object(() -> {
+                    j.text("reel", e.getKey());
+                    j.text("written", e.getValue());
+                }));
+                json.remarks(remarks);
+            });
+        }
+    }
+
+    private static String byEnding(Path target) {
+        String name = target.toString();
+        String ending = name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
+        String format = FORMAT_BY_ENDING.get(ending);
+        if (format == null) {
+            throw new WrongUse("The format is told by the ending .edl, .xml, .aaf or .otio, or by --to");
+        }
+        return format;
+    }
+
+    /** Writes beside the target first, so that a failure leaves what was there. */
+    private static void save(Path target, byte[] bytes) {
+        Path folder = target.toAbsolutePath().getParent();
+        try {
+            Path half = Files.createTempFile(folder, ".writing", null);
+            try {
+                Files.write(half, bytes);
+                Files.move(half, target, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+            } finally {
+                Files.deleteIfExists(half);
+            }
+        } catch (IOException e) {
+            throw new UnreadableFile(target + " cannot be written: " + e.getMessage());
+        }
+    }
+}

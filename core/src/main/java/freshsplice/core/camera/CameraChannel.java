@@ -1,0 +1,47 @@
+package freshsplice.core.camera;
+
+import java.util.Locale;
+
+/** What of a camera can be keyed. */
+public enum CameraChannel {
+    /** Place, metres. */
+    X(0, -100_000, 100_000), Y(1.6, -100_000, 100_000), Z(5, -100_000, 100_000),
+    /** Turned to the left about the upright, degrees. */
+    PAN(0, -36_000, 36_000),
+    /** Turned upwards, degrees. */
+    TILT(0, -90, 90),
+    /** Turned about its own line of sight, the right side down, degrees. */
+    ROLL(0, -36_000, 36_000),
+    /** Focal length, millimetres. */
+    LENS(35, 1, 2000),
+    /** Focus distance, metres. */
+    FOCUS(5, 0.05, 100_000);
+
+    private final double plain;
+    private final double least;
+    private final double most;
+
+    CameraChannel(double plain, double least, double most) {
+        this.plain = plain;
+        this.least = least;
+        this.most = most;
+    }
+
+    /** The value of a new camera. */
+    public double plain() {
+        return plain;
+    }
+
+    /** @throws IllegalArgumentException if the value is outside what the channel can be */
+    public double check(double value) {
+        if (!(value >= least && value <= most)) {
+            throw new IllegalArgumentException("The " + word() + " of a camera is between " + least + " and " + most
+                    + ", not " + value);
+        }
+        return value;
+    }
+
+    public String word() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,30 @@
+package freshsplice.core.camera;
+
+/**
+ * The area that the lens draws on.
+ *
+ * @param widthMm  millimetres
+ * @param heightMm millimetres
+ */
+public record FilmBack(double widthMm, double heightMm) {
+    /** 35 mm photography. */
+    public static final FilmBack FULL_FRAME = new FilmBack(36, 24);
+    /** Four perforations, Super 35 (common practice). */
+    public static final FilmBack SUPER_35 = new FilmBack(24.89, 18.66);
+    /** Academy (common practice). */
+    public static final FilmBack ACADEMY = new FilmBack(21.95, 16.00);
+
+    public FilmBack {
+        if (!(widthMm > 0.5 && widthMm < 500 && heightMm > 0.5 && heightMm < 500)) {
+            throw new IllegalArgumentException("A film back is between 0.5 and 500 mm: " + widthMm + " x " + heightMm);
+        }
+    }
+
+    /**
+     * Largest circle that still looks sharp, in mm: 0.030 for full frame, 0.025 for Super 35 (common practice); other
+     * backs in proportion to their width, between the two.
+     */
+    public double circleOfConfusionMm() {
+        return 0.025 + (0.030 - 0.025) * (widthMm - SUPER_35.widthMm) / (FULL_FRAME.widthMm - SUPER_35.widthMm);
+    }
+}

@@ -1,0 +1,73 @@
+package freshsplice.core.changes;
+
+import freshsplice.core.conform.CutPiece;
+import freshsplice.core.cut.Transition;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import java.util.Optional;
+
+/**
+ * One piece of either side, as far as comparing needs it.
+ *
+ * @param record every record frame on which it is seen
+ * @param edge   from the cut into it to the cut out of it
+ * @param key    what it shows: equal keys are the same source
+ * @param from   source position at {@code edge.in}
+ * @param slope  source frames per record frame; the mean where the speed is keyed
+ * @param still  positions in the source mean nothing: a still picture
+ * @param name   for people
+ * @param head   length and kind of the transition into it; empty text for a plain cut
+ * @param tail   the same at its end
+ */
+public record Piece(FrameRange record, FrameRange edge, String key, Rational from, Rational slope, boolean still,
+                    String name, String head, String tail) {
+    public static Piece of(CutPiece piece) {
+        FrameRange edge = piece.edge();
+        Rational from = piece.time().at(edge.in());
+        Rational slope = piece.time().at(edge.out()).minus(from).dividedBy(Rational.of(edge.length()));
+        boolean still = piece.source() != null && piece.source().isStill();
+        return new Piece(piece.record(), edge, piece.identity(), from, slope, still, piece.name(),
+                describe(piece.head()), describe(piece.tail()));
+    }
+
+    /** A transition as text that is equal when nothing about it changed. */
+    public static String describe(Transition transition) {
+        return transition == null ? "" : transition.kind().word() + " " + transition.record().length() + " at "
+                + (transition.cut() - transition.record().in())
+                + Optional.ofNullable(transition.wipe()).map(w -> " " + w).orElse("");
+    }
+
+    long length() {
+        return edge.length();
+    }
+
+    Rational to() {
+        return from.plus(slope.times(length()));
+    }
+
+    /** Lower end of what is seen of the source, in its order. */
+    Rational low() {
+        return slope.signum() < 0 ? to() : from;
+    }
+
+    /** Upper end, at least one frame above the lower. */
+    Rational high() {
+        Rational high = slope.signum() < 0 ? from : to();
+        return Rational.max(high, low().plus(1));
+    }
+
+    /** Source frames that both show; the shorter length for stills of one key. */
+    double overlapWith(Piece other) {
+        if (!key.equals(other.key)) {
+            return 0;
+        }
+        if (still && other.still) {
+            return Math.min(length(), other.length());
+        }
+        return Math.max(0, Rational.min(high(), other.high()).minus(Rational.max(low(), other.low())).toDouble());
+    }
+
+    double sourceLength() {
+        return still ? length() : high().minus(low()).toDouble();
+    }
+}

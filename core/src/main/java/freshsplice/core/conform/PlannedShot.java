@@ -1,0 +1,14 @@
+package freshsplice.core.conform;
+
+import freshsplice.core.time.FrameRange;
+
+/**
+ * A shot that would be made.
+ *
+ * @param code   its code
+ * @param camera name of its camera
+ * @param frames its own frame numbers for every record frame on which it is seen, half-open
+ * @param piece  what it is made from
+ */
+public record PlannedShot(String code, String camera, FrameRange frames, CutPiece piece) {
+}

@@ -1,0 +1,73 @@
+package freshsplice.core.conform;
+
+import freshsplice.core.time.FrameRange;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Where neighbouring pieces meet, in the cut, in the shots and in the renders, and by how many frames they differ. */
+public final class Seams {
+    /**
+     * One piece of the master with what the other two lanes have for it, all on the record clock.
+     *
+     * @param shots  its place in the master
+     * @param cut    its place in the cut; null where the cut has none
+     * @param render what its newest finished render covers; null without one
+     */
+    public record Triple(FrameRange shots, FrameRange cut, FrameRange render) {
+    }
+
+    /**
+     * The line between two pieces.
+     *
+     * @param left      index of the piece before; −1 at the head
+     * @param right     index of the piece after; −1 at the end
+     * @param shots     record frame in the master
+     * @param cut       record frame in the cut; null where it has no such seam
+     * @param render    record frame in the renders; null where there are none
+     * @param cutBend   frames by which the shots lie later than the cut
+     * @param renderBend frames by which the renders lie later than the shots
+     */
+    public record Seam(int left, int right, long shots, Long cut, Long render, long cutBend, long renderBend) {
+        public boolean isBent() {
+            return cutBend != 0 || renderBend != 0;
+        }
+    }
+
+    private Seams() {
+    }
+
+    /** The seams of pieces in record order; two where a gap parts neighbours. */
+    public static List<Seam> of(List<Triple> pieces) {
+        List<Seam> seams = new ArrayList<>();
+        for (int i = 0; i < pieces.size(); i++) {
+            boolean meets = i > 0 && pieces.get(i - 1).shots().out() == pieces.get(i).shots().in();
+            if (!meets) {
+                seams.add(seam(pieces, -1, i));
+            }
+            boolean goesOn = i + 1 < pieces.size() && pieces.get(i + 1).shots().in() == pieces.get(i).shots().out();
+            seams.add(seam(pieces, i, goesOn ? i + 1 : -1));
+        }
+        return seams;
+    }
+
+    private static Seam seam(List<Triple> pieces, int left, int right) {
+        Optional<Triple> before = Optional.ofNullable(left < 0 ? null : pieces.get(left));
+        Optional<Triple> after = Optional.ofNullable(right < 0 ? null : pieces.get(right));
+        long shots = before.map(t -> t.shots().out()).orElseGet(() -> after.orElseThrow().shots().in());
+        Long cut = farther(shots, before.map(Triple::cut).map(FrameRange::out),
+                after.map(Triple::cut).map(FrameRange::in));
+        Long render = farther(shots, before.map(Triple::render).map(FrameRange::out),
+                after.map(Triple::render).map(FrameRange::in));
+        return new Seam(left, right, shots, cut, render, cut == null ? 0 : shots - cut,
+                render == null ? 0 : render - shots);
+    }
+
+    /** Both sides of a seam may differ from it: the one farther off is shown, so that none is hidden. */
+    private static Long farther(long from, Optional<Long> left, Optional<Long> right) {
+        if (left.isPresent() && right.isPresent()) {
+            return Math.abs(left.get() - from) >= Math.abs(right.get() - from) ? left.get() : right.get();
+        }
+        return left.or(() -> right).orElse(null);
+    }
+}

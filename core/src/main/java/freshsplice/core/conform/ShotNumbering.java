@@ -1,0 +1,95 @@
+package freshsplice.core.conform;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalLong;
+import java.util.Set;
+
+/**
+ * How shots are numbered. Codes step by ten so that a new shot takes a number between; a number that was used is
+ * never given to another shot (common practice).
+ *
+ * @param prefix     lower-case letters before the number
+ * @param step       from one shot to the next, at least 1
+ * @param digits     at least so many
+ * @param firstFrame number of the first frame of the cut range
+ */
+public record ShotNumbering(String prefix, int step, int digits, int firstFrame) {
+    public static final ShotNumbering DEFAULT = new ShotNumbering("sh", 10, 4, 1001);
+
+    public ShotNumbering {
+        if (!prefix.matches("[a-z][a-z0-9_-]{0,15}|")) {
+            throw new IllegalArgumentException("A shot's prefix is lower-case letters, digits, _ and -, at most 16: \""
+                    + prefix + "\"");
+        }
+        if (step < 1 || step > 1000 || digits < 1 || digits > 8 || firstFrame < 0 || firstFrame > 1_000_000) {
+            throw new IllegalArgumentException("Step is 1 to 1000, digits 1 to 8, the first frame 0 to 1000000");
+        }
+    }
+
+    /** Codes for {@code count} shots in order, all after any used before; as many digits as the largest needs. */
+    public List<String> codes(int count, Set<String> used) {
+        long number = used.stream().mapToLong(this::numberOf).max().orElse(0);
+        number = number / step * step;
+        int width = Math.max(digits, Long.toString(number + (long) step * count).length());
+        List<String> codes = new ArrayList<>(count);
+        for (int i = 0; i < count; i++) {
+            number += step;
+            codes.add(code(number, width));
+        }
+        return codes;
+    }
+
+    /**
+     * A code for a shot between two others, never one that was used: the middle number if free, else the nearest free
+     * one between, else the shot before with a letter.
+     *
+     * @param before code of the shot before, null at the head
+     * @param after  code of the shot after, null at the end
+     */
+    public String between(String before, String after, Set<String> used) {
+        long low = before == null ? 0 : numberOf(before);
+        if (after == null) {
+            return codes(1, used).get(0);
+        }
+        long high = numberOf(after);
+        OptionalLong free = freeBetween(low, high, used);
+        if (free.isPresent()) {
+            return code(free.getAsLong(), digits);
+        }
+        String stem = before == null ? code(0, digits) : before;
+        for (int n = 0; ; n++) {
+            String letters = n < 26 ? "" + (char) ('a' + n) : "z" + n;
+            if (!used.contains(stem + letters)) {
+                return stem + letters;
+            }
+        }
+    }
+
+    private OptionalLong freeBetween(long low, long high, Set<String> used) {
+        long middle = (low + high) / 2;
+        for (long off = 0; off < high - low; off++) {
+            for (long number : new long[] {middle + off, middle - off}) {
+                if (number > low && number < high && !used.contains(code(number, digits))) {
+                    return OptionalLong.of(number);
+                }
+            }
+        }
+        return OptionalLong.empty();
+    }
+
+    private String code(long number, int width) {
+        String text = Long.toString(number);
+        return prefix + "0".repeat(Math.max(0, width - text.length())) + text;
+    }
+
+    /** The number in a code; 0 where it has none after the prefix. */
+    private long numberOf(String code) {
+        String digitsOnly = code.startsWith(prefix) ? code.substring(prefix.length()) : "";
+        int end = 0;
+        while (end < digitsOnly.length() && end < 17 && Character.isDigit(digitsOnly.charAt(end))) {
+            end++;
+        }
+        return end == 0 ? 0 : Long.parseLong(digitsOnly.substring(0, end));
+    }
+}

@@ -1,0 +1,34 @@
+package freshsplice.core.cut;
+
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Timecode;
+import java.util.List;
+import java.util.stream.IntStream;
+
+/**
+ * One received version of an edit. Record frames count from the frame whose timecode is 00:00:00:00 at its rate.
+ *
+ * @param name      the edit's title
+ * @param rate      the rate of its record clock
+ * @param dropFrame whether its record timecode drops
+ * @param record    from its first frame to the frame after its last
+ * @param lanes     picture lanes from the bottom up, then sound lanes
+ * @param markers   in order of time
+ */
+public record Cut(String name, FrameRate rate, boolean dropFrame, FrameRange record, List<Lane> lanes,
+                  List<Marker> markers) {
+    public Cut {
+        lanes = List.copyOf(lanes);
+        markers = List.copyOf(markers);
+    }
+
+    /** Indexes into {@link #lanes} of the lanes of one kind. */
+    public List<Integer> lanesOf(Lane.Kind kind) {
+        return IntStream.range(0, lanes.size()).filter(i -> lanes.get(i).kind() == kind).boxed().toList();
+    }
+
+    public Timecode timecodeAt(long recordFrame) {
+        return Timecode.of(recordFrame, rate, dropFrame);
+    }
+}

@@ -1,0 +1,81 @@
+package freshsplice.core.cut;
+
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import freshsplice.core.time.TimeMap;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One piece of a lane.
+ *
+ * @param number  the file's own number for it, as written; null where it has none
+ * @param kind    what is there
+ * @param name    the clip's name as written; may be empty
+ * @param enabled switched off events are kept and not seen
+ * @param record  every record frame on which any of it is seen, transitions included
+ * @param source  what it shows
+ * @param time    record frame to source position
+ * @param nested  the cut inside, for {@link Kind#NESTED}; else null
+ * @param comments lines of the file about it that no other field carries, as written, to be written back
+ */
+public record Event(String number, Kind kind, String name, boolean enabled, FrameRange record, Source source,
+                    TimeMap time, Cut nested, List<String> comments) {
+    public enum Kind {
+        CLIP, NESTED, GENERATOR, MISSING;
+
+        /** As files and the command line write it. */
+        public String word() {
+            return name().toLowerCase(java.util.Locale.ROOT);
+        }
+    }
+
+    public Event {
+        comments = List.copyOf(comments);
+        if (record.isEmpty()) {
+            throw new IllegalArgumentException("An event has at least one frame: " + name + " at " + record.in());
+        }
+    }
+
+    public static Event clip(String number, String name, FrameRange record, Source source, TimeMap time) {
+        return new Event(number, Kind.CLIP, name, true, record, source, time, null, List.of());
+    }
+
+    /** Source position at the first record frame. */
+    public Rational from() {
+        return time.at(record.in());
+    }
+
+    /** Source position at the record frame after the last. */
+    public Rational to() {
+        return time.at(record.out());
+    }
+
+    /** Source frames per record frame at normal speed: the ratio of the rates. */
+    public static Rational normalSlope(Source source, FrameRate cutRate) {
+        return source == null || source.rate() == null ? Rational.ONE : cutRate.framesOf(source.rate());
+    }
+
+    /** Speed against real time, 1 being normal; empty where it is keyed. */
+    public Optional<Rational> speed(FrameRate cutRate) {
+        return time.slope().map(slope -> slope.dividedBy(normalSlope(source, cutRate)));
+    }
+
+    /** The same event seen over another record range, each remaining frame showing what it showed. */
+    public Event over(FrameRange newRecord) {
+        return new Event(number, kind, name, enabled, newRecord, source, time.over(newRecord), nested,
+                comments);
+    }
+
+    /** The same event elsewhere on the record clock. */
+    public Event shiftedBy(long frames) {
+        return new Event(number, kind, name, enabled, record.shiftedBy(frames), source, time.shiftedBy(frames),
+                nested, comments);
+    }
+
+    /** A still, or one frame held: nothing in it moves. */
+    public boolean isStill() {
+        return time.isHeld() || source != null && source.isStill();
+    }
+}

@@ -1,0 +1,29 @@
+package freshsplice.core.cut;
+
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * One track of an edit.
+ *
+ * @param kind        picture or sound
+ * @param name        its name, or V1, V2, A1 … by order where the format has none
+ * @param enabled     switched off lanes are kept and not seen
+ * @param events      in record order; neighbours overlap only in a transition, or where the file itself overlaps them
+ * @param transitions in record order
+ */
+public record Lane(Kind kind, String name, boolean enabled, List<Event> events, List<Transition> transitions) {
+    public enum Kind {
+        PICTURE, SOUND;
+
+        public String word() {
+            return name().toLowerCase(java.util.Locale.ROOT);
+        }
+    }
+
+    public Lane {
+        events = events.stream().sorted(Comparator.comparingLong((Event e) -> e.record().in())).toList();
+        transitions = transitions.stream()
+                .sorted(Comparator.comparingLong((Transition t) -> t.record().in())).toList();
+    }
+}

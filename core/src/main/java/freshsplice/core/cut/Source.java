@@ -1,0 +1,61 @@
+package freshsplice.core.cut;
+
+import freshsplice.core.time.FrameRate;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Set;
+
+/**
+ * What an event shows. Any field that the file does not tell is null.
+ *
+ * @param name   the clip's name
+ * @param reel   reel or tape name
+ * @param file   plain path or address, percent-codes resolved
+ * @param rate   the source's own rate
+ * @param start  its own first frame, counted on its timecode
+ * @param length its frames
+ */
+public record Source(String name, String reel, String file, FrameRate rate, Long start, Long length) {
+    private static final Set<String> STILLS = Set.of(
+            "png", "jpg", "jpeg", "psd", "tif", "tiff", "tga", "bmp", "gif", "exr", "dpx", "webp", "pict");
+
+    /** A source of which only name and reel are known. */
+    public static Source named(String name, String reel, FrameRate rate) {
+        return new Source(name, reel, null, rate, null, null);
+    }
+
+    /**
+     * Two events share a source only when these are the same: the file where it is known; else reel and name, to
+     * the letter, since names that differ in case may be two boards.
+     */
+    public String identity() {
+        if (file != null && !file.isBlank()) {
+            return "file:" + file;
+        }
+        return "reel:" + Objects.requireNonNullElse(reel, "") + "\u0000" + Objects.requireNonNullElse(name, "");
+    }
+
+    /** A picture without time, by the ending of its file or name. */
+    public boolean isStill() {
+        return STILLS.contains(ending(file)) || STILLS.contains(ending(name));
+    }
+
+    /** The name to show: the clip's, else the file's, else the reel's. */
+    public String label() {
+        if (name != null && !name.isBlank()) {
+            return name;
+        }
+        if (file != null && !file.isBlank()) {
+            return file.substring(Math.max(file.lastIndexOf('/'), file.lastIndexOf('\\')) + 1);
+        }
+        return reel == null ? "" : reel;
+    }
+
+    private static String ending(String text) {
+        if (text == null) {
+            return "";
+        }
+        int dot = text.lastIndexOf('.');
+        return dot < 0 ? "" : text.substring(dot + 1).toLowerCase(Locale.ROOT);
+    }
+}

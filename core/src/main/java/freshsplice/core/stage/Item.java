@@ -1,0 +1,49 @@
+package freshsplice.core.stage;
+
+import freshsplice.core.motion.Channel;
+import freshsplice.core.time.Rational;
+import java.util.Map;
+
+/**
+ * A thing of the set.
+ *
+ * @param id       its id in the project
+ * @param name     for people
+ * @param shape    what it looks like
+ * @param colour   its main colour, {@code #rrggbb}
+ * @param width    scale along x; metres for plain solids, a factor for figures
+ * @param height   scale along y
+ * @param depth    scale along z
+ * @param channels keyed movement on the action clock; an absent channel keeps its plain value
+ */
+public record Item(long id, String name, Shape shape, String colour, double width, double height, double depth,
+                   Map<ItemChannel, Channel> channels) {
+    public Item {
+        channels = Map.copyOf(channels);
+    }
+
+    public double value(ItemChannel channel, Rational actionFrame) {
+        Channel keyed = channels.get(channel);
+        return keyed == null ? channel.plain() : keyed.at(actionFrame);
+    }
+
+    public boolean isShown(Rational actionFrame) {
+        return value(ItemChannel.SHOWN, actionFrame) >= 0.5;
+    }
+
+    /** Where it stands at an exact action frame; all zero where it is away. */
+    public Matrix placedAt(Rational frame) {
+        if (!isShown(frame)) {
+            return Matrix.scaling(0, 0, 0);
+        }
+        return Matrix.translation(value(ItemChannel.X, frame), value(ItemChannel.Y, frame),
+                        value(ItemChannel.Z, frame))
+                .times(Matrix.rotationY(value(ItemChannel.TURN, frame)))
+                .times(Matrix.rotationX(-value(ItemChannel.LEAN, frame)))
+                .times(Matrix.scaling(width, height, depth));
+    }
+
+    public boolean moves() {
+        return channels.values().stream().anyMatch(c -> c.keys().size() > 1);
+    }
+}

@@ -1,0 +1,107 @@
+package freshsplice.core.time;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Which source position is seen at a record frame. Positions are exact fractions of source frames; the picture
+ * shown is the frame that contains the position. A map is a line through keys: two keys for a constant speed,
+ * equal positions for a held frame, falling positions for reverse.
+ *
+ * @param keys   at least two, in order of strictly rising record frames
+ * @param smooth eased between keys instead of linear; only for maps of three keys and more, or as a file says
+ */
+public record TimeMap(List<Key> keys, boolean smooth) {
+    /** @param record a record frame; @param source the source position at it */
+    public record Key(long record, Rational source) {
+    }
+
+    public TimeMap {
+        keys = List.copyOf(keys);
+        if (keys.size() < 2) {
+            throw new IllegalArgumentException("A map of time needs two keys");
+        }
+        for (int i = 1; i < keys.size(); i++) {
+            if (keys.get(i).record <= keys.get(i - 1).record) {
+                throw new IllegalArgumentException("Keys of a map of time must rise: " + keys);
+            }
+        }
+    }
+
+    /** From {@code from} at {@code record.in} to {@code to} at {@code record.out}. The range may not be empty. */
+    public static TimeMap between(FrameRange record, Rational from, Rational to) {
+        return new TimeMap(List.of(new Key(record.in(), from), new Key(record.out(), to)), false);
+    }
+
+    /** From {@code from}, moving {@code perFrame} source frames with each record frame. */
+    public static TimeMap constant(FrameRange record, Rational from, Rational perFrame) {
+        return between(record, from, from.plus(perFrame.times(record.length())));
+    }
+
+    /** The exact source position at a record frame; beyond the keys the outer slope goes on. */
+    public Rational at(long recordFrame) {
+        int i = segmentAt(recordFrame);
+        Key a = keys.get(i);
+        Key b = keys.get(i + 1);
+        Rational share = Rational.of(recordFrame - a.record, b.record - a.record);
+        if (smooth && share.signum() > 0 && share.isLessThan(Rational.ONE)) {
+            // smoothstep, 3t² − 2t³: exact for fractions
+            share = share.times(share).times(Rational.of(3).minus(share.times(2)));
+        }
+        return a.source.plus(b.source.minus(a.source).times(share));
+    }
+
+    /** The source frame seen at a record frame: the one that contains the position. */
+    public long frameAt(long recordFrame) {
+        return at(recordFrame).floor();
+    }
+
+    /** Source frames per record frame where that is the same throughout. */
+    public Optional<Rational> slope() {
+        if (smooth || keys.size() != 2) {
+            return Optional.empty();
+        }
+        Key a = keys.get(0);
+        Key b = keys.get(1);
+        return Optional.of(b.source.minus(a.source).dividedBy(Rational.of(b.record - a.record)));
+    }
+
+    /** One source frame shown throughout. */
+    public boolean isHeld() {
+        return keys.stream().allMatch(k -> k.source.equals(keys.get(0).source));
+    }
+
+    /** The same map on another part of the record clock, its source positions unchanged at each moved frame. */
+    public TimeMap shiftedBy(long frames) {
+        if (frames == 0) {
+            return this;
+        }
+        return new TimeMap(keys.stream().map(k -> new Key(k.record + frames, k.source)).toList(), smooth);
+    }
+
+    /** The map whose ends lie at the ends of {@code record}, longer or shorter, showing the same at each frame. */
+    public TimeMap over(FrameRange record) {
+        List<Key> inside = new ArrayList<>();
+        inside.add(new Key(record.in(), at(record.in())));
+        keys.stream().filter(k -> k.record > record.in() && k.record < record.out()).forEach(inside::add);
+        inside.add(new Key(record.out(), at(record.out())));
+        inside.sort(Comparator.comparingLong(Key::record));
+        return new TimeMap(inside, smooth);
+    }
+
+    private int segmentAt(long recordFrame) {
+        int low = 0;
+        int high = keys.size() - 2;
+        while (low < high) {
+            int middle = (low + high + 1) >>> 1;
+            if (keys.get(middle).record <= recordFrame) {
+                low = middle;
+            } else {
+                high = middle - 1;
+            }
+        }
+        return low;
+    }
+}

@@ -1,0 +1,123 @@
+package freshsplice.core.time;
+
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * A frame and its label at a rate. Label → frame → label is the identity for every frame of a day.
+ * Drop-frame counting skips labels, never frames (SMPTE ST 12-1): the first two of each minute but every tenth at
+ * 30000/1001, the first four at 60000/1001.
+ *
+ * @param frame frames since 00:00:00:00, of any size; the label wraps after a day
+ * @param rate  the rate counted at
+ * @param drop  drop-frame counting
+ */
+public record Timecode(long frame, FrameRate rate, boolean drop) {
+    private static final Pattern LABEL = Pattern.compile("(\\d{1,2}):(\\d{1,2}):(\\d{1,2})([:;.,])(\\d{1,3})");
+
+    public Timecode {
+        if (drop && !rate.hasDropFrame()) {
+            throw new IllegalArgumentException(
+                    "Drop-frame timecode exists at 30000/1001 and 60000/1001 frames/s only, not at " + rate);
+        }
+    }
+
+    public static Timecode of(long frame, FrameRate rate, boolean drop) {
+        return new Timecode(frame, rate, drop);
+    }
+
+    /** Whether the text has the form of a label, whatever its numbers. */
+    public static boolean looksLikeLabel(String text) {
+        return LABEL.matcher(text).matches();
+    }
+
+    /** Whether the label is written in the drop-frame way, with a semicolon or comma before the frames. */
+    public static boolean isWrittenDrop(String label) {
+        return label.indexOf(';') >= 0 || label.indexOf(',') >= 0;
+    }
+
+    /** The number after the last separator, or −1 where the text is no label. */
+    public static int frameField(String label) {
+        Matcher m = LABEL.matcher(label);
+        return m.matches() ? Integer.parseInt(m.group(5)) : -1;
+    }
+
+    /**
+     * Reads a label. How it counts is given, not read from its separators: lists write drop-frame both ways.
+     *
+     * @throws IllegalArgumentException if the text is no label, a field is past its range, or drop-frame counting
+     *                                  skips it; the message says which
+     */
+    public static Timecode parse(String label, FrameRate rate, boolean drop) {
+        Matcher m = LABEL.matcher(label.strip());
+        if (!m.matches()) {
+            throw new IllegalArgumentException("\"" + label + "\" is not a timecode (HH:MM:SS:FF)");
+        }
+        int hours = Integer.parseInt(m.group(1));
+        int minutes = Integer.parseInt(m.group(2));
+        int seconds = Integer.parseInt(m.group(3));
+        int frames = Integer.parseInt(m.group(5));
+        int base = rate.timecodeBase();
+        if (hours > 24 || hours == 24 && (minutes | seconds | frames) != 0) {
+            throw new IllegalArgumentException(label + " is past the day: hours run from 00 to 23");
+        }
+        if (minutes > 59 || seconds > 59) {
+            throw new IllegalArgumentException(label + " is not a timecode: minutes and seconds run from 00 to 59");
+        }
+        if (frames >= base) {
+            throw new IllegalArgumentException(label + " is not a timecode at " + rate
+                    + " frames/s: frames run from 00 to " + (base - 1));
+        }
+        long labelled = ((hours * 60L + minutes) * 60 + seconds) * base + frames;
+        if (!drop) {
+            return new Timecode(labelled, rate, false);
+        }
+        int skipped = skippedPerMinute(rate);
+        if (minutes % 10 != 0 && seconds == 0 && frames < skipped) {
+            throw new IllegalArgumentException(label + " does not exist in drop-frame timecode: minute "
+                    + m.group(2) + " begins at " + (skipped == 2 ? ";02" : ";04"));
+        }
+        long minutesInAll = hours * 60L + minutes;
+        return new Timecode(labelled - skipped * (minutesInAll - minutesInAll / 10), rate, true);
+    }
+
+    /** Frames in 24 hours of labels: 2 589 408 at 30000/1001 drop-frame. */
+    public static long framesPerDay(FrameRate rate, boolean drop) {
+        long all = 24L * 3600 * rate.timecodeBase();
+        return drop ? all - skippedPerMinute(rate) * (24L * 60 - 24 * 6) : all;
+    }
+
+    /** The label, {@code HH:MM:SS:FF}, or {@code HH:MM:SS;FF} in drop-frame. */
+    public String label() {
+        int base = rate.timecodeBase();
+        long n = Math.floorMod(frame, framesPerDay(rate, drop));
+        if (drop) {
+            n += skippedLabelsBefore(n, base, skippedPerMinute(rate));
+        }
+        long seconds = n / base;
+        return two(seconds / 3600) + ':' + two(seconds / 60 % 60) + ':' + two(seconds % 60) + (drop ? ';' : ':')
+                + (base > 100 ? Long.toString(n % base) : two(n % base));
+    }
+
+    @Override
+    public String toString() {
+        return label();
+    }
+
+    private static long skippedLabelsBefore(long frame, int base, int skipped) {
+        long perMinute = base * 60L - skipped;
+        long perTenMinutes = base * 600L - 9L * skipped;
+        long tens = frame / perTenMinutes;
+        long rest = frame % perTenMinutes;
+        long minutes = rest < base * 60L ? 0 : 1 + (rest - base * 60L) / perMinute;
+        return skipped * (tens * 9 + minutes);
+    }
+
+    private static int skippedPerMinute(FrameRate rate) {
+        return rate.timecodeBase() / 15;
+    }
+
+    private static String two(long n) {
+        return n < 10 ? "0" + n : Long.toString(n);
+    }
+}

@@ -1,0 +1,50 @@
+package freshsplice.exchange;
+
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
+
+/** File addresses as edit rooms write them, as plain paths. */
+public final class FileAddress {
+    private FileAddress() {
+    }
+
+    /**
+     * A plain path: {@code file://localhost/a%20b.mov} is {@code /a b.mov}. Other addresses keep their scheme;
+     * percent-codes are resolved in all; a damaged code stays as written. Nothing is looked up.
+     */
+    public static String plain(String address) {
+        String text = address.strip();
+        boolean isFile = text.regionMatches(true, 0, "file:", 0, 5);
+        if (isFile) {
+            text = text.substring(5);
+            if (text.startsWith("//")) {
+                int path = text.indexOf('/', 2);
+                String host = path < 0 ? text.substring(2) : text.substring(2, path);
+                boolean here = host.isEmpty() || host.equalsIgnoreCase("localhost");
+                text = path < 0 ? "" : here ? text.substring(path) : text;
+            }
+        }
+        boolean encoded = isFile || text.matches("(?i)[a-z][a-z0-9+.-]+://.*");
+        String path = encoded ? decoded(text) : text;
+        return isFile && path.matches("/[A-Za-z]:[/\\\\].*") ? path.substring(1) : path;
+    }
+
+    private static String decoded(String text) {
+        if (text.indexOf('%') < 0) {
+            return text;
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream(text.length());
+        byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
+        for (int i = 0; i < bytes.length; i++) {
+            int high = i + 2 < bytes.length && bytes[i] == '%' ? Character.digit(bytes[i + 1], 16) : -1;
+            int low = high < 0 ? -1 : Character.digit(bytes[i + 2], 16);
+            if (low >= 0) {
+                out.write(high * 16 + low);
+                i += 2;
+            } else {
+                out.write(bytes[i]);
+            }
+        }
+        return out.toString(StandardCharsets.UTF_8);
+    }
+}

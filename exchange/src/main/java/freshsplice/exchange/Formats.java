@@ -1,0 +1,44 @@
+package freshsplice.exchange;
+
+import freshsplice.exchange.edl.EdlReader;
+import freshsplice.exchange.edl.EdlWriter;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** All formats that are read and written. A new format is added here and nowhere else. */
+public final class Formats {
+    private static final List<CutReader> READERS = List.of(new EdlReader());
+    private static final List<CutWriter> WRITERS = List.of(new EdlWriter());
+
+    private Formats() {
+    }
+
+    /**
+     * Reads a file by whichever reader recognises it.
+     *
+     * @throws UnreadableFile if none does, or the one that does cannot read it
+     */
+    public static Reading read(InputFile file, ReadOptions options) {
+        if (file.bytes().length == 0) {
+            throw new UnreadableFile(file.name() + " is empty: ask for it to be sent again");
+        }
+        if (file.bytes().length > options.limits().maxBytes()) {
+            throw new UnreadableFile(file.name() + " is larger than a cut may be");
+        }
+        return READERS.stream().filter(r -> r.recognises(file)).findFirst()
+                .orElseThrow(() -> new UnreadableFile(file.name() + " is no cut that can be read here: "
+                        + "it is none of " + names()))
+                .read(file, options);
+    }
+
+    /** @throws UnreadableFile if no writer has this name */
+    public static CutWriter writer(String format) {
+        return WRITERS.stream().filter(w -> w.format().equals(format)).findFirst()
+                .orElseThrow(() -> new UnreadableFile("\"" + format + "\" cannot be written: choose "
+                        + WRITERS.stream().map(CutWriter::format).collect(Collectors.joining(", "))));
+    }
+
+    private static String names() {
+        return READERS.stream().map(CutReader::format).collect(Collectors.joining(", "));
+    }
+}

@@ -1,0 +1,204 @@
+package freshsplice.exchange.edl;
+
+import freshsplice.core.cut.Event;
+import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Transition;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import freshsplice.core.time.TimeMap;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** One lane being filled: events as the list states them, lengthened where a later one passes from them. */
+final class EdlLane {
+    /** An event whose end may still move. {@code statedOut} is its end as its own line says. */
+    private static final class Placed {
+        EdlStatement statement;
+        FrameRange record;
+        Rational from;
+        Rational slope;
+        long statedOut;
+    }
+
+    private final String name;
+    private final FrameRate rate;
+    private final EdlClock clock;
+    private final List<Remark> remarks;
+    private final List<Placed> placed = new ArrayList<>();
+    private final Map<Long, Placed> byStatedOut = new HashMap<>();
+    private final List<Transition> transitions = new ArrayList<>();
+
+    EdlLane(String name, FrameRate rate, EdlClock clock, List<Remark> remarks) {
+        this.name = name;
+        this.rate = rate;
+        this.clock = clock;
+        this.remarks = remarks;
+    }
+
+    void add(EdlStatement statement, FrameRange record) {
+        if (record.isEmpty()) {
+            return;
+        }
+        if (statement.passesFromOutgoing() && statement.duration > 0) {
+            addTransition(statement, record);
+        }
+        if (statement.edit == EdlStatement.Edit.KEY || statement.edit == EdlStatement.Edit.KEY_OUT) {
+            remarks.add(Remark.loss(statement.place(), "A key: the foreground lies on " + name + " and is seen whole; "
+                    + "what shows through it is not told by the list"));
+        }
+        if (!statement.isBlack()) {
+            put(place(statement, record));
+        }
+    }
+
+    private void put(Placed event) {
+        placed.add(event);
+        byStatedOut.put(event.statedOut, event);
+    }
+
+    private void addTransition(EdlStatement statement, FrameRange record) {
+        long duration = statement.duration;
+        if (duration > record.length()) {
+            remarks.add(Remark.doubt(statement.place(), "The transition of " + duration + " frames is longer than its "
+                    + "event of " + record.length() + "; read as " + record.length()));
+            duration = record.length();
+        }
+        FrameRange range = FrameRange.ofLength(record.in(), duration);
+        transitions.add(Transition.centred(statement.edit == EdlStatement.Edit.WIPE
+                ? Transition.Kind.WIPE : Transition.Kind.DISSOLVE, range, statement.wipe));
+        lengthenOutgoing(statement, range);
+    }
+
+    /** What is passed from goes on under the transition: the event before it, or the piece the list names there. */
+    private void lengthenOutgoing(EdlStatement statement, FrameRange range) {
+        EdlStatement outgoing = statement.outgoing;
+        if (outgoing != null && outgoing.isBlack()) {
+            return;
+        }
+        Placed before = byStatedOut.get(range.in());
+        if (before != null && (outgoing == null || runsOn(before, outgoing, range.in()))) {
+            before.record = before.record.withOut(range.out());
+            if (outgoing != null && before.statement.clipName == null) {
+                before.statement.clipName = outgoing.clipName;
+            }
+        } else if (outgoing != null && outgoing.hasNoLength()) {
+            put(place(outgoing, range));
+        } else {
+            remarks.add(Remark.doubt(statement.place(), "Nothing ends where this transition begins; it passes from "
+                    + "black"));
+        }
+    }
+
+    private boolean runsOn(Placed before, EdlStatement outgoing, long at) {
+        if (before.statement == outgoing) {
+            return true;
+        }
+        if (!before.statement.reel.equals(outgoing.reel)) {
+            return false;
+        }
+        Rational end = before.from.plus(before.slope.times(at - before.record.in()));
+        long[] source = clock.source(outgoing);
+        // a speed line need not agree with the source column, so only plain events are held to it
+        return before.statement.speedInFps != null || end.equals(Rational.of(source[0]));
+    }
+
+    private Placed place(EdlStatement statement, FrameRange record) {
+        Placed event = new Placed();
+        event.statement = statement;
+        event.record = record;
+        event.statedOut = record.out();
+        long[] source = clock.source(statement);
+        event.from = Rational.of(source[0]);
+        event.slope = slope(statement, record, source[1] - source[0]);
+        return event;
+    }
+
+    /** Source frames per record frame. A list's sources count at its own rate. */
+    private Rational slope(EdlStatement statement, FrameRange record, long sourceLength) {
+        if (statement.speedInFps == null) {
+            if (statement.freeze) {
+                return Rational.ZERO;
+            }
+            if (sourceLength != record.length() && !statement.hasNoLength()) {
+                remarkLengths(statement, record, sourceLength);
+            }
+            return Rational.ONE;
+        }
+        Rational speed = speed(statement.speedInFps);
+        remarkSpeed(statement, record, sourceLength, speed);
+        return speed;
+    }
+
+    /** Speed lines count at the timecode's base, but some write 23.98 or 29.97 for normal. */
+    private Rational speed(Rational inFps) {
+        Rational byBase = inFps.dividedBy(Rational.of(rate.timecodeBase()));
+        Rational off = inFps.abs().minus(rate.fps()).abs();
+        boolean writtenAsRate = !rate.fps().isWhole() && off.compareTo(Rational.of(6, 1000)) < 0;
+        return writtenAsRate ? Rational.of(inFps.signum()) : byBase;
+    }
+
+    private void remarkLengths(EdlStatement statement, FrameRange record, long sourceLength) {
+        if (statement.isBlack() || sourceLength == 0) {
+            return;
+        }
+        remarks.add(Remark.doubt(statement.place(), "Event " + statement.number + " is " + record.length()
+                + " frames in the record and " + sourceLength + " in the source, and no speed line says why; read at "
+                + "normal speed from its source in, as long as the record says. Add a speed line (M2) for the other"));
+    }
+
+    private void remarkSpeed(EdlStatement statement, FrameRange record, long sourceLength, Rational speed) {
+        Rational shown = speed.abs().times(record.length());
+        Rational off = shown.minus(Rational.of(Math.abs(sourceLength))).abs();
+        boolean oneFrameHeld = speed.isZero() && Math.abs(sourceLength) <= 1;
+        if (!oneFrameHeld && off.compareTo(Rational.ONE) >= 0) {
+            remarks.add(Remark.doubt("line " + statement.speedLine, "The speed line shows " + shown + " source frames, "
+                    + "the event's source times " + Math.abs(sourceLength) + "; the speed line decides. Remove it to "
+                    + "have the times decide"));
+        }
+        if (statement.speedStart != null
+                && clock.speedStart(statement) != clock.source(statement)[0]) {
+            remarks.add(Remark.doubt("line " + statement.speedLine, "The speed line begins at " + statement.speedStart
+                    + ", the event at " + statement.sourceIn + "; the event decides"));
+        }
+    }
+
+    Lane finish(Lane.Kind kind, long shift) {
+        List<Event> events = placed.stream().map(p -> event(p).shiftedBy(shift)).toList();
+        List<Transition> moved = transitions.stream().map(t -> new Transition(t.kind(), t.record().shiftedBy(shift),
+                t.cut() + shift, t.wipe())).toList();
+        Lane lane = new Lane(kind, name, true, events, moved);
+        remarkOverlaps(lane);
+        return lane;
+    }
+
+    private Event event(Placed p) {
+        EdlStatement s = p.statement;
+        String clip = s.clipName == null ? "" : s.clipName;
+        if (p.slope.isZero() && clip.endsWith(" FF")) {
+            clip = clip.substring(0, clip.length() - 3).stripTrailing();
+        }
+        Source source = new Source(clip.isEmpty() ? null : clip, s.reel, s.file, rate, null, null);
+        return new Event(s.number, Event.Kind.CLIP, clip, true, p.record, source,
+                TimeMap.constant(p.record, p.from, p.slope), null, s.comments);
+    }
+
+    private void remarkOverlaps(Lane lane) {
+        java.util.Set<Long> joined = new java.util.HashSet<>();
+        lane.transitions().forEach(t -> joined.add(t.record().in()));
+        for (int i = 1; i < lane.events().size(); i++) {
+            Event before = lane.events().get(i - 1);
+            Event after = lane.events().get(i);
+            long over = before.record().overlapWith(after.record());
+            if (over > 0 && !joined.contains(after.record().in())) {
+                remarks.add(Remark.doubt("event " + after.number() + " on " + name, "Lies over event "
+                        + before.number() + " for " + over + " frames with no transition; the one that begins later is "
+                        + "seen. Correct the list for the other"));
+            }
+        }
+    }
+}

@@ -1,0 +1,73 @@
+package freshsplice.exchange.edl;
+
+import freshsplice.core.time.Rational;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * One event line with what the lines after it say about it. Filled while the list is parsed, then only read.
+ */
+final class EdlStatement {
+    /** How the event begins. */
+    enum Edit { CUT, DISSOLVE, WIPE, KEY_BACKGROUND, KEY, KEY_OUT }
+
+    final int line;
+    final String number;
+    final String reel;
+    final List<String> tracks;
+    final Edit edit;
+    final String wipe;
+    final int duration;
+    final boolean dropSource;
+    final String sourceIn;
+    final String sourceOut;
+    final String recordIn;
+    final String recordOut;
+
+    /** The line before, of the same number, that this one passes from; null where there is none. */
+    EdlStatement outgoing;
+    /** Set on the line that a later one passes from. */
+    boolean isOutgoing;
+
+    String clipName;
+    String file;
+    boolean freeze;
+    /** Source frames per second as the speed line says; null without one. */
+    Rational speedInFps;
+    int speedLine;
+    String speedStart;
+    final List<String> comments = new ArrayList<>();
+
+    EdlStatement(int line, String number, String reel, List<String> tracks, Edit edit, String wipe, int duration,
+                 boolean dropSource, List<String> times) {
+        this.line = line;
+        this.number = number;
+        this.reel = reel;
+        this.tracks = tracks;
+        this.edit = edit;
+        this.wipe = wipe;
+        this.duration = duration;
+        this.dropSource = dropSource;
+        this.sourceIn = times.get(0);
+        this.sourceOut = times.get(1);
+        this.recordIn = times.get(2);
+        this.recordOut = times.get(3);
+    }
+
+    /** Reel BL: black, in whatever case. */
+    boolean isBlack() {
+        return reel.equalsIgnoreCase("BL") || reel.equalsIgnoreCase("BLACK");
+    }
+
+    boolean passesFromOutgoing() {
+        return edit == Edit.DISSOLVE || edit == Edit.WIPE;
+    }
+
+    boolean hasNoLength() {
+        return recordIn.equals(recordOut);
+    }
+
+    String place() {
+        return "line " + line;
+    }
+}
