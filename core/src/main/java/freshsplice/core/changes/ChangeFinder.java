@@ -49,7 +49,8 @@ public final class ChangeFinder {
             addNewer(n, o, changes);
         }
         addGone(nextGone, olds.size(), changes);
-        return new ChangeList(new Causes(olds, news, alignment, changes).told(), kept);
+        return new ChangeList(new Causes(olds, news, alignment, changes).told(), kept,
+                Arrays.stream(alignment.oldOf).boxed().toList());
     }
 
     /** Old pieces without a pair, up to {@code until}. */

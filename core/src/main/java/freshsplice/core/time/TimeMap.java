@@ -1,7 +1,6 @@
 package freshsplice.core.time;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -83,11 +82,13 @@ public record TimeMap(List<Key> keys, boolean smooth) {
 
     /** The map whose ends lie at the ends of {@code record}, longer or shorter, showing the same at each frame. */
     public TimeMap over(FrameRange record) {
+        if (keys.size() == 2 && !smooth) {
+            return between(record, at(record.in()), at(record.out()));
+        }
         List<Key> inside = new ArrayList<>();
         inside.add(new Key(record.in(), at(record.in())));
         keys.stream().filter(k -> k.record > record.in() && k.record < record.out()).forEach(inside::add);
         inside.add(new Key(record.out(), at(record.out())));
-        inside.sort(Comparator.comparingLong(Key::record));
         return new TimeMap(inside, smooth);
     }
 

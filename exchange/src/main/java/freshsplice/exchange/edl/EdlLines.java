@@ -92,7 +92,7 @@ final class EdlLines {
 
     private void addPassage(List<String> lines, Transition transition, Event outgoing, String track) {
         long at = transition.record().in();
-        long from = outgoing == null ? 0 : listFrame(outgoing, at);
+        long from = outgoing == null ? 0 : listPosition(outgoing, at).floor();
         lines.add(line(outgoing == null ? "BL" : reel(outgoing), track, "C", "", FrameRange.of(from, from),
                 FrameRange.of(at, at)));
         if (transition.cut() != at + transition.record().length() / 2) {
@@ -122,8 +122,12 @@ final class EdlLines {
     }
 
     /** A source position in frames of the list, which has one rate. */
+    private Rational listPosition(Event event, long recordFrame) {
+        return event.time().at(recordFrame).dividedBy(Event.normalSlope(event.source(), rate));
+    }
+
     private long listFrame(Event event, long recordFrame) {
-        Rational frames = event.time().at(recordFrame).dividedBy(Event.normalSlope(event.source(), rate));
+        Rational frames = listPosition(event, recordFrame);
         if (!frames.isWhole()) {
             remarks.add(Remark.note(cut.timecodeAt(recordFrame).label(), "Source position " + frames
                     + " is written as the whole frame " + frames.floor()));
@@ -155,7 +159,7 @@ final class EdlLines {
         String digits = text.startsWith("-") ? text.substring(1) : text;
         String padded = "0".repeat(Math.max(0, 3 - digits.indexOf('.'))) + digits;
         lines.add("M2   " + pad(reel(event), 8) + "   " + (speed.signum() < 0 ? "-" : "") + padded
-                + "                " + label(listFrame(event, event.record().in())));
+                + "                " + label(listPosition(event, event.record().in()).floor()));
     }
 
     /** At least one decimal, and as many as the speed needs, up to six. */

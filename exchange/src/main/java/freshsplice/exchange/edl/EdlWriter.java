@@ -88,10 +88,12 @@ public final class EdlWriter implements CutWriter {
                     piece.time(), null, event.comments()));
         }
         remarkHidden(cut, seen, remarks);
-        Set<Long> edges = new HashSet<>();
-        events.forEach(e -> edges.addAll(List.of(e.record().in(), -e.record().out())));
+        Set<Long> ins = new HashSet<>();
+        Set<Long> outs = new HashSet<>();
+        events.forEach(e -> ins.add(e.record().in()));
+        events.forEach(e -> outs.add(e.record().out()));
         List<Transition> transitions = lanes.stream().filter(Lane::enabled).flatMap(l -> l.transitions().stream())
-                .filter(t -> edges.contains(t.record().in()) || edges.contains(-t.record().out())).toList();
+                .filter(t -> ins.contains(t.record().in()) || outs.contains(t.record().out())).toList();
         return new Lane(Lane.Kind.PICTURE, "V1", true, events, transitions);
     }
 

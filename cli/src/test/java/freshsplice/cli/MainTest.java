@@ -1,0 +1,146 @@
+package freshsplice.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.net.URISyntaxException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+class MainTest {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    @TempDir
+    Path folder;
+
+    private record Outcome(int code, String out, String err) {
+        JsonNode json() {
+            return JSON.readTree(out);
+        }
+    }
+
+    private static Outcome run(Object... args) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ByteArrayOutputStream err = new ByteArrayOutputStream();
+        int code = Main.run(Stream.of(args).map(Object::toString).toList(), out, new PrintStream(err, true,
+                StandardCharsets.UTF_8));
+        return new Outcome(code, out.toString(StandardCharsets.UTF_8), err.toString(StandardCharsets.UTF_8));
+    }
+
+    static Stream<Path> references() throws IOException, URISyntaxException {
+        Path resources = Path.of(MainTest.class.getResource("/straight_cuts_24.edl").toURI()).getParent();
+        try (Stream<Path> files = Files.list(resources)) {
+            return files.filter(f -> f.toString().endsWith(".expected.json")).sorted().toList().stream();
+        }
+    }
+
+    /**
+     * straight_cuts and speeds were written by OpenTimelineIO 0.18.1 with its EDL adapter 1.0.0, the others by hand
+     * after SMPTE ST 258 and common practice; the expected readings came with them.
+     */
+    @ParameterizedTest
+    @MethodSource("references")
+    void readsEveryReferenceListAsExpected(Path expectedFile) throws IOException {
+        JsonNode expected = JSON.readTree(Files.readString(expectedFile));
+        List<Object> args = new ArrayList<>(List.of("read", expectedFile.toString().replace(".expected.json", "")));
+        expected.get("options").forEach(o -> args.add(o.asString()));
+        JsonNode read = run(args.toArray()).json();
+        assertContains(read.get("format"), expected.get("format"), "format");
+        assertContains(read.get("cuts"), expected.get("cuts"), "cuts");
+    }
+
+    /** Every field that is expected is there and equal; lists have the same length. */
+    private static void assertContains(JsonNode actual, JsonNode expected, String at) {
+        assertThat(actual).as(at).isNotNull();
+        if (expected.isObject()) {
+            expected.propertyNames().forEach(name -> assertContains(actual.get(name), expected.get(name),
+                    at + "." + name));
+        } else if (expected.isArray()) {
+            assertThat(actual.size()).as(at).isEqualTo(expected.size());
+            for (int i = 0; i < expected.size(); i++) {
+                assertContains(actual.get(i), expected.get(i), at + "[" + i + "]");
+            }
+        } else {
+            assertThat(actual).as(at).isEqualTo(expected);
+        }
+    }
+
+    /** The OTIO adapter's source out contradicts its own speed line: the speed line decides, and a doubt says so. */
+    @Test
+    void aSpeedLineThatIsContradictedIsADoubt() throws IOException, URISyntaxException {
+        Path file = references().filter(f -> f.toString().contains("speeds_24")).findFirst().orElseThrow();
+        JsonNode remarks = run("read", file.toString().replace(".expected.json", ""), "--rate", "24").json()
+                .get("remarks");
+        assertThat(remarks.get(0).get("severity").asString()).isEqualTo("doubt");
+        assertThat(remarks.get(0).get("place").asString()).isEqualTo("line 4");
+    }
+
+    private Path list(String name, String... lines) throws IOException {
+        return Files.writeString(folder.resolve(name), String.join("\n", lines) + "\n");
+    }
+
+    @Test
+    void changesSaysWhatDiffersInTheFormOfTheContract() throws IOException {
+        Path old = list("old.edl", "001 R1 V C 00:00:10:00 00:00:12:00 01:00:00:00 01:00:02:00",
+                "* FROM CLIP NAME: a", "002 R2 V C 00:00:10:00 00:00:12:00 01:00:02:00 01:00:04:00",
+                "* FROM CLIP NAME: b");
+        Path now = list("new.edl", "001 R1 V C 00:00:10:00 00:00:11:16 01:00:00:00 01:00:01:16",
+                "* FROM CLIP NAME: a", "002 R2 V C 00:00:10:00 00:00:12:00 01:00:01:16 01:00:03:16",
+                "* FROM CLIP NAME: b");
+        assertThat(run("changes", old, now, "--rate", "24").out()).isEqualTo("""
+                {"rate":"24","identical":false,"kept":0,"changes":[{"kind":"trimmed","old":0,"new":0,"name":"a",\
+                "oldRecord":[86400,86448],"newRecord":[86400,86440],"head":0,"tail":-8,"slip":0,"shift":0,\
+                "needs":"nothing"},{"kind":"shifted","old":1,"new":1,"name":"b","oldRecord":[86448,86496],\
+                "newRecord":[86440,86488],"head":0,"tail":0,"slip":0,"shift":-8,"needs":"nothing","because":0}]}
+                """);
+        assertThat(run("changes", old, old, "--rate", "24").json().get("identical").asBoolean()).isTrue();
+    }
+
+    @Test
+    void conformPrintsTheShotsThatWouldBeMade() throws IOException {
+        Path file = list("c.edl", "001 AX V C 00:00:00:00 00:00:01:00 01:00:00:00 01:00:01:00",
+                "* FROM CLIP NAME: a.png", "002 AX V C 00:00:00:00 00:00:01:00 01:00:01:00 01:00:02:00",
+                "* FROM CLIP NAME: a.png");
+        assertThat(run("conform", file, "--rate", "24").out()).startsWith("""
+                {"shots":[{"code":"sh0010","record":[86400,86448],"frames":[1001,1048],"camera":"sh0010_cam",\
+                "source":"a.png","events":[[0,0],[0,1]]}],"remarks":[""");
+        assertThat(run("conform", file, "--rate", "24", "--keep-fragments").json().get("shots")).hasSize(2);
+    }
+
+    @Test
+    void convertWritesAListAndTheMapOfItsReels() throws IOException {
+        Path in = list("a.edl", "001 a_reel_of_many_letters V C 00:00:10:00 00:00:12:00 01:00:00:00 01:00:02:00");
+        Path out = folder.resolve("b.edl");
+        JsonNode said = run("convert", in, out, "--rate", "24", "--reels", "short").json();
+        assertThat(said.get("reels").get(0).get("written").asString()).isEqualTo("AREELOFM");
+        assertThat(run("read", out, "--rate", "24").json().get("cuts").get(0).get("length").asInt()).isEqualTo(48);
+    }
+
+    @Test
+    void endsWithTwoForWrongUseAndOneForAFileItCannotRead() throws IOException {
+        assertThat(run("read").code()).isEqualTo(2);
+        assertThat(run("dance").code()).isEqualTo(2);
+        assertThat(run("read", "x.edl", "--rate", "fast").code()).isEqualTo(2);
+        assertThat(run("read", "x.edl", "--colour", "red").code()).isEqualTo(2);
+        Outcome missing = run("read", folder.resolve("none.edl"));
+        assertThat(missing.code()).isEqualTo(1);
+        assertThat(missing.out()).isEmpty();
+        assertThat(missing.err().lines()).singleElement().asString().contains("none.edl");
+        assertThat(run("read", folder).code()).isEqualTo(1);
+        Path in = list("a.edl", "001 R V C 00:00:10:00 00:00:12:00 01:00:00:00 01:00:02:00");
+        assertThat(run("convert", in, folder.resolve("no/such/folder.edl"), "--rate", "24").code()).isEqualTo(1);
+        assertThat(run("convert", in, folder.resolve("x.doc")).code()).isEqualTo(2);
+    }
+}

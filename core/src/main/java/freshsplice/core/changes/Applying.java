@@ -1,0 +1,249 @@
+package freshsplice.core.changes;
+
+import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.FirstMaster;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Passages;
+import freshsplice.core.master.Section;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Carries chosen changes into a master. All of them make its main lane equal to the newer cut; none of them changes
+ * nothing. Pieces that are only pushed along follow by themselves. No camera work is touched: shots keep their frame
+ * numbers, and what is omitted only leaves the lane.
+ */
+public final class Applying {
+    /**
+     * The outcome.
+     *
+     * @param master   the master; sections of new shots name them by −(index in {@code newShots} + 1)
+     * @param shots    shots whose cut range or source changed, as they are now, by id
+     * @param newShots what new shots are made from, in record order
+     */
+    public record Applied(Master master, Map<Long, Shot> shots, List<CutPiece> newShots) {
+    }
+
+    /** One piece of the sequence to be laid out. */
+    private record Entry(int oldIndex, int newIndex, boolean asNew, Section section) {
+    }
+
+    private final Turnover turnover;
+    private final Set<Integer> chosen;
+    private final int firstFrame;
+    private final Map<Integer, Integer> changeOfOld = new HashMap<>();
+    private final Map<Integer, Integer> changeOfNew = new HashMap<>();
+    private final List<CutPiece> newShots = new ArrayList<>();
+    private final Map<Long, Shot> replaced = new LinkedHashMap<>();
+
+    private Applying(Turnover turnover, Set<Integer> chosen, int firstFrame) {
+        this.turnover = turnover;
+        this.chosen = chosen;
+        this.firstFrame = firstFrame;
+        List<Change> changes = turnover.changes().changes();
+        for (int i = 0; i < changes.size(); i++) {
+            Change change = changes.get(i);
+            boolean furtherPart = change.newIndex() >= 0 && change.oldIndex() >= 0
+                    && turnover.changes().pairs().get(change.newIndex()) >= 0
+                    && turnover.changes().pairs().get(change.newIndex()) != change.oldIndex();
+            if (!furtherPart) {
+                changeOfNew.put(change.newIndex(), i);
+            }
+            changeOfOld.putIfAbsent(changes.get(i).oldIndex(), i);
+        }
+    }
+
+    /**
+     * @param chosen     indexes into the change list
+     * @param firstFrame number of a new shot's first frame
+     */
+    public static Applied apply(Turnover turnover, Set<Integer> chosen, int firstFrame) {
+        return new Applying(turnover, chosen, firstFrame).applied();
+    }
+
+    private Applied applied() {
+        List<Entry> entries = entries();
+        List<Section> laid = layOut(entries);
+        Master master = turnover.master.withMain(laid);
+        if (!laid.isEmpty() && entries.get(0).asNew()) {
+            master = new Master(master.id(), master.name(), master.rate(), master.dropFrame(),
+                    Math.min(laid.get(0).record().in(), turnover.master.start()), master.lanes());
+        }
+        return new Applied(master, changedShots(laid), newShots);
+    }
+
+    private List<Entry> entries() {
+        List<Entry> entries = new ArrayList<>();
+        Set<Integer> placedOld = new HashSet<>();
+        for (int n = 0; n < turnover.newer.size(); n++) {
+            Integer own = changeOfNew.get(n);
+            Change change = own == null ? null : turnover.changes().changes().get(own);
+            int o = oldOf(n, change);
+            boolean apply = change == null || isPushed(change) || chosen.contains(own);
+            if (change != null && change.kind() == ChangeKind.MOVED && !apply) {
+                continue;
+            }
+            if (change != null && o < 0) {
+                if (apply) {
+                    entries.add(new Entry(-1, n, true, newSection(n)));
+                }
+            } else if (o >= 0 && placedOld.add(o)) {
+                Section old = turnover.sections.get(o);
+                entries.add(new Entry(o, n, apply, apply && change != null ? changed(o, n, change) : old));
+            } else if (o >= 0 && apply) {
+                // a further part of a split shot
+                entries.add(new Entry(-1, n, true, withId(changed(o, n, change), 0)));
+            }
+        }
+        addKept(entries, placedOld);
+        return entries;
+    }
+
+    /** The old piece that a new one is, or was split from; −1 where there is none. */
+    private int oldOf(int n, Change change) {
+        int pair = turnover.changes().pairs().get(n);
+        return pair < 0 && change != null ? change.oldIndex() : pair;
+    }
+
+    /** Old pieces that were to leave or to move and were not chosen stay after the piece they stood after. */
+    private void addKept(List<Entry> entries, Set<Integer> placedOld) {
+        for (int o = 0; o < turnover.sections.size(); o++) {
+            if (placedOld.contains(o)) {
+                continue;
+            }
+            Integer own = changeOfOld.get(o);
+            if (own != null && chosen.contains(own)) {
+                continue;
+            }
+            int at = 0;
+            for (int i = 0; i < entries.size(); i++) {
+                if (entries.get(i).oldIndex() == o - 1) {
+                    at = i + 1;
+                }
+            }
+            entries.add(at, new Entry(o, -1, false, turnover.sections.get(o)));
+        }
+    }
+
+    private static boolean isPushed(Change change) {
+        return change.kind() == ChangeKind.SHIFTED && change.because() >= 0;
+    }
+
+    private Section changed(int o, int n, Change change) {
+        Section old = turnover.sections.get(o);
+        Turnover.Newer newer = turnover.newer.get(n);
+        Shot shot = turnover.shots.get(old.shotId());
+        FrameRange edge = newer.cut().edge();
+        Rational from = old.from().minus(old.speed().times(change.head()));
+        Rational speed = old.speed();
+        if (newer.origin().isPresent() && newer.origin().get().shotId() == shot.id()) {
+            from = newer.origin().get().position();
+            speed = newer.origin().get().slope();
+        } else if (change.kind() == ChangeKind.REPLACED) {
+            replace(shot, newer.cut(), from, edge);
+        } else if (!shot.anchor().still() && !shot.anchor().slope().isZero()) {
+            from = shot.anchor().frameAt(newer.piece().from());
+            speed = newer.piece().slope().dividedBy(shot.anchor().slope());
+        }
+        return new Section(old.id(), old.content(), edge, from, speed, old.enabled(),
+                Passages.head(newer.cut().head(), edge.in()),
+                Passages.tail(newer.cut().tail(), newer.cut().record(), edge.out()));
+    }
+
+    /** Another source in the same shot: the camera stays, the frames now belong to the new source. */
+    private void replace(Shot shot, CutPiece piece, Rational from, FrameRange edge) {
+        Shot.Anchor fresh = FirstMaster.anchor(piece, from.floor() - (edge.in() - piece.record().in()));
+        replaced.put(shot.id(), new Shot(shot.id(), shot.code(), shot.cutRange(), shot.handles(),
+                shot.actionOffset(), fresh));
+    }
+
+    private Section newSection(int n) {
+        Turnover.Newer newer = turnover.newer.get(n);
+        if (newer.origin().isPresent()) {
+            // one of our shots, seen again in another place
+            FrameRange edge = newer.cut().edge();
+            Origins.Origin origin = newer.origin().get();
+            return new Section(0, new Section.Content.OfShot(origin.shotId()), edge, origin.position(),
+                    origin.slope(), true, Passages.head(newer.cut().head(), edge.in()),
+                    Passages.tail(newer.cut().tail(), newer.cut().record(), edge.out()));
+        }
+        newShots.add(newer.cut());
+        return FirstMaster.section(-newShots.size(), newer.cut(), firstFrame);
+    }
+
+    private List<Section> layOut(List<Entry> entries) {
+        List<Section> laid = new ArrayList<>();
+        Entry before = null;
+        long at = 0;
+        for (Entry entry : entries) {
+            long in = before == null ? firstIn(entry) : at + blackBefore(before, entry);
+            Section section = entry.section();
+            laid.add(section.shiftedBy(in - section.record().in()));
+            at = in + section.record().length();
+            before = entry;
+        }
+        return laid;
+    }
+
+    /** Where the first piece begins: as in the newer cut where it is the first there too, else as the master did. */
+    private long firstIn(Entry entry) {
+        return entry.asNew() && entry.newIndex() == 0 ? turnover.newer.get(0).cut().edge().in()
+                : turnover.sections.get(0).record().in();
+    }
+
+    /** The black before a piece: as in the newer cut where both sides of it are as there, else as it was. */
+    private long blackBefore(Entry before, Entry entry) {
+        if (entry.asNew() && (before.asNew() && before.newIndex() == entry.newIndex() - 1 || isOwnEdit(entry))) {
+            return gap(turnover.newer.get(entry.newIndex()).cut().edge().in(), entry.newIndex() == 0 ? null
+                    : turnover.newer.get(entry.newIndex() - 1).cut().edge().out());
+        }
+        return entry.oldIndex() < 0 ? 0 : gap(turnover.sections.get(entry.oldIndex()).record().in(),
+                entry.oldIndex() == 0 ? null : turnover.sections.get(entry.oldIndex() - 1).record().out());
+    }
+
+    private boolean isOwnEdit(Entry entry) {
+        Integer own = changeOfNew.get(entry.newIndex());
+        return own != null && !isPushed(turnover.changes().changes().get(own));
+    }
+
+    private static long gap(long in, Long outBefore) {
+        return outBefore == null ? 0 : Math.max(0, in - outBefore);
+    }
+
+    /** The cut range of a shot spans all that its sections show of it. */
+    private Map<Long, Shot> changedShots(List<Section> laid) {
+        Map<Long, FrameRange> seen = new HashMap<>();
+        for (int i = 0; i < laid.size(); i++) {
+            Section section = laid.get(i);
+            FrameRange range = positions(section, section.seen(i + 1 < laid.size() ? laid.get(i + 1) : null));
+            seen.merge(section.shotId(), range, FrameRange::spanWith);
+        }
+        Map<Long, Shot> changed = new LinkedHashMap<>(replaced);
+        seen.forEach((id, range) -> {
+            Shot shot = replaced.getOrDefault(id, turnover.shots.get(id));
+            if (shot != null && !shot.cutRange().equals(range)) {
+                changed.put(id, new Shot(id, shot.code(), range, shot.handles(), shot.actionOffset(), shot.anchor()));
+            }
+        });
+        return changed;
+    }
+
+    /** Shot frames that a section shows over some record frames. */
+    public static FrameRange positions(Section section, FrameRange seen) {
+        long a = section.at(seen.in()).floor();
+        long b = section.at(seen.last()).floor();
+        return FrameRange.of(Math.min(a, b), Math.max(a, b) + 1);
+    }
+
+    private static Section withId(Section s, long id) {
+        return new Section(id, s.content(), s.record(), s.from(), s.speed(), s.enabled(), s.head(), s.tail());
+    }
+}

@@ -1,0 +1,62 @@
+package freshsplice.core.conform;
+
+import freshsplice.core.cut.Cut;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Passages;
+import freshsplice.core.master.Section;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import freshsplice.core.time.TimeMap;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * The master and the shots of a cut that is received for the first time: every piece a section at its own place, the
+ * action running on from shot to shot as the cut does.
+ */
+public final class FirstMaster {
+    private FirstMaster() {
+    }
+
+    /**
+     * @param master its sections name their shots by index into {@code shots}, plus one
+     * @param shots  in record order; ids are their index plus one
+     */
+    public record Made(Master master, List<Shot> shots) {
+    }
+
+    public static Made of(Cut cut, ConformPlan plan, int handles) {
+        List<Shot> shots = new ArrayList<>();
+        List<Section> sections = new ArrayList<>();
+        for (PlannedShot planned : plan.shots()) {
+            long id = shots.size() + 1L;
+            CutPiece piece = planned.piece();
+            long offset = piece.record().in() - cut.record().in() - planned.frames().in();
+            shots.add(new Shot(id, planned.code(), planned.frames(), handles, offset,
+                    anchor(piece, planned.frames().in())));
+            sections.add(section(id, piece, planned.frames().in()));
+        }
+        Master master = new Master(0, cut.name(), cut.rate(), cut.dropFrame(), cut.record().in(),
+                List.of(new Master.Lane("Shots", true, sections)));
+        return new Made(master, shots);
+    }
+
+    /** The lasting relation of a piece's source to the frames of its shot. */
+    public static Shot.Anchor anchor(CutPiece piece, long firstFrame) {
+        FrameRange record = piece.record();
+        TimeMap time = piece.time();
+        Rational from = time.at(record.in());
+        Rational slope = time.at(record.out()).minus(from).dividedBy(Rational.of(record.length()));
+        boolean still = piece.source() != null && piece.source().isStill();
+        return new Shot.Anchor(piece.identity(), piece.name(), firstFrame, from, slope, still);
+    }
+
+    /** The section that shows a new shot where the piece lies in the cut. */
+    public static Section section(long shotId, CutPiece piece, long firstFrame) {
+        FrameRange edge = piece.edge();
+        Rational from = Rational.of(firstFrame + edge.in() - piece.record().in());
+        return new Section(0, new Section.Content.OfShot(shotId), edge, from, Rational.ONE, true,
+                Passages.head(piece.head(), edge.in()), Passages.tail(piece.tail(), piece.record(), edge.out()));
+    }
+}

@@ -1,0 +1,129 @@
+package freshsplice.core.master;
+
+import freshsplice.core.time.Rational;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.LongFunction;
+
+/**
+ * How a frame is found: record frame → live section → shot frame, through the section's speed, and through nested
+ * masters. Every view, render, export and report goes through here.
+ */
+public final class FrameChain {
+    /**
+     * One picture that is seen at a record frame.
+     *
+     * @param section  the section, in the innermost master
+     * @param position exact shot frame; the picture shown is the frame that contains it
+     * @param weight   its share of the picture, 0 to 1; layers are laid over each other in order
+     */
+    public record Layer(Section section, Rational position, double weight) {
+        public long shotId() {
+            return section.shotId();
+        }
+
+        /** The shot frame whose picture is shown. */
+        public long frame() {
+            return position.floor();
+        }
+    }
+
+    private static final int DEEPEST = 32;
+
+    private final LongFunction<Master> masters;
+
+    /** @param masters finds nested masters by id */
+    public FrameChain(LongFunction<Master> masters) {
+        this.masters = masters;
+    }
+
+    /** The chain of masters that nest nothing. */
+    public static FrameChain flat() {
+        return new FrameChain(id -> {
+            throw new IllegalStateException("Master " + id + " is nested and was not given");
+        });
+    }
+
+    /** What is seen at a record frame, from the back to the front; empty for black. */
+    public List<Layer> at(Master master, long recordFrame) {
+        return at(master, recordFrame, 1, 0);
+    }
+
+    private List<Layer> at(Master master, long recordFrame, double weight, int depth) {
+        if (depth > DEEPEST) {
+            throw new IllegalStateException("Master " + master.name() + " is nested in itself");
+        }
+        for (int i = master.lanes().size() - 1; i >= 0; i--) {
+            Master.Lane lane = master.lanes().get(i);
+            List<Layer> layers = lane.enabled() ? onLane(lane.sections(), recordFrame, weight, depth) : List.of();
+            if (!layers.isEmpty()) {
+                return layers;
+            }
+        }
+        return List.of();
+    }
+
+    private List<Layer> onLane(List<Section> sections, long frame, double weight, int depth) {
+        int index = lastBeginningBy(sections, frame);
+        Section here = index < 0 ? null : sections.get(index);
+        Section next = index + 1 < sections.size() ? sections.get(index + 1) : null;
+        boolean inside = here != null && here.record().contains(frame);
+        if (next != null && next.head() != null && frame >= next.record().in() - next.head().before()) {
+            return mixed(inside ? here : null, next, frame, weight, depth);
+        }
+        if (!inside) {
+            return List.of();
+        }
+        if (here.head() != null && frame < here.record().in() + here.head().after()) {
+            Section before = index > 0 ? sections.get(index - 1) : null;
+            boolean meets = before != null && before.record().out() == here.record().in();
+            return mixed(meets ? before : null, here, frame, weight, depth);
+        }
+        if (here.tail() != null && frame >= here.record().out() - here.tail().before()) {
+            double gone = share(frame - (here.record().out() - here.tail().before()), here.tail().length());
+            return layer(here, frame, weight * (1 - gone), depth);
+        }
+        return layer(here, frame, weight, depth);
+    }
+
+    /** The incoming section over the outgoing one; over black where there is none. */
+    private List<Layer> mixed(Section outgoing, Section incoming, long frame, double weight, int depth) {
+        double share = share(frame - (incoming.record().in() - incoming.head().before()), incoming.head().length());
+        List<Layer> layers = new ArrayList<>();
+        if (outgoing != null) {
+            layers.addAll(layer(outgoing, frame, weight, depth));
+        }
+        layers.addAll(layer(incoming, frame, weight * share, depth));
+        return layers;
+    }
+
+    /** Even steps that begin and end just inside the passage, so that each of its frames is a mixture. */
+    private static double share(long frameOfPassage, long length) {
+        return (frameOfPassage + 1.0) / (length + 1.0);
+    }
+
+    private List<Layer> layer(Section section, long frame, double weight, int depth) {
+        if (!section.enabled()) {
+            return List.of();
+        }
+        Rational position = section.at(frame);
+        if (section.content() instanceof Section.Content.OfMaster nested) {
+            return at(masters.apply(nested.masterId()), position.floor(), weight, depth + 1);
+        }
+        return List.of(new Layer(section, position, weight));
+    }
+
+    private static int lastBeginningBy(List<Section> sections, long frame) {
+        int low = 0;
+        int high = sections.size();
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (sections.get(middle).record().in() <= frame) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return low - 1;
+    }
+}

@@ -1,0 +1,58 @@
+package freshsplice.core.camera;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class OpticsTest {
+    /** Horizontal angles on 36 x 24 mm, as textbook tables of 35 mm photography give them. */
+    @ParameterizedTest
+    @CsvSource({"28,65.5", "35,54.4", "50,39.6", "85,23.9", "200,10.3"})
+    void agreesWithTheTablesOf35mmPhotography(double lens, double degrees) {
+        assertThat(Optics.angleOfView(FilmBack.FULL_FRAME.widthMm(), lens)).isCloseTo(degrees, within(0.05));
+        assertThat(Optics.lensFor(36, Optics.angleOfView(36, lens))).isCloseTo(lens, within(1e-9));
+    }
+
+    /** f/8, 50 mm, c 0.03: H = 10.47 m, from the formula f²/(N·c) + f. */
+    @Test
+    void hyperfocalOf50mmAtF8() {
+        assertThat(Optics.hyperfocal(50, 8, 0.03)).isCloseTo(10.47, within(0.005));
+    }
+
+    /** Focused at the hyperfocal distance all from its half to infinity is sharp (textbook rule). */
+    @Test
+    void atTheHyperfocalDistanceSharpnessReachesFromHalfOfItToInfinity() {
+        double h = Optics.hyperfocal(35, 4, 0.025);
+        assertThat(Optics.far(35, 4, 0.025, h)).isInfinite();
+        assertThat(Optics.near(35, 4, 0.025, h)).isCloseTo(h / 2, within(0.02));
+        assertThat(Optics.far(35, 4, 0.025, h / 3)).isGreaterThan(h / 3).isFinite();
+    }
+
+    @Test
+    void circlesOfConfusionOfTheKnownBacks() {
+        assertThat(FilmBack.FULL_FRAME.circleOfConfusionMm()).isCloseTo(0.030, within(1e-9));
+        assertThat(FilmBack.SUPER_35.circleOfConfusionMm()).isCloseTo(0.025, within(1e-9));
+    }
+
+    /** A point at the edge of the angle of view lands on the edge of the picture. */
+    @Test
+    void theProjectionSeesTheAngleOfView() {
+        CameraPose pose = new CameraPose(0, 0, 0, 0, 0, 0, 35, 5);
+        double half = Math.toRadians(Optics.angleOfView(24.89, 35) / 2);
+        double[] seen = pose.projection(FilmBack.SUPER_35, 16 / 9.0).times(pose.view())
+                .apply(10 * Math.tan(half), 10 * Math.tan(half) / (16 / 9.0), -10);
+        assertThat(seen[0]).isCloseTo(1, within(1e-9));
+        assertThat(seen[1]).isCloseTo(1, within(1e-9));
+    }
+
+    @Test
+    void panTurnsLeftAndTiltLooksUp() {
+        CameraPose left = new CameraPose(0, 0, 0, 90, 0, 0, 35, 5);
+        assertThat(left.view().apply(-3, 0, 0)[2]).isCloseTo(-3, within(1e-9));
+        CameraPose up = new CameraPose(0, 0, 0, 0, 90, 0, 35, 5);
+        assertThat(up.view().apply(0, 3, 0)[2]).isCloseTo(-3, within(1e-9));
+    }
+}

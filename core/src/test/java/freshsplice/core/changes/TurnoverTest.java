@@ -1,0 +1,174 @@
+package freshsplice.core.changes;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import freshsplice.core.conform.Conform;
+import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.CutPieces;
+import freshsplice.core.conform.FirstMaster;
+import freshsplice.core.conform.ShotNumbering;
+import freshsplice.core.cut.Cut;
+import freshsplice.core.delivery.HandBack;
+import freshsplice.core.delivery.RenderName;
+import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+
+class TurnoverTest {
+    private Master master;
+    private final Map<Long, Shot> shots = new HashMap<>();
+
+    private void receive(Cut cut) {
+        FirstMaster.Made made = FirstMaster.of(cut,
+                Conform.plan(cut, ShotNumbering.DEFAULT, seam -> false, Set.of()), 8);
+        master = made.master();
+        shots.clear();
+        made.shots().forEach(s -> shots.put(s.id(), s));
+    }
+
+    private Turnover against(Cut cut, Origins origins) {
+        return Turnover.of(master, shots, CutPieces.joined(cut, seam -> false), origins, 8, (a, b) -> false);
+    }
+
+    private static Set<Integer> all(Turnover turnover) {
+        return IntStream.range(0, turnover.changes().changes().size()).boxed().collect(Collectors.toSet());
+    }
+
+    private void keep(Applying.Applied applied) {
+        shots.putAll(applied.shots());
+        List<Section> sections = new ArrayList<>();
+        for (Section s : applied.master().main().sections()) {
+            long id = s.shotId();
+            if (id < 0) {
+                CutPiece piece = applied.newShots().get((int) -id - 1);
+                id = 1000 + shots.size();
+                shots.put(id, new Shot(id, "new" + id, FrameRange.ofLength(1001, piece.record().length()), 8, 0,
+                        FirstMaster.anchor(piece, 1001)));
+            }
+            sections.add(new Section(s.id(), new Section.Content.OfShot(id), s.record(), s.from(), s.speed(), true,
+                    s.head(), s.tail()));
+        }
+        master = applied.master().withMain(sections);
+    }
+
+    /** Applied, it equals the new cut; none applied, nothing changes; over random edits. */
+    @Test
+    void allChangesMakeTheMasterTheCutAndNoneChangesNothing() {
+        for (int seed = 0; seed < 300; seed++) {
+            Random random = new Random(seed);
+            EditRoom room = EditRoom.with(random, 14);
+            receive(room.cut());
+            for (int i = 0; i < 6; i++) {
+                editAnyhow(room, random, i);
+            }
+            Cut newer = room.cut();
+            Turnover turnover = against(newer, new Origins());
+            assertThat(Applying.apply(turnover, Set.of(), 1001).master()).as("none, seed %s", seed).isEqualTo(master);
+            keep(Applying.apply(turnover, all(turnover), 1001));
+            Turnover again = against(newer, new Origins());
+            assertThat(again.changes().changes()).as("all, seed %s", seed).isEmpty();
+        }
+    }
+
+    private static void editAnyhow(EditRoom room, Random random, int n) {
+        int i = random.nextInt(room.size() - 1);
+        int by = random.nextInt(9) + 1;
+        switch (random.nextInt(8)) {
+            case 0 -> room.trim(i, by, -by / 2);
+            case 1 -> room.trim(i, -by, by * 2);
+            case 2 -> room.slip(i, by);
+            case 3 -> room.retime(i, Rational.of(3, 4));
+            case 4 -> room.replace(i, "other" + n);
+            case 5 -> room.insert(i, "new" + n, 10 + by);
+            case 6 -> room.omit(i);
+            default -> room.swapWithNext(i);
+        }
+    }
+
+    @Test
+    void aShotKeepsItsFrameNumbersWhateverIsTrimmed() {
+        EditRoom room = EditRoom.with(new Random(4), 4);
+        receive(room.cut());
+        long length = master.main().sections().get(1).record().length();
+        room.trim(1, 6, -3);
+        Turnover turnover = against(room.cut(), new Origins());
+        Applying.Applied applied = Applying.apply(turnover, all(turnover), 1001);
+        assertThat(applied.master().main().sections().get(1).from()).isEqualTo(Rational.of(995));
+        assertThat(applied.shots().get(2L).cutRange()).isEqualTo(FrameRange.of(995, 1001 + length - 3));
+        assertThat(applied.shots().get(2L).actionOffset()).isEqualTo(shots.get(2L).actionOffset());
+    }
+
+    @Test
+    void chosenChangesAloneAreAppliedAndTheRestIsPushedAlong() {
+        EditRoom room = EditRoom.with(new Random(5), 5);
+        receive(room.cut());
+        List<FrameRange> before = master.main().sections().stream().map(Section::record).toList();
+        room.trim(1, 0, -4);
+        room.omit(3);
+        Turnover turnover = against(room.cut(), new Origins());
+        int trimmed = IntStream.range(0, turnover.changes().changes().size())
+                .filter(i -> turnover.changes().changes().get(i).kind() == ChangeKind.TRIMMED).findFirst().orElseThrow();
+        List<FrameRange> after = Applying.apply(turnover, Set.of(trimmed), 1001).master().main().sections().stream()
+                .map(Section::record).toList();
+        assertThat(after).containsExactly(before.get(0), before.get(1).withOut(before.get(1).out() - 4),
+                before.get(2).shiftedBy(-4), before.get(3).shiftedBy(-4), before.get(4).shiftedBy(-4));
+    }
+
+    /** The list we hand out names our renders and their frames; read in again it has zero changes. */
+    @Test
+    void aHandedBackListHasNoChanges() {
+        EditRoom room = EditRoom.with(new Random(6), 6);
+        receive(room.cut());
+        HandBack.HandedBack back = handBack();
+        assertThat(back.remarks()).isEmpty();
+        assertThat(back.cut().lanes().get(0).events().get(0).name()).isEqualTo("sh0010_v003");
+        assertThat(back.cut().lanes().get(0).events().get(0).from()).isEqualTo(Rational.of(1001));
+        assertThat(against(back.cut(), origins).changes().isIdentical()).isTrue();
+    }
+
+    private final Origins origins = new Origins();
+
+    private HandBack.HandedBack handBack() {
+        Map<Long, HandBack.Rendered> renders = new HashMap<>();
+        Map<Long, String> codes = new HashMap<>();
+        for (Section section : master.main().sections()) {
+            Shot shot = shots.get(section.shotId());
+            RenderRange range = RenderRange.of(section, section.record());
+            RenderName name = new RenderName(shot.code(), 3);
+            renders.put(shot.id(), new HandBack.Rendered(name, name + ".mp4", range));
+            codes.put(shot.id(), shot.code());
+            origins.render(name, shot.id(), range);
+        }
+        return HandBack.of(master, renders, codes, List.of());
+    }
+
+    @Test
+    void theEditRoomsCutOfOurRendersIsMatchedByOurNamesAndFrames() {
+        EditRoom room = EditRoom.with(new Random(7), 4);
+        receive(room.cut());
+        Cut back = handBack().cut();
+        freshsplice.core.cut.Lane lane = back.lanes().get(0);
+        List<freshsplice.core.cut.Event> events = new ArrayList<>(lane.events());
+        freshsplice.core.cut.Event last = events.remove(3);
+        events.add(last.over(FrameRange.of(last.record().in() + 5, last.record().out())).shiftedBy(-5));
+        Cut newer = new Cut("v2", back.rate(), false, back.record(),
+                List.of(new freshsplice.core.cut.Lane(lane.kind(), "V1", true, events, List.of())), List.of());
+        Turnover turnover = against(newer, origins);
+        assertThat(turnover.changes().changes()).hasSize(1);
+        assertThat(turnover.changes().changes().get(0).head()).isEqualTo(-5);
+        Applying.Applied applied = Applying.apply(turnover, all(turnover), 1001);
+        assertThat(applied.master().main().sections().get(3).from()).isEqualTo(Rational.of(1006));
+    }
+}

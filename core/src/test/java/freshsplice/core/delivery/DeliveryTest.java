@@ -1,0 +1,81 @@
+package freshsplice.core.delivery;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import freshsplice.core.camera.Camera;
+import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.camera.FilmBack;
+import freshsplice.core.master.Section;
+import freshsplice.core.motion.Channel;
+import freshsplice.core.motion.Easing;
+import freshsplice.core.motion.Key;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.stage.Item;
+import freshsplice.core.stage.ItemChannel;
+import freshsplice.core.stage.Shape;
+import freshsplice.core.stage.Stage;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class DeliveryTest {
+    @ParameterizedTest
+    @CsvSource({"sh0010_v003,sh0010,3", "SH0010_V003,none,0", "SH0010_v012.MOV,sh0010,12", "low_water_v001,low_water,1",
+        "tide_pole,none,0"})
+    void renderNamesComeBack(String clip, String of, int version) {
+        assertThat(RenderName.parse(clip)).isEqualTo(of.equals("none") ? java.util.Optional.empty()
+                : java.util.Optional.of(new RenderName(of, version)));
+    }
+
+    @Test
+    void fileNamesAreSafeWhateverPeopleType() {
+        assertThat(RenderName.fileSafe("../Marché de Nuit (2)\u0007")).isEqualTo("marche_de_nuit_2");
+        assertThat(RenderName.fileSafe("…")).isEqualTo("unnamed");
+        assertThat(RenderName.fileSafe("x".repeat(300))).hasSize(60);
+    }
+
+    @Test
+    void aRenderLiesWhereItsFramesAreShown() {
+        RenderRange range = new RenderRange(Rational.of(1001), Rational.ONE, 48);
+        Section trimmed = Section.ofShot(1, 1, FrameRange.of(500, 540), Rational.of(1005));
+        assertThat(range.on(trimmed)).isEqualTo(FrameRange.of(496, 544));
+        Section slower = new Section(1, new Section.Content.OfShot(1), FrameRange.of(500, 540), Rational.of(1005),
+                Rational.of(1, 2), true, null, null);
+        assertThat(range.on(slower)).isNull();
+    }
+
+    private static final Shot SHOT = new Shot(1, "sh0010", FrameRange.of(1001, 1011), 8, -1001,
+            new Shot.Anchor("k", "k", 1001, Rational.ZERO, Rational.ONE, true));
+
+    private static Camera camera(long keyFrame, double x) {
+        return Camera.named("c", FilmBack.SUPER_35).with(CameraChannel.X, new Channel(
+                List.of(new Key(1001, 0, Easing.STRAIGHT), new Key(keyFrame, x, Easing.STRAIGHT)), 0));
+    }
+
+    private static Stage stage() {
+        return new Stage(List.of(new Item(1, "gull", Shape.GULL, "#ffffff", 1, 1, 1, Map.of(ItemChannel.Y,
+                new Channel(List.of(new Key(0, 1, Easing.STRAIGHT), new Key(10, 2, Easing.STRAIGHT)), 0)))));
+    }
+
+    @Test
+    void theBakeIsTheMotionAtEachExactFrame() {
+        Bake bake = Bake.of(SHOT, camera(1011, 10), stage(), new RenderRange(Rational.of(2003, 2), Rational.of(1, 2),
+                4), 16 / 9.0);
+        assertThat(bake.views()[12]).isEqualTo(-0.5f);
+        assertThat(bake.views()[16 + 12]).isEqualTo(-1f);
+        assertThat(bake.places()[13]).isEqualTo(1.05f);
+    }
+
+    @Test
+    void aFingerprintDiffersExactlyInWhatChanged() {
+        Fingerprint before = new Fingerprint(Map.of("camera", Fingerprint.digest(new float[] {1, 0f}), "set", "s"));
+        assertThat(before.differences(new Fingerprint(Map.of("camera", Fingerprint.digest(new float[] {1, -0f}),
+                "set", "s")))).isEmpty();
+        assertThat(before.differences(new Fingerprint(Map.of("camera", Fingerprint.digest(new float[] {1.0001f, 0}),
+                "set", "s", "look", "l")))).containsExactly("camera", "look");
+    }
+}

@@ -1,0 +1,28 @@
+package freshsplice.core.stage;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+class FiguresTest {
+    /** Each face must look outwards, or the figure has holes: its corners turn the way its normal says. */
+    @ParameterizedTest
+    @EnumSource(Shape.class)
+    void meshesAreWholeAndWoundOutwards(Shape shape) {
+        Mesh mesh = Figures.mesh(shape, Colour.of("#808080"));
+        assertThat(mesh.indices()).isNotEmpty();
+        assertThat(mesh.indices().length % 3).isZero();
+        float[] p = mesh.positions();
+        for (int t = 0; t < mesh.indices().length; t += 3) {
+            int a = mesh.indices()[t] * 3;
+            int b = mesh.indices()[t + 1] * 3;
+            int c = mesh.indices()[t + 2] * 3;
+            double nx = (p[b + 1] - p[a + 1]) * (p[c + 2] - p[a + 2]) - (p[b + 2] - p[a + 2]) * (p[c + 1] - p[a + 1]);
+            double ny = (p[b + 2] - p[a + 2]) * (p[c] - p[a]) - (p[b] - p[a]) * (p[c + 2] - p[a + 2]);
+            double nz = (p[b] - p[a]) * (p[c + 1] - p[a + 1]) - (p[b + 1] - p[a + 1]) * (p[c] - p[a]);
+            float[] n = mesh.normals();
+            assertThat(nx * n[a] + ny * n[a + 1] + nz * n[a + 2]).isGreaterThanOrEqualTo(0);
+        }
+    }
+}
