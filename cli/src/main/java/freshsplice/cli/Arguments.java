@@ -71,7 +71,8 @@ record Arguments(String command, List<String> files, Map<String, String> options
     }
 
     Reading read(Path file) {
-        return Formats.read(InputFile.of(file, Limits.DEFAULT), new ReadOptions(rate(), Limits.DEFAULT));
+        ReadOptions options = new ReadOptions(rate(), Limits.DEFAULT);
+        return Formats.read(InputFile.of(file, Limits.DEFAULT), options);
     }
 
     /** The cut asked for by name, or the first. */

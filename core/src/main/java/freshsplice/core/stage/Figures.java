@@ -50,7 +50,7 @@ public final class Figures {
 
     private static void lighthouse(MeshBuilder b, Colour colour) {
         b.post(colour, at(0, 0, 0), at(0, 9, 0), 1.9, 1.35, 16);
-        b.post(RED, at(0, 3.2, 0), at(0, 5.2, 0), 1.70, 1.58, 16);
+        b.post(RED, at(0, 3.2, 0), at(0, 5.2, 0), 1.76, 1.64, 16);
         b.post(DARK, at(0, 9, 0), at(0, 9.3, 0), 1.75, 1.75, 16);
         b.post(Colour.of("#f1dfa0"), at(0, 9.3, 0), at(0, 10.9, 0), 0.95, 0.95, 10);
         b.post(RED, at(0, 10.9, 0), at(0, 12.2, 0), 1.35, 0, 16);
@@ -102,7 +102,7 @@ public final class Figures {
 
     private static void head(MeshBuilder b, double x, double y) {
         b.ball(SKIN, x, y, 0, 0.115);
-        b.ball(HAIR, x - 0.03, y + 0.03, 0, 0.118);
+        b.ball(HAIR, x - 0.045, y + 0.01, 0, 0.108);
         b.post(DARK, at(x - 0.01, y + 0.07, 0), at(x - 0.01, y + 0.15, 0), 0.13, 0.11, 12);
         b.block(DARK, x + 0.03, y + 0.065, -0.09, x + 0.2, y + 0.085, 0.09);
         b.ball(SKIN, x + 0.115, y - 0.01, 0, 0.022);

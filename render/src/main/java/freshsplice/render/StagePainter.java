@@ -1,0 +1,193 @@
+package freshsplice.render;
+
+import static org.lwjgl.opengl.GL33C.*;
+
+import freshsplice.core.stage.Mesh;
+import java.nio.ByteBuffer;
+import java.util.ArrayList;
+import java.util.List;
+import org.lwjgl.system.MemoryUtil;
+
+/**
+ * Draws a stage into memory. Smooth edges come from four samples a pixel. Belongs to one
+ * thread, which must also close it.
+ */
+public final class StagePainter implements AutoCloseable {
+    /** Largest side of a picture, in pixels. */
+    public static final int LARGEST = 4096;
+    private static final int SAMPLES = 4;
+
+    private record Part(int array, int corners) {
+    }
+
+    private final OffscreenContext context = new OffscreenContext();
+    private final GlProgram item = new GlProgram("item");
+    private final GlProgram sky = new GlProgram("sky");
+    private final Part skyTriangle;
+    private Part[] items = {};
+    private int width;
+    private int height;
+    private int drawBuffer;
+    private int readBuffer;
+    private final List<Integer> stores = new ArrayList<>();
+    private ByteBuffer pixels;
+    private final float[] matrix = new float[16];
+
+    /** @throws CannotDraw if there is no OpenGL here */
+    public StagePainter() {
+        skyTriangle = upload(new Mesh(new float[] {-1, -1, 0, 3, -1, 0, -1, 3, 0}, new float[9], new float[9],
+                new int[] {0, 1, 2}));
+        glEnable(GL_DEPTH_TEST);
+        glDepthFunc(GL_LEQUAL);
+        glEnable(GL_CULL_FACE);
+        glPixelStorei(GL_PACK_ALIGNMENT, 1);
+    }
+
+    /**
+     * The size of the pictures from now on, in pixels.
+     *
+     * @throws IllegalArgumentException if a side is under 16 or over {@link #LARGEST}
+     */
+    public void size(int newWidth, int newHeight) {
+        if (newWidth < 16 || newHeight < 16 || newWidth > LARGEST || newHeight > LARGEST) {
+            throw new IllegalArgumentException("A picture has 16 to " + LARGEST + " pixels a side: " + newWidth + " x "
+                    + newHeight);
+        }
+        if (newWidth == width && newHeight == height) {
+            return;
+        }
+        width = newWidth;
+        height = newHeight;
+        stores.forEach(store -> glDeleteRenderbuffers(store));
+        stores.clear();
+        drawBuffer = buffer(drawBuffer, SAMPLES, true);
+        readBuffer = buffer(readBuffer, 0, false);
+        if (pixels != null) {
+            MemoryUtil.memFree(pixels);
+        }
+        pixels = MemoryUtil.memAlloc(width * height * 3);
+    }
+
+    private int buffer(int old, int samples, boolean depth) {
+        if (old != 0) {
+            glDeleteFramebuffers(old);
+        }
+        int buffer = glGenFramebuffers();
+        glBindFramebuffer(GL_FRAMEBUFFER, buffer);
+        attach(GL_COLOR_ATTACHMENT0, GL_RGBA8, samples);
+        if (depth) {
+            attach(GL_DEPTH_ATTACHMENT, GL_DEPTH_COMPONENT24, samples);
+        }
+        if (glCheckFramebufferStatus(GL_FRAMEBUFFER) != GL_FRAMEBUFFER_COMPLETE) {
+            throw new CannotDraw("There is not enough memory for pictures of " + width + " x " + height + " pixels");
+        }
+        return buffer;
+    }
+
+    private void attach(int point, int format, int samples) {
+        int store = glGenRenderbuffers();
+        glBindRenderbuffer(GL_RENDERBUFFER, store);
+        glRenderbufferStorageMultisample(GL_RENDERBUFFER, samples, format, width, height);
+        glFramebufferRenderbuffer(GL_FRAMEBUFFER, point, GL_RENDERBUFFER, store);
+        stores.add(store);
+    }
+
+    /** What is drawn from now on, in the order of the places that {@link #draw} gets. */
+    public void stage(List<Mesh> meshes) {
+        for (Part part : items) {
+            glDeleteVertexArrays(part.array());
+        }
+        items = meshes.stream().map(StagePainter::upload).toArray(Part[]::new);
+    }
+
+    private static Part upload(Mesh mesh) {
+        int array = glGenVertexArrays();
+        glBindVertexArray(array);
+        attribute(0, mesh.positions());
+        attribute(1, mesh.normals());
+        attribute(2, mesh.colours());
+        int indices = glGenBuffers();
+        glBindBuffer(GL_ELEMENT_ARRAY_BUFFER, indices);
+        glBufferData(GL_ELEMENT_ARRAY_BUFFER, mesh.indices(), GL_STATIC_DRAW);
+        return new Part(array, mesh.indices().length);
+    }
+
+    private static void attribute(int place, float[] values) {
+        int store = glGenBuffers();
+        glBindBuffer(GL_ARRAY_BUFFER, store);
+        glBufferData(GL_ARRAY_BUFFER, values, GL_STATIC_DRAW);
+        glEnableVertexAttribArray(place);
+        glVertexAttribPointer(place, 3, GL_FLOAT, false, 0, 0);
+    }
+
+    /**
+     * Draws one picture.
+     *
+     * @param view       world to camera, columns first
+     * @param projection camera to picture
+     * @param places     item to world, 16 values an item
+     * @param from       index of the first item's first value
+     * @param picture    receives red, green, blue of each pixel, sRGB, rows from the top
+     */
+    public void draw(float[] view, float[] projection, float[] places, int from, byte[] picture) {
+        glBindFramebuffer(GL_FRAMEBUFFER, drawBuffer);
+        glViewport(0, 0, width, height);
+        glClear(GL_COLOR_BUFFER_BIT | GL_DEPTH_BUFFER_BIT);
+        // rows are read from the bottom, so the picture is drawn upside down and front faces turn the other way
+        glFrontFace(GL_CW);
+        drawItems(view, projection, places, from);
+        drawSky(view, projection);
+        glBindFramebuffer(GL_READ_FRAMEBUFFER, drawBuffer);
+        glBindFramebuffer(GL_DRAW_FRAMEBUFFER, readBuffer);
+        glBlitFramebuffer(0, 0, width, height, 0, 0, width, height,
+                GL_COLOR_BUFFER_BIT, GL_NEAREST);
+        glBindFramebuffer(GL_READ_FRAMEBUFFER, readBuffer);
+        pixels.clear();
+        glReadPixels(0, 0, width, height, GL_RGB, GL_UNSIGNED_BYTE, pixels);
+        pixels.get(picture, 0, width * height * 3);
+    }
+
+    private void drawItems(float[] view, float[] projection, float[] places, int from) {
+        item.use();
+        item.setMatrix("view", view);
+        item.setMatrix("projection", projection);
+        item.set("upright", -1);
+        float[] eye = eye(view);
+        item.set("eye", eye[0], eye[1], eye[2]);
+        for (int i = 0; i < items.length; i++) {
+            System.arraycopy(places, from + i * 16, matrix, 0, 16);
+            if (matrix[0] == 0 && matrix[5] == 0 && matrix[10] == 0 && matrix[2] == 0) {
+                continue;
+            }
+            item.setMatrix("place", matrix);
+            glBindVertexArray(items[i].array());
+            glDrawElements(GL_TRIANGLES, items[i].corners(), GL_UNSIGNED_INT, 0);
+        }
+    }
+
+    private void drawSky(float[] view, float[] projection) {
+        sky.use();
+        sky.setMatrix("view", view);
+        sky.setMatrix("projection", projection);
+        sky.set("upright", -1);
+        glBindVertexArray(skyTriangle.array());
+        glDrawElements(GL_TRIANGLES, skyTriangle.corners(), GL_UNSIGNED_INT, 0);
+    }
+
+    /** Where the camera of a view stands: its turn undone on its move. */
+    static float[] eye(float[] v) {
+        return new float[] {
+            -(v[0] * v[12] + v[1] * v[13] + v[2] * v[14]),
+            -(v[4] * v[12] + v[5] * v[13] + v[6] * v[14]),
+            -(v[8] * v[12] + v[9] * v[13] + v[10] * v[14])};
+    }
+
+    @Override
+    public void close() {
+        context.close();
+        if (pixels != null) {
+            MemoryUtil.memFree(pixels);
+            pixels = null;
+        }
+    }
+}

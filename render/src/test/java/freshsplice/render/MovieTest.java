@@ -1,0 +1,133 @@
+package freshsplice.render;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import freshsplice.core.camera.CameraPose;
+import freshsplice.core.camera.FilmBack;
+import freshsplice.core.stage.Colour;
+import freshsplice.core.stage.Figures;
+import freshsplice.core.stage.Matrix;
+import freshsplice.core.stage.Shape;
+import freshsplice.core.time.FrameRate;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class MovieTest {
+    private static final int W = 320;
+    private static final int H = 180;
+
+    @TempDir
+    Path folder;
+
+    private static byte[] drawn(CameraPose pose, Matrix place) {
+        byte[] picture = new byte[W * H * 3];
+        try (StagePainter painter = new StagePainter()) {
+            painter.size(W, H);
+            painter.stage(List.of(Figures.mesh(Shape.BLOCK, Colour.of("#ff0000"))));
+            painter.draw(pose.view().toFloats(), pose.projection(FilmBack.FULL_FRAME, W / (double) H).toFloats(),
+                    place.toFloats(), 0, picture);
+        }
+        return picture;
+    }
+
+    private static boolean isRed(byte[] picture, int x, int y) {
+        int at = (y * W + x) * 3;
+        return (picture[at] & 0xFF) > 2 * (picture[at + 1] & 0xFF);
+    }
+
+    /** 36 mm wide back, 18 mm lens: at 5 m the picture is 10 m wide, so a metre is a tenth of it. */
+    @Test
+    void aBlockLandsWhereTheLensSaysToThePixel() {
+        CameraPose pose = new CameraPose(0, 0, 5, 0, 0, 0, 18, 5);
+        byte[] picture = drawn(pose, Matrix.translation(0, 0, -0.5));
+        int left = W / 2 - W * 5 / 100;
+        int right = W / 2 + W * 5 / 100;
+        assertThat(isRed(picture, left + 1, H / 2 - 8)).isTrue();
+        assertThat(isRed(picture, left - 2, H / 2 - 8)).isFalse();
+        assertThat(isRed(picture, right - 2, H / 2 - 8)).isTrue();
+        assertThat(isRed(picture, right + 1, H / 2 - 8)).isFalse();
+        assertThat(isRed(picture, (left + right) / 2, H / 2 - W / 10 - 2)).isFalse();
+        assertThat(isRed(picture, (left + right) / 2, H / 2 - W / 10 + 2)).isTrue();
+    }
+
+    @Test
+    void theSkyIsAboveAndPicturesHaveSizes() {
+        byte[] picture = drawn(new CameraPose(0, 0, 5, 0, 0, 0, 35, 5), Matrix.scaling(0, 0, 0));
+        assertThat(picture[0] & 0xFF).isLessThan(picture[(H / 2 * W) * 3] & 0xFF);
+        try (StagePainter painter = new StagePainter()) {
+            assertThatThrownBy(() -> painter.size(0, 100)).hasMessageContaining("16 to 4096");
+        }
+    }
+
+    private Path movie(List<MovieSound> sound) throws IOException {
+        Path file = folder.resolve("sh0010_v001.mp4");
+        byte[] picture = new byte[W * H * 3];
+        try (MovieWriter writer = new MovieWriter(file, W, H, FrameRate.FPS_24, "00:00:41:17", sound, 24)) {
+            for (int i = 0; i < 24; i++) {
+                Arrays.fill(picture, (byte) (i * 10));
+                writer.frame(picture);
+            }
+            writer.finish();
+        }
+        return file;
+    }
+
+    @Test
+    void aMovieHasItsFramesRateAndTimecode() throws IOException {
+        Probe probe = Probe.of(movie(List.of()));
+        assertThat(probe).isEqualTo(new Probe(true, false, W, H, FrameRate.FPS_24, 24, probe.seconds(),
+                "00:00:41:17"));
+        assertThat(Files.list(folder)).hasSize(1);
+    }
+
+    @Test
+    void soundIsAsLongAsThePicture() throws Exception {
+        Path wav = folder.resolve("tone.wav");
+        new ProcessBuilder("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=d=5", wav.toString()).start().waitFor();
+        Probe probe = Probe.of(movie(List.of(new MovieSound(wav, 1, 3, 0.25))));
+        assertThat(probe.sound()).isTrue();
+        assertThat(probe.seconds()).isBetween(0.99, 1.03);
+    }
+
+    @Test
+    void aMovieThatIsGivenUpLeavesNothing() throws IOException {
+        Path file = folder.resolve("x.mp4");
+        try (MovieWriter writer = new MovieWriter(file, W, H, FrameRate.FPS_24, "00:00:00:00", List.of(), 10)) {
+            writer.frame(new byte[W * H * 3]);
+        }
+        assertThat(Files.list(folder)).isEmpty();
+    }
+
+    @Test
+    void aDyingFfmpegIsSaidWithItsReason() {
+        Path missing = folder.resolve("none.wav");
+        assertThatThrownBy(() -> movie(List.of(new MovieSound(missing, 0, 1, 0)))).isInstanceOf(IOException.class)
+                .hasMessageContaining("ffmpeg stopped").hasMessageContaining("none.wav");
+        assertThat(folder).isEmptyDirectory();
+    }
+
+    @Test
+    void burnInsWriteIntoTheStripAtTheBottomOnly() {
+        byte[] picture = new byte[W * H * 3];
+        Arrays.fill(picture, (byte) 100);
+        new BurnIn(W, H).write(picture, "sh0010 v001", "1001");
+        assertThat(picture[0]).isEqualTo((byte) 100);
+        int bright = 0;
+        for (int i = (H - 18) * W * 3; i < picture.length; i++) {
+            bright += (picture[i] & 0xFF) > 200 ? 1 : 0;
+        }
+        assertThat(bright).isGreaterThan(150);
+    }
+
+    @Test
+    void whatIsNoPictureIsRefusedInASentence() throws IOException {
+        Path text = Files.writeString(folder.resolve("a.png"), "no picture");
+        assertThatThrownBy(() -> Probe.of(text)).hasMessageContaining("a.png");
+    }
+}
