@@ -2,6 +2,7 @@ package freshsplice.core.changes;
 
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.conform.FirstMaster;
+import freshsplice.core.master.CutRanges;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Passages;
 import freshsplice.core.master.Section;
@@ -218,29 +219,15 @@ public final class Applying {
         return outBefore == null ? 0 : Math.max(0, in - outBefore);
     }
 
-    /** The cut range of a shot spans all that its sections show of it. */
     private Map<Long, Shot> changedShots(List<Section> laid) {
-        Map<Long, FrameRange> seen = new HashMap<>();
-        for (int i = 0; i < laid.size(); i++) {
-            Section section = laid.get(i);
-            FrameRange range = positions(section, section.seen(i + 1 < laid.size() ? laid.get(i + 1) : null));
-            seen.merge(section.shotId(), range, FrameRange::spanWith);
-        }
         Map<Long, Shot> changed = new LinkedHashMap<>(replaced);
-        seen.forEach((id, range) -> {
+        CutRanges.of(laid).forEach((id, range) -> {
             Shot shot = replaced.getOrDefault(id, turnover.shots.get(id));
             if (shot != null && !shot.cutRange().equals(range)) {
                 changed.put(id, new Shot(id, shot.code(), range, shot.handles(), shot.actionOffset(), shot.anchor()));
             }
         });
         return changed;
-    }
-
-    /** Shot frames that a section shows over some record frames. */
-    public static FrameRange positions(Section section, FrameRange seen) {
-        long a = section.at(seen.in()).floor();
-        long b = section.at(seen.last()).floor();
-        return FrameRange.of(Math.min(a, b), Math.max(a, b) + 1);
     }
 
     private static Section withId(Section s, long id) {

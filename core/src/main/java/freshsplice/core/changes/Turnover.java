@@ -67,8 +67,9 @@ public final class Turnover {
         return sections.get(change.oldIndex());
     }
 
-    public CutPiece newPieceOf(Change change) {
-        return newer.get(change.newIndex()).cut();
+    /** A piece of the newer cut by its index. */
+    public CutPiece newPiece(int index) {
+        return newer.get(index).cut();
     }
 
     private static Newer newer(CutPiece cut, Optional<Origins.Origin> origin) {

@@ -16,12 +16,13 @@ import java.util.List;
  * @param time     record frame to source position
  * @param still    nothing in it moves
  * @param paths    lane and event index of each part, in order
+ * @param seams    record frames at which parts were joined
  * @param joined   why parts were joined; null where it has one part
  * @param head     transition into it, null for a plain cut
  * @param tail     transition out of it, null for a plain cut
  */
 public record CutPiece(FrameRange record, FrameRange edge, Source source, TimeMap time, boolean still,
-                       List<List<Integer>> paths, Join joined, Transition head, Transition tail) {
+                       List<List<Integer>> paths, List<Long> seams, Join joined, Transition head, Transition tail) {
     /** Why neighbouring pieces are offered as one shot. */
     public enum Join {
         ONE_STILL("pieces of one still"),
@@ -40,7 +41,7 @@ public record CutPiece(FrameRange record, FrameRange edge, Source source, TimeMa
 
     static CutPiece of(LivePiece piece, FrameRange edge, Transition head, Transition tail) {
         return new CutPiece(piece.record(), edge, piece.event().source(), piece.time(), piece.event().isStill(),
-                List.of(piece.path()), null, head, tail);
+                List.of(piece.path()), List.of(), null, head, tail);
     }
 
     /** The name to show for what is seen. */

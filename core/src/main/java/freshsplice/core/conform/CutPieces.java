@@ -86,8 +86,10 @@ public final class CutPieces {
     private static CutPiece join(CutPiece a, CutPiece b, Join why) {
         List<List<Integer>> paths = new ArrayList<>(a.paths());
         paths.addAll(b.paths());
+        List<Long> seams = new ArrayList<>(a.seams());
+        seams.add(b.record().in());
         FrameRange record = a.record().spanWith(b.record());
         return new CutPiece(record, a.edge().spanWith(b.edge()), a.source(), a.time().over(record), a.still(), paths,
-                why, a.head(), b.tail());
+                seams, why, a.head(), b.tail());
     }
 }

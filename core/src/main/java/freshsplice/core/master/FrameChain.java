@@ -98,7 +98,7 @@ public final class FrameChain {
     }
 
     /** Even steps that begin and end just inside the passage, so that each of its frames is a mixture. */
-    private static double share(long frameOfPassage, long length) {
+    public static double share(long frameOfPassage, long length) {
         return (frameOfPassage + 1.0) / (length + 1.0);
     }
 

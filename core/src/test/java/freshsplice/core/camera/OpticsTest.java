@@ -55,4 +55,21 @@ class OpticsTest {
         CameraPose up = new CameraPose(0, 0, 0, 0, 90, 0, 35, 5);
         assertThat(up.view().apply(0, 3, 0)[2]).isCloseTo(-3, within(1e-9));
     }
+
+    @Test
+    void aPoseComesBackFromItsPlaceInTheWorld() {
+        CameraPose pose = new CameraPose(3, 2, -7, 130, -25, 12, 50, 4);
+        float[] placed = pose.placed().toFloats();
+        double[] values = new double[16];
+        for (int i = 0; i < 16; i++) {
+            values[i] = placed[i];
+        }
+        CameraPose again = CameraPose.of(values, 50, 4);
+        assertThat(again.pan()).isCloseTo(130, within(1e-4));
+        assertThat(again.tilt()).isCloseTo(-25, within(1e-4));
+        assertThat(again.roll()).isCloseTo(12, within(1e-4));
+        assertThat(again.z()).isEqualTo(-7);
+        assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> CameraPose.of(new double[3], 50, 4)))
+                .hasMessageContaining("16 numbers");
+    }
 }

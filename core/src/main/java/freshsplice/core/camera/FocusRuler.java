@@ -1,0 +1,44 @@
+package freshsplice.core.camera;
+
+import freshsplice.core.stage.Item;
+import freshsplice.core.stage.ItemChannel;
+import freshsplice.core.stage.Stage;
+import freshsplice.core.time.Rational;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * What is sharp, and how far the things of the set are.
+ *
+ * @param focus   focus distance, metres
+ * @param near    nearest sharp distance, metres
+ * @param far     farthest sharp distance, metres; null for infinite
+ * @param degrees horizontal angle of view
+ * @param things  items before the camera, the nearest first
+ */
+public record FocusRuler(double focus, double near, Double far, double degrees, List<Thing> things) {
+    /** @param metres along the camera's line of sight */
+    public record Thing(String name, double metres) {
+    }
+
+    private static final double FARTHEST = 200;
+
+    public static FocusRuler of(Camera camera, Stage stage, Rational shotFrame, Rational actionFrame) {
+        CameraPose pose = camera.at(shotFrame);
+        double circle = camera.back().circleOfConfusionMm();
+        double far = Optics.far(pose.lens(), camera.tStop(), circle, pose.focus());
+        List<Thing> things = new ArrayList<>();
+        for (Item item : stage.items()) {
+            double metres = -pose.view().apply(item.value(ItemChannel.X, actionFrame),
+                    item.value(ItemChannel.Y, actionFrame), item.value(ItemChannel.Z, actionFrame))[2];
+            boolean tooWideToFocusOn = item.width() > 60 || item.depth() > 60;
+            if (item.isShown(actionFrame) && !tooWideToFocusOn && metres > 0.3 && metres < FARTHEST) {
+                things.add(new Thing(item.name(), metres));
+            }
+        }
+        things.sort(Comparator.comparingDouble(Thing::metres));
+        return new FocusRuler(pose.focus(), Optics.near(pose.lens(), camera.tStop(), circle, pose.focus()),
+                Double.isInfinite(far) ? null : far, Optics.angleOfView(camera.back().widthMm(), pose.lens()), things);
+    }
+}

@@ -1,0 +1,29 @@
+package freshsplice.core.master;
+
+import freshsplice.core.time.FrameRange;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** The cut range of each shot: the smallest range with every frame that its sections show. */
+public final class CutRanges {
+    private CutRanges() {
+    }
+
+    /** @param sections of one lane, in record order; @return by shot id */
+    public static Map<Long, FrameRange> of(List<Section> sections) {
+        Map<Long, FrameRange> ranges = new HashMap<>();
+        for (int i = 0; i < sections.size(); i++) {
+            Section section = sections.get(i);
+            Section next = i + 1 < sections.size() ? sections.get(i + 1) : null;
+            ranges.merge(section.shotId(), frames(section, section.seen(next)), FrameRange::spanWith);
+        }
+        return ranges;
+    }
+
+    private static FrameRange frames(Section section, FrameRange seen) {
+        long a = section.at(seen.in()).floor();
+        long b = section.at(seen.last()).floor();
+        return FrameRange.of(Math.min(a, b), Math.max(a, b) + 1);
+    }
+}

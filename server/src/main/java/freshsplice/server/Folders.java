@@ -1,0 +1,44 @@
+package freshsplice.server;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/**
+ * Where things are kept on disk, below one data folder.
+ *
+ * @param data the data folder
+ */
+public record Folders(Path data) {
+    public Path database() {
+        return data.resolve("database");
+    }
+
+    /** Files as they were given. */
+    public Path media() {
+        return made("media");
+    }
+
+    /** Smaller pictures of them; can be thrown away. */
+    public Path proxies() {
+        return made("proxies");
+    }
+
+    public Path renders() {
+        return made("renders");
+    }
+
+    /** Uploads that are not whole yet; emptied at start. */
+    public Path arriving() {
+        return made("arriving");
+    }
+
+    private Path made(String name) {
+        try {
+            return Files.createDirectories(data.resolve(name));
+        } catch (IOException e) {
+            throw new UncheckedIOException("The data folder cannot be written: " + data, e);
+        }
+    }
+}

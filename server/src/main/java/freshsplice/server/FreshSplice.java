@@ -1,0 +1,87 @@
+package freshsplice.server;
+
+import freshsplice.server.database.OwnDatabase;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.Map;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.scheduling.annotation.EnableScheduling;
+
+/** The application with its own database. */
+@SpringBootApplication
+@EnableScheduling
+public class FreshSplice {
+    /** A running application. @param port what it listens on */
+    public record Running(ConfigurableApplicationContext context, OwnDatabase database, int port)
+            implements AutoCloseable {
+        @Override
+        public void close() {
+            context.close();
+            database.close();
+        }
+    }
+
+    public static void main(String[] args) throws IOException {
+        Map<String, String> options = options(args);
+        Path data = Path.of(options.getOrDefault("data", ".data"));
+        int port = Integer.parseInt(options.getOrDefault("port", "0"));
+        try {
+            Running running = start(data, port, options.containsKey("demo"));
+            Runtime.getRuntime().addShutdownHook(new Thread(running::close, "stop"));
+            System.out.println("Fresh Splice is at http://localhost:" + running.port());
+        } catch (RuntimeException | IOException e) {
+            System.err.println("Fresh Splice could not start: " + rootCause(e));
+            System.exit(1);
+        }
+    }
+
+    /**
+     * Starts database and application.
+     *
+     * @param data folder that keeps everything
+     * @param port to listen on; 0 takes a free one
+     * @param demo whether to make the demo's project where it is not there yet
+     */
+    public static Running start(Path data, int port, boolean demo) throws IOException {
+        Folders folders = new Folders(data.toAbsolutePath());
+        OwnDatabase database = OwnDatabase.start(folders.database());
+        try {
+            SpringApplication application = new SpringApplication(FreshSplice.class);
+            application.setRegisterShutdownHook(false);
+            Map<String, Object> properties = new HashMap<>();
+            properties.put("spring.datasource.url", database.url());
+            properties.put("spring.datasource.username", "root");
+            properties.put("server.port", port);
+            properties.put("fresh-splice.demo", demo);
+            application.setDefaultProperties(properties);
+            application.addInitializers(context -> context.getBeanFactory()
+                    .registerSingleton("folders", folders));
+            ConfigurableApplicationContext context = application.run();
+            int listening = Integer.parseInt(context.getEnvironment().getProperty("local.server.port", "0"));
+            return new Running(context, database, listening);
+        } catch (RuntimeException e) {
+            database.close();
+            throw e;
+        }
+    }
+
+    private static Map<String, String> options(String[] args) {
+        Map<String, String> options = new HashMap<>();
+        for (String arg : args) {
+            String[] parts = arg.replaceFirst("^--", "").split("=", 2);
+            options.put(parts[0], parts.length > 1 ? parts[1] : "");
+        }
+        return options;
+    }
+
+    private static String rootCause(Throwable e) {
+        Throwable cause = e;
+        while (cause.getCause() != null) {
+            cause = cause.getCause();
+        }
+        return cause.getMessage();
+    }
+}

@@ -1,0 +1,62 @@
+package freshsplice.server.cuts;
+
+import freshsplice.core.changes.ChangeFinder;
+import freshsplice.core.changes.CutSound;
+import freshsplice.core.changes.Origins;
+import freshsplice.core.changes.Turnover;
+import freshsplice.core.conform.CutPiece;
+import freshsplice.core.cut.Cut;
+import freshsplice.core.delivery.RenderName;
+import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.Master;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.store.CutRow;
+import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.RenderRow;
+import freshsplice.server.store.ShotRow;
+import freshsplice.server.store.Store;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+
+/** A master against a cut, with all of our own names known. */
+@Component
+public class Comparing {
+    private final Store store;
+    private final CutStore cuts;
+
+    Comparing(Store store, CutStore cuts) {
+        this.store = store;
+        this.cuts = cuts;
+    }
+
+    public Turnover turnover(MasterRow row, Master master, Map<Long, ShotRow> shots, List<CutPiece> pieces, Cut cut) {
+        ProjectRow project = store.get(ProjectRow.class, row.projectId);
+        return Turnover.of(master, MasterStore.shots(shots), pieces, origins(project.id, shots), project.handles,
+                sound(row, cut));
+    }
+
+    private Origins origins(long projectId, Map<Long, ShotRow> shots) {
+        Origins origins = new Origins();
+        shots.values().forEach(s -> origins.shot(s.code, s.id));
+        for (RenderRow render : store.where(RenderRow.class, "projectId", projectId)) {
+            if (render.shotId != null && shots.containsKey(render.shotId)) {
+                RenderName.parse(render.name).ifPresent(name -> origins.render(name, render.shotId,
+                        new RenderRange(render.fromPosition, render.speed, render.frames)));
+            }
+        }
+        return origins;
+    }
+
+    /** The master's sound is the sound of the cut it is held against; another cut may sound different. */
+    private ChangeFinder.SoundDiffers sound(MasterRow row, Cut cut) {
+        CutSound now = new CutSound(cuts.read(store.get(CutRow.class, row.cutId)));
+        CutSound then = new CutSound(cut);
+        return (older, newer) -> CutSound.differs(now, older, then, newer);
+    }
+
+    public static List<String> namesOf(CutPiece piece) {
+        return Receiving.namesOf(piece.source());
+    }
+}

@@ -1,0 +1,56 @@
+package freshsplice.server.cuts;
+
+import java.util.List;
+
+/**
+ * A cut that was looked at: what came, and what will be made of it.
+ *
+ * @param id         the cut
+ * @param version    its number in the project
+ * @param rate       frames per second, exact
+ * @param rateReason why that rate was guessed; null where somebody chose it
+ * @param received   whether it has been received
+ * @param first      whether it is the project's first, from which shots are made
+ * @param sameAs     version of a cut with the same bytes that came before; 0 where there is none
+ */
+public record IntakeView(long id, int version, String name, String fileName, String rate, String rateReason,
+                         List<String> rates, boolean dropFrame, long start, long end, String startTimecode,
+                         String endTimecode, boolean received, boolean first, int sameAs, List<Lane> lanes,
+                         List<Shot> shots, List<Gap> gaps, List<Missing> missing, List<Note> remarks,
+                         List<Sound> sound, int firstFrame, int handles) {
+    /** A lane as it came. */
+    public record Lane(String name, String kind, List<Event> events) {
+    }
+
+    /** @param mediaId the picture or sound found for it; null where it is missing */
+    public record Event(long in, long out, String name, Long mediaId) {
+    }
+
+    /**
+     * A shot as it will be.
+     *
+     * @param parts    how many pieces become this shot
+     * @param joined   why, in words; null for one piece
+     * @param seams    record frames of the seams that were closed
+     * @param canJoin  this and the shot before could be one and were kept apart
+     * @param found    how its board was found, in words; null where it is missing
+     */
+    public record Shot(String code, long in, long out, long firstFrame, long lastFrame, String camera, String source,
+                       int parts, String joined, List<Long> seams, boolean canJoin, Long mediaId, String boardName,
+                       String found) {
+    }
+
+    public record Gap(long in, long out, String timecode) {
+    }
+
+    /** A picture or sound that nothing given fits. */
+    public record Missing(String name, String kind, int uses, long frames) {
+    }
+
+    public record Note(String severity, String place, String text) {
+    }
+
+    /** A sound file laid under the picture. */
+    public record Sound(String lane, String name, Long mediaId, long in, long out) {
+    }
+}

@@ -1,0 +1,159 @@
+package freshsplice.server.cuts;
+
+import freshsplice.core.conform.Conform;
+import freshsplice.core.conform.ConformPlan;
+import freshsplice.core.conform.FirstMaster;
+import freshsplice.core.conform.PlannedShot;
+import freshsplice.core.conform.SourceNames;
+import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Event;
+import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Source;
+import freshsplice.core.master.Section;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.media.MediaStore;
+import freshsplice.server.store.BoardRow;
+import freshsplice.server.store.CameraRow;
+import freshsplice.server.store.CutRow;
+import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.MediaRow;
+import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.SceneRow;
+import freshsplice.server.store.ShotRow;
+import freshsplice.server.store.SoundRow;
+import freshsplice.server.store.Store;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+
+/** Turns a planned conform into rows: scene, cameras, shots, boards, master, sound. Runs inside a step. */
+@Component
+class Receiving {
+    /** A stretch of sound on the record clock. */
+    record SoundPiece(String lane, String name, Long mediaId, FrameRange record, Rational fromSeconds) {
+    }
+
+    private final Store store;
+    private final MediaStore media;
+    private final MasterStore masters;
+
+    Receiving(Store store, MediaStore media, MasterStore masters) {
+        this.store = store;
+        this.media = media;
+        this.masters = masters;
+    }
+
+    void receive(ProjectRow project, CutRow row, Cut cut, FirstMaster.Made made, ConformPlan plan) {
+        SceneRow scene = scene(project, row.name);
+        SourceNames pictures = media.names(project.id, false);
+        Map<Long, Long> shotIds = new HashMap<>();
+        for (int i = 0; i < made.shots().size(); i++) {
+            PlannedShot planned = plan.shots().get(i);
+            shotIds.put(made.shots().get(i).id(), addShot(project, scene.id, made.shots().get(i),
+                    planned.piece().source(), pictures).id);
+        }
+        MasterRow master = new MasterRow();
+        master.projectId = project.id;
+        master.sceneId = scene.id;
+        master.name = row.name;
+        master.recStart = cut.record().in();
+        master.cutId = row.id;
+        store.add(master);
+        for (Section section : made.master().main().sections()) {
+            store.add(masters.sectionRow(master.id, section, shotIds.get(section.shotId())));
+        }
+        layOutSound(master.id, sound(project.id, cut));
+    }
+
+    void layOutSound(long masterId, List<SoundPiece> pieces) {
+        for (SoundPiece piece : pieces) {
+            SoundRow sound = new SoundRow();
+            sound.masterId = masterId;
+            sound.lane = piece.lane();
+            sound.name = piece.name();
+            sound.mediaId = piece.mediaId();
+            sound.recIn = piece.record().in();
+            sound.recOut = piece.record().out();
+            sound.fromSeconds = piece.fromSeconds();
+            store.add(sound);
+        }
+    }
+
+    private SceneRow scene(ProjectRow project, String name) {
+        List<SceneRow> scenes = store.where(SceneRow.class, "projectId", project.id);
+        if (!scenes.isEmpty()) {
+            return scenes.get(0);
+        }
+        SceneRow scene = new SceneRow();
+        scene.projectId = project.id;
+        scene.code = "1";
+        scene.name = name.length() > 200 ? name.substring(0, 200) : name;
+        return store.add(scene);
+    }
+
+    /** A shot with a camera and a board of its own. */
+    ShotRow addShot(ProjectRow project, long sceneId, Shot shot, Source source, SourceNames pictures) {
+        CameraRow camera = new CameraRow();
+        camera.sceneId = sceneId;
+        camera.name = Conform.cameraOf(shot.code());
+        camera.backWidth = project.backWidth;
+        camera.backHeight = project.backHeight;
+        camera.stop = 2.8;
+        store.add(camera);
+        ShotRow row = new ShotRow();
+        row.projectId = project.id;
+        row.sceneId = sceneId;
+        row.cameraId = camera.id;
+        masters.fill(row, shot);
+        store.add(row);
+        BoardRow board = new BoardRow();
+        board.shotId = row.id;
+        board.sourceName = source == null ? "" : source.label();
+        board.mediaId = pictures.find(namesOf(source)).map(SourceNames.Found::id).orElse(null);
+        store.add(board);
+        return row;
+    }
+
+    /** The names by which the file of a source may be found, the likeliest first. */
+    static List<String> namesOf(Source source) {
+        return source == null ? List.of()
+                : Stream.of(source.file(), source.name(), source.reel()).filter(n -> n != null && !n.isBlank()
+                && !n.equals("AX")).toList();
+    }
+
+    /** The cut's own sound, and sound files that no event names, laid from its first frame. */
+    List<SoundPiece> sound(long projectId, Cut cut) {
+        SourceNames names = media.names(projectId, true);
+        List<SoundPiece> pieces = new ArrayList<>();
+        Set<Long> used = new HashSet<>();
+        for (Lane lane : cut.lanes()) {
+            for (Event event : lane.kind() == Lane.Kind.SOUND ? lane.events() : List.<Event>of()) {
+                Long id = names.find(namesOf(event.source())).map(SourceNames.Found::id).orElse(null);
+                used.add(id);
+                FrameRate rate = event.source() == null || event.source().rate() == null ? cut.rate()
+                        : event.source().rate();
+                pieces.add(new SoundPiece(lane.name(), event.source() == null ? "" : event.source().label(), id,
+                        event.record(), event.from().dividedBy(rate.fps())));
+            }
+        }
+        int lane = cut.lanesOf(Lane.Kind.SOUND).size();
+        for (MediaRow file : store.where(MediaRow.class, "projectId", projectId)) {
+            if (file.kind == MediaRow.Kind.SOUND && !used.contains(file.id)) {
+                long frames = Rational.of(Math.round(file.seconds * 1000), 1000).times(cut.rate().fps()).floor();
+                FrameRange record = FrameRange.ofLength(cut.record().in(),
+                        Math.max(1, Math.min(frames, cut.record().length())));
+                pieces.add(new SoundPiece("A" + ++lane, file.name, file.id, record, Rational.ZERO));
+            }
+        }
+        return pieces;
+    }
+}

@@ -1,0 +1,213 @@
+package freshsplice.server.cuts;
+
+import freshsplice.core.changes.Applying;
+import freshsplice.core.changes.Change;
+import freshsplice.core.changes.ChangeKind;
+import freshsplice.core.changes.ChangeWords;
+import freshsplice.core.changes.Turnover;
+import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.CutPieces;
+import freshsplice.core.conform.FirstMaster;
+import freshsplice.core.conform.ShotNumbering;
+import freshsplice.core.conform.SourceNames;
+import freshsplice.core.cut.Cut;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.media.MediaStore;
+import freshsplice.server.steps.Steps;
+import freshsplice.server.store.BoardRow;
+import freshsplice.server.store.CutRow;
+import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.ShotRow;
+import freshsplice.server.store.SoundRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.Refused;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What a newer cut changes, and carrying chosen changes into the master as one step. */
+@Service
+public class TurnoverService {
+    private record Side(MasterRow row, Master master, Map<Long, ShotRow> shots, CutRow cutRow, Cut cut,
+                        Turnover turnover) {
+    }
+
+    private final Store store;
+    private final MasterStore masters;
+    private final CutStore cuts;
+    private final Comparing comparing;
+    private final Receiving receiving;
+    private final MediaStore media;
+    private final Steps steps;
+
+    TurnoverService(Store store, MasterStore masters, CutStore cuts, Comparing comparing, Receiving receiving,
+                    MediaStore media, Steps steps) {
+        this.store = store;
+        this.masters = masters;
+        this.cuts = cuts;
+        this.comparing = comparing;
+        this.receiving = receiving;
+        this.media = media;
+        this.steps = steps;
+    }
+
+    private Side compare(long cutId) {
+        CutRow cutRow = store.get(CutRow.class, cutId);
+        MasterRow row = masters.of(cutRow.projectId)
+                .orElseThrow(() -> new Refused("There is no master yet: receive a first cut in Intake"));
+        Cut cut = cuts.read(cutRow);
+        Master master = masters.read(row);
+        Map<Long, ShotRow> shots = masters.shotRows(cutRow.projectId);
+        Set<Long> apart = cuts.apart(cutId);
+        List<CutPiece> pieces = CutPieces.joined(cut, apart::contains);
+        return new Side(row, master, shots, cutRow, cut, comparing.turnover(row, master, shots, pieces, cut));
+    }
+
+    @Transactional(readOnly = true)
+    public TurnoverView view(long cutId) {
+        Side side = compare(cutId);
+        SourceNames names = media.names(side.cutRow.projectId, false);
+        List<TurnoverView.Piece> ours = side.master.main().sections().stream().map(s -> new TurnoverView.Piece(
+                s.record().in(), s.record().out(), side.shots.get(s.shotId()).code, null)).toList();
+        List<TurnoverView.Piece> theirs = new ArrayList<>();
+        for (int i = 0; i < side.turnover.changes().pairs().size(); i++) {
+            CutPiece piece = side.turnover.newPiece(i);
+            theirs.add(new TurnoverView.Piece(piece.edge().in(), piece.edge().out(), piece.name(),
+                    names.find(Comparing.namesOf(piece)).map(SourceNames.Found::id).orElse(null)));
+        }
+        List<TurnoverView.Change> changes = new ArrayList<>();
+        for (int i = 0; i < side.turnover.changes().changes().size(); i++) {
+            changes.add(change(i, side.turnover.changes().changes().get(i), side));
+        }
+        return new TurnoverView(cutId, side.cutRow.version, side.cut.name(), side.row.cutId == cutId,
+                side.turnover.changes().kept(), side.master.end() - side.master.start(), side.cut.record().length(),
+                ours, theirs, changes, List.of());
+    }
+
+    private TurnoverView.Change change(int index, Change c, Side side) {
+        Shot shot = side.turnover.shotOf(c).orElse(null);
+        int handles = store.get(ProjectRow.class, side.cutRow.projectId).handles;
+        FrameRange covered = c.oldIndex() < 0 || shot == null ? null : shot.frames();
+        return new TurnoverView.Change(index, c.kind(), c.oldIndex(), c.newIndex(), shot == null ? null : shot.id(),
+                shot == null ? "" : shot.code(), c.name(), ChangeWords.what(c), c.head(), c.tail(), c.slip(), c.shift(),
+                c.needs(), ChangeWords.asks(c, handles), c.kind() == ChangeKind.SHIFTED && c.because() >= 0,
+                c.because(), Math.max(0, Math.max(c.head(), c.tail()) - handles), covered == null ? 0 : covered.in(),
+                covered == null ? 0 : covered.out());
+    }
+
+    /** Applies chosen changes as one step. Camera work stays; what is omitted is kept aside. */
+    public void apply(long cutId, Set<Integer> chosen, String who) {
+        CutRow asked = store.get(CutRow.class, cutId);
+        String name = "Apply " + (chosen.size() == 1 ? "1 change" : chosen.size() + " changes") + " of cut "
+                + asked.version;
+        steps.make(asked.projectId, name, who, () -> {
+            Side side = compare(cutId);
+            ProjectRow project = store.get(ProjectRow.class, asked.projectId);
+            int count = side.turnover.changes().changes().size();
+            if (chosen.stream().anyMatch(i -> i < 0 || i >= count)) {
+                throw new Refused("The list has changed since it was shown: look at it again");
+            }
+            Applying.Applied applied = Applying.apply(side.turnover, chosen, project.firstFrame);
+            applied.shots().forEach((id, shot) -> change(side.shots.get(id), shot));
+            Master after = withNewShots(project, side, applied);
+            masters.write(side.row, side.master, after);
+            markOmitted(side, after);
+            if (chosen.containsAll(edits(side.turnover))) {
+                takeSound(side);
+            }
+            side.row.cutId = cutId;
+            return null;
+        });
+    }
+
+    /** Every change but those that follow by themselves. */
+    private static Set<Integer> edits(Turnover turnover) {
+        Set<Integer> edits = new HashSet<>();
+        List<Change> changes = turnover.changes().changes();
+        for (int i = 0; i < changes.size(); i++) {
+            if (changes.get(i).because() < 0) {
+                edits.add(i);
+            }
+        }
+        return edits;
+    }
+
+    private void change(ShotRow row, Shot shot) {
+        if (!row.anchorKey.equals(shot.anchor().key())) {
+            BoardRow board = store.where(BoardRow.class, "shotId", row.id).stream().findFirst().orElseThrow();
+            board.sourceName = shot.anchor().name();
+            board.mediaId = media.names(row.projectId, false).find(List.of(shot.anchor().name()))
+                    .map(SourceNames.Found::id).orElse(null);
+        }
+        masters.fill(row, shot);
+    }
+
+    private Master withNewShots(ProjectRow project, Side side, Applying.Applied applied) {
+        Set<String> used = masters.codesInUse(project.id);
+        ShotNumbering numbering = new ShotNumbering(project.prefix, project.numberStep, project.digits,
+                project.firstFrame);
+        SourceNames pictures = media.names(project.id, false);
+        List<Section> sections = new ArrayList<>(applied.master().main().sections());
+        for (int i = 0; i < sections.size(); i++) {
+            Section section = sections.get(i);
+            if (section.shotId() < 0) {
+                CutPiece piece = applied.newShots().get((int) -section.shotId() - 1);
+                String code = numbering.between(codeAt(sections, i - 1, side), codeAfter(sections, i, side), used);
+                used.add(code);
+                long offset = actionAt(sections, i, side) - project.firstFrame;
+                Shot shot = new Shot(0, code, FrameRange.ofLength(project.firstFrame, piece.record().length()),
+                        project.handles, offset, FirstMaster.anchor(piece, project.firstFrame));
+                ShotRow row = receiving.addShot(project, side.row.sceneId, shot, piece.source(), pictures);
+                side.shots.put(row.id, row);
+                sections.set(i, new Section(0, new Section.Content.OfShot(row.id), section.record(), section.from(),
+                        section.speed(), true, section.head(), section.tail()));
+            }
+        }
+        return applied.master().withMain(sections);
+    }
+
+    private static String codeAt(List<Section> sections, int index, Side side) {
+        return index < 0 ? null : side.shots.get(sections.get(index).shotId()).code;
+    }
+
+    private static String codeAfter(List<Section> sections, int index, Side side) {
+        for (int i = index + 1; i < sections.size(); i++) {
+            if (sections.get(i).shotId() > 0) {
+                return side.shots.get(sections.get(i).shotId()).code;
+            }
+        }
+        return null;
+    }
+
+    /** A new shot takes up the action where the shot before it leaves it. */
+    private static long actionAt(List<Section> sections, int index, Side side) {
+        if (index == 0) {
+            return 0;
+        }
+        Section before = sections.get(index - 1);
+        return MasterStore.shot(side.shots.get(before.shotId())).actionAt(before.to()).floor();
+    }
+
+    private static void markOmitted(Side side, Master after) {
+        Set<Long> shown = new HashSet<>();
+        after.main().sections().forEach(s -> shown.add(s.shotId()));
+        side.shots.forEach((id, row) -> row.omitted = !shown.contains(id));
+    }
+
+    private void takeSound(Side side) {
+        List<Receiving.SoundPiece> pieces = receiving.sound(side.cutRow.projectId, side.cut);
+        if (!pieces.isEmpty()) {
+            store.where(SoundRow.class, "masterId", side.row.id).forEach(store::remove);
+            receiving.layOutSound(side.row.id, pieces);
+        }
+    }
+}

@@ -1,0 +1,34 @@
+package freshsplice.server.cuts;
+
+import freshsplice.core.changes.ChangeKind;
+import freshsplice.core.changes.Needs;
+import java.util.List;
+
+/**
+ * A newer cut against the master.
+ *
+ * @param ours    the master's pieces
+ * @param theirs  the newer cut's pieces
+ * @param applied whether the master is held against this cut already
+ */
+public record TurnoverView(long cutId, int version, String name, boolean applied, int kept, long oursLength,
+                           long theirsLength, List<Piece> ours, List<Piece> theirs, List<Change> changes,
+                           List<String> nowStale) {
+    /** @param mediaId picture of the cut; null for a slate or for our pieces */
+    public record Piece(long in, long out, String name, Long mediaId) {
+    }
+
+    /**
+     * @param index   place in the list, by which it is chosen
+     * @param ours    index of our piece; −1 for a new one
+     * @param theirs  index of the newer cut's piece; −1 for one that is gone
+     * @param words   what changed, in words
+     * @param asks    what it asks of the shot, in words
+     * @param pushed  only pushed along by another change: follows it by itself
+     * @param missing frames that the newer cut shows and no camera work covers
+     */
+    public record Change(int index, ChangeKind kind, int ours, int theirs, Long shotId, String code, String name,
+                         String words, long head, long tail, long slip, long shift, Needs needs, String asks,
+                         boolean pushed, int because, long missing, long covered, long coveredOut) {
+    }
+}

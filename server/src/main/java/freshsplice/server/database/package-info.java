@@ -1,0 +1,2 @@
+/** Our own MariaDB, on loopback, with its own data folder. */
+package freshsplice.server.database;

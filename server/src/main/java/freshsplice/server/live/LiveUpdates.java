@@ -1,0 +1,58 @@
+package freshsplice.server.live;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** Open windows by project. A window that cannot be told is forgotten; it asks again by itself. */
+@Component
+public class LiveUpdates {
+    /**
+     * What is told.
+     *
+     * @param kind edit: the project stands at {@code seq} now; render: a render went on; media: pictures came
+     * @param seq  the project's number of edits
+     * @param name what was done, in words
+     * @param who  by whom
+     */
+    public record Update(String kind, long seq, String name, String who) {
+    }
+
+    private final Map<Long, List<SseEmitter>> windows = new ConcurrentHashMap<>();
+
+    /** A new window, told at once where the project stands, so that it sees what it missed. */
+    public SseEmitter open(long projectId, long seq) {
+        SseEmitter window = new SseEmitter(0L);
+        List<SseEmitter> all = windows.computeIfAbsent(projectId, k -> new CopyOnWriteArrayList<>());
+        all.add(window);
+        window.onCompletion(() -> all.remove(window));
+        window.onTimeout(() -> all.remove(window));
+        window.onError(e -> all.remove(window));
+        send(all, window, new Update("hello", seq, "", ""));
+        return window;
+    }
+
+    public void tell(long projectId, Update update) {
+        List<SseEmitter> all = windows.getOrDefault(projectId, List.of());
+        all.forEach(window -> send(all, window, update));
+    }
+
+    /** Finds out which windows are gone. */
+    @Scheduled(fixedDelay = 15_000)
+    void keepAlive() {
+        windows.values().forEach(all -> all.forEach(window -> send(all, window, new Update("alive", 0, "", ""))));
+    }
+
+    private static void send(List<SseEmitter> all, SseEmitter window, Update update) {
+        try {
+            window.send(SseEmitter.event().name("update").data(update));
+        } catch (IOException | IllegalStateException e) {
+            all.remove(window);
+        }
+    }
+}

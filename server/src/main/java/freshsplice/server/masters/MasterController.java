@@ -1,0 +1,102 @@
+package freshsplice.server.masters;
+
+import freshsplice.core.master.CutRanges;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.SeamEdits;
+import freshsplice.core.time.Timecode;
+import freshsplice.core.time.TypedPosition;
+import freshsplice.server.steps.Steps;
+import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.ShotRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.Who;
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.LongStream;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** A master's lanes and the edits of its seams. */
+@RestController
+@RequestMapping("/api/masters/{id}")
+class MasterController {
+    /**
+     * @param at     record frame of the seam
+     * @param frames later (+) or earlier (−)
+     */
+    record MoveSeam(long at, long frames) {
+    }
+
+    /** @param frame a record frame; @param label its timecode */
+    record Position(long frame, String label) {
+    }
+
+    private static final int MOST_LABELS = 20_000;
+
+    private final Store store;
+    private final MasterStore masters;
+    private final SequenceService sequences;
+    private final Steps steps;
+
+    MasterController(Store store, MasterStore masters, SequenceService sequences, Steps steps) {
+        this.store = store;
+        this.masters = masters;
+        this.sequences = sequences;
+        this.steps = steps;
+    }
+
+    @GetMapping
+    SequenceView sequence(@PathVariable long id) {
+        return sequences.view(store.get(MasterRow.class, id));
+    }
+
+    /** Timecode labels of record frames, one a line. */
+    @GetMapping(value = "/labels", produces = MediaType.TEXT_PLAIN_VALUE)
+    String labels(@PathVariable long id, @RequestParam long from, @RequestParam int count) {
+        ProjectRow project = store.get(ProjectRow.class, store.get(MasterRow.class, id).projectId);
+        return LongStream.range(from, from + Math.min(count, MOST_LABELS))
+                .mapToObj(f -> Timecode.of(f, project.rate, project.dropFrame).label())
+                .collect(Collectors.joining("\n"));
+    }
+
+    /** What somebody typed as a position: a timecode with or without separators, or frames to go (+12, -1:00). */
+    @GetMapping("/position")
+    Position position(@PathVariable long id, @RequestParam String text, @RequestParam long from) {
+        ProjectRow project = store.get(ProjectRow.class, store.get(MasterRow.class, id).projectId);
+        long frame = TypedPosition.read(text, from, project.rate, project.dropFrame);
+        return new Position(frame, Timecode.of(frame, project.rate, project.dropFrame).label());
+    }
+
+    @PostMapping("/seam")
+    void moveSeam(@PathVariable long id, @RequestBody MoveSeam move, HttpServletRequest request) {
+        MasterRow row = store.get(MasterRow.class, id);
+        String name = "Move seam by " + (move.frames() > 0 ? "+" : "−") + Math.abs(move.frames())
+                + (Math.abs(move.frames()) == 1 ? " frame" : " frames");
+        steps.make(row.projectId, name, Who.of(request), () -> {
+            MasterRow current = store.get(MasterRow.class, id);
+            Master before = masters.read(current);
+            Master after = SeamEdits.move(before, move.at(), move.frames());
+            masters.write(current, before, after);
+            widenShots(current.projectId, after);
+            return null;
+        });
+    }
+
+    /** A shot's cut range spans what its sections show. */
+    private void widenShots(long projectId, Master after) {
+        Map<Long, ShotRow> rows = masters.shotRows(projectId);
+        CutRanges.of(after.main().sections()).forEach((id, range) -> {
+            ShotRow row = rows.get(id);
+            row.cutIn = range.in();
+            row.cutOut = range.out();
+        });
+    }
+}

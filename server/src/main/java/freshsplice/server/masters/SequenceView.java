@@ -1,0 +1,68 @@
+package freshsplice.server.masters;
+
+import java.util.List;
+
+/**
+ * All that the window needs to draw the lanes of a master. Record frames throughout; labels are read from
+ * {@code /labels}.
+ *
+ * @param seq      the project's number of edits that this shows
+ * @param start    first record frame
+ * @param end      record frame after the last of master and cut
+ * @param cut      the cut it is held against
+ * @param sections pieces of the master in order
+ * @param seams    where pieces meet, with the frames by which the lanes differ
+ * @param renders  the newest finished render of each section's shot, where it lies
+ */
+public record SequenceView(long id, long projectId, long seq, String name, String rate, double framesPerSecond,
+                           boolean dropFrame, long start, long end, Cut cut, List<Section> sections, List<Seam> seams,
+                           List<Render> renders, List<Sound> sound, Counts counts) {
+    public record Cut(long id, int version, String name, List<Piece> pieces) {
+    }
+
+    /**
+     * A piece of the cut.
+     *
+     * @param mediaId     its picture; null for a slate
+     * @param mediaFrames frame of the movie at each of its record frames; empty for a still
+     */
+    public record Piece(long in, long out, String name, Long mediaId, List<Long> mediaFrames) {
+    }
+
+    /**
+     * A piece of the master.
+     *
+     * @param in        record frame
+     * @param seenIn    first record frame on which any of it is seen, passages included
+     * @param shotFirst shot frame at its first frame
+     * @param shotLast  shot frame at its last
+     * @param seenFrom  exact shot frame at {@code seenIn}, as a fraction
+     * @param headWeights share of the picture at each frame from {@code seenIn}, while it passes in; 1 after them
+     * @param speed     as a fraction
+     * @param lens      focal length at its first frame, mm
+     * @param boardName name of its board
+     * @param mediaId   the board's picture; null for a slate
+     */
+    public record Section(long id, long shotId, String code, long in, long out, long seenIn, long seenOut,
+                          long shotFirst, long shotLast, String seenFrom, List<Double> headWeights,
+                          String speed, boolean staged, String camera, double lens,
+                          double stop, double focus, String boardName, Long mediaId, int handles) {
+    }
+
+    public record Seam(int left, int right, long at, Long cut, Long render, long cutBend, long renderBend) {
+    }
+
+    /**
+     * @param in    record frame at which its first frame lies; may lie outside the section
+     * @param stale what changed since it was made, in words; empty while it is current
+     */
+    public record Render(int section, long renderId, String name, int version, long in, long out, List<String> stale) {
+    }
+
+    public record Sound(String lane, String name, Long mediaId, long in, long out, double fromSeconds) {
+    }
+
+    public record Counts(int shots, int bentSeams, int staleRenders, int staged, int rendered, int missingBoards,
+                         long blackFrames) {
+    }
+}

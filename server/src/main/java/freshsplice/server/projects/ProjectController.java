@@ -1,0 +1,139 @@
+package freshsplice.server.projects;
+
+import freshsplice.core.camera.FilmBack;
+import freshsplice.core.conform.ShotNumbering;
+import freshsplice.core.time.FrameRate;
+import freshsplice.server.cuts.Intake;
+import freshsplice.server.live.LiveUpdates;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.steps.Steps;
+import freshsplice.server.store.CutRow;
+import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.SceneRow;
+import freshsplice.server.store.StepRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.Refused;
+import freshsplice.server.web.Who;
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.http.MediaType;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** Productions: made, listed, watched, and their steps undone and redone. */
+@RestController
+@RequestMapping("/api/projects")
+class ProjectController {
+    record NewProject(String name) {
+    }
+
+    record Brief(long id, String name) {
+    }
+
+    record Cut(long id, int version, String name, CutRow.State state, Instant receivedAt) {
+    }
+
+    record Step(String name, String who, Instant madeAt) {
+    }
+
+    /**
+     * @param masterId its master; null before a cut is received
+     * @param sceneId  its scene; null before a cut is received
+     * @param againstCutId the cut that the master is held against
+     * @param undo     the step that an undo would take back; null where there is none
+     */
+    record View(long id, String name, long seq, Long masterId, Long sceneId, String scene, Long againstCutId,
+                int pictureWidth, int pictureHeight, List<Cut> cuts, Step undo, Step redo) {
+    }
+
+    private final Store store;
+    private final MasterStore masters;
+    private final Intake intake;
+    private final Steps steps;
+    private final LiveUpdates live;
+
+    ProjectController(Store store, MasterStore masters, Intake intake, Steps steps, LiveUpdates live) {
+        this.store = store;
+        this.masters = masters;
+        this.intake = intake;
+        this.steps = steps;
+        this.live = live;
+    }
+
+    @GetMapping
+    @Transactional(readOnly = true)
+    public List<Brief> all() {
+        return store.entities().createQuery("select p from ProjectRow p where p.alive = true order by p.id",
+                ProjectRow.class).getResultStream().map(p -> new Brief(p.id, p.name)).toList();
+    }
+
+    @PostMapping
+    @Transactional
+    public Brief create(@RequestBody NewProject wanted) {
+        String name = wanted.name() == null ? "" : wanted.name().replaceAll("\\p{Cntrl}", " ").strip();
+        if (name.isEmpty() || name.length() > 200) {
+            throw new Refused("A project needs a name of 1 to 200 letters");
+        }
+        ProjectRow project = store.add(plain(name));
+        return new Brief(project.id, project.name);
+    }
+
+    /** A project with the usual rules. */
+    static ProjectRow plain(String name) {
+        ProjectRow project = new ProjectRow();
+        project.name = name;
+        project.rate = FrameRate.FPS_24;
+        project.prefix = ShotNumbering.DEFAULT.prefix();
+        project.numberStep = ShotNumbering.DEFAULT.step();
+        project.digits = ShotNumbering.DEFAULT.digits();
+        project.firstFrame = ShotNumbering.DEFAULT.firstFrame();
+        project.handles = 8;
+        project.pictureWidth = 1280;
+        project.pictureHeight = 720;
+        project.backWidth = FilmBack.SUPER_35.widthMm();
+        project.backHeight = FilmBack.SUPER_35.heightMm();
+        return project;
+    }
+
+    @GetMapping("/{id}")
+    @Transactional(readOnly = true)
+    public View one(@PathVariable long id) {
+        ProjectRow project = store.get(ProjectRow.class, id);
+        MasterRow master = masters.of(id).orElse(null);
+        SceneRow scene = master == null ? null : store.get(SceneRow.class, master.sceneId);
+        return new View(id, project.name, project.seq, master == null ? null : master.id,
+                scene == null ? null : scene.id, scene == null ? "" : "Scene " + scene.code + ", " + scene.name,
+                master == null ? null : master.cutId, project.pictureWidth, project.pictureHeight,
+                intake.all(id).stream().map(c -> new Cut(c.id, c.version, c.name, c.state, c.receivedAt)).toList(),
+                steps.undoable(id).map(ProjectController::step).orElse(null),
+                steps.redoable(id).map(ProjectController::step).orElse(null));
+    }
+
+    private static Step step(StepRow row) {
+        return new Step(row.name, row.who, row.madeAt);
+    }
+
+    @PostMapping("/{id}/undo")
+    Step undo(@PathVariable long id, HttpServletRequest request) {
+        return new Step(steps.undo(id, Who.of(request)), Who.of(request), Instant.now());
+    }
+
+    @PostMapping("/{id}/redo")
+    Step redo(@PathVariable long id, HttpServletRequest request) {
+        return new Step(steps.redo(id, Who.of(request)), Who.of(request), Instant.now());
+    }
+
+    /** What happens in the project, as it happens; a new line begins with where the project stands. */
+    @GetMapping(value = "/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    SseEmitter live(@PathVariable long id) {
+        return live.open(id, store.get(ProjectRow.class, id).seq);
+    }
+}

@@ -1,0 +1,2 @@
+/** Productions, their steps, and the line to open windows. */
+package freshsplice.server.projects;

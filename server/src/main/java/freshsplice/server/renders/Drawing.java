@@ -1,0 +1,105 @@
+package freshsplice.server.renders;
+
+import freshsplice.core.camera.Camera;
+import freshsplice.core.delivery.Bake;
+import freshsplice.core.delivery.Fingerprint;
+import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.FrameChain;
+import freshsplice.core.master.Master;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.stage.Colour;
+import freshsplice.core.stage.Figures;
+import freshsplice.core.stage.Stage;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import freshsplice.core.time.Timecode;
+import freshsplice.render.BurnIn;
+import freshsplice.render.MovieSound;
+import freshsplice.render.MovieWriter;
+import freshsplice.render.StagePainter;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.function.LongPredicate;
+
+/**
+ * Everything that one render is drawn from, read at its start, so that edits made meanwhile do not mix in.
+ *
+ * @param name     sh0010_v003
+ * @param range    of a shot; null for a whole master
+ * @param shot     the shot; null for a whole master
+ * @param master   the master; null for a shot
+ * @param shots    shots by id
+ * @param cameras  cameras by shot id
+ * @param startTimecode frame of the first frame's timecode
+ */
+record Drawing(String name, int width, int height, boolean burnIn, FrameRate rate, boolean drop, RenderRange range,
+               Shot shot, Master master, Map<Long, Shot> shots, Map<Long, Camera> cameras, Stage stage, long frames,
+               long startTimecode, List<MovieSound> sound, Fingerprint fingerprint) {
+    /**
+     * Draws all frames into a movie.
+     *
+     * @param goOn asked with the number of frames done before each; false stops
+     * @return whether it was finished
+     */
+    boolean draw(StagePainter painter, Path file, LongPredicate goOn) throws IOException {
+        painter.size(width, height);
+        painter.stage(stage.items().stream().map(i -> Figures.mesh(i.shape(), Colour.of(i.colour()))).toList());
+        BurnIn letters = burnIn ? new BurnIn(width, height) : null;
+        byte[] picture = new byte[width * height * 3];
+        try (MovieWriter movie = new MovieWriter(file, width, height, rate, label(0), sound, frames)) {
+            for (long k = 0; k < frames; k++) {
+                if (!goOn.test(k)) {
+                    return false;
+                }
+                drawFrame(painter, k, picture, letters);
+                movie.frame(picture);
+            }
+            movie.finish();
+        }
+        return true;
+    }
+
+    private void drawFrame(StagePainter painter, long k, byte[] picture, BurnIn letters) {
+        if (master == null) {
+            Rational position = range.positionOf(k);
+            drawPosition(painter, shot, position, picture);
+            if (letters != null) {
+                letters.write(picture, name, position.floor() + "  " + label(k));
+            }
+            return;
+        }
+        List<FrameChain.Layer> layers = FrameChain.flat().at(master, master.start() + k);
+        Arrays.fill(picture, (byte) 0);
+        byte[] layer = new byte[picture.length];
+        for (FrameChain.Layer seen : layers) {
+            drawPosition(painter, shots.get(seen.shotId()), seen.position(), layer);
+            mix(picture, layer, seen.weight());
+        }
+        if (letters != null) {
+            String of = layers.isEmpty() ? "black" : shots.get(layers.get(layers.size() - 1).shotId()).code() + "  "
+                    + layers.get(layers.size() - 1).frame();
+            letters.write(picture, name + "  " + of, label(k));
+        }
+    }
+
+    private void drawPosition(StagePainter painter, Shot of, Rational position, byte[] into) {
+        Bake bake = Bake.of(of, cameras.get(of.id()), stage, new RenderRange(position, Rational.ONE, 1),
+                width / (double) height);
+        painter.draw(bake.views(), bake.projections(), bake.places(), 0, into);
+    }
+
+    private static void mix(byte[] under, byte[] over, double weight) {
+        int share = (int) Math.round(weight * 256);
+        for (int i = 0; i < under.length; i++) {
+            int a = under[i] & 0xFF;
+            under[i] = (byte) (a + ((over[i] & 0xFF) - a) * share / 256);
+        }
+    }
+
+    private String label(long k) {
+        return Timecode.of(startTimecode + k, rate, drop).label();
+    }
+}

@@ -1,0 +1,117 @@
+package freshsplice.server.renders;
+
+import freshsplice.server.Folders;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.RenderRow;
+import freshsplice.server.store.ShotRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.NotThere;
+import freshsplice.server.web.Who;
+import jakarta.servlet.http.HttpServletRequest;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The queue and its movies. */
+@RestController
+class RenderController {
+    record Ask(List<Long> shotIds, boolean master, int width, int height, boolean burnIn) {
+    }
+
+    /**
+     * @param framesPerSecond while drawing and after; 0 before
+     * @param secondsLeft     −1 where it cannot be told yet
+     * @param fromFrame       shot frame, or record frame of a master, at its first frame
+     * @param stale           what changed since, in words; only for the newest of a shot
+     */
+    record View(long id, Long shotId, String name, int version, RenderRow.State state, int width, int height,
+                boolean burnIn, long fromFrame, long frames, long framesDone, double framesPerSecond,
+                double secondsLeft, long bytes, String error, String who, Instant requestedAt, List<String> stale) {
+    }
+
+    private final Store store;
+    private final RenderRequests requests;
+    private final RenderQueue queue;
+    private final Staleness staleness;
+    private final MasterStore masters;
+    private final Folders folders;
+
+    RenderController(Store store, RenderRequests requests, RenderQueue queue, Staleness staleness,
+                     MasterStore masters, Folders folders) {
+        this.store = store;
+        this.requests = requests;
+        this.queue = queue;
+        this.staleness = staleness;
+        this.masters = masters;
+        this.folders = folders;
+    }
+
+    /** All renders of a project, the newest first. */
+    @GetMapping("/api/projects/{id}/renders")
+    @Transactional(readOnly = true)
+    public List<View> all(@PathVariable long id) {
+        List<RenderRow> rows = store.where(RenderRow.class, "projectId", id);
+        Map<Long, List<String>> stale = new HashMap<>();
+        MasterRow master = masters.of(id).orElse(null);
+        if (master != null) {
+            Map<Long, ShotRow> shots = masters.shotRows(id);
+            stale.putAll(staleness.of(rows.stream().filter(r -> r.shotId != null && r.state == RenderRow.State.DONE)
+                    .toList(), master.sceneId, shots));
+        }
+        return rows.stream().sorted(Comparator.comparingLong((RenderRow r) -> r.id).reversed())
+                .map(r -> view(r, stale.getOrDefault(r.id, List.of()))).toList();
+    }
+
+    private static View view(RenderRow r, List<String> stale) {
+        double seconds = r.startedAt == null ? 0 : Duration.between(r.startedAt,
+                r.finishedAt == null ? Instant.now() : r.finishedAt).toMillis() / 1000.0;
+        double rate = seconds > 0 ? r.framesDone / seconds : 0;
+        boolean drawing = r.state == RenderRow.State.DRAWING;
+        return new View(r.id, r.shotId, r.name, r.version, r.state, r.width, r.height, r.burnIn,
+                r.fromPosition.floor(), r.frames, r.framesDone, rate,
+                drawing && rate > 0 ? (r.frames - r.framesDone) / rate : -1, r.bytes, r.error, r.who, r.requestedAt,
+                stale);
+    }
+
+    @PostMapping("/api/projects/{id}/renders")
+    List<Long> ask(@PathVariable long id, @RequestBody Ask ask, HttpServletRequest request) {
+        List<Long> ids = requests.ask(id, ask.shotIds(), ask.master(), ask.width(), ask.height(), ask.burnIn(),
+                Who.of(request));
+        queue.ring();
+        return ids;
+    }
+
+    @PostMapping("/api/renders/{id}/stop")
+    void stop(@PathVariable long id) {
+        queue.stop(id);
+    }
+
+    @GetMapping("/api/renders/{id}/movie")
+    ResponseEntity<Resource> movie(@PathVariable long id) {
+        RenderRow row = store.get(RenderRow.class, id);
+        Path file = row.file == null ? null : folders.renders().resolve(row.file);
+        if (file == null || !Files.exists(file)) {
+            throw new NotThere(row.name + " is not finished, or its file was taken from the disk: render it again");
+        }
+        return ResponseEntity.ok().contentType(MediaType.valueOf("video/mp4"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + row.name + ".mp4\"")
+                .body(new FileSystemResource(file));
+    }
+}

@@ -1,0 +1,107 @@
+package freshsplice.server.renders;
+
+import freshsplice.core.delivery.RenderName;
+import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.RenderRow;
+import freshsplice.server.store.ShotRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.Refused;
+import jakarta.persistence.LockModeType;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Asks for renders: each gets the next version of its own name, and no name is ever given twice. */
+@Service
+public class RenderRequests {
+    private final Store store;
+    private final MasterStore masters;
+
+    RenderRequests(Store store, MasterStore masters) {
+        this.store = store;
+        this.masters = masters;
+    }
+
+    /**
+     * @param shotIds shots, drawn one by one
+     * @param master  whether to draw the whole master as one movie too
+     */
+    @Transactional
+    public List<Long> ask(long projectId, List<Long> shotIds, boolean master, int width, int height, boolean burnIn,
+                          String who) {
+        ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
+        MasterRow masterRow = masters.of(projectId)
+                .orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
+        if (width < 16 || height < 16 || width > 4096 || height > 4096 || width % 2 != 0 || height % 2 != 0) {
+            throw new Refused("A movie's sides are even numbers of pixels from 16 to 4096, not " + width + " x "
+                    + height);
+        }
+        Master sequence = masters.read(masterRow);
+        Map<Long, ShotRow> shots = masters.shotRows(projectId);
+        List<Long> ids = new ArrayList<>();
+        for (Long shotId : shotIds) {
+            ShotRow shot = shots.get(shotId);
+            if (shot == null) {
+                throw new Refused("One of the shots does not exist any more: choose again");
+            }
+            RenderRow row = row(project, shot.code, width, height, burnIn, who);
+            row.shotId = shotId;
+            RenderRange range = range(sequence, shot);
+            fill(row, range.from(), range.speed(), range.frames());
+            ids.add(store.add(row).id);
+        }
+        if (master) {
+            RenderRow row = row(project, RenderName.fileSafe(masterRow.name), width, height, burnIn, who);
+            row.masterId = masterRow.id;
+            fill(row, Rational.of(sequence.start()), Rational.ONE, Math.max(1, sequence.end() - sequence.start()));
+            ids.add(store.add(row).id);
+        }
+        return ids;
+    }
+
+    /** What the master shows of a shot; its whole cut range where it shows none. */
+    private static RenderRange range(Master master, ShotRow shot) {
+        List<Section> sections = master.main().sections();
+        for (int i = 0; i < sections.size(); i++) {
+            if (sections.get(i).shotId() == shot.id) {
+                Section section = sections.get(i);
+                FrameRange seen = section.seen(i + 1 < sections.size() ? sections.get(i + 1) : null);
+                return RenderRange.of(section, seen);
+            }
+        }
+        return new RenderRange(Rational.of(shot.cutIn), Rational.ONE, shot.cutOut - shot.cutIn);
+    }
+
+    private static void fill(RenderRow row, Rational from, Rational speed, long frames) {
+        row.fromPosition = from;
+        row.speed = speed;
+        row.frames = frames;
+    }
+
+    private RenderRow row(ProjectRow project, String of, int width, int height, boolean burnIn, String who) {
+        int version = 1 + store.where(RenderRow.class, "projectId", project.id).stream()
+                .filter(r -> RenderName.parse(r.name).filter(n -> n.of().equals(of)).isPresent())
+                .mapToInt(r -> r.version).max().orElse(0);
+        RenderRow row = new RenderRow();
+        row.projectId = project.id;
+        row.version = version;
+        row.name = new RenderName(of, version).toString();
+        row.state = RenderRow.State.WAITING;
+        row.width = width;
+        row.height = height;
+        row.burnIn = burnIn;
+        row.who = who;
+        row.requestedAt = Instant.now();
+        return row;
+    }
+}

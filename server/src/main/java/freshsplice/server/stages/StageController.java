@@ -1,0 +1,274 @@
+package freshsplice.server.stages;
+
+import freshsplice.core.camera.Camera;
+import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.camera.CameraPose;
+import freshsplice.core.camera.FilmBack;
+import freshsplice.core.camera.FocusRuler;
+import freshsplice.core.delivery.Bake;
+import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.motion.Easing;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.stage.Colour;
+import freshsplice.core.stage.ItemChannel;
+import freshsplice.core.stage.Shape;
+import freshsplice.core.time.Rational;
+import freshsplice.render.Shading;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.steps.Steps;
+import freshsplice.server.store.CameraRow;
+import freshsplice.server.store.ItemRow;
+import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.SceneRow;
+import freshsplice.server.store.ShotRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.Refused;
+import freshsplice.server.web.Who;
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.springframework.http.MediaType;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The set of a shot, its camera and their keys. */
+@RestController
+@RequestMapping("/api")
+class StageController {
+    /** Keys at one frame. @param values by channel name, lower case */
+    record SetKeys(long frame, Map<String, Double> values, Easing easing) {
+    }
+
+    record RemoveKeys(long frame, List<String> channels) {
+    }
+
+    /** @param placed the scout view's place in the world, 16 numbers, columns first; @param lens mm */
+    record FilmFrom(long frame, double[] placed, double lens) {
+    }
+
+    /** Null leaves a value as it is. */
+    record ChangeCamera(Double stop, Double backWidth, Double backHeight) {
+    }
+
+    record AddItem(String name, Shape shape, String colour, double width, double height, double depth, double x,
+                   double y, double z, double turn) {
+    }
+
+    /** Both parts of each shading program, without version lines. */
+    record Program(String vertex, String fragment) {
+    }
+
+    private static final long MOST_FRAMES = 20_000;
+
+    private final Store store;
+    private final StageStore stages;
+    private final StageEdits edits;
+    private final Steps steps;
+
+    StageController(Store store, StageStore stages, StageEdits edits, Steps steps) {
+        this.store = store;
+        this.stages = stages;
+        this.edits = edits;
+        this.steps = steps;
+    }
+
+    @GetMapping("/shading")
+    Map<String, Program> shading() {
+        Map<String, Program> programs = new TreeMap<>();
+        Shading.PROGRAMS.forEach(p -> programs.put(p, new Program(Shading.vertex(p), Shading.fragment(p))));
+        return programs;
+    }
+
+    /** The meshes of a scene's items as binary glTF, one node an item, named by its id. */
+    @GetMapping(value = "/scenes/{id}/meshes.glb", produces = "model/gltf-binary")
+    @Transactional(readOnly = true)
+    public byte[] meshes(@PathVariable long id) {
+        return GltfWriter.write(stages.stage(id));
+    }
+
+    @GetMapping("/shots/{id}/stage")
+    @Transactional(readOnly = true)
+    public StageView stage(@PathVariable long id) {
+        ShotRow row = store.get(ShotRow.class, id);
+        ProjectRow project = store.get(ProjectRow.class, row.projectId);
+        Shot shot = MasterStore.shot(row);
+        Camera camera = stages.camera(row.cameraId);
+        Map<String, Double> plain = new TreeMap<>();
+        for (CameraChannel channel : CameraChannel.values()) {
+            plain.put(channel.word(), channel.plain());
+        }
+        return new StageView(id, row.code, row.sceneId, camera.name(), row.cutIn, row.cutOut - 1, shot.frames().in(),
+                shot.frames().last(), row.actionOffset, camera.back().widthMm(), camera.back().heightMm(),
+                camera.tStop(), project.pictureWidth, project.pictureHeight, KeyViews.of(camera), plain,
+                stages.stage(row.sceneId).items().stream().map(KeyViews::of).toList());
+    }
+
+    /**
+     * Movement baked frame by frame, little endian: frames, items (32-bit whole numbers); then for each frame its shot
+     * frame and its action frame; then floats: lens and focus (2 a frame), views (16), projections (16), places (16 an
+     * item).
+     */
+    @GetMapping(value = "/shots/{id}/bake", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    @Transactional(readOnly = true)
+    public byte[] bake(@PathVariable long id, @RequestParam(required = false) String from,
+                       @RequestParam(defaultValue = "1") String speed, @RequestParam(required = false) Long frames) {
+        ShotRow row = store.get(ShotRow.class, id);
+        ProjectRow project = store.get(ProjectRow.class, row.projectId);
+        Shot shot = MasterStore.shot(row);
+        long count = frames == null ? shot.frames().length() : frames;
+        if (count < 1 || count > MOST_FRAMES) {
+            throw new Refused("Movement is baked for 1 to " + MOST_FRAMES + " frames at once, not " + count);
+        }
+        RenderRange range = new RenderRange(from == null ? Rational.of(shot.frames().in()) : Rational.parse(from),
+                Rational.parse(speed), count);
+        Bake bake = Bake.of(shot, stages.camera(row.cameraId), stages.stage(row.sceneId), range,
+                project.pictureWidth / (double) project.pictureHeight);
+        return BakeBytes.of(bake, shot, range);
+    }
+
+    @GetMapping("/shots/{id}/focus")
+    @Transactional(readOnly = true)
+    public FocusRuler focus(@PathVariable long id, @RequestParam long frame) {
+        ShotRow row = store.get(ShotRow.class, id);
+        Rational position = Rational.of(frame);
+        return FocusRuler.of(stages.camera(row.cameraId), stages.stage(row.sceneId), position,
+                MasterStore.shot(row).actionAt(position));
+    }
+
+    @PostMapping("/shots/{id}/keys")
+    void setKeys(@PathVariable long id, @RequestBody SetKeys keys, HttpServletRequest request) {
+        ShotRow row = store.get(ShotRow.class, id);
+        steps.make(row.projectId, "Key " + String.join(", ", keys.values().keySet()) + " of " + row.code + " at "
+                + keys.frame(), Who.of(request), () -> {
+            edits.keyCamera(row.cameraId, keys.frame(), cameraChannels(keys.values()), easing(keys.easing()));
+            return null;
+        });
+    }
+
+    @PostMapping("/shots/{id}/keys/remove")
+    void removeKeys(@PathVariable long id, @RequestBody RemoveKeys remove, HttpServletRequest request) {
+        ShotRow row = store.get(ShotRow.class, id);
+        steps.make(row.projectId, "Remove keys of " + row.code + " at " + remove.frame(), Who.of(request), () -> {
+            edits.unkeyCamera(row.cameraId, remove.frame(), remove.channels().stream()
+                    .map(StageController::cameraChannel).toList());
+            return null;
+        });
+    }
+
+    /** Puts the shot's camera where the scout view is. */
+    @PostMapping("/shots/{id}/film-from")
+    void filmFrom(@PathVariable long id, @RequestBody FilmFrom from, HttpServletRequest request) {
+        ShotRow row = store.get(ShotRow.class, id);
+        Camera camera = stages.camera(row.cameraId);
+        CameraPose pose = CameraPose.of(from.placed(), from.lens(),
+                camera.value(CameraChannel.FOCUS, Rational.of(from.frame())));
+        // the first place of a camera holds for the whole shot, so it is keyed at the shot's first frame
+        long frame = camera.isStaged() ? from.frame() : row.cutIn;
+        Map<CameraChannel, Double> values = new EnumMap<>(Map.of(CameraChannel.X, pose.x(), CameraChannel.Y, pose.y(),
+                CameraChannel.Z, pose.z(), CameraChannel.PAN, pose.pan(), CameraChannel.TILT, pose.tilt(),
+                CameraChannel.ROLL, pose.roll(), CameraChannel.LENS, pose.lens()));
+        steps.make(row.projectId, "Film " + row.code + " from the scout view", Who.of(request), () -> {
+            edits.keyCamera(row.cameraId, frame, values, Easing.EASED);
+            return null;
+        });
+    }
+
+    @PostMapping("/shots/{id}/camera")
+    void changeCamera(@PathVariable long id, @RequestBody ChangeCamera change, HttpServletRequest request) {
+        ShotRow row = store.get(ShotRow.class, id);
+        steps.make(row.projectId, "Change the camera of " + row.code, Who.of(request), () -> {
+            CameraRow camera = store.get(CameraRow.class, row.cameraId);
+            camera.stop = change.stop() == null ? camera.stop : change.stop();
+            camera.backWidth = change.backWidth() == null ? camera.backWidth : change.backWidth();
+            camera.backHeight = change.backHeight() == null ? camera.backHeight : change.backHeight();
+            new Camera(camera.name, new FilmBack(camera.backWidth, camera.backHeight), camera.stop, Map.of());
+            return null;
+        });
+    }
+
+    @PostMapping("/items/{id}/keys")
+    void setItemKeys(@PathVariable long id, @RequestBody SetKeys keys, HttpServletRequest request) {
+        ItemRow item = store.get(ItemRow.class, id);
+        steps.make(projectOf(item), "Key " + item.name + " at action frame " + keys.frame(), Who.of(request), () -> {
+            edits.keyItem(id, keys.frame(), itemChannels(keys.values()), easing(keys.easing()));
+            return null;
+        });
+    }
+
+    @PostMapping("/items/{id}/keys/remove")
+    void removeItemKeys(@PathVariable long id, @RequestParam long frame, HttpServletRequest request) {
+        ItemRow item = store.get(ItemRow.class, id);
+        steps.make(projectOf(item), "Remove keys of " + item.name + " at action frame " + frame, Who.of(request), () -> {
+            edits.unkeyItem(id, frame);
+            return null;
+        });
+    }
+
+    @PostMapping("/scenes/{id}/items")
+    long addItem(@PathVariable long id, @RequestBody AddItem add, HttpServletRequest request) {
+        SceneRow scene = store.get(SceneRow.class, id);
+        Colour.of(add.colour());
+        String name = add.name() == null || add.name().isBlank() ? add.shape().word() : add.name().strip();
+        return steps.make(scene.projectId, "Put " + name + " in the set", Who.of(request), () -> {
+            ItemRow row = new ItemRow();
+            row.sceneId = id;
+            row.place = stages.items(id).size();
+            row.name = name.substring(0, Math.min(200, name.length()));
+            row.shape = add.shape();
+            row.colour = add.colour();
+            row.width = add.width();
+            row.height = add.height();
+            row.depth = add.depth();
+            return edits.addItem(row, add.x(), add.y(), add.z(), add.turn()).id;
+        });
+    }
+
+    @PostMapping("/items/{id}/remove")
+    void removeItem(@PathVariable long id, HttpServletRequest request) {
+        ItemRow item = store.get(ItemRow.class, id);
+        steps.make(projectOf(item), "Take " + item.name + " out of the set", Who.of(request), () -> {
+            edits.remove(store.get(ItemRow.class, id));
+            return null;
+        });
+    }
+
+    private long projectOf(ItemRow item) {
+        return store.get(SceneRow.class, item.sceneId).projectId;
+    }
+
+    private static Easing easing(Easing given) {
+        return given == null ? Easing.EASED : given;
+    }
+
+    private static Map<CameraChannel, Double> cameraChannels(Map<String, Double> values) {
+        return values.entrySet().stream().collect(Collectors.toMap(e -> cameraChannel(e.getKey()), Map.Entry::getValue));
+    }
+
+    private static CameraChannel cameraChannel(String name) {
+        try {
+            return CameraChannel.valueOf(name.toUpperCase(Locale.ROOT));
+        } catch (IllegalArgumentException e) {
+            throw new Refused("A camera has no \"" + name + "\" to key");
+        }
+    }
+
+    private static Map<ItemChannel, Double> itemChannels(Map<String, Double> values) {
+        return values.entrySet().stream().collect(Collectors.toMap(e -> {
+            try {
+                return ItemChannel.valueOf(e.getKey().toUpperCase(Locale.ROOT));
+            } catch (IllegalArgumentException wrong) {
+                throw new Refused("An item has no \"" + e.getKey() + "\" to key");
+            }
+        }, Map.Entry::getValue));
+    }
+}

@@ -1,0 +1,106 @@
+package freshsplice.server.steps;
+
+import java.sql.PreparedStatement;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+
+/** Writes down what a step did, and does it backwards and again. Plain SQL in the step's own transaction. */
+@Component
+class StepJournal {
+    private static final int BATCH = 500;
+    /** Tables that steps may touch: names are put into SQL, so only these ever are. */
+    private static final Set<String> TABLES = Set.of("project", "scene", "item", "item_key", "camera", "camera_key",
+            "shot", "media", "board", "cut", "master", "section", "sound");
+
+    private final JdbcTemplate jdbc;
+
+    StepJournal(JdbcTemplate jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    void write(long stepId, List<ChangedRow> rows) {
+        List<Object[]> rowValues = new ArrayList<>();
+        List<Object[]> columnValues = new ArrayList<>();
+        for (int i = 0; i < rows.size(); i++) {
+            ChangedRow row = rows.get(i);
+            long id = nextId();
+            rowValues.add(new Object[] {id, stepId, i, row.table(), row.id(), row.added() ? "ADD" : "CHANGE"});
+            for (Map.Entry<String, ChangedRow.Value> value : row.values().entrySet()) {
+                columnValues.add(new Object[] {nextId(), id, value.getKey(), value.getValue().before(),
+                    value.getValue().after()});
+            }
+        }
+        batch("insert into step_row (id, step_id, place, table_name, row_id, kind) values (?, ?, ?, ?, ?, ?)",
+                rowValues);
+        batch("insert into step_value (id, step_row_id, column_name, old_value, new_value) values (?, ?, ?, ?, ?)",
+                columnValues);
+    }
+
+    private long block = -1;
+    private int taken = 100;
+
+    /** Ids by the hundred, as the sequence gives them. */
+    private synchronized long nextId() {
+        if (taken == 100) {
+            block = jdbc.queryForObject("select nextval(ids)", Long.class);
+            taken = 0;
+        }
+        // the number drawn is the last of its hundred, as Hibernate's pooled counting has it
+        return block - 99 + taken++;
+    }
+
+    private void batch(String sql, List<Object[]> values) {
+        for (int i = 0; i < values.size(); i += BATCH) {
+            List<Object[]> part = values.subList(i, Math.min(values.size(), i + BATCH));
+            jdbc.batchUpdate(sql, part);
+        }
+    }
+
+    private record Noted(long id, String table, long rowId, boolean added) {
+    }
+
+    private record NotedValue(long rowId, String column, String value) {
+    }
+
+    /** Takes a step back, last row first, or does it again, first row first. */
+    void turn(long stepId, boolean back) {
+        List<Noted> rows = jdbc.query("select id, table_name, row_id, kind from step_row where step_id = ? order by "
+                        + "place" + (back ? " desc" : ""),
+                (r, n) -> new Noted(r.getLong(1), r.getString(2), r.getLong(3), r.getString(4).equals("ADD")), stepId);
+        Map<Long, List<NotedValue>> values = jdbc.query("select v.step_row_id, v.column_name, "
+                                + (back ? "v.old_value" : "v.new_value") + " from step_value v join step_row r on r.id = "
+                                + "v.step_row_id where r.step_id = ?",
+                        (r, n) -> new NotedValue(r.getLong(1), r.getString(2), r.getString(3)), stepId)
+                .stream().collect(java.util.stream.Collectors.groupingBy(NotedValue::rowId));
+        for (Noted row : rows) {
+            if (row.added()) {
+                set(row.table(), row.rowId(), List.of(new NotedValue(0, "alive", back ? null : "1")));
+            } else {
+                set(row.table(), row.rowId(), values.getOrDefault(row.id(), List.of()));
+            }
+        }
+    }
+
+    private void set(String table, long id, List<NotedValue> values) {
+        if (values.isEmpty()) {
+            return;
+        }
+        if (!TABLES.contains(table) || values.stream().anyMatch(v -> !v.column().matches("[a-z0-9_]+"))) {
+            throw new IllegalStateException("A step names " + table + ", which steps do not touch");
+        }
+        String columns = String.join(", ", values.stream().map(v -> v.column() + " = ?").toList());
+        jdbc.update(connection -> {
+            PreparedStatement update = connection.prepareStatement("update " + table + " set " + columns
+                    + " where id = ?");
+            for (int i = 0; i < values.size(); i++) {
+                update.setString(i + 1, values.get(i).value());
+            }
+            update.setLong(values.size() + 1, id);
+            return update;
+        });
+    }
+}

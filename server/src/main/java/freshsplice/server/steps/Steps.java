@@ -1,0 +1,142 @@
+package freshsplice.server.steps;
+
+import freshsplice.server.live.LiveUpdates;
+import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.StepRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.NotThere;
+import freshsplice.server.web.Refused;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Makes, undoes and redoes steps. A project's steps are made one after another: each holds the project's row until
+ * it is written, so an undo never meets half an edit.
+ */
+@Service
+public class Steps {
+    private final Store store;
+    private final StepListener listener;
+    private final StepJournal journal;
+    private final TransactionTemplate transactions;
+    private final LiveUpdates live;
+
+    Steps(Store store, StepListener listener, StepJournal journal, TransactionTemplate transactions,
+          LiveUpdates live) {
+        this.store = store;
+        this.listener = listener;
+        this.journal = journal;
+        this.transactions = transactions;
+        this.live = live;
+    }
+
+    /**
+     * Does an edit as one transaction and one step. An edit that changes nothing leaves no step.
+     *
+     * @param name what it does, in words that can stand after "Undo"
+     * @return what the edit gives back
+     */
+    public <T> T make(long projectId, String name, String who, Supplier<T> edit) {
+        EntityManager entities = store.entities();
+        long[] seq = {-1};
+        T result = transactions.execute(status -> {
+            ProjectRow project = locked(projectId);
+            listener.begin();
+            List<ChangedRow> rows;
+            T made;
+            try {
+                made = edit.get();
+                entities.flush();
+            } finally {
+                rows = listener.end();
+            }
+            if (!rows.isEmpty()) {
+                project.seq++;
+                seq[0] = project.seq;
+                entities.createQuery("update StepRow s set s.state = :passed where s.projectId = :project "
+                                + "and s.state = :undone").setParameter("passed", StepRow.State.PASSED)
+                        .setParameter("project", projectId).setParameter("undone", StepRow.State.UNDONE)
+                        .executeUpdate();
+                StepRow step = step(projectId, project.seq, name, who);
+                store.add(step);
+                entities.flush();
+                journal.write(step.id, rows);
+            }
+            return made;
+        });
+        if (seq[0] >= 0) {
+            live.tell(projectId, new LiveUpdates.Update("edit", seq[0], name, who));
+        }
+        return result;
+    }
+
+    private static StepRow step(long projectId, long seq, String name, String who) {
+        StepRow step = new StepRow();
+        step.projectId = projectId;
+        step.seq = seq;
+        step.name = name.substring(0, Math.min(300, name.length()));
+        step.who = who;
+        step.madeAt = Instant.now();
+        step.state = StepRow.State.DONE;
+        return step;
+    }
+
+    /** The step that an undo would take back. */
+    public Optional<StepRow> undoable(long projectId) {
+        return nearest(projectId, StepRow.State.DONE, "desc");
+    }
+
+    /** The step that a redo would bring again. */
+    public Optional<StepRow> redoable(long projectId) {
+        return nearest(projectId, StepRow.State.UNDONE, "asc");
+    }
+
+    /** @throws Refused if there is nothing to undo */
+    public String undo(long projectId, String who) {
+        return turn(projectId, who, true);
+    }
+
+    /** @throws Refused if there is nothing to redo */
+    public String redo(long projectId, String who) {
+        return turn(projectId, who, false);
+    }
+
+    private String turn(long projectId, String who, boolean back) {
+        long[] seq = {0};
+        String name = transactions.execute(status -> {
+            ProjectRow project = locked(projectId);
+            StepRow step = (back ? undoable(projectId) : redoable(projectId)).orElseThrow(
+                    () -> new Refused(back ? "There is nothing to undo" : "There is nothing to redo"));
+            step.state = back ? StepRow.State.UNDONE : StepRow.State.DONE;
+            project.seq++;
+            seq[0] = project.seq;
+            store.entities().flush();
+            journal.turn(step.id, back);
+            store.entities().clear();
+            return step.name;
+        });
+        live.tell(projectId, new LiveUpdates.Update("edit", seq[0], (back ? "Undo: " : "Redo: ") + name, who));
+        return name;
+    }
+
+    private ProjectRow locked(long projectId) {
+        ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
+        if (project == null || project.alive == null) {
+            throw new NotThere("There is no such project");
+        }
+        store.entities().refresh(project);
+        return project;
+    }
+
+    private Optional<StepRow> nearest(long projectId, StepRow.State state, String order) {
+        return store.entities().createQuery("select s from StepRow s where s.projectId = :project and s.state = :state "
+                        + "order by s.seq " + order, StepRow.class).setParameter("project", projectId)
+                .setParameter("state", state).setMaxResults(1).getResultStream().findFirst();
+    }
+}

@@ -1,0 +1,10 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.MappedSuperclass;
+
+/** A row that an edit can take away and an undo bring back: it stays in its table, alive or not. */
+@MappedSuperclass
+public abstract class AliveRow extends Row {
+    /** True, or null for what was taken away, so that unique keys count living rows only. */
+    public Boolean alive = true;
+}

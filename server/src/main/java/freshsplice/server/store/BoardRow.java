@@ -1,0 +1,13 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** The reference picture of a shot; without media it is a named slate. */
+@Entity
+@Table(name = "board")
+public class BoardRow extends AliveRow {
+    public long shotId;
+    public String sourceName;
+    public Long mediaId;
+}

@@ -1,0 +1,32 @@
+package freshsplice.server.store;
+
+import freshsplice.core.cut.Event;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
+
+/** An event of a cut. */
+@Entity
+@Table(name = "cut_event")
+public class CutEventRow extends Row {
+    public long laneId;
+    public int place;
+    public String number;
+    @Enumerated(EnumType.STRING)
+    public Event.Kind kind;
+    public String name;
+    public boolean enabled;
+    public long recIn;
+    public long recOut;
+    public String sourceName;
+    public String sourceReel;
+    public String sourceFile;
+    public FrameRate sourceRate;
+    public Long sourceStart;
+    public Long sourceLength;
+    public Rational sourceFrom;
+    public Rational sourceTo;
+}

@@ -1,0 +1,19 @@
+package freshsplice.server.store;
+
+import freshsplice.core.cut.Lane;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
+
+/** A lane of a cut. */
+@Entity
+@Table(name = "cut_lane")
+public class CutLaneRow extends Row {
+    public long cutId;
+    public int place;
+    @Enumerated(EnumType.STRING)
+    public Lane.Kind kind;
+    public String name;
+    public boolean enabled;
+}

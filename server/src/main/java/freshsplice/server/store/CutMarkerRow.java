@@ -1,0 +1,16 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** A marker of a cut. */
+@Entity
+@Table(name = "cut_marker")
+public class CutMarkerRow extends Row {
+    public long cutId;
+    public long recIn;
+    public long recOut;
+    public String name;
+    public String comment;
+    public String colour;
+}

@@ -1,0 +1,32 @@
+package freshsplice.server.store;
+
+import freshsplice.core.time.FrameRate;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
+import java.time.Instant;
+
+/** A version of an edit as it came. */
+@Entity
+@Table(name = "cut")
+public class CutRow extends Row {
+    public long projectId;
+    public int version;
+    public String name;
+    public String fileName;
+    public String stored;
+    public String sha256;
+    public FrameRate rate;
+    /** Why the rate was guessed; null where somebody gave it. */
+    public String rateReason;
+    public boolean dropFrame;
+    public long recIn;
+    public long recOut;
+    @Enumerated(EnumType.STRING)
+    public State state;
+    public Instant receivedAt;
+    
+    /** How far it has come. */
+    public enum State { LOOKED_AT, RECEIVED }
+}

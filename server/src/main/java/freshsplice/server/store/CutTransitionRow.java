@@ -1,0 +1,20 @@
+package freshsplice.server.store;
+
+import freshsplice.core.cut.Transition;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
+
+/** A transition of a cut. */
+@Entity
+@Table(name = "cut_transition")
+public class CutTransitionRow extends Row {
+    public long laneId;
+    @Enumerated(EnumType.STRING)
+    public Transition.Kind kind;
+    public long recIn;
+    public long recOut;
+    public long cutAt;
+    public String wipe;
+}

@@ -1,0 +1,15 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** An assembled sequence and the cut it is held against. */
+@Entity
+@Table(name = "master")
+public class MasterRow extends AliveRow {
+    public long projectId;
+    public long sceneId;
+    public String name;
+    public long recStart;
+    public long cutId;
+}

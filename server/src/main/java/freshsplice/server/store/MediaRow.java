@@ -1,0 +1,31 @@
+package freshsplice.server.store;
+
+import freshsplice.core.time.FrameRate;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
+
+/** A picture, movie or sound that was given. */
+@Entity
+@Table(name = "media")
+public class MediaRow extends AliveRow {
+    public long projectId;
+    public String name;
+    @Enumerated(EnumType.STRING)
+    public Kind kind;
+    /** File name below the media folder. */
+    public String stored;
+    public long bytes;
+    public String sha256;
+    public int width;
+    public int height;
+    public FrameRate rate;
+    public long frames;
+    public double seconds;
+    /** Frames from 00:00:00:00 to its first, by the timecode in the file; 0 where it has none. */
+    public long startFrame;
+    
+    /** What a file holds. */
+    public enum Kind { PICTURE, MOVIE, SOUND }
+}

@@ -1,0 +1,25 @@
+package freshsplice.server.store;
+
+import freshsplice.core.time.FrameRate;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** A production and its rules. */
+@Entity
+@Table(name = "project")
+public class ProjectRow extends AliveRow {
+    public String name;
+    public FrameRate rate;
+    public boolean dropFrame;
+    public String prefix;
+    public int numberStep;
+    public int digits;
+    public int firstFrame;
+    public int handles;
+    public int pictureWidth;
+    public int pictureHeight;
+    public double backWidth;
+    public double backHeight;
+    /** Number of the last step, undo or redo: open windows know by it what they have missed. */
+    public long seq;
+}

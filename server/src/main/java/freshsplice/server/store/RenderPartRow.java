@@ -1,0 +1,13 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** A part of what a render was made from. */
+@Entity
+@Table(name = "render_part")
+public class RenderPartRow extends Row {
+    public long renderId;
+    public String part;
+    public String digest;
+}

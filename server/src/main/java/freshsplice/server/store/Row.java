@@ -1,0 +1,16 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.MappedSuperclass;
+import jakarta.persistence.SequenceGenerator;
+
+/** A row of any table. Ids come from one number line, so an id names a row wherever it is. */
+@MappedSuperclass
+public abstract class Row {
+    @Id
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "ids")
+    @SequenceGenerator(name = "ids", sequenceName = "ids", allocationSize = 100)
+    public Long id;
+}

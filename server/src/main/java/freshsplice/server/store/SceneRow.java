@@ -1,0 +1,13 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** A set with one action clock. */
+@Entity
+@Table(name = "scene")
+public class SceneRow extends AliveRow {
+    public long projectId;
+    public String code;
+    public String name;
+}

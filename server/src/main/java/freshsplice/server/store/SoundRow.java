@@ -1,0 +1,19 @@
+package freshsplice.server.store;
+
+import freshsplice.core.time.Rational;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** A piece of sound of a master. */
+@Entity
+@Table(name = "sound")
+public class SoundRow extends AliveRow {
+    public long masterId;
+    public String lane;
+    public String name;
+    public Long mediaId;
+    public long recIn;
+    public long recOut;
+    /** Exact seconds into the file at its first frame. */
+    public Rational fromSeconds;
+}

@@ -1,0 +1,89 @@
+package freshsplice.server.web;
+
+import freshsplice.exchange.UnreadableFile;
+import freshsplice.render.CannotDraw;
+import java.io.IOException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.TransactionException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
+
+/** Errors as sentences. */
+@RestControllerAdvice
+public class Errors {
+    /** @param message what, where and what to do next */
+    public record Said(String message) {
+    }
+
+    private static final Logger LOG = LoggerFactory.getLogger(Errors.class);
+
+    @ExceptionHandler({NotThere.class, NoResourceFoundException.class})
+    ResponseEntity<Said> notThere(Exception e) {
+        return say(HttpStatus.NOT_FOUND, e instanceof NotThere ? e.getMessage() : "There is nothing at this address");
+    }
+
+    @ExceptionHandler({Refused.class, IllegalArgumentException.class, UnreadableFile.class, ArithmeticException.class})
+    ResponseEntity<Said> refused(RuntimeException e) {
+        return say(HttpStatus.UNPROCESSABLE_ENTITY, e.getMessage());
+    }
+
+    @ExceptionHandler({HttpMessageNotReadableException.class, MethodArgumentTypeMismatchException.class,
+        MissingServletRequestParameterException.class})
+    ResponseEntity<Said> malformed(Exception e) {
+        return say(HttpStatus.BAD_REQUEST, "The request is not in the form that is described: " + firstLine(e));
+    }
+
+    @ExceptionHandler(MaxUploadSizeExceededException.class)
+    ResponseEntity<Said> tooLarge(Exception e) {
+        return say(HttpStatus.CONTENT_TOO_LARGE, "That is more than can be taken at once (2 GB): give it in parts");
+    }
+
+    @ExceptionHandler(CannotDraw.class)
+    ResponseEntity<Said> cannotDraw(CannotDraw e) {
+        return say(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage());
+    }
+
+    @ExceptionHandler({DataAccessException.class, TransactionException.class})
+    ResponseEntity<Said> database(Exception e) {
+        LOG.error("The database did not take it", e);
+        return say(HttpStatus.SERVICE_UNAVAILABLE, "The database did not take it, so nothing was changed: try again, "
+                + "and start the application anew if it stays so");
+    }
+
+    @ExceptionHandler(AsyncRequestNotUsableException.class)
+    void gone() {
+        // the window was closed while it was being answered
+    }
+
+    @ExceptionHandler(IOException.class)
+    ResponseEntity<Said> io(IOException e) {
+        boolean full = String.valueOf(e.getMessage()).contains("No space left");
+        return say(full ? HttpStatus.INSUFFICIENT_STORAGE : HttpStatus.UNPROCESSABLE_ENTITY,
+                full ? "The disk is full: free some space, then try again. Nothing was changed" : e.getMessage());
+    }
+
+    @ExceptionHandler(Exception.class)
+    ResponseEntity<Said> other(Exception e) {
+        LOG.error("Not foreseen", e);
+        return say(HttpStatus.INTERNAL_SERVER_ERROR, "That failed in a way that was not foreseen; nothing was changed. "
+                + "The server's log has the details");
+    }
+
+    private static ResponseEntity<Said> say(HttpStatus status, String message) {
+        return ResponseEntity.status(status).body(new Said(message == null ? "It failed" : message));
+    }
+
+    private static String firstLine(Exception e) {
+        return String.valueOf(e.getMessage()).lines().findFirst().orElse("");
+    }
+}

@@ -1,0 +1,10 @@
+package freshsplice.server.web;
+
+/** What was asked for cannot be done: the message says why and what to do, in a sentence for people. */
+public class Refused extends RuntimeException {
+    private static final long serialVersionUID = 1L;
+
+    public Refused(String message) {
+        super(message);
+    }
+}
