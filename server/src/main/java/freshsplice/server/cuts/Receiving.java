@@ -14,11 +14,14 @@ import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
+import freshsplice.core.stage.Shape;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.media.MediaStore;
+import freshsplice.server.stages.StageEdits;
 import freshsplice.server.store.BoardRow;
 import freshsplice.server.store.CameraRow;
 import freshsplice.server.store.CutRow;
+import freshsplice.server.store.ItemRow;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.MediaRow;
 import freshsplice.server.store.ProjectRow;
@@ -45,11 +48,13 @@ class Receiving {
     private final Store store;
     private final MediaStore media;
     private final MasterStore masters;
+    private final StageEdits stage;
 
-    Receiving(Store store, MediaStore media, MasterStore masters) {
+    Receiving(Store store, MediaStore media, MasterStore masters, StageEdits stage) {
         this.store = store;
         this.media = media;
         this.masters = masters;
+        this.stage = stage;
     }
 
     void receive(ProjectRow project, CutRow row, Cut cut, FirstMaster.Made made, ConformPlan plan) {
@@ -97,7 +102,25 @@ class Receiving {
         scene.projectId = project.id;
         scene.code = "1";
         scene.name = name.length() > 200 ? name.substring(0, 200) : name;
-        return store.add(scene);
+        store.add(scene);
+        addThing(scene.id, "ground", Shape.BLOCK, "#7f8076", 60, 0.2, 60, 0, -0.2, 0);
+        addThing(scene.id, "person", Shape.PERSON, "#7a4b45", 1, 1, 1, 0, 0, 0);
+        addThing(scene.id, "block", Shape.BLOCK, "#8f8678", 2, 1, 2, 3, 0, -4);
+        return scene;
+    }
+
+    /** A set to begin with, so that a new scene is not empty before its own is built. */
+    private void addThing(long sceneId, String name, Shape shape, String colour, double w, double h, double d,
+                          double x, double y, double z) {
+        ItemRow row = new ItemRow();
+        row.sceneId = sceneId;
+        row.name = name;
+        row.shape = shape;
+        row.colour = colour;
+        row.width = w;
+        row.height = h;
+        row.depth = d;
+        stage.addItem(row, x, y, z, 0);
     }
 
     /** A shot with a camera and a board of its own. */

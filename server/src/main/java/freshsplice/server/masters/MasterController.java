@@ -1,18 +1,12 @@
 package freshsplice.server.masters;
 
-import freshsplice.core.master.CutRanges;
-import freshsplice.core.master.Master;
-import freshsplice.core.master.SeamEdits;
 import freshsplice.core.time.Timecode;
 import freshsplice.core.time.TypedPosition;
-import freshsplice.server.steps.Steps;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
-import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Who;
 import jakarta.servlet.http.HttpServletRequest;
-import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.springframework.http.MediaType;
@@ -42,15 +36,13 @@ class MasterController {
     private static final int MOST_LABELS = 20_000;
 
     private final Store store;
-    private final MasterStore masters;
     private final SequenceService sequences;
-    private final Steps steps;
+    private final SeamMoves seams;
 
-    MasterController(Store store, MasterStore masters, SequenceService sequences, Steps steps) {
+    MasterController(Store store, SequenceService sequences, SeamMoves seams) {
         this.store = store;
-        this.masters = masters;
         this.sequences = sequences;
-        this.steps = steps;
+        this.seams = seams;
     }
 
     @GetMapping
@@ -78,25 +70,6 @@ class MasterController {
     @PostMapping("/seam")
     void moveSeam(@PathVariable long id, @RequestBody MoveSeam move, HttpServletRequest request) {
         MasterRow row = store.get(MasterRow.class, id);
-        String name = "Move seam by " + (move.frames() > 0 ? "+" : "−") + Math.abs(move.frames())
-                + (Math.abs(move.frames()) == 1 ? " frame" : " frames");
-        steps.make(row.projectId, name, Who.of(request), () -> {
-            MasterRow current = store.get(MasterRow.class, id);
-            Master before = masters.read(current);
-            Master after = SeamEdits.move(before, move.at(), move.frames());
-            masters.write(current, before, after);
-            widenShots(current.projectId, after);
-            return null;
-        });
-    }
-
-    /** A shot's cut range spans what its sections show. */
-    private void widenShots(long projectId, Master after) {
-        Map<Long, ShotRow> rows = masters.shotRows(projectId);
-        CutRanges.of(after.main().sections()).forEach((id, range) -> {
-            ShotRow row = rows.get(id);
-            row.cutIn = range.in();
-            row.cutOut = range.out();
-        });
+        seams.move(row.projectId, id, move.at(), move.frames(), Who.of(request));
     }
 }

@@ -1,0 +1,221 @@
+package freshsplice.server.demo;
+
+import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.camera.FilmBack;
+import freshsplice.core.conform.ShotNumbering;
+import freshsplice.core.motion.Easing;
+import freshsplice.core.stage.ItemChannel;
+import freshsplice.core.time.FrameRate;
+import freshsplice.demo.LowWater;
+import freshsplice.server.cuts.Intake;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.media.MediaStore;
+import freshsplice.server.renders.RenderQueue;
+import freshsplice.server.renders.RenderRequests;
+import freshsplice.server.stages.StageEdits;
+import freshsplice.server.steps.Steps;
+import freshsplice.server.store.ItemRow;
+import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.RenderRow;
+import freshsplice.server.store.SceneRow;
+import freshsplice.server.store.ShotRow;
+import freshsplice.server.store.Store;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
+import org.springframework.core.io.Resource;
+import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** "Low Water", as a team would have it after two weeks: received, partly staged, partly rendered, a newer cut waiting. */
+@Component
+class DemoProject {
+    private static final Logger LOG = LoggerFactory.getLogger(DemoProject.class);
+    private static final String NAME = "Low Water";
+    private static final String LAYOUT = "Layout";
+
+    private final Store store;
+    private final MediaStore media;
+    private final Intake intake;
+    private final MasterStore masters;
+    private final StageEdits stage;
+    private final Steps steps;
+    private final RenderRequests requests;
+    private final RenderQueue queue;
+    private final DemoEdits edits;
+    private final TransactionTemplate transactions;
+    private final boolean wanted;
+
+    DemoProject(Store store, MediaStore media, Intake intake, MasterStore masters, StageEdits stage, Steps steps,
+                RenderRequests requests, RenderQueue queue, DemoEdits edits, TransactionTemplate transactions,
+                @Value("${fresh-splice.demo:false}") boolean wanted) {
+        this.store = store;
+        this.media = media;
+        this.intake = intake;
+        this.masters = masters;
+        this.stage = stage;
+        this.steps = steps;
+        this.requests = requests;
+        this.queue = queue;
+        this.edits = edits;
+        this.transactions = transactions;
+        this.wanted = wanted;
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    @Order(100)
+    void makeWhereMissing() throws IOException {
+        boolean there = store.where(ProjectRow.class, "name", NAME).stream().findAny().isPresent();
+        if (!wanted || there) {
+            return;
+        }
+        long projectId = project();
+        for (Resource file : resources("boards/*.png", "sound/*.ogg")) {
+            media.add(projectId, keep(file));
+        }
+        long cutId = look(projectId, 1);
+        intake.receive(cutId, "Edit room");
+        buildSet(projectId);
+        stageCameras(projectId);
+        Thread rest = new Thread(() -> renderAndGoOn(projectId), "demo");
+        rest.setDaemon(true);
+        rest.start();
+    }
+
+    private long project() {
+        return transactions.execute(status -> {
+            ProjectRow row = new ProjectRow();
+            row.name = NAME;
+            row.rate = FrameRate.FPS_24;
+            row.prefix = ShotNumbering.DEFAULT.prefix();
+            row.numberStep = ShotNumbering.DEFAULT.step();
+            row.digits = ShotNumbering.DEFAULT.digits();
+            row.firstFrame = ShotNumbering.DEFAULT.firstFrame();
+            row.handles = 8;
+            row.pictureWidth = 1280;
+            row.pictureHeight = 720;
+            row.backWidth = FilmBack.SUPER_35.widthMm();
+            row.backHeight = FilmBack.SUPER_35.heightMm();
+            store.add(row);
+            SceneRow scene = new SceneRow();
+            scene.projectId = row.id;
+            scene.code = "12";
+            scene.name = LowWater.SCENE;
+            store.add(scene);
+            return row.id;
+        });
+    }
+
+    private long look(long projectId, int version) throws IOException {
+        Resource list = resources("cuts/*_0" + version + ".edl").get(0);
+        return intake.look(projectId, keep(list), FrameRate.FPS_24).id;
+    }
+
+    private MediaStore.Kept keep(Resource file) throws IOException {
+        try (InputStream in = file.getInputStream()) {
+            return media.keep(file.getFilename(), in);
+        }
+    }
+
+    private static List<Resource> resources(String... patterns) throws IOException {
+        List<Resource> found = new ArrayList<>();
+        for (String pattern : patterns) {
+            found.addAll(List.of(new PathMatchingResourcePatternResolver().getResources("classpath:demo/" + pattern)));
+        }
+        return found;
+    }
+
+    private void buildSet(long projectId) {
+        steps.make(projectId, "Build the set", LAYOUT, () -> {
+            SceneRow scene = store.where(SceneRow.class, "projectId", projectId).get(0);
+            int place = 0;
+            for (LowWater.Thing thing : LowWater.set()) {
+                ItemRow row = new ItemRow();
+                row.sceneId = scene.id;
+                row.place = place++;
+                row.name = thing.name();
+                row.shape = thing.shape();
+                row.colour = thing.colour();
+                row.width = thing.width();
+                row.height = thing.height();
+                row.depth = thing.depth();
+                store.add(row);
+                for (double[] key : thing.keys()) {
+                    stage.keyItem(row.id, (long) key[0], Map.of(ItemChannel.X, key[1], ItemChannel.Y, key[2],
+                            ItemChannel.Z, key[3], ItemChannel.TURN, key[4]), Easing.STRAIGHT);
+                }
+                for (long[] key : thing.shown()) {
+                    stage.keyItem(row.id, key[0], Map.of(ItemChannel.SHOWN, (double) key[1]), Easing.STEPPED);
+                }
+            }
+            return null;
+        });
+    }
+
+    private List<ShotRow> shots(long projectId) {
+        return masters.shotRows(projectId).values().stream().sorted(Comparator.comparing(s -> s.code)).toList();
+    }
+
+    private void stageCameras(long projectId) {
+        List<ShotRow> rows = shots(projectId);
+        for (int i = 0; i < rows.size(); i++) {
+            LowWater.Shot shot = LowWater.shots().get(i);
+            ShotRow row = rows.get(i);
+            if (shot.move() != null) {
+                steps.make(projectId, "Stage " + row.code, LAYOUT, () -> {
+                    double[] m = shot.move();
+                    stage.keyCamera(row.cameraId, row.cutIn, pose(shot.from(), shot.aim(), shot.lens()), Easing.EASED);
+                    stage.keyCamera(row.cameraId, row.cutOut - 1, pose(new double[] {m[0], m[1], m[2]},
+                            new double[] {m[3], m[4], m[5]}, m[6]), Easing.EASED);
+                    return null;
+                });
+            }
+        }
+    }
+
+    static Map<CameraChannel, Double> pose(double[] from, double[] aim, double lens) {
+        double[] turned = LowWater.look(from, aim);
+        double dx = aim[0] - from[0];
+        double dy = aim[1] - from[1];
+        double dz = aim[2] - from[2];
+        return new EnumMap<>(Map.of(CameraChannel.X, from[0], CameraChannel.Y, from[1], CameraChannel.Z, from[2],
+                CameraChannel.PAN, turned[0], CameraChannel.TILT, turned[1], CameraChannel.LENS, lens,
+                CameraChannel.FOCUS, Math.sqrt(dx * dx + dy * dy + dz * dz)));
+    }
+
+    /** Renders what is staged, then goes on working, so that some of it is stale and some seams are bent. */
+    private void renderAndGoOn(long projectId) {
+        try {
+            List<ShotRow> rows = shots(projectId);
+            List<Long> staged = new ArrayList<>();
+            for (int i = 0; i < rows.size(); i++) {
+                if (LowWater.shots().get(i).move() != null) {
+                    staged.add(rows.get(i).id);
+                }
+            }
+            List<Long> renders = requests.ask(projectId, staged, false, 640, 360, true, LAYOUT);
+            queue.ring();
+            while (renders.stream().map(id -> store.get(RenderRow.class, id).state).anyMatch(
+                    s -> s == RenderRow.State.WAITING || s == RenderRow.State.DRAWING)) {
+                Thread.sleep(500);
+            }
+            edits.goOn(projectId, rows);
+            intake.receive(look(projectId, 2), "Edit room");
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        } catch (IOException | RuntimeException e) {
+            LOG.warn("The demo's project is not complete: {}", e.getMessage());
+        }
+    }
+}
