@@ -31,6 +31,7 @@ import freshsplice.server.store.SoundRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import freshsplice.server.web.Who;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -62,7 +63,7 @@ class CutController {
      * @param found   boards and sounds that were missing and are there now
      * @param refused a sentence for each file that could not be taken
      */
-    record Arrived(Long cutId, List<String> media, int found, List<String> refused) {
+    record Arrived(@Schema(nullable = true) Long cutId, List<String> media, int found, List<String> refused) {
     }
 
     record Apart(long seam, boolean apart) {

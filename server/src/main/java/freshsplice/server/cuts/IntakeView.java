@@ -1,5 +1,6 @@
 package freshsplice.server.cuts;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 
 /**
@@ -13,7 +14,7 @@ import java.util.List;
  * @param first      whether it is the project's first, from which shots are made
  * @param sameAs     version of a cut with the same bytes that came before; 0 where there is none
  */
-public record IntakeView(long id, int version, String name, String fileName, String rate, String rateReason,
+public record IntakeView(long id, int version, String name, String fileName, String rate, @Schema(nullable = true) String rateReason,
                          List<String> rates, boolean dropFrame, long start, long end, String startTimecode,
                          String endTimecode, boolean received, boolean first, int sameAs, List<Lane> lanes,
                          List<Shot> shots, List<Gap> gaps, List<Missing> missing, List<Note> remarks,
@@ -23,7 +24,7 @@ public record IntakeView(long id, int version, String name, String fileName, Str
     }
 
     /** @param mediaId the picture or sound found for it; null where it is missing */
-    public record Event(long in, long out, String name, Long mediaId) {
+    public record Event(long in, long out, String name, @Schema(nullable = true) Long mediaId) {
     }
 
     /**
@@ -36,8 +37,8 @@ public record IntakeView(long id, int version, String name, String fileName, Str
      * @param found    how its board was found, in words; null where it is missing
      */
     public record Shot(String code, long in, long out, long firstFrame, long lastFrame, String camera, String source,
-                       int parts, String joined, List<Long> seams, boolean canJoin, Long mediaId, String boardName,
-                       String found) {
+                       int parts, @Schema(nullable = true) String joined, List<Long> seams, boolean canJoin, @Schema(nullable = true) Long mediaId, String boardName,
+                       @Schema(nullable = true) String found) {
     }
 
     public record Gap(long in, long out, String timecode) {
@@ -51,6 +52,6 @@ public record IntakeView(long id, int version, String name, String fileName, Str
     }
 
     /** A sound file laid under the picture. */
-    public record Sound(String lane, String name, Long mediaId, long in, long out) {
+    public record Sound(String lane, String name, @Schema(nullable = true) Long mediaId, long in, long out) {
     }
 }

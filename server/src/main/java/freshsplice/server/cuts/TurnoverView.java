@@ -2,6 +2,7 @@ package freshsplice.server.cuts;
 
 import freshsplice.core.changes.ChangeKind;
 import freshsplice.core.changes.Needs;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 
 /**
@@ -15,7 +16,7 @@ public record TurnoverView(long cutId, int version, String name, boolean applied
                            long theirsLength, List<Piece> ours, List<Piece> theirs, List<Change> changes,
                            List<String> nowStale) {
     /** @param mediaId picture of the cut; null for a slate or for our pieces */
-    public record Piece(long in, long out, String name, Long mediaId) {
+    public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId) {
     }
 
     /**
@@ -27,7 +28,7 @@ public record TurnoverView(long cutId, int version, String name, boolean applied
      * @param pushed  only pushed along by another change: follows it by itself
      * @param missing frames that the newer cut shows and no camera work covers
      */
-    public record Change(int index, ChangeKind kind, int ours, int theirs, Long shotId, String code, String name,
+    public record Change(int index, ChangeKind kind, int ours, int theirs, @Schema(nullable = true) Long shotId, String code, String name,
                          String words, long head, long tail, long slip, long shift, Needs needs, String asks,
                          boolean pushed, int because, long missing, long covered, long coveredOut) {
     }

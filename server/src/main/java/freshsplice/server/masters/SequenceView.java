@@ -1,5 +1,6 @@
 package freshsplice.server.masters;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 
 /**
@@ -26,7 +27,7 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
      * @param mediaId     its picture; null for a slate
      * @param mediaFrames frame of the movie at each of its record frames; empty for a still
      */
-    public record Piece(long in, long out, String name, Long mediaId, List<Long> mediaFrames) {
+    public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId, List<Long> mediaFrames) {
     }
 
     /**
@@ -46,10 +47,10 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
     public record Section(long id, long shotId, String code, long in, long out, long seenIn, long seenOut,
                           long shotFirst, long shotLast, String seenFrom, List<Double> headWeights,
                           String speed, boolean staged, String camera, double lens,
-                          double stop, double focus, String boardName, Long mediaId, int handles) {
+                          double stop, double focus, String boardName, @Schema(nullable = true) Long mediaId, int handles) {
     }
 
-    public record Seam(int left, int right, long at, Long cut, Long render, long cutBend, long renderBend) {
+    public record Seam(int left, int right, long at, @Schema(nullable = true) Long cut, @Schema(nullable = true) Long render, long cutBend, long renderBend) {
     }
 
     /**
@@ -59,7 +60,7 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
     public record Render(int section, long renderId, String name, int version, long in, long out, List<String> stale) {
     }
 
-    public record Sound(String lane, String name, Long mediaId, long in, long out, double fromSeconds) {
+    public record Sound(String lane, String name, @Schema(nullable = true) Long mediaId, long in, long out, double fromSeconds) {
     }
 
     public record Counts(int shots, int bentSeams, int staleRenders, int staged, int rendered, int missingBoards,

@@ -15,6 +15,7 @@ import freshsplice.server.store.StepRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import freshsplice.server.web.Who;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Instant;
 import java.util.List;
@@ -50,8 +51,8 @@ class ProjectController {
      * @param againstCutId the cut that the master is held against
      * @param undo     the step that an undo would take back; null where there is none
      */
-    record View(long id, String name, long seq, Long masterId, Long sceneId, String scene, Long againstCutId,
-                int pictureWidth, int pictureHeight, List<Cut> cuts, Step undo, Step redo) {
+    record View(long id, String name, long seq, @Schema(nullable = true) Long masterId, @Schema(nullable = true) Long sceneId, String scene, @Schema(nullable = true) Long againstCutId,
+                int pictureWidth, int pictureHeight, List<Cut> cuts, @Schema(nullable = true) Step undo, @Schema(nullable = true) Step redo) {
     }
 
     private final Store store;

@@ -8,6 +8,7 @@ import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.NotThere;
 import freshsplice.server.web.Who;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -41,9 +42,9 @@ class RenderController {
      * @param fromFrame       shot frame, or record frame of a master, at its first frame
      * @param stale           what changed since, in words; only for the newest of a shot
      */
-    record View(long id, Long shotId, String name, int version, RenderRow.State state, int width, int height,
+    record View(long id, @Schema(nullable = true) Long shotId, String name, int version, RenderRow.State state, int width, int height,
                 boolean burnIn, long fromFrame, long frames, long framesDone, double framesPerSecond,
-                double secondsLeft, long bytes, String error, String who, Instant requestedAt, List<String> stale) {
+                double secondsLeft, long bytes, @Schema(nullable = true) String error, String who, Instant requestedAt, List<String> stale) {
     }
 
     private final Store store;

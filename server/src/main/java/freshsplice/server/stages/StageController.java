@@ -24,6 +24,7 @@ import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import freshsplice.server.web.Who;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.EnumMap;
 import java.util.List;
@@ -46,7 +47,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class StageController {
     /** Keys at one frame. @param values by channel name, lower case */
-    record SetKeys(long frame, Map<String, Double> values, Easing easing) {
+    record SetKeys(long frame, Map<String, Double> values, @Schema(nullable = true) Easing easing) {
     }
 
     record RemoveKeys(long frame, List<String> channels) {
@@ -57,7 +58,7 @@ class StageController {
     }
 
     /** Null leaves a value as it is. */
-    record ChangeCamera(Double stop, Double backWidth, Double backHeight) {
+    record ChangeCamera(@Schema(nullable = true) Double stop, @Schema(nullable = true) Double backWidth, @Schema(nullable = true) Double backHeight) {
     }
 
     record AddItem(String name, Shape shape, String colour, double width, double height, double depth, double x,
@@ -153,6 +154,33 @@ class StageController {
             edits.keyCamera(row.cameraId, keys.frame(), cameraChannels(keys.values()), easing(keys.easing()));
             return null;
         });
+    }
+
+    /** Keys everything of the camera as it is at a frame. */
+    @PostMapping("/shots/{id}/keys/here")
+    void keyHere(@PathVariable long id, @RequestParam long frame, HttpServletRequest request) {
+        ShotRow row = store.get(ShotRow.class, id);
+        steps.make(row.projectId, "Key the camera of " + row.code + " at " + frame, Who.of(request), () -> {
+            edits.keyCamera(row.cameraId, frame, values(stages.camera(row.cameraId), frame), Easing.EASED);
+            return null;
+        });
+    }
+
+    /** What the camera is at a frame: the numbers beside its picture. */
+    @GetMapping("/shots/{id}/camera")
+    @Transactional(readOnly = true)
+    public Map<String, Double> camera(@PathVariable long id, @RequestParam long frame) {
+        Map<String, Double> words = new TreeMap<>();
+        values(stages.camera(store.get(ShotRow.class, id).cameraId), frame).forEach((c, v) -> words.put(c.word(), v));
+        return words;
+    }
+
+    private static Map<CameraChannel, Double> values(Camera camera, long frame) {
+        Map<CameraChannel, Double> values = new EnumMap<>(CameraChannel.class);
+        for (CameraChannel channel : CameraChannel.values()) {
+            values.put(channel, camera.value(channel, Rational.of(frame)));
+        }
+        return values;
     }
 
     @PostMapping("/shots/{id}/keys/remove")

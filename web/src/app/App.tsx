@@ -1,0 +1,100 @@
+import { useEffect } from 'react'
+import { Conform } from '../conform/Conform'
+import { setDesk, useDesk, VIEWS } from '../desk/desk'
+import { useActions, useKeys } from '../desk/actions'
+import { Intake } from '../intake/Intake'
+import { playOrStop, setScore, shuttle, step, stop, goTo } from '../playhead/transport'
+import { Renders } from '../renders/Renders'
+import { Review } from '../review/Review'
+import { useLive } from '../server/live'
+import { useProject, useProjects, useSequence } from '../server/queries'
+import { Stage } from '../stage/Stage'
+import { Turnover } from '../turnover/Turnover'
+import { CommandBox } from './CommandBox'
+import { Empty } from './Empty'
+import { Messages } from './Messages'
+import { Projects } from './Projects'
+import { StatusLine } from './StatusLine'
+import { TopLine } from './TopLine'
+import { redo, undo } from './undo'
+
+export function App() {
+  const { view, projectId } = useDesk()
+  const projects = useProjects()
+  const known = projects.data?.some((p) => p.id === projectId)
+  const project = useProject(known ? projectId : undefined).data
+  const sequence = useSequence(project).data
+  const connected = useLive(project?.id)
+  const shown = project?.masterId ? sequence : undefined
+  useKeys()
+
+  useEffect(() => {
+    if (projects.data?.length === 1 && !known) {
+      setDesk({ projectId: projects.data[0].id })
+    }
+  }, [projects.data, known])
+
+  useEffect(() => {
+    if (shown) {
+      setScore(shown)
+    }
+  }, [shown])
+
+  useActions('app', [
+    ...VIEWS.map((name, i) => ({ group: 'Views', name, keys: `Ctrl+${i + 1} ${i + 1}`, run: () => setDesk({ view: name }) })),
+    { group: 'Edit', name: project?.undo ? `Undo: ${project.undo.name}` : 'Undo', keys: 'Ctrl+Z', run: () => undo(projectId), disabled: !project?.undo },
+    { group: 'Edit', name: project?.redo ? `Redo: ${project.redo.name}` : 'Redo', keys: 'Ctrl+Shift+Z Ctrl+Y', run: () => redo(projectId), disabled: !project?.redo },
+    { group: 'Play', name: 'Play or stop', keys: 'Space', run: playOrStop },
+    { group: 'Play', name: 'Play forward, again for faster', keys: 'L', run: () => shuttle(1) },
+    { group: 'Play', name: 'Stop', keys: 'K', run: stop },
+    { group: 'Play', name: 'Play backward, again for faster', keys: 'J', run: () => shuttle(-1) },
+    { group: 'Play', name: 'One frame on', keys: 'ArrowRight', run: () => step(1) },
+    { group: 'Play', name: 'One frame back', keys: 'ArrowLeft', run: () => step(-1) },
+    { group: 'Play', name: 'Ten frames on', keys: 'Shift+ArrowRight', run: () => step(10) },
+    { group: 'Play', name: 'Ten frames back', keys: 'Shift+ArrowLeft', run: () => step(-10) },
+    { group: 'Play', name: 'To the first frame', keys: 'Home', run: () => shown && goTo(shown.start) },
+    { group: 'Play', name: 'To the last frame', keys: 'End', run: () => shown && goTo(shown.end - 1) },
+    { group: 'Numbers', name: 'Timecode, frames or seconds', keys: 'T', run: nextUnits },
+    { group: 'Project', name: 'Another project', run: () => setDesk({ projectId: undefined }) },
+  ])
+
+  if (projects.error) {
+    return <Empty title="The server does not answer" text={projects.error.message} />
+  }
+  if (!known || !project) {
+    return projects.data ? (
+      <>
+        <Projects projects={projects.data} />
+        <Messages />
+      </>
+    ) : <Empty title="One moment" text="Asking the server for its projects" />
+  }
+  return (
+    <div className="flex h-full flex-col">
+      <TopLine project={project} sequence={shown} connected={connected} />
+      <main className="relative flex min-h-0 flex-1 flex-col" aria-label={view}>
+        {view === 'Intake' && <Intake project={project} />}
+        {view === 'Turnover' && <Turnover project={project} sequence={shown} />}
+        {view !== 'Intake' && view !== 'Turnover' && !shown && (
+          project.masterId ? <Empty title="One moment" text="Laying out the lanes" /> : (
+            <Empty title="No cut yet" text="Everything here follows from a cut. Drop an EDL with its pictures and sound in Intake.">
+              <button type="button" className="button button-main" onClick={() => setDesk({ view: 'Intake' })}>Go to Intake</button>
+            </Empty>
+          )
+        )}
+        {shown && view === 'Conform' && <Conform project={project} sequence={shown} />}
+        {shown && view === 'Stage' && <Stage project={project} sequence={shown} />}
+        {shown && view === 'Renders' && <Renders project={project} sequence={shown} />}
+        {shown && view === 'Review' && <Review project={project} sequence={shown} />}
+      </main>
+      <StatusLine project={project} sequence={shown} />
+      <CommandBox />
+      <Messages />
+    </div>
+  )
+}
+
+function nextUnits() {
+  const order = ['timecode', 'frames', 'seconds'] as const
+  setDesk({ units: order[(order.indexOf(useDesk.getState().units) + 1) % 3] })
+}

@@ -1,0 +1,82 @@
+import { useState } from 'react'
+import { useDesk } from '../desk/desk'
+import { sayError } from '../desk/messages'
+import { useLabels } from '../playhead/labels'
+import { sectionAt, shotFrameAt } from '../playhead/lookup'
+import { goTo, useTransport } from '../playhead/transport'
+import { getJson } from '../server/client'
+import type { Position, Project, Sequence } from '../server/types'
+import { openCommands } from './CommandBox'
+
+const HINTS: Record<string, [string, string][]> = {
+  Intake: [['N', 'next remark'], ['R', 'receive']],
+  Conform: [['J K L', 'play'], ['↑ ↓', 'seam to seam'], ['B', 'next bent seam'], ['+ −', 'move seam']],
+  Stage: [['K', 'key here'], [', .', 'key to key'], ['G', 'film from here'], ['O', 'board over']],
+  Renders: [['A', 'all shots'], ['R', 'render']],
+  Review: [['W', 'side by side, wiped'], ['X', 'flick'], ['J K L', 'play']],
+  Turnover: [['↑ ↓', 'change to change'], ['Space', 'take or leave'], ['Enter', 'apply']],
+}
+
+/** The frame in every reading; typing into the first goes there. */
+export function StatusLine({ project, sequence }: { project: Project; sequence?: Sequence }) {
+  const { frame, view, units } = useDesk()
+  const speed = useTransport((t) => t.speed)
+  const label = useLabels(sequence?.id, sequence?.start ?? 0, sequence?.framesPerSecond ?? 24, units)
+  const section = sectionAt(sequence, frame)
+  return (
+    <footer className="flex h-[30px] shrink-0 items-center gap-5 border-t border-black/40 bg-deep px-4 text-[13px]">
+      {sequence ? (
+        <>
+          <TypedFrame sequence={sequence} label={label(frame)} />
+          <span className="num text-quiet">record {frame - sequence.start + 1} of {sequence.end - sequence.start}</span>
+          {section ? (
+            <span className="num truncate text-quiet">
+              {section.code}, frame {shotFrameAt(section, frame)} of {section.shotFirst}–{section.shotLast}
+            </span>
+          ) : <span className="text-quiet">black</span>}
+          {speed !== 0 && speed !== 1 && <span className="num text-quiet">{speed > 0 ? `${speed} ×` : `−${-speed} ×`}</span>}
+        </>
+      ) : <span className="text-quiet">{project.name}</span>}
+      <span className="ml-auto flex items-center gap-4 whitespace-nowrap">
+        {HINTS[view].map(([key, text]) => (
+          <span key={key} className="flex items-center gap-1.5">
+            {key.split(' ').map((k) => <span key={k} className="key">{k}</span>)} {text}
+          </span>
+        ))}
+        <button type="button" className="flex items-center gap-1.5" onClick={openCommands}>
+          <span className="key">Ctrl K</span> do anything
+        </button>
+      </span>
+    </footer>
+  )
+}
+
+function TypedFrame({ sequence, label }: { sequence: Sequence; label: string }) {
+  const [typed, setTyped] = useState<string>()
+  const go = async () => {
+    if (typed?.trim()) {
+      try {
+        const at = await getJson<Position>(`/api/masters/${sequence.id}/position?text=${encodeURIComponent(typed)}&from=${useDesk.getState().frame}`)
+        goTo(at.frame)
+      } catch (e) {
+        sayError(e)
+      }
+    }
+    setTyped(undefined)
+  }
+  return (
+    <form onSubmit={(e) => {
+      e.preventDefault()
+      void go()
+      ;(document.activeElement as HTMLElement | null)?.blur()
+    }}>
+      <input className="num w-[104px] bg-transparent text-[14px]" aria-label="Go to a timecode, or by frames"
+        title="Type a timecode, or +12, or -1:00" value={typed ?? label}
+        onFocus={(e) => {
+          setTyped('')
+          e.target.value = ''
+        }}
+        onChange={(e) => setTyped(e.target.value)} onBlur={() => setTyped(undefined)} placeholder={label} />
+    </form>
+  )
+}

@@ -1,0 +1,65 @@
+import { setDesk, useDesk, VIEWS } from '../desk/desk'
+import type { Project, Sequence } from '../server/types'
+import { goTo } from '../playhead/transport'
+import { redo, undo } from './undo'
+
+/** Where you are, and what is not yet right, in counts that can be pressed. */
+export function TopLine({ project, sequence, connected }: { project: Project; sequence?: Sequence; connected: boolean }) {
+  const view = useDesk((d) => d.view)
+  const waiting = project.cuts.filter((c) => c.state === 'RECEIVED' && project.againstCutId && c.id > project.againstCutId).length
+  return (
+    <header className="flex h-[43px] shrink-0 items-center gap-4 border-b border-black/40 bg-deep px-4">
+      <button type="button" className="min-w-0 shrink truncate text-left" title="Another project" onClick={() => setDesk({ projectId: undefined })}>
+        <b className="font-semibold">{project.name}</b>
+        <span className="text-quiet">
+          {project.scene && ` · ${project.scene}`}
+          {sequence && ` · Cut ${sequence.cut.version}`}
+        </span>
+      </button>
+      <nav className="flex shrink-0 gap-1" role="tablist" aria-label="Views">
+        {VIEWS.map((name) => (
+          <button key={name} type="button" role="tab" aria-selected={view === name}
+            className={`rounded-t-md px-3 py-1.5 ${view === name ? 'border-b-2 border-live bg-[#454545] text-white' : 'text-quiet hover:text-white'}`}
+            onClick={() => setDesk({ view: name })}>
+            {name}
+            {name === 'Turnover' && waiting > 0 && <span className="ml-1.5 text-bent" title="a newer cut waits">{waiting}</span>}
+          </button>
+        ))}
+      </nav>
+      <div className="ml-auto flex shrink-0 items-center gap-4">
+        {!connected && <span className="text-bent" role="status">not connected, will catch up</span>}
+        {sequence && <Counts sequence={sequence} />}
+        <span className="flex gap-1">
+          <button type="button" className="button px-2! py-0.5!" disabled={!project.undo} aria-label="Undo"
+            title={project.undo ? `Undo: ${project.undo.name} (${project.undo.who})` : 'Nothing to undo'} onClick={() => undo(project.id)}>↶</button>
+          <button type="button" className="button px-2! py-0.5!" disabled={!project.redo} aria-label="Redo"
+            title={project.redo ? `Redo: ${project.redo.name}` : 'Nothing to redo'} onClick={() => redo(project.id)}>↷</button>
+        </span>
+      </div>
+    </header>
+  )
+}
+
+function Counts({ sequence }: { sequence: Sequence }) {
+  const { counts } = sequence
+  const toBent = () => {
+    const bent = sequence.seams.find((s) => s.cutBend !== 0 || s.renderBend !== 0)
+    setDesk({ view: 'Conform', seam: bent?.at })
+    if (bent) {
+      goTo(bent.at)
+    }
+  }
+  const count = (n: number, one: string, many: string, colour: string, run: () => void) => (
+    <button type="button" className="whitespace-nowrap hover:underline" onClick={run}>
+      <b className={`num font-semibold ${n > 0 ? colour : ''}`}>{n}</b> <span className="text-quiet">{n === 1 ? one : many}</span>
+    </button>
+  )
+  return (
+    <>
+      {count(counts.shots, 'shot', 'shots', '', () => setDesk({ view: 'Renders' }))}
+      {count(counts.bentSeams, 'seam bent', 'seams bent', 'text-bent', toBent)}
+      {count(counts.staleRenders, 'render stale', 'renders stale', 'text-stale', () => setDesk({ view: 'Renders' }))}
+      {counts.missingBoards > 0 && count(counts.missingBoards, 'picture to find', 'pictures to find', 'text-bent', () => setDesk({ view: 'Intake' }))}
+    </>
+  )
+}

@@ -1,0 +1,44 @@
+import { setDesk, useDesk } from '../desk/desk'
+import { useActions } from '../desk/actions'
+import { goTo } from '../playhead/transport'
+import type { Project, Sequence } from '../server/types'
+import { Lanes } from './Lanes'
+import { SeamBox } from './SeamBox'
+import { ThreePictures } from './ThreePictures'
+import { zoomBy } from './useZoom'
+
+/** The seams: three pictures over three lanes. */
+export function Conform({ project, sequence }: { project: Project; sequence: Sequence }) {
+  const { frame } = useDesk()
+  const toSeam = (way: 1 | -1, onlyBent: boolean) => {
+    const seams = sequence.seams.filter((s) => !onlyBent || s.cutBend !== 0 || s.renderBend !== 0).map((s) => s.at)
+    const next = way > 0 ? seams.find((at) => at > frame) : [...seams].reverse().find((at) => at < frame)
+    const found = next ?? (onlyBent ? seams[0] : undefined)
+    if (found !== undefined) {
+      setDesk({ seam: found })
+      goTo(found)
+    }
+  }
+  useActions('conform', [
+    { group: 'Conform', name: 'Next seam', keys: 'ArrowDown', run: () => toSeam(1, false) },
+    { group: 'Conform', name: 'Previous seam', keys: 'ArrowUp', run: () => toSeam(-1, false) },
+    { group: 'Conform', name: 'Next bent seam', keys: 'B', run: () => toSeam(1, true) },
+    { group: 'Conform', name: 'Show another picture large', keys: 'V', run: nextLarge },
+    { group: 'Conform', name: 'Zoom in', keys: '= Ctrl+ArrowUp', run: () => zoomBy(sequence, 0.6, frame) },
+    { group: 'Conform', name: 'Zoom out', keys: 'Ctrl+ArrowDown Z', run: () => zoomBy(sequence, 1 / 0.6, frame) },
+    { group: 'Conform', name: 'Show the whole master', keys: 'Shift+Home H', run: () => setDesk({ zoom: undefined }) },
+    { group: 'Conform', name: 'Show single frames', keys: 'F', run: () => zoomBy(sequence, 0.0001, frame) },
+  ])
+  return (
+    <div className="flex min-h-0 flex-1 flex-col">
+      <ThreePictures project={project} sequence={sequence} />
+      <SeamBox sequence={sequence} />
+      <Lanes project={project} sequence={sequence} />
+    </div>
+  )
+}
+
+function nextLarge() {
+  const order = ['cut', 'camera', 'render'] as const
+  setDesk({ large: order[(order.indexOf(useDesk.getState().large) + 1) % 3] })
+}

@@ -1,0 +1,81 @@
+import { setDesk, type PictureKind, useDesk } from '../desk/desk'
+import { BoardPicture } from '../pictures/BoardPicture'
+import { CameraPicture } from '../pictures/CameraPicture'
+import { RenderPicture } from '../pictures/RenderPicture'
+import { useLabels } from '../playhead/labels'
+import { pieceAt, renderOf, sectionIndexAt, shotFrameAt } from '../playhead/lookup'
+import type { Project, Sequence } from '../server/types'
+
+/** The cut's, the camera's and the render's picture of the same frame, in the order of the lanes below. */
+export function ThreePictures({ project, sequence }: { project: Project; sequence: Sequence }) {
+  const { frame, large, boardOver, units } = useDesk()
+  const label = useLabels(sequence.id, sequence.start, sequence.framesPerSecond, units)
+  const piece = pieceAt(sequence, frame)
+  const index = sectionIndexAt(sequence, frame)
+  const section = sequence.sections[index]
+  const render = renderOf(sequence, index)
+  const shotFrame = section && shotFrameAt(section, frame)
+  const pieceFrame = piece ? (piece.mediaFrames[frame - piece.in] ?? 0) : 0
+
+  return (
+    <div className="flex shrink-0 items-start gap-[10px] bg-ground px-4 pb-3 pt-2">
+      <Picture kind="cut" large={large} title="Cut" quiet={piece?.name ?? 'black'} number={label(frame)}
+        under={piece ? `Board, ${piece.out - piece.in} frames` : ''}>
+        {piece && <BoardPicture mediaId={piece.mediaId} name={piece.name} frame={pieceFrame} />}
+      </Picture>
+      <Picture kind="camera" large={large} title="Camera" number={shotFrame ?? ''}
+        quiet={section ? `${section.code} · ${section.lens.toFixed(0)} mm · T${section.stop} · focus ${section.focus.toFixed(1)} m` : 'black'}>
+        {section && <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} before={sequence.sections[index - 1]} frame={frame} />}
+        {section && boardOver > 0 && <BoardPicture mediaId={section.mediaId} name={section.boardName} opacity={boardOver} />}
+        <div className="pointer-events-none absolute inset-[3.5%] border border-white/25" aria-hidden />
+      </Picture>
+      <Picture kind="render" large={large} title="Render" number={shotFrame ?? ''}
+        quiet={render ? `${render.name}${render.stale.length ? ` · stale, ${render.stale.join(' and ')} changed` : ''}` : section ? `${section.code} · none yet` : ''}
+        under={
+          <label className="flex flex-1 items-center gap-3">
+            Board over camera
+            <input type="range" min={0} max={100} value={Math.round(boardOver * 100)} className="min-w-0 flex-1"
+              onChange={(e) => setDesk({ boardOver: Number(e.target.value) / 100 })} />
+            <span className="num w-12 text-right">{Math.round(boardOver * 100)} %</span>
+          </label>
+        }>
+        <RenderPicture renderId={render?.renderId} frame={render ? frame - render.in : 0} frames={render ? render.out - render.in : 0}
+          framesPerSecond={sequence.framesPerSecond} />
+      </Picture>
+    </div>
+  )
+}
+
+type Props = {
+  kind: PictureKind
+  large: PictureKind
+  title: string
+  quiet: string
+  number: string | number
+  under?: React.ReactNode
+  children?: React.ReactNode
+}
+
+function Picture({ kind, large, title, quiet, number, under, children }: Props) {
+  const isLarge = kind === large
+  return (
+    <figure className="min-w-0" style={{ flex: isLarge ? '1.42 1 0' : '1 1 0' }}>
+      <figcaption className="flex h-7 items-center gap-2 whitespace-nowrap">
+        <b className="font-semibold">{title}</b>
+        <span className="min-w-0 flex-1 truncate text-quiet" title={quiet}>{quiet}</span>
+        <span className="num text-quiet">{number}</span>
+      </figcaption>
+      <button
+        type="button"
+        className={`relative block w-full overflow-hidden bg-black ${isLarge ? 'outline-2 outline-offset-1 outline-live' : ''}`}
+        style={{ aspectRatio: '16 / 9', maxHeight: '38vh' }}
+        onClick={() => setDesk({ large: kind })}
+        aria-label={`${title}${isLarge ? '' : ', show large'}`}
+        tabIndex={-1}
+      >
+        {children}
+      </button>
+      {under && <div className="flex h-8 items-center text-quiet">{under}</div>}
+    </figure>
+  )
+}

@@ -1,0 +1,66 @@
+import { useEffect } from 'react'
+import { create } from 'zustand'
+
+/** Something that can be done, with its key; found in the command box and on the sheet of shortcuts. */
+export type Action = {
+  name: string
+  /** as KeyboardEvent.key says, with Ctrl+ and Shift+ before it; several are parted by a blank */
+  keys?: string
+  group: string
+  run: () => void
+  disabled?: boolean
+}
+
+export const useActionList = create<{ lists: Map<string, Action[]> }>(() => ({ lists: new Map() }))
+
+/** Offers actions while the component that calls it is there. */
+export function useActions(owner: string, actions: Action[]) {
+  useEffect(() => {
+    useActionList.setState((s) => ({ lists: new Map(s.lists).set(owner, actions) }))
+  })
+  useEffect(
+    () => () =>
+      useActionList.setState((s) => {
+        const lists = new Map(s.lists)
+        lists.delete(owner)
+        return { lists }
+      }),
+    [owner],
+  )
+}
+
+export const allActions = () => [...useActionList.getState().lists.values()].flat()
+
+function pressed(e: KeyboardEvent): string {
+  const key = e.key === ' ' ? 'Space' : e.key.length === 1 ? e.key.toUpperCase() : e.key
+  return (e.ctrlKey || e.metaKey ? 'Ctrl+' : '') + (e.shiftKey && e.key.length > 1 ? 'Shift+' : '')
+    + (e.shiftKey && (e.ctrlKey || e.metaKey) && e.key.length === 1 ? 'Shift+' : '') + key
+}
+
+const typing = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)
+    && !(target instanceof HTMLInputElement && /^(range|checkbox|radio)$/.test(target.type)))
+
+/** Gives key presses to the actions; later offers win over earlier ones. */
+export function useKeys() {
+  useEffect(() => {
+    const listen = (e: KeyboardEvent) => {
+      const key = pressed(e)
+      const inDialog = e.target instanceof HTMLElement && e.target.closest('[role=dialog]')
+      if (inDialog || (typing(e.target) && !key.startsWith('Ctrl+'))) {
+        return
+      }
+      const onControl = e.target instanceof HTMLElement && e.target.closest('button, a, [role=tab], input, select')
+      if (onControl && (key === 'Space' || key === 'Enter')) {
+        return
+      }
+      const action = allActions().reverse().find((a) => !a.disabled && a.keys?.split(' ').includes(key))
+      if (action) {
+        e.preventDefault()
+        action.run()
+      }
+    }
+    window.addEventListener('keydown', listen)
+    return () => window.removeEventListener('keydown', listen)
+  }, [])
+}

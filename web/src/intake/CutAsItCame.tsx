@@ -1,0 +1,165 @@
+import { useEffect, useReducer, useRef } from 'react'
+import { image, loudness } from '../conform/images'
+import { LABELS } from '../conform/lanes'
+import { useSize } from '../pictures/useSize'
+import type { IntakeCut } from '../server/types'
+
+const HEIGHT = { picture: 62, title: 26, shots: 30, sound: 24 }
+
+type Props = { cut: IntakeCut; shot: number; choose: (index: number) => void }
+
+/** The cut as it came above, the shots as they will be under it, a bracket with a count where pieces become one shot. */
+export function CutAsItCame({ cut, shot, choose }: Props) {
+  const holder = useRef<HTMLDivElement>(null)
+  const canvas = useRef<HTMLCanvasElement>(null)
+  const { width } = useSize(holder)
+  const [, again] = useReducer((n: number) => n + 1, 0)
+  const pictures = cut.lanes.filter((l) => l.kind === 'picture').reverse()
+  const sounds = [...new Set(cut.sound.map((s) => s.lane))].slice(0, 3)
+  const height = 28 + (pictures.length - 1) * (HEIGHT.title + 6) + HEIGHT.picture + 22 + HEIGHT.shots + 12 + sounds.length * (HEIGHT.sound + 4) + 8
+  const x = (frame: number) => LABELS + 12 + ((frame - cut.start) / Math.max(1, cut.end - cut.start)) * (width - LABELS - 28)
+
+  useEffect(() => {
+    const element = canvas.current
+    const g = element?.getContext('2d')
+    if (!element || !g || width === 0) {
+      return
+    }
+    const ratio = window.devicePixelRatio
+    element.width = width * ratio
+    element.height = height * ratio
+    g.setTransform(ratio, 0, 0, ratio, 0, 0)
+    draw(g)
+  })
+
+  function draw(g: CanvasRenderingContext2D) {
+    g.clearRect(0, 0, width, height)
+    g.font = '12.5px "Atkinson Hyperlegible Mono", monospace'
+    g.fillStyle = '#b3b3b3'
+    g.fillText(cut.startTimecode, LABELS + 14, 16)
+    g.textAlign = 'right'
+    g.fillText(cut.endTimecode, width - 16, 16)
+    g.textAlign = 'left'
+    let y = 26
+    pictures.forEach((lane, i) => {
+      const h = i === pictures.length - 1 ? HEIGHT.picture : HEIGHT.title
+      drawLane(g, lane, y, h)
+      y += h + 6
+    })
+    drawShots(g, y + 16)
+    y += 16 + HEIGHT.shots + 12
+    sounds.forEach((lane) => {
+      drawSound(g, lane, y)
+      y += HEIGHT.sound + 4
+    })
+  }
+
+  function drawLane(g: CanvasRenderingContext2D, lane: IntakeCut['lanes'][number], y: number, h: number) {
+    name(g, lane.name, `${lane.events.length} ${lane.events.length === 1 ? 'piece' : 'pieces'}`, y + h / 2)
+    for (const event of lane.events) {
+      const x0 = x(event.in)
+      const w = Math.max(0.6, x(event.out) - x0 - 1)
+      g.fillStyle = event.mediaId ? '#e9e4d8' : '#3a3a3a'
+      g.fillRect(x0, y, w, h)
+      const picture = event.mediaId && w > 12 ? image(`/api/media/${event.mediaId}/picture?width=240`, again) : undefined
+      if (picture) {
+        const scale = Math.max(w / picture.width, h / picture.height)
+        g.drawImage(picture, (picture.width - w / scale) / 2, (picture.height - h / scale) / 2, w / scale, h / scale, x0, y, w, h)
+      }
+      if (!event.mediaId && w > 3) {
+        g.strokeStyle = '#f0a648'
+        g.setLineDash([4, 3])
+        g.strokeRect(x0 + 1, y + 1, w - 2, h - 2)
+        g.setLineDash([])
+      }
+    }
+  }
+
+  function drawShots(g: CanvasRenderingContext2D, y: number) {
+    name(g, 'Shots', cut.received ? 'as made' : 'as they will be', y + HEIGHT.shots / 2)
+    cut.shots.forEach((s, i) => {
+      const x0 = x(s.in)
+      const w = Math.max(0.6, x(s.out) - x0 - 1)
+      g.strokeStyle = s.parts > 1 ? '#5ec2b7' : '#6a6a6a'
+      g.lineWidth = s.parts > 1 ? 2 : 1
+      g.beginPath()
+      g.moveTo(x0 + 1, y - 16)
+      g.lineTo(x0 + 1, y - 11)
+      g.lineTo(x0 + w - 1, y - 11)
+      g.lineTo(x0 + w - 1, y - 16)
+      g.stroke()
+      if (s.parts > 1 && w > 14) {
+        g.fillStyle = '#5ec2b7'
+        g.beginPath()
+        g.roundRect(x0 + w / 2 - 11, y - 20, 22, 17, 8)
+        g.fill()
+        g.fillStyle = '#10201e'
+        g.font = '600 12px "Atkinson Hyperlegible Mono", monospace'
+        g.textAlign = 'center'
+        g.fillText(String(s.parts), x0 + w / 2, y - 7)
+        g.textAlign = 'left'
+      }
+      g.fillStyle = '#6b7a81'
+      g.fillRect(x0, y, w, HEIGHT.shots)
+      if (i === shot) {
+        g.strokeStyle = '#5ec2b7'
+        g.lineWidth = 2.5
+        g.strokeRect(x0 + 1, y + 1, w - 2, HEIGHT.shots - 2)
+      }
+      if (w > 38) {
+        g.fillStyle = '#ffffff'
+        g.font = '600 12.5px "Atkinson Hyperlegible Mono", monospace'
+        g.fillText(w > 60 ? s.code : s.code.replace(/^[a-z]+/, ''), x0 + 6, y + 19)
+        if (w > 92) {
+          g.textAlign = 'right'
+          g.font = '12px "Atkinson Hyperlegible Mono", monospace'
+          g.fillText(String(s.out - s.in), x0 + w - 6, y + 19)
+          g.textAlign = 'left'
+        }
+      }
+    })
+  }
+
+  function drawSound(g: CanvasRenderingContext2D, lane: string, y: number) {
+    const pieces = cut.sound.filter((s) => s.lane === lane)
+    name(g, lane, pieces[0]?.name.replace(/\.[a-z0-9]+$/i, '') ?? '', y + HEIGHT.sound / 2)
+    for (const piece of pieces) {
+      const x0 = x(piece.in)
+      const x1 = x(piece.out)
+      g.fillStyle = '#2a2a2a'
+      g.fillRect(x0, y, x1 - x0, HEIGHT.sound)
+      const peaks = piece.mediaId ? loudness(piece.mediaId, again) : undefined
+      if (peaks) {
+        g.fillStyle = sounds.indexOf(lane) % 2 ? '#7d7768' : '#6b7b82'
+        for (let px = x0; px < x1; px += 2) {
+          const h = Math.max(1, (peaks[Math.floor(((px - x0) / (x1 - x0)) * peaks.length)] / 255) * (HEIGHT.sound - 2))
+          g.fillRect(px, y + HEIGHT.sound / 2 - h / 2, 1.4, h)
+        }
+      }
+    }
+  }
+
+  function name(g: CanvasRenderingContext2D, title: string, quiet: string, middle: number) {
+    g.font = '600 14px "Atkinson Hyperlegible Next", sans-serif'
+    g.fillStyle = '#ededed'
+    g.fillText(title, 16, middle - 2)
+    g.font = '12px "Atkinson Hyperlegible Next", sans-serif'
+    g.fillStyle = '#b3b3b3'
+    g.fillText(quiet.slice(0, 16), 16, middle + 13)
+  }
+
+  const press = (e: React.MouseEvent) => {
+    const at = e.clientX - canvas.current!.getBoundingClientRect().left
+    const index = cut.shots.findIndex((s) => at >= x(s.in) && at < x(s.out))
+    if (index >= 0) {
+      choose(index)
+    }
+  }
+
+  return (
+    <div ref={holder} className="shrink-0 border-b border-black/40 bg-deep">
+      <canvas ref={canvas} style={{ width, height, display: 'block' }} onClick={press} role="img"
+        aria-label={`${cut.lanes.reduce((n, l) => n + l.events.length, 0)} pieces become ${cut.shots.length} shots`} data-picture="cut" />
+    </div>
+  )
+}

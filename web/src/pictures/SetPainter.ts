@@ -1,0 +1,121 @@
+/**
+ * Draws a set into a canvas with the server's meshes and the server's shading, so that the window and the renders show
+ * the same picture.
+ */
+import * as THREE from 'three'
+import { GLTFLoader } from 'three/examples/jsm/loaders/GLTFLoader.js'
+import type { Program } from '../server/types'
+
+export type Shading = Record<string, Program>
+
+export class SetPainter {
+  private readonly renderer: THREE.WebGLRenderer
+  private readonly scene = new THREE.Scene()
+  private readonly helpers = new THREE.Scene()
+  private readonly camera = new THREE.Camera()
+  private readonly sky: THREE.RawShaderMaterial
+  private items: THREE.Mesh<THREE.BufferGeometry, THREE.RawShaderMaterial>[] = []
+
+  constructor(
+    readonly canvas: HTMLCanvasElement,
+    private readonly shading: Shading,
+  ) {
+    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true })
+    this.renderer.autoClear = false
+    const triangle = new THREE.BufferGeometry()
+    triangle.setAttribute('position', new THREE.BufferAttribute(new Float32Array([-1, -1, 0, 3, -1, 0, -1, 3, 0]), 3))
+    this.sky = this.material('sky')
+    this.sky.depthWrite = false
+    const sky = new THREE.Mesh(triangle, this.sky)
+    sky.frustumCulled = false
+    sky.renderOrder = 1000
+    this.scene.add(sky)
+  }
+
+  private material(program: string): THREE.RawShaderMaterial {
+    return new THREE.RawShaderMaterial({
+      glslVersion: THREE.GLSL3,
+      vertexShader: this.shading[program].vertex,
+      fragmentShader: this.shading[program].fragment,
+      uniforms: {
+        view: { value: new THREE.Matrix4() },
+        projection: { value: new THREE.Matrix4() },
+        place: { value: new THREE.Matrix4() },
+        eye: { value: new THREE.Vector3() },
+        upright: { value: 1 },
+      },
+    })
+  }
+
+  /** Takes the scene's meshes, in the order of its items. */
+  async meshes(glb: ArrayBuffer): Promise<void> {
+    const loaded = await new GLTFLoader().parseAsync(glb, '')
+    this.items.forEach((mesh) => {
+      this.scene.remove(mesh)
+      mesh.geometry.dispose()
+      mesh.material.dispose()
+    })
+    this.items = []
+    loaded.scene.traverse((node) => {
+      if (node instanceof THREE.Mesh) {
+        const geometry = (node as THREE.Mesh).geometry
+        geometry.setAttribute('colour', geometry.getAttribute('color'))
+        const mesh = new THREE.Mesh(geometry, this.material('item'))
+        mesh.frustumCulled = false
+        this.items.push(mesh)
+        this.scene.add(mesh)
+      }
+    })
+  }
+
+  size(width: number, height: number, ratio: number) {
+    this.renderer.setPixelRatio(ratio)
+    this.renderer.setSize(width, height, false)
+  }
+
+  /** Draws the set; with a frame around it where a camera stands, if one is given. */
+  draw(view: Float32Array, projection: Float32Array, places: Float32Array, guide?: { view: Float32Array; projection: Float32Array }) {
+    const inverse = new THREE.Matrix4().fromArray(view).invert()
+    this.items.forEach((mesh, i) => {
+      const { uniforms } = mesh.material
+      uniforms.view.value.fromArray(view)
+      uniforms.projection.value.fromArray(projection)
+      uniforms.place.value.fromArray(places, i * 16)
+      uniforms.eye.value.setFromMatrixPosition(inverse)
+      mesh.visible = places[i * 16 + 5] !== 0
+    })
+    this.sky.uniforms.view.value.fromArray(view)
+    this.sky.uniforms.projection.value.fromArray(projection)
+    this.renderer.clear()
+    this.renderer.render(this.scene, this.camera)
+    if (guide) {
+      this.drawGuide(view, projection, guide)
+    }
+  }
+
+  /** A camera's place and what it sees, drawn as lines over the set. */
+  private drawGuide(view: Float32Array, projection: Float32Array, guide: { view: Float32Array; projection: Float32Array }) {
+    this.helpers.clear()
+    const world = new THREE.Matrix4().fromArray(guide.view).invert()
+    const x = 1.6 / guide.projection[0]
+    const y = 1.6 / guide.projection[5]
+    const corners = [[-x, -y], [x, -y], [x, y], [-x, y]].map(([cx, cy]) => new THREE.Vector3(cx, cy, -1.6).applyMatrix4(world))
+    const eye = new THREE.Vector3().setFromMatrixPosition(world)
+    const lines = corners.flatMap((c, i) => [eye, c, c, corners[(i + 1) % 4]])
+    const material = new THREE.LineBasicMaterial({ color: '#5ec2b7', depthTest: false })
+    this.helpers.add(new THREE.LineSegments(new THREE.BufferGeometry().setFromPoints(lines), material))
+    const camera = new THREE.Camera()
+    camera.projectionMatrix.fromArray(projection)
+    camera.projectionMatrixInverse.copy(camera.projectionMatrix).invert()
+    camera.matrixWorldInverse.fromArray(view)
+    camera.matrixWorld.copy(camera.matrixWorldInverse).invert()
+    camera.matrixAutoUpdate = false
+    camera.matrixWorldAutoUpdate = false
+    this.renderer.render(this.helpers, camera)
+  }
+
+  dispose() {
+    this.items.forEach((mesh) => mesh.material.dispose())
+    this.renderer.dispose()
+  }
+}

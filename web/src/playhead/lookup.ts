@@ -1,0 +1,49 @@
+/** Look-ups in the lanes that the server laid out; nothing is worked out here. */
+import type { LaidRender, Piece, Section, Sequence } from '../server/types'
+
+function lastBeginningBy<T extends { in: number }>(pieces: T[], frame: number): number {
+  let low = 0
+  let high = pieces.length
+  while (low < high) {
+    const middle = (low + high) >>> 1
+    if (pieces[middle].in <= frame) {
+      low = middle + 1
+    } else {
+      high = middle
+    }
+  }
+  return low - 1
+}
+
+export function sectionIndexAt(sequence: Sequence, frame: number): number {
+  const { sections } = sequence
+  const index = lastBeginningBy(sections, frame)
+  const next = sections[index + 1]
+  if (next && frame >= next.seenIn) {
+    return index + 1
+  }
+  return index >= 0 && frame < sections[index].seenOut ? index : -1
+}
+
+export function sectionAt(sequence: Sequence | undefined, frame: number): Section | undefined {
+  return sequence?.sections[sectionIndexAt(sequence, frame)]
+}
+
+export function pieceAt(sequence: Sequence | undefined, frame: number): Piece | undefined {
+  const pieces = sequence?.cut.pieces ?? []
+  const piece = pieces[lastBeginningBy(pieces, frame)]
+  return piece && frame < piece.out ? piece : undefined
+}
+
+export const renderOf = (sequence: Sequence | undefined, sectionIndex: number): LaidRender | undefined =>
+  sequence?.renders.find((r) => r.section === sectionIndex)
+
+/** Shot frame shown at a record frame, as far as the lanes tell it: exact at normal speed. */
+export function shotFrameAt(section: Section, frame: number): number {
+  const length = section.out - section.in
+  if (length <= 1) {
+    return section.shotFirst
+  }
+  const share = (frame - section.in) / (length - 1)
+  return Math.floor(section.shotFirst + (section.shotLast - section.shotFirst) * share + 1e-6)
+}

@@ -1,0 +1,155 @@
+import { useState } from 'react'
+import { useActions } from '../desk/actions'
+import { useDesk } from '../desk/desk'
+import { say, sayError } from '../desk/messages'
+import { Rows } from '../parts/Rows'
+import { renderOf, sectionAt } from '../playhead/lookup'
+import { goTo } from '../playhead/transport'
+import { post } from '../server/client'
+import { refreshRenders, useRenders } from '../server/queries'
+import type { Project, Render, Sequence } from '../server/types'
+
+const SIZES = [[640, 360], [960, 540], [1280, 720], [1920, 1080]] as const
+
+/** Shots to render, renders under way and done. */
+export function Renders({ project, sequence }: { project: Project; sequence: Sequence }) {
+  const frame = useDesk((d) => d.frame)
+  const renders = useRenders(project.id).data ?? []
+  const here = sectionAt(sequence, frame)
+  const [chosen, setChosen] = useState<Set<number>>(new Set())
+  const [master, setMaster] = useState(false)
+  const [size, setSize] = useState(2)
+  const [burnIn, setBurnIn] = useState(true)
+  const [shown, setShown] = useState<number>()
+  const rows = sequence.sections.filter((s, i) => sequence.sections.findIndex((o) => o.shotId === s.shotId) === i)
+  const picked = chosen.size > 0 ? rows.filter((r) => chosen.has(r.shotId)) : []
+
+  const ask = async () => {
+    try {
+      const shotIds = picked.map((r) => r.shotId)
+      const alone = shotIds.length === 0 && !master && here ? [here.shotId] : shotIds
+      const [width, height] = SIZES[size]
+      const ids = await post<number[]>(`/api/projects/${project.id}/renders`, { shotIds: alone, master, width, height, burnIn })
+      say(`${ids.length} ${ids.length === 1 ? 'render waits' : 'renders wait'}`)
+      setChosen(new Set())
+      setMaster(false)
+      refreshRenders(project.id)
+    } catch (e) {
+      sayError(e)
+    }
+  }
+  const toggle = (id: number) => setChosen((c) => {
+    const next = new Set(c)
+    return next.delete(id) ? next : next.add(id)
+  })
+  const needed = rows.filter((r) => {
+    const render = renderOf(sequence, sequence.sections.indexOf(r))
+    return r.staged && (!render || render.stale.length > 0)
+  })
+  useActions('renders', [
+    { group: 'Renders', name: 'Render what is chosen', keys: 'R', run: () => void ask() },
+    { group: 'Renders', name: 'Choose all shots, or none', keys: 'A', run: () => setChosen(chosen.size === rows.length ? new Set() : new Set(rows.map((r) => r.shotId))) },
+    { group: 'Renders', name: 'Choose what is stale or not rendered', keys: 'N', run: () => setChosen(new Set(needed.map((r) => r.shotId))) },
+    { group: 'Renders', name: 'Take or leave this shot', keys: 'X', run: () => here && toggle(here.shotId) },
+  ])
+  const current = renders.find((r) => r.id === shown) ?? renders.find((r) => r.state === 'DONE')
+  const drawing = renders.filter((r) => r.state === 'DRAWING' || r.state === 'WAITING')
+  const text = chosen.size === 0 && !master ? `Render ${here?.code ?? 'a shot'}` : `Render ${[chosen.size ? `${chosen.size} ${chosen.size === 1 ? 'shot' : 'shots'}` : '', master ? 'the master' : ''].filter(Boolean).join(' and ')}`
+
+  return (
+    <div className="flex min-h-0 flex-1">
+      <section className="flex min-w-0 flex-1 flex-col bg-ground px-4 pt-2" aria-label="Movie">
+        <div className="flex h-7 items-center gap-3">
+          <b className="font-semibold">{current ? current.name : 'No render yet'}</b>
+          {current && (
+            <span className="truncate text-quiet">
+              {current.width} × {current.height}, {current.frames} frames{current.burnIn ? ', burnt in' : ''}
+              {current.stale.length > 0 && <span className="text-stale"> · stale, {current.stale.join(' and ')} changed</span>}
+            </span>
+          )}
+          {current?.state === 'DONE' && <a className="link ml-auto" href={`/api/renders/${current.id}/movie`} download={`${current.name}.mp4`}>Save movie</a>}
+        </div>
+        <div className="relative min-h-0 flex-1 bg-[#1d1d1d]">
+          {current?.state === 'DONE' ? (
+            <video key={current.id} className="absolute inset-0 h-full w-full" src={`/api/renders/${current.id}/movie`} controls aria-label={current.name} />
+          ) : (
+            <p className="flex h-full items-center justify-center px-8 text-center text-quiet">
+              {current ? stateWords(current) : 'Choose shots at the right and press R. They are drawn in the background; go on working.'}
+            </p>
+          )}
+        </div>
+        <div className="h-[186px] shrink-0 pt-2">
+          <div className="mb-1 flex items-baseline gap-3">
+            <b className="font-semibold">Queue and history</b>
+            <span className="text-quiet">{drawing.length === 0 ? 'nothing under way' : `${drawing.length} under way`} · every version is kept</span>
+          </div>
+          <div className="flex h-[152px] flex-col">
+            <Rows rows={renders} height={30} label="Renders">
+              {(r) => <RenderRow render={r} selected={r.id === current?.id} choose={() => setShown(r.id)} />}
+            </Rows>
+          </div>
+        </div>
+      </section>
+      <section className="flex w-[430px] shrink-0 flex-col border-l border-black/40 bg-[#262626] px-4 pt-2" aria-label="Shots to render">
+        <div className="mb-1 flex h-7 items-center gap-3">
+          <b className="font-semibold">Shots</b>
+          <span className="text-quiet">{rows.length}, {needed.length} stale or without a render</span>
+          <button type="button" className="link ml-auto" disabled={needed.length === 0} onClick={() => setChosen(new Set(needed.map((r) => r.shotId)))}>choose those</button>
+        </div>
+        <Rows rows={rows} height={34} label="Shots" at={here && rows.findIndex((r) => r.shotId === here.shotId)}>
+          {(row) => {
+            const render = renderOf(sequence, sequence.sections.indexOf(row))
+            return (
+              <label className={`flex h-full items-center gap-3 border-b border-line/60 px-1 ${row.shotId === here?.shotId ? 'bg-[#3a4341]' : ''}`} onDoubleClick={() => goTo(row.in)}>
+                <input type="checkbox" checked={chosen.has(row.shotId)} onChange={() => toggle(row.shotId)} aria-label={`Choose ${row.code}`} />
+                <button type="button" className="num w-16 text-left" onClick={() => goTo(row.in)}>{row.code}</button>
+                <span className="num w-16 text-right text-quiet">{row.out - row.in}</span>
+                <span className="min-w-0 flex-1 truncate text-quiet">
+                  {render
+                    ? <><span className="num text-text">v{String(render.version).padStart(3, '0')}</span> {render.stale.length > 0 && <span className="hatched rounded px-1.5 text-text">stale, {render.stale.join(' and ')} changed</span>}</>
+                    : row.staged ? 'not rendered' : 'not staged'}
+                </span>
+              </label>
+            )
+          }}
+        </Rows>
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-line py-3">
+          <label className="flex items-center gap-2"><input type="checkbox" checked={master} onChange={(e) => setMaster(e.target.checked)} /> the whole master</label>
+          <label className="flex items-center gap-2"><input type="checkbox" checked={burnIn} onChange={(e) => setBurnIn(e.target.checked)} /> burn-in</label>
+          <select className="field num" aria-label="Size" value={size} onChange={(e) => setSize(Number(e.target.value))}>
+            {SIZES.map(([w, h], i) => <option key={w} value={i}>{w} × {h}</option>)}
+          </select>
+          <button type="button" className="button button-main ml-auto" onClick={() => void ask()}>{text}</button>
+        </div>
+      </section>
+    </div>
+  )
+}
+
+function stateWords(r: Render): string {
+  switch (r.state) {
+    case 'WAITING': return 'waits'
+    case 'DRAWING': return `frame ${r.framesDone} of ${r.frames}`
+    case 'STOPPED': return 'stopped'
+    case 'FAILED': return `failed: ${r.error ?? ''}`
+    default: return `${(r.bytes / 1e6).toFixed(1)} MB`
+  }
+}
+
+const left = (seconds: number) => (seconds < 0 ? '' : seconds < 90 ? `${Math.ceil(seconds)} s left` : `${Math.ceil(seconds / 60)} min left`)
+
+function RenderRow({ render: r, selected, choose }: { render: Render; selected: boolean; choose: () => void }) {
+  const under = r.state === 'DRAWING' || r.state === 'WAITING'
+  return (
+    <div className={`flex h-full items-center gap-3 border-b border-line/60 px-2 ${selected ? 'bg-[#3a4341]' : ''}`}>
+      <button type="button" className="num w-36 truncate text-left" onClick={choose}>{r.name}</button>
+      <span className={`w-28 truncate ${r.state === 'FAILED' ? 'text-bent' : 'text-quiet'}`} title={stateWords(r)}>{stateWords(r)}</span>
+      {under && <progress className="h-2 w-28" max={r.frames} value={r.framesDone} aria-label={`${r.name}: ${r.framesDone} of ${r.frames} frames`} />}
+      <span className="num flex-1 truncate text-quiet">
+        {r.framesPerSecond > 0 && `${r.framesPerSecond.toFixed(1)} frames/s`} {r.state === 'DRAWING' && left(r.secondsLeft)}
+      </span>
+      <span className="truncate text-quiet">{r.who}</span>
+      {under && <button type="button" className="link" onClick={() => post(`/api/renders/${r.id}/stop`).catch(sayError)}>stop</button>}
+    </div>
+  )
+}

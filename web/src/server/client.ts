@@ -1,0 +1,74 @@
+/** Talking to the server. Every failure is an Error whose message is a sentence for people. */
+
+const OFFLINE = 'The server does not answer. What you see stays; it goes on as soon as the server is back.'
+
+export function whoAmI(): string {
+  return localStorage.getItem('who') ?? ''
+}
+
+async function answer(response: Response): Promise<Response> {
+  if (response.ok) {
+    return response
+  }
+  const said: unknown = await response.json().catch(() => null)
+  const message = said && typeof said === 'object' && 'message' in said ? String(said.message) : OFFLINE
+  throw new Error(message)
+}
+
+async function ask(path: string, init: RequestInit = {}): Promise<Response> {
+  const headers = new Headers(init.headers)
+  headers.set('X-Who', encodeURIComponent(whoAmI()))
+  let response: Response
+  try {
+    response = await fetch(path, { ...init, headers })
+  } catch {
+    throw new Error(OFFLINE)
+  }
+  return answer(response)
+}
+
+export async function getJson<T>(path: string): Promise<T> {
+  return (await ask(path)).json() as Promise<T>
+}
+
+export async function getText(path: string): Promise<string> {
+  return (await ask(path)).text()
+}
+
+export async function getBytes(path: string): Promise<ArrayBuffer> {
+  return (await ask(path)).arrayBuffer()
+}
+
+export async function post<T = void>(path: string, body?: unknown): Promise<T> {
+  const response = await ask(path, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: body === undefined ? undefined : JSON.stringify(body),
+  })
+  const text = await response.text()
+  return (text ? JSON.parse(text) : undefined) as T
+}
+
+/** Sends files, telling how much has gone; resolves to the server's answer. */
+export function upload<T>(path: string, files: File[], told: (share: number) => void, stop: AbortSignal): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest()
+    request.open('POST', path)
+    request.setRequestHeader('X-Who', encodeURIComponent(whoAmI()))
+    request.upload.onprogress = (e) => told(e.total > 0 ? e.loaded / e.total : 0)
+    request.onerror = () => reject(new Error(OFFLINE))
+    request.onabort = () => reject(new Error('Stopped. Nothing of it was kept that was not whole.'))
+    request.onload = () => {
+      const said = JSON.parse(request.responseText || '{}') as T & { message?: string }
+      if (request.status >= 200 && request.status < 300) {
+        resolve(said)
+      } else {
+        reject(new Error(said.message ?? OFFLINE))
+      }
+    }
+    stop.addEventListener('abort', () => request.abort())
+    const form = new FormData()
+    files.forEach((file) => form.append('files', file, file.name))
+    request.send(form)
+  })
+}

@@ -1,0 +1,51 @@
+import { useEffect, useState } from 'react'
+import { whoAmI } from './client'
+import { refreshEdited, refreshRenders } from './queries'
+import { say } from '../desk/messages'
+
+type Update = { kind: string; seq: number; name: string; who: string }
+
+/**
+ * Follows a project: edits of all windows arrive at once. When the line was lost the window asks where the project
+ * stands and catches up. Gives whether the line is there.
+ */
+export function useLive(projectId: number | undefined): boolean {
+  const [connected, setConnected] = useState(true)
+  useEffect(() => {
+    if (!projectId) {
+      return
+    }
+    let seq = -1
+    let rendersAsked = 0
+    const line = new EventSource(`/api/projects/${projectId}/live`)
+    line.onopen = () => setConnected(true)
+    line.onerror = () => setConnected(false)
+    line.addEventListener('update', (event) => {
+      const update = JSON.parse((event as MessageEvent<string>).data) as Update
+      if (update.kind === 'hello') {
+        if (seq >= 0 && update.seq !== seq) {
+          refreshEdited(projectId)
+        }
+        seq = update.seq
+      } else if (update.kind === 'edit') {
+        seq = update.seq
+        refreshEdited(projectId)
+        if (update.who !== (whoAmI() || 'somebody')) {
+          say(`${update.who}: ${update.name}`)
+        }
+      } else if (update.kind === 'media') {
+        refreshEdited(projectId)
+      } else if (update.kind === 'render') {
+        refreshRenders(projectId)
+        // lanes show finished renders only, so they need not follow every frame
+        window.clearTimeout(rendersAsked)
+        rendersAsked = window.setTimeout(() => refreshEdited(projectId), 1500)
+      }
+    })
+    return () => {
+      window.clearTimeout(rendersAsked)
+      line.close()
+    }
+  }, [projectId])
+  return connected
+}

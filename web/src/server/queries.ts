@@ -1,0 +1,119 @@
+/** What the window has of the server's state. Live updates tell which of it to ask for again. */
+import { QueryClient, useQuery } from '@tanstack/react-query'
+import { getBytes, getJson, getText } from './client'
+import type {
+  FocusRuler, HandBack, IntakeCut, Program, Project, ProjectBrief, Render, Sequence, StageShot, Turnover,
+} from './types'
+
+export const queryClient = new QueryClient({
+  defaultOptions: { queries: { staleTime: Infinity, retry: 1, refetchOnWindowFocus: false } },
+})
+
+/** Everything of a project that an edit may change stands under this. */
+const edited = (projectId: number | undefined, ...rest: unknown[]) => ['edited', projectId, ...rest]
+
+export const useProjects = () =>
+  useQuery({ queryKey: ['projects'], queryFn: () => getJson<ProjectBrief[]>('/api/projects') })
+
+export const useProject = (id: number | undefined) =>
+  useQuery({ queryKey: edited(id, 'project'), queryFn: () => getJson<Project>(`/api/projects/${id}`), enabled: !!id })
+
+export const useSequence = (project: Project | undefined) =>
+  useQuery({
+    queryKey: edited(project?.id, 'sequence', project?.masterId),
+    queryFn: () => getJson<Sequence>(`/api/masters/${project?.masterId}`),
+    enabled: !!project?.masterId,
+    placeholderData: (before) => before,
+  })
+
+export const useRenders = (projectId: number | undefined) =>
+  useQuery({
+    queryKey: edited(projectId, 'renders'),
+    queryFn: () => getJson<Render[]>(`/api/projects/${projectId}/renders`),
+    enabled: !!projectId,
+  })
+
+export const useIntake = (projectId: number, cutId: number | undefined) =>
+  useQuery({
+    queryKey: edited(projectId, 'intake', cutId),
+    queryFn: () => getJson<IntakeCut>(`/api/cuts/${cutId}/intake`),
+    enabled: !!cutId,
+    placeholderData: (before) => before,
+  })
+
+export const useTurnover = (projectId: number, cutId: number | undefined) =>
+  useQuery({
+    queryKey: edited(projectId, 'turnover', cutId),
+    queryFn: () => getJson<Turnover>(`/api/cuts/${cutId}/turnover`),
+    enabled: !!cutId,
+  })
+
+export const useHandBack = (projectId: number, ready: boolean) =>
+  useQuery({
+    queryKey: edited(projectId, 'hand-back'),
+    queryFn: () => getJson<HandBack>(`/api/projects/${projectId}/hand-back`),
+    enabled: ready,
+  })
+
+export const useStage = (projectId: number, shotId: number | undefined) =>
+  useQuery({
+    queryKey: edited(projectId, 'stage', shotId),
+    queryFn: () => getJson<StageShot>(`/api/shots/${shotId}/stage`),
+    enabled: !!shotId,
+    placeholderData: (before) => (before?.shotId === shotId ? before : undefined),
+  })
+
+export const useFocus = (projectId: number, shotId: number | undefined, frame: number) =>
+  useQuery({
+    queryKey: edited(projectId, 'focus', shotId, frame),
+    queryFn: () => getJson<FocusRuler>(`/api/shots/${shotId}/focus?frame=${frame}`),
+    enabled: !!shotId,
+    placeholderData: (before) => before,
+    gcTime: 5000,
+  })
+
+export const useShading = () =>
+  useQuery({ queryKey: ['shading'], queryFn: () => getJson<Record<string, Program>>('/api/shading') })
+
+export const useMeshes = (projectId: number, sceneId: number | undefined) =>
+  useQuery({
+    queryKey: edited(projectId, 'meshes', sceneId),
+    queryFn: () => getBytes(`/api/scenes/${sceneId}/meshes.glb`),
+    enabled: !!sceneId,
+    placeholderData: (before) => before,
+  })
+
+/** Baked movement of a shot, from an exact frame on at a speed; all of its frames where none is given. */
+export const useBake = (projectId: number, shotId: number | undefined, part?: { from: string; speed: string; frames: number }) => {
+  const range = part ? `?from=${encodeURIComponent(part.from)}&speed=${encodeURIComponent(part.speed)}&frames=${part.frames}` : ''
+  return useQuery({
+    queryKey: edited(projectId, 'bake', shotId, range),
+    queryFn: () => getBytes(`/api/shots/${shotId}/bake${range}`),
+    enabled: !!shotId,
+    gcTime: 60_000,
+  })
+}
+
+export const fetchLabels = (masterId: number, from: number, count: number) =>
+  queryClient.fetchQuery({
+    queryKey: ['labels', masterId, from, count],
+    queryFn: async () => (await getText(`/api/masters/${masterId}/labels?from=${from}&count=${count}`)).split('\n'),
+  })
+
+/** After an edit, here or in another window. */
+export function refreshEdited(projectId: number) {
+  void queryClient.invalidateQueries({ queryKey: edited(projectId) })
+}
+
+export function refreshRenders(projectId: number) {
+  void queryClient.invalidateQueries({ queryKey: edited(projectId, 'renders') })
+}
+
+/** The camera's values at a frame, by channel. */
+export const useCameraValues = (projectId: number, shotId: number, frame: number) =>
+  useQuery({
+    queryKey: edited(projectId, 'camera', shotId, frame),
+    queryFn: () => getJson<Record<string, number>>(`/api/shots/${shotId}/camera?frame=${frame}`),
+    placeholderData: (before) => before,
+    gcTime: 5000,
+  })

@@ -1,0 +1,27 @@
+/** The server's types by the names that the window uses. All come from its own description. */
+import type { components } from './schema'
+
+type Schemas = components['schemas']
+
+export type ProjectBrief = Schemas['freshsplice.server.projects.ProjectController.Brief']
+export type Project = Schemas['freshsplice.server.projects.ProjectController.View']
+export type Sequence = Schemas['freshsplice.server.masters.SequenceView']
+export type Section = Schemas['freshsplice.server.masters.SequenceView.Section']
+export type Piece = Schemas['freshsplice.server.masters.SequenceView.Piece']
+export type Seam = Schemas['freshsplice.server.masters.SequenceView.Seam']
+export type LaidRender = Schemas['freshsplice.server.masters.SequenceView.Render']
+export type LaidSound = Schemas['freshsplice.server.masters.SequenceView.Sound']
+export type Position = Schemas['freshsplice.server.masters.MasterController.Position']
+export type IntakeCut = Schemas['freshsplice.server.cuts.IntakeView']
+export type PlannedShot = Schemas['freshsplice.server.cuts.IntakeView.Shot']
+export type Note = Schemas['freshsplice.server.cuts.IntakeView.Note']
+export type Arrived = Schemas['freshsplice.server.cuts.CutController.Arrived']
+export type HandBack = Schemas['freshsplice.server.cuts.CutController.HandBackView']
+export type Turnover = Schemas['freshsplice.server.cuts.TurnoverView']
+export type Change = Schemas['freshsplice.server.cuts.TurnoverView.Change']
+export type StageShot = Schemas['freshsplice.server.stages.StageView']
+export type StageKey = Schemas['freshsplice.server.stages.StageView.KeyView']
+export type StageItem = Schemas['freshsplice.server.stages.StageView.ItemView']
+export type FocusRuler = Schemas['freshsplice.core.camera.FocusRuler']
+export type Program = Schemas['freshsplice.server.stages.StageController.Program']
+export type Render = Schemas['freshsplice.server.renders.RenderController.View']

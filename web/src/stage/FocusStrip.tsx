@@ -1,0 +1,33 @@
+import { useFocus } from '../server/queries'
+import type { Project, StageShot } from '../server/types'
+
+const MARKS = [0.5, 1, 2, 3, 5, 10, 20, 50, 100]
+
+/** The things of the set at their distances, and what of it is sharp. */
+export function FocusStrip({ project, stage, shotFrame }: { project: Project; stage: StageShot; shotFrame: number }) {
+  const ruler = useFocus(project.id, stage.shotId, shotFrame).data
+  const at = (metres: number) => `${Math.max(0, Math.min(100, (Math.log(metres / 0.4) / Math.log(150 / 0.4)) * 100))}%`
+  if (!ruler) {
+    return <div className="h-[50px] shrink-0" />
+  }
+  const far = ruler.far ?? 150
+  const named = ruler.things.filter((t, i) => i === 0 || t.metres > ruler.things[i - 1].metres * 1.18).slice(0, 6)
+  return (
+    <div className="flex h-[50px] shrink-0 items-center gap-4 text-[12.5px]">
+      <span className="w-12 text-quiet">Focus</span>
+      <div className="relative h-full flex-1">
+        {named.map((t) => (
+          <span key={t.name} className="absolute top-0 whitespace-nowrap text-[12px]" style={{ left: at(t.metres) }}>▾ {t.name}</span>
+        ))}
+        <div className="absolute inset-x-0 top-[19px] h-2.5 bg-[#454545]">
+          <div className="absolute inset-y-0 bg-[#5c8f89]" style={{ left: at(ruler.near), right: `calc(100% - ${at(far)})` }} />
+          <div className="absolute -inset-y-1 w-[3px] bg-live" style={{ left: at(ruler.focus) }} title={`focus ${ruler.focus.toFixed(2)} m`} />
+        </div>
+        {MARKS.map((m) => <span key={m} className="num absolute top-[33px] -translate-x-1/2 text-[11.5px] text-quiet" style={{ left: at(m) }}>{m}</span>)}
+      </div>
+      <span className="num whitespace-nowrap text-quiet">
+        {ruler.near.toFixed(1)}–{ruler.far ? ruler.far.toFixed(1) : '∞'} m · {ruler.degrees.toFixed(1)}°
+      </span>
+    </div>
+  )
+}

@@ -1,0 +1,129 @@
+import { useState } from 'react'
+import { sayError } from '../desk/messages'
+import type { Bake } from '../pictures/bake'
+import { post } from '../server/client'
+import { useCameraValues } from '../server/queries'
+import type { Project, StageShot } from '../server/types'
+
+type Props = {
+  project: Project
+  stage: StageShot
+  bake: Bake
+  k: number
+  shotFrame: number
+  item: number | undefined
+  chooseItem: (id: number | undefined) => void
+}
+
+const CAMERA: [string, string, string, number][] = [
+  ['x', 'x', 'm', 2], ['y', 'y', 'm', 2], ['z', 'z', 'm', 2], ['pan', 'pan', '°', 1], ['tilt', 'tilt', '°', 1], ['roll', 'roll', '°', 1],
+  ['lens', 'lens', 'mm', 1], ['focus', 'focus', 'm', 2],
+]
+
+/** Numbers of the camera, or of a thing of the set, at this frame; a typed number becomes a key. */
+export function Properties({ project, stage, bake, k, shotFrame, item, chooseItem }: Props) {
+  const values = useCameraValues(project.id, stage.shotId, shotFrame).data
+  const [easing, setEasing] = useState<'EASED' | 'STRAIGHT'>('EASED')
+  const chosen = stage.items.find((i) => i.id === item)
+  const action = bake.actionFrame(k)
+  const set = async (path: string, body: unknown) => {
+    try {
+      await post(path, body)
+    } catch (e) {
+      sayError(e)
+    }
+  }
+  return (
+    <div className="scroll max-h-[176px] shrink-0 border-t border-line pb-1 pt-2">
+      <div className="mb-2 flex items-center gap-2">
+        <select className="field min-w-0 flex-1" aria-label="What to key" value={item ?? ''} onChange={(e) => chooseItem(e.target.value ? Number(e.target.value) : undefined)}>
+          <option value="">camera {stage.code}</option>
+          {stage.items.map((i) => <option key={i.id} value={i.id}>{i.name}</option>)}
+        </select>
+        <select className="field" aria-label="Movement to the next key" value={easing} onChange={(e) => setEasing(e.target.value as 'EASED' | 'STRAIGHT')}>
+          <option value="EASED">eased</option>
+          <option value="STRAIGHT">straight</option>
+        </select>
+      </div>
+      {!chosen && values && (
+        <div className="grid grid-cols-4 gap-x-3 gap-y-1.5">
+          {CAMERA.map(([name, label, unit, digits]) => (
+            <NumberField key={name} label={label} unit={unit} value={values[name]} digits={digits}
+              give={(v) => set(`/api/shots/${stage.shotId}/keys`, { frame: shotFrame, values: { [name]: v }, easing })} />
+          ))}
+          <NumberField label="T-stop" unit="" value={stage.stop} digits={1} give={(v) => set(`/api/shots/${stage.shotId}/camera`, { stop: v })} />
+          <NumberField label="back" unit="mm" value={stage.backWidth} digits={2} give={(v) => set(`/api/shots/${stage.shotId}/camera`, { backWidth: v })} />
+        </div>
+      )}
+      {chosen && (
+        <div className="grid grid-cols-4 gap-x-3 gap-y-1.5">
+          {(['x', 'y', 'z', 'turn', 'lean'] as const).map((name) => (
+            <NumberField key={name} label={name} unit={name === 'turn' || name === 'lean' ? '°' : 'm'} digits={2}
+              value={lastKey(chosen.channels[name], action)}
+              give={(v) => set(`/api/items/${chosen.id}/keys`, { frame: action, values: { [name]: v }, easing })} />
+          ))}
+          <span className="num col-span-2 self-end text-[12px] text-quiet">action frame {action}</span>
+          <button type="button" className="link self-end text-left text-[13px] text-quiet" onClick={() => {
+            chooseItem(undefined)
+            void set(`/api/items/${chosen.id}/remove`, undefined)
+          }}>take out of the set</button>
+        </div>
+      )}
+      {!chosen && <AddThing stage={stage} />}
+    </div>
+  )
+}
+
+const lastKey = (keys: { frame: number; value: number }[] | undefined, frame: number) =>
+  [...(keys ?? [])].reverse().find((x) => x.frame <= frame)?.value ?? keys?.[0]?.value ?? 0
+
+type FieldProps = { label: string; unit: string; value: number; digits: number; give: (v: number) => void }
+
+function NumberField({ label, unit, value, digits, give }: FieldProps) {
+  const [typed, setTyped] = useState<string>()
+  const end = () => {
+    const number = Number(typed?.replace(',', '.').replace('−', '-'))
+    if (typed !== undefined && typed.trim() !== '') {
+      if (Number.isFinite(number)) {
+        give(number)
+      } else {
+        sayError(new Error(`"${typed}" is no number`))
+      }
+    }
+    setTyped(undefined)
+  }
+  return (
+    <label className="flex items-center gap-1 text-[12.5px] text-quiet">
+      <span className="w-10 shrink-0">{label}</span>
+      <input className="field num w-full min-w-0 px-1.5! py-0.5! text-text!" value={typed ?? value.toFixed(digits)} aria-label={`${label}${unit && `, ${unit}`}`}
+        onFocus={(e) => e.target.select()} onChange={(e) => setTyped(e.target.value)} onBlur={end}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') {
+            e.currentTarget.blur()
+          } else if (e.key === 'Escape') {
+            setTyped(undefined)
+          }
+        }} />
+    </label>
+  )
+}
+
+const SHAPES = ['BLOCK', 'MOUND', 'CYLINDER', 'CONE', 'TIDE_POLE', 'LIGHTHOUSE', 'GATE', 'HOUSE', 'BOAT', 'BICYCLE', 'PERSON', 'CYCLIST', 'GULL']
+
+function AddThing({ stage }: { stage: StageShot }) {
+  const add = async (shape: string) => {
+    try {
+      await post(`/api/scenes/${stage.sceneId}/items`, {
+        name: '', shape, colour: '#9a8f7d', width: 1, height: 1, depth: 1, x: 0, y: 0, z: 0, turn: 0,
+      })
+    } catch (e) {
+      sayError(e)
+    }
+  }
+  return (
+    <select className="field mt-2 w-full" value="" aria-label="Put a thing in the set" onChange={(e) => void add(e.target.value)}>
+      <option value="">Put a thing in the set …</option>
+      {SHAPES.map((s) => <option key={s} value={s}>{s.toLowerCase().replace('_', ' ')}</option>)}
+    </select>
+  )
+}

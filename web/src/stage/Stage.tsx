@@ -1,0 +1,99 @@
+import { useMemo, useState } from 'react'
+import { useActions } from '../desk/actions'
+import { setDesk, useDesk } from '../desk/desk'
+import { sayError } from '../desk/messages'
+import { readBake } from '../pictures/bake'
+import { sectionAt, shotFrameAt } from '../playhead/lookup'
+import { goTo, step } from '../playhead/transport'
+import { post } from '../server/client'
+import { useBake, useStage } from '../server/queries'
+import type { Project, Section, Sequence } from '../server/types'
+import { Empty } from '../app/Empty'
+import { CameraPane } from './CameraPane'
+import { Channels } from './Channels'
+import { FocusStrip } from './FocusStrip'
+import { Properties } from './Properties'
+import { ScoutPane } from './ScoutPane'
+
+/** The set, the shot's camera and its movement. */
+export function Stage({ project, sequence }: { project: Project; sequence: Sequence }) {
+  const frame = useDesk((d) => d.frame)
+  const section = sectionAt(sequence, frame)
+  if (!section) {
+    return (
+      <Empty title="Black" text="No shot is seen at this frame.">
+        <button type="button" className="button" onClick={() => goTo(sequence.sections[0]?.in ?? sequence.start)}>Go to the first shot</button>
+      </Empty>
+    )
+  }
+  return <ShotStage key={section.shotId} project={project} sequence={sequence} section={section} />
+}
+
+function ShotStage({ project, sequence, section }: { project: Project; sequence: Sequence; section: Section }) {
+  const { frame, boardOver } = useDesk()
+  const shotFrame = shotFrameAt(section, frame)
+  const stage = useStage(project.id, section.shotId).data
+  const bytes = useBake(project.id, section.shotId).data
+  const bake = useMemo(() => (bytes ? readBake(bytes) : undefined), [bytes])
+  const [item, setItem] = useState<number>()
+  const k = stage ? shotFrame - stage.framesFirst : 0
+
+  const keyFrames = useMemo(() => {
+    const all = Object.values(stage?.channels ?? {}).flatMap((keys) => keys.map((x) => x.frame))
+    return [...new Set(all)].sort((a, b) => a - b)
+  }, [stage])
+
+  const toKey = (way: 1 | -1) => {
+    const next = way > 0 ? keyFrames.find((f) => f > shotFrame) : [...keyFrames].reverse().find((f) => f < shotFrame)
+    if (next !== undefined) {
+      step(next - shotFrame)
+    }
+  }
+  const toShot = (way: 1 | -1) => {
+    const next = sequence.sections[sequence.sections.indexOf(section) + way]
+    if (next) {
+      goTo(next.in)
+    }
+  }
+  const keyHere = async () => {
+    try {
+      await post(`/api/shots/${section.shotId}/keys/here?frame=${shotFrame}`)
+    } catch (e) {
+      sayError(e)
+    }
+  }
+  const removeKey = async () => {
+    try {
+      await post(`/api/shots/${section.shotId}/keys/remove`, { frame: shotFrame, channels: Object.keys(stage?.plain ?? {}) })
+    } catch (e) {
+      sayError(e)
+    }
+  }
+  useActions('stage', [
+    { group: 'Stage', name: 'Key all of the camera here', keys: 'K', run: () => void keyHere() },
+    { group: 'Stage', name: 'Remove the keys here', keys: 'Delete', run: () => void removeKey(), disabled: !keyFrames.includes(shotFrame) },
+    { group: 'Stage', name: 'Next key', keys: '.', run: () => toKey(1) },
+    { group: 'Stage', name: 'Previous key', keys: ',', run: () => toKey(-1) },
+    { group: 'Stage', name: 'Next shot', keys: 'ArrowDown', run: () => toShot(1) },
+    { group: 'Stage', name: 'Previous shot', keys: 'ArrowUp', run: () => toShot(-1) },
+    { group: 'Stage', name: 'Board over the camera picture', keys: 'O', run: () => setDesk({ boardOver: boardOver > 0 ? 0 : 0.4 }) },
+  ])
+  if (!stage || !bake) {
+    return <Empty title="One moment" text={`Setting up ${section.code}`} />
+  }
+  return (
+    <div className="flex min-h-0 flex-1 flex-col">
+      <div className="flex min-h-0 flex-[1.35] gap-3 bg-ground px-4 pt-2">
+        <div className="flex min-w-0 flex-[1.34] flex-col">
+          <CameraPane project={project} section={section} stage={stage} bake={bake} k={k} shotFrame={shotFrame} />
+          <FocusStrip project={project} stage={stage} shotFrame={shotFrame} />
+        </div>
+        <div className="flex min-w-0 flex-1 flex-col">
+          <ScoutPane project={project} stage={stage} bake={bake} k={k} shotFrame={shotFrame} />
+          <Properties project={project} stage={stage} bake={bake} k={k} shotFrame={shotFrame} item={item} chooseItem={setItem} />
+        </div>
+      </div>
+      <Channels stage={stage} section={section} item={stage.items.find((i) => i.id === item)} frame={frame} shotFrame={shotFrame} />
+    </div>
+  )
+}

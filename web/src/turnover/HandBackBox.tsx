@@ -1,0 +1,28 @@
+import { useActions } from '../desk/actions'
+import { useHandBack } from '../server/queries'
+import type { Project } from '../server/types'
+
+/** The list that goes back to the edit room. */
+export function HandBackBox({ project }: { project: Project }) {
+  const back = useHandBack(project.id, !!project.masterId).data
+  const href = `/api/projects/${project.id}/hand-back.edl`
+  useActions('hand-back', [{ group: 'Turnover', name: 'Hand back: save the list', keys: 'Ctrl+S', run: () => window.location.assign(href) }])
+  if (!back) {
+    return null
+  }
+  const losses = back.remarks.filter((r) => r.severity === 'loss')
+  return (
+    <div className="mt-auto flex items-center gap-4 border-t border-line py-3">
+      <div className="min-w-0 flex-1">
+        <b className="font-semibold">Hand back</b>{' '}
+        <span className="text-quiet">{back.rendered} of {back.events} events name a render and its timecode</span>
+        {losses.length > 0 && (
+          <p className="truncate text-[13px] text-bent" title={losses.map((l) => `${l.place}: ${l.text}`).join('\n')}>
+            {losses.length === 1 ? `${losses[0].place}: ${losses[0].text}` : `${losses.length} renders do not cover their shots`}
+          </p>
+        )}
+      </div>
+      <a className="button" href={href} download>Save list (EDL)</a>
+    </div>
+  )
+}

@@ -1,0 +1,183 @@
+import { useEffect, useRef } from 'react'
+import { LABELS } from '../conform/lanes'
+import { useDesk } from '../desk/desk'
+import { useSize } from '../pictures/useSize'
+import type { Change, Sequence, Turnover } from '../server/types'
+
+const HEIGHT = 292
+const OURS = [38, 90] as const
+const THEIRS = [206, 258] as const
+
+type Props = { list: Turnover; sequence: Sequence; selected?: number; choose: (index: number) => void }
+
+/** Our master above, the newer cut below, a ribbon for every shot. */
+export function Ribbons({ list, sequence, selected, choose }: Props) {
+  const holder = useRef<HTMLDivElement>(null)
+  const canvas = useRef<HTMLCanvasElement>(null)
+  const { width } = useSize(holder)
+  const frame = useDesk((d) => d.frame)
+  const start = Math.min(sequence.start, list.theirs[0]?.in ?? sequence.start)
+  const span = Math.max(sequence.end, list.theirs[list.theirs.length - 1]?.out ?? 0) - start
+  const x = (f: number) => LABELS + 12 + ((f - start) / Math.max(1, span)) * (width - LABELS - 30)
+  const changeOf = (ours: number, theirs: number) => list.changes.find((c) => c.ours === ours && c.theirs === theirs)
+
+  useEffect(() => {
+    const element = canvas.current
+    const g = element?.getContext('2d')
+    if (!element || !g || width === 0) {
+      return
+    }
+    const ratio = window.devicePixelRatio
+    element.width = width * ratio
+    element.height = HEIGHT * ratio
+    g.setTransform(ratio, 0, 0, ratio, 0, 0)
+    g.clearRect(0, 0, width, HEIGHT)
+    drawNames(g)
+    drawRibbons(g)
+    list.ours.forEach((p, i) => drawPiece(g, p, OURS, '#647279', list.changes.some((c) => c.ours === i && c.index === selected), true))
+    list.theirs.forEach((p, i) => drawPiece(g, p, THEIRS, '#e9e4d8', list.changes.some((c) => c.theirs === i && c.index === selected), false))
+    g.fillStyle = '#ffffff'
+    g.fillRect(x(frame), 22, 1.5, HEIGHT - 40)
+  })
+
+  function drawNames(g: CanvasRenderingContext2D) {
+    const name = (title: string, quiet: string, y: number) => {
+      g.fillStyle = '#ededed'
+      g.font = '600 14px "Atkinson Hyperlegible Next", sans-serif'
+      g.fillText(title, 16, y)
+      g.fillStyle = '#b3b3b3'
+      g.font = '13px "Atkinson Hyperlegible Mono", monospace'
+      g.fillText(quiet, 16, y + 17)
+    }
+    name('Our master', String(list.oursLength), (OURS[0] + OURS[1]) / 2)
+    name(`Cut ${list.version}`, String(list.theirsLength), (THEIRS[0] + THEIRS[1]) / 2)
+  }
+
+  function ribbon(g: CanvasRenderingContext2D, a0: number, a1: number, b0: number, b1: number, colour: string) {
+    const middle = (OURS[1] + THEIRS[0]) / 2
+    g.fillStyle = colour
+    g.beginPath()
+    g.moveTo(a0, OURS[1])
+    g.bezierCurveTo(a0, middle, b0, middle, b0, THEIRS[0])
+    g.lineTo(b1, THEIRS[0])
+    g.bezierCurveTo(b1, middle, a1, middle, a1, OURS[1])
+    g.fill()
+  }
+
+  function drawRibbons(g: CanvasRenderingContext2D) {
+    const pills: [Change, number][] = []
+    const quiet = new Set<number>()
+    for (const c of list.changes) {
+      const ours = list.ours[c.ours]
+      const theirs = list.theirs[c.theirs]
+      const only = c.kind === 'SHIFTED'
+      if (ours && theirs) {
+        quiet.add(c.ours)
+        ribbon(g, x(ours.in), x(ours.out) - 1, x(theirs.in), x(theirs.out) - 1, only ? '#353535' : c.index === selected ? 'rgba(240,166,72,0.62)' : 'rgba(240,166,72,0.42)')
+        if (!only) {
+          pills.push([c, (x(ours.in) + x(ours.out) + x(theirs.in) + x(theirs.out)) / 4])
+        }
+      } else if (ours) {
+        quiet.add(c.ours)
+        point(g, x(ours.in), x(ours.out), OURS[1], OURS[1] + 44)
+        text(g, 'omitted', (x(ours.in) + x(ours.out)) / 2, OURS[1] + 58)
+      } else if (theirs) {
+        point(g, x(theirs.in), x(theirs.out), THEIRS[0], THEIRS[0] - 44)
+        text(g, 'new', (x(theirs.in) + x(theirs.out)) / 2, THEIRS[0] - 50)
+      }
+    }
+    keptPairs(list).forEach(([o, n]) => {
+      if (!quiet.has(o) && !changeOf(o, n)) {
+        ribbon(g, x(list.ours[o].in), x(list.ours[o].out) - 1, x(list.theirs[n].in), x(list.theirs[n].out) - 1, '#353535')
+      }
+    })
+    pills.forEach(([c, at]) => pill(g, c, at))
+  }
+
+  function point(g: CanvasRenderingContext2D, x0: number, x1: number, from: number, to: number) {
+    g.fillStyle = 'rgba(240,166,72,0.5)'
+    g.beginPath()
+    g.moveTo(x0, from)
+    g.lineTo(x1, from)
+    g.lineTo((x0 + x1) / 2, to)
+    g.fill()
+  }
+
+  function text(g: CanvasRenderingContext2D, words: string, at: number, y: number) {
+    g.font = '13px "Atkinson Hyperlegible Next", sans-serif'
+    g.fillStyle = '#f0a648'
+    g.textAlign = 'center'
+    g.fillText(words, at, y)
+    g.textAlign = 'left'
+  }
+
+  function pill(g: CanvasRenderingContext2D, c: Change, at: number) {
+    const n = c.slip || c.head + c.tail
+    const words = c.slip ? `slip ${signed(n)}` : c.kind === 'MOVED' ? 'moved' : n !== 0 ? signed(n) : c.kind.toLowerCase()
+    g.font = '600 12.5px "Atkinson Hyperlegible Mono", monospace'
+    const w = g.measureText(words).width + 16
+    const y = (OURS[1] + THEIRS[0]) / 2
+    g.fillStyle = '#f0a648'
+    g.beginPath()
+    g.roundRect(at - w / 2, y - 10, w, 20, 10)
+    g.fill()
+    g.fillStyle = '#241703'
+    g.textAlign = 'center'
+    g.fillText(words, at, y + 4.5)
+    g.textAlign = 'left'
+  }
+
+  function drawPiece(g: CanvasRenderingContext2D, p: { in: number; out: number; name: string }, lane: readonly [number, number], colour: string, chosen: boolean, dark: boolean) {
+    const x0 = x(p.in)
+    const w = Math.max(0.6, x(p.out) - x0 - 1)
+    g.fillStyle = colour
+    g.fillRect(x0, lane[0], w, lane[1] - lane[0])
+    if (chosen) {
+      g.strokeStyle = '#5ec2b7'
+      g.lineWidth = 3
+      g.strokeRect(x0 + 1.5, lane[0] + 1.5, w - 3, lane[1] - lane[0] - 3)
+    }
+    if (w < 26) {
+      return
+    }
+    g.save()
+    g.beginPath()
+    g.rect(x0, lane[0], w - 3, lane[1] - lane[0])
+    g.clip()
+    g.fillStyle = dark ? '#ffffff' : '#22282b'
+    g.font = '600 12.5px "Atkinson Hyperlegible Mono", monospace'
+    g.fillText(dark && w < 50 ? p.name.replace(/^[a-z]+/, '') : p.name, x0 + 5, lane[0] + 17)
+    g.font = '12px "Atkinson Hyperlegible Mono", monospace'
+    g.fillStyle = dark ? '#dfe4e6' : '#4c555a'
+    g.fillText(String(p.out - p.in), x0 + 5, lane[1] - 8)
+    g.restore()
+  }
+
+  const press = (e: React.MouseEvent) => {
+    const box = canvas.current!.getBoundingClientRect()
+    const at = e.clientX - box.left
+    const upper = e.clientY - box.top < HEIGHT / 2
+    const pieces = upper ? list.ours : list.theirs
+    const i = pieces.findIndex((p) => at >= x(p.in) && at < x(p.out))
+    const change = list.changes.find((c) => (upper ? c.ours : c.theirs) === i)
+    if (change) {
+      choose(change.index)
+    }
+  }
+
+  return (
+    <div ref={holder} className="shrink-0 border-t border-black/40 bg-deep" style={{ height: HEIGHT }}>
+      <canvas ref={canvas} style={{ width, height: HEIGHT, display: 'block' }} onClick={press} role="img"
+        aria-label={`Our master with ${list.ours.length} pieces, cut ${list.version} with ${list.theirs.length}`} data-picture="ribbons" />
+    </div>
+  )
+}
+
+const signed = (n: number) => (n > 0 ? `+${n}` : `−${-n}`)
+
+/** Pieces that no change names lie in the same order on both sides. */
+function keptPairs(list: Turnover): [number, number][] {
+  const ours = list.ours.map((_, i) => i).filter((i) => !list.changes.some((c) => c.ours === i))
+  const theirs = list.theirs.map((_, i) => i).filter((i) => !list.changes.some((c) => c.theirs === i))
+  return ours.slice(0, theirs.length).map((o, i) => [o, theirs[i]])
+}

@@ -1,0 +1,138 @@
+import { useEffect, useState } from 'react'
+import { Empty } from '../app/Empty'
+import { useActions } from '../desk/actions'
+import { setDesk, useDesk } from '../desk/desk'
+import { say, sayError } from '../desk/messages'
+import { Rows } from '../parts/Rows'
+import { goTo } from '../playhead/transport'
+import { post } from '../server/client'
+import { refreshEdited, useTurnover } from '../server/queries'
+import type { Change, Project, Sequence, Turnover as List } from '../server/types'
+import { HandBackBox } from './HandBackBox'
+import { Ribbons } from './Ribbons'
+import { WhatItAsks } from './WhatItAsks'
+
+/** A newer cut against our master, and the list that goes back. */
+export function Turnover({ project, sequence }: { project: Project; sequence?: Sequence }) {
+  const chosen = useDesk((d) => d.cutId)
+  const received = project.cuts.filter((c) => c.state === 'RECEIVED')
+  const newest = received[received.length - 1]
+  const cutId = received.some((c) => c.id === chosen) ? chosen : newest?.id
+  const list = useTurnover(project.id, project.masterId ? cutId : undefined)
+  if (!project.masterId || !sequence) {
+    return <Empty title="No cut yet" text="Receive a first cut in Intake. When the edit room sends the next, this shows what changed." />
+  }
+  if (list.error) {
+    return <Empty title="That cut cannot be compared" text={list.error.message} />
+  }
+  if (!list.data || list.data.cutId !== cutId) {
+    return <Empty title="One moment" text="Comparing the cut with our master" />
+  }
+  return <OneList key={list.data.cutId} project={project} sequence={sequence} list={list.data} cuts={received} />
+}
+
+const isFree = (c: Change) => !c.pushed
+
+function OneList({ project, sequence, list, cuts }: { project: Project; sequence: Sequence; list: List; cuts: Project['cuts'] }) {
+  const edits = list.changes.filter(isFree)
+  const pushed = list.changes.length - edits.length
+  const [taken, setTaken] = useState<Set<number>>(new Set(edits.map((c) => c.index)))
+  const [at, setAt] = useState(0)
+  const [busy, setBusy] = useState(false)
+  const current = edits[Math.min(at, edits.length - 1)]
+  const key = edits.map((c) => `${c.index}${c.kind}`).join()
+  useEffect(() => setTaken(new Set(edits.map((c) => c.index))), [key])
+
+  const toggle = (index: number) => setTaken((t) => {
+    const next = new Set(t)
+    return next.delete(index) ? next : next.add(index)
+  })
+  const apply = async () => {
+    setBusy(true)
+    try {
+      await post(`/api/cuts/${list.cutId}/turnover/apply`, { changes: [...taken] })
+      say(`${taken.size} ${taken.size === 1 ? 'change' : 'changes'} applied, no camera work is lost`)
+      refreshEdited(project.id)
+    } catch (e) {
+      sayError(e)
+    }
+    setBusy(false)
+  }
+  const look = (n: number) => {
+    const next = Math.max(0, Math.min(edits.length - 1, n))
+    setAt(next)
+    const section = edits[next] && list.ours[edits[next].ours]
+    if (section) {
+      goTo(section.in)
+    }
+  }
+  useActions('turnover', [
+    { group: 'Turnover', name: 'Next change', keys: 'ArrowDown', run: () => look(at + 1) },
+    { group: 'Turnover', name: 'Previous change', keys: 'ArrowUp', run: () => look(at - 1) },
+    { group: 'Turnover', name: 'Take or leave this change', keys: 'Space', run: () => current && toggle(current.index) },
+    { group: 'Turnover', name: 'Apply what is taken', keys: 'Enter', run: () => void apply(), disabled: busy || taken.size === 0 },
+  ])
+  const camera = edits.filter((c) => c.needs === 'CAMERA').length
+  const renders = edits.filter((c) => c.needs === 'RENDER').length
+  return (
+    <>
+      <div className="flex min-h-0 flex-1 gap-4 bg-ground px-4 pt-2">
+        <section className="flex min-w-0 flex-1 flex-col" aria-label="Changes">
+          <div className="flex h-8 items-center gap-3">
+            <select className="field max-w-64" aria-label="Cut to compare with" value={list.cutId} onChange={(e) => setDesk({ cutId: Number(e.target.value) })}>
+              {cuts.map((c) => <option key={c.id} value={c.id}>Cut {c.version} against our master</option>)}
+            </select>
+            <span className="truncate text-quiet">
+              {edits.length} {edits.length === 1 ? 'change' : 'changes'}
+              {camera > 0 && <>, <b className="text-bent">{camera}</b> need camera work</>}
+              {renders > 0 && <>, <b>{renders}</b> new renders</>}
+            </span>
+          </div>
+          {edits.length === 0 ? (
+            <p className="py-8 text-[16px]">
+              No changes: our master is this cut, frame by frame.{' '}
+              <span className="text-quiet">{list.kept} pieces agree.</span>
+            </p>
+          ) : (
+            <>
+              <div className="grid grid-cols-[28px_78px_1fr_110px_1fr] gap-2 border-b border-line pb-1 text-[13px] text-quiet">
+                <span /><span>Shot</span><span>What changed</span><span className="text-right">Frames</span><span>What it asks</span>
+              </div>
+              <Rows rows={edits} height={33} label="Changes" at={at}>
+                {(c, i) => <ChangeRow change={c} taken={taken.has(c.index)} selected={i === at} choose={() => look(i)} toggle={() => toggle(c.index)} />}
+              </Rows>
+              <div className="flex items-center gap-4 py-3">
+                <button type="button" className="button button-main" disabled={busy || taken.size === 0} onClick={() => void apply()}>
+                  Apply {taken.size} {taken.size === 1 ? 'change' : 'changes'}
+                </button>
+                <span className="text-quiet">
+                  one step, can be undone; no camera work is lost{pushed > 0 && ` · ${pushed} shots only pushed along`}
+                </span>
+              </div>
+            </>
+          )}
+        </section>
+        <section className="flex w-[48%] shrink-0 flex-col" aria-label="What it asks">
+          {current && <WhatItAsks project={project} sequence={sequence} list={list} change={current} />}
+          <HandBackBox project={project} />
+        </section>
+      </div>
+      <Ribbons list={list} sequence={sequence} selected={current?.index} choose={(index) => setAt(Math.max(0, edits.findIndex((c) => c.index === index)))} />
+    </>
+  )
+}
+
+const signed = (n: number) => (n > 0 ? `+${n}` : n < 0 ? `−${-n}` : '0')
+
+function ChangeRow({ change: c, taken, selected, choose, toggle }: { change: Change; taken: boolean; selected: boolean; choose: () => void; toggle: () => void }) {
+  const frames = c.slip !== 0 ? `slip ${signed(c.slip)}` : c.head !== 0 && c.tail !== 0 ? `${signed(c.head)} ${signed(c.tail)}` : signed(c.head + c.tail || (c.kind === 'SHIFTED' ? c.shift : 0))
+  return (
+    <div className={`grid h-full grid-cols-[28px_78px_1fr_110px_1fr] items-center gap-2 border-b border-line/60 ${selected ? 'bg-[#3a4341]' : ''}`} onClick={choose}>
+      <input type="checkbox" checked={taken} onChange={toggle} onClick={(e) => e.stopPropagation()} aria-label={`Take the change of ${c.code || c.name}`} />
+      <span className="num">{c.code || <span className="text-quiet">new</span>}</span>
+      <span className="truncate" title={c.words}>{c.kind === 'NEW' ? `${c.words}: ${c.name}` : c.words}</span>
+      <span className="num text-right">{frames}</span>
+      <span className={`truncate ${c.needs === 'CAMERA' && c.kind !== 'NEW' ? 'font-semibold text-bent' : 'text-quiet'}`} title={c.asks}>{c.asks}</span>
+    </div>
+  )
+}
