@@ -1,4 +1,4 @@
-import { useEffect } from 'react'
+import { useEffect, useRef } from 'react'
 import { Conform } from '../conform/Conform'
 import { setDesk, useDesk, VIEWS } from '../desk/desk'
 import { useActions, useKeys } from '../desk/actions'
@@ -28,9 +28,14 @@ export function App() {
   const shown = project?.masterId ? sequence : undefined
   useKeys()
 
+  const asked = useRef(false)
   useEffect(() => {
-    if (projects.data?.length === 1 && !known) {
-      setDesk({ projectId: projects.data[0].id })
+    // the only project there is opens by itself, once: afterwards somebody may want to make another
+    if (projects.data && !asked.current) {
+      asked.current = true
+      if (projects.data.length === 1 && !known) {
+        setDesk({ projectId: projects.data[0].id })
+      }
     }
   }, [projects.data, known])
 

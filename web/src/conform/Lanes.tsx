@@ -64,7 +64,7 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
   }
 
   const toOverview = (x: number) => {
-    const share = (x - LABELS) / Math.max(1, width - LABELS - 4)
+    const share = (x - LABELS) / Math.max(1, width - LABELS - 16)
     goTo(sequence.start + share * (sequence.end - sequence.start))
   }
 

@@ -41,8 +41,8 @@ export function drawLanes(g: CanvasRenderingContext2D, s: Scene) {
   drawRenders(g, s)
   drawSound(g, s)
   s.sequence.seams.forEach((seam) => drawSeam(g, s, seam))
-  s.sequence.seams.forEach((seam) => drawCounts(g, s, seam))
   drawPlayhead(g, s)
+  s.sequence.seams.forEach((seam) => drawCounts(g, s, seam))
   g.restore()
   drawOverview(g, s)
 }
@@ -59,7 +59,7 @@ function drawRuler(g: CanvasRenderingContext2D, s: Scene) {
     g.fillStyle = '#6f6f6f'
     g.fillRect(Math.round(x), s.layout.ruler - 6, 1, 8)
     g.fillStyle = INK.quiet
-    g.fillText(s.label(f), x + 4, 16)
+    g.fillText(s.label(f), x + 4, 18)
   }
 }
 
@@ -217,7 +217,8 @@ function drawRenders(g: CanvasRenderingContext2D, s: Scene) {
       g.fillText(`v${String(render.version).padStart(3, '0')}`, x0 + 5, top + 15)
       if (stale) {
         g.font = `12.5px ${SANS}`
-        clipped(g, `stale: ${render.stale.join(', ')}`, x0 + 5, bottom - 7, w - 8)
+        const whole = `stale, ${render.stale.join(' and ')}`
+        clipped(g, g.measureText(whole).width < w - 8 ? whole : 'stale', x0 + 5, bottom - 7, w - 8)
       }
     }
   })
@@ -367,7 +368,7 @@ function drawPlayhead(g: CanvasRenderingContext2D, s: Scene) {
 /** The whole master at a glance; where it is marked, something is bent. */
 function drawOverview(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.overview
-  const width = s.width - LABELS - 4
+  const width = s.width - LABELS - 16
   const x = (frame: number) => LABELS + ((frame - s.sequence.start) / Math.max(1, s.sequence.end - s.sequence.start)) * width
   const bent = new Set<number>()
   s.sequence.seams.filter((m) => m.cutBend !== 0 || m.renderBend !== 0).forEach((m) => [m.left, m.right].forEach((i) => bent.add(i)))

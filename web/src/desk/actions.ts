@@ -1,4 +1,4 @@
-import { useEffect } from 'react'
+import { useEffect, useLayoutEffect } from 'react'
 import { create } from 'zustand'
 
 /** Something that can be done, with its key; found in the command box and on the sheet of shortcuts. */
@@ -15,10 +15,11 @@ export const useActionList = create<{ lists: Map<string, Action[]> }>(() => ({ l
 
 /** Offers actions while the component that calls it is there. */
 export function useActions(owner: string, actions: Action[]) {
-  useEffect(() => {
+  // before anything is painted: a key pressed at once must find them
+  useLayoutEffect(() => {
     useActionList.setState((s) => ({ lists: new Map(s.lists).set(owner, actions) }))
   })
-  useEffect(
+  useLayoutEffect(
     () => () =>
       useActionList.setState((s) => {
         const lists = new Map(s.lists)

@@ -122,7 +122,12 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
 
   function drawSound(g: CanvasRenderingContext2D, lane: string, y: number) {
     const pieces = cut.sound.filter((s) => s.lane === lane)
-    name(g, lane, pieces[0]?.name.replace(/\.[a-z0-9]+$/i, '') ?? '', y + HEIGHT.sound / 2)
+    g.font = '600 13px "Atkinson Hyperlegible Next", sans-serif'
+    g.fillStyle = '#ededed'
+    g.fillText(lane, 16, y + HEIGHT.sound / 2 + 5)
+    g.font = '12px "Atkinson Hyperlegible Next", sans-serif'
+    g.fillStyle = '#b3b3b3'
+    g.fillText((pieces[0]?.name.replace(/\.[a-z0-9]+$/i, '') ?? '').slice(0, 10), 38, y + HEIGHT.sound / 2 + 5)
     for (const piece of pieces) {
       const x0 = x(piece.in)
       const x1 = x(piece.out)

@@ -38,12 +38,7 @@ export function pieceAt(sequence: Sequence | undefined, frame: number): Piece | 
 export const renderOf = (sequence: Sequence | undefined, sectionIndex: number): LaidRender | undefined =>
   sequence?.renders.find((r) => r.section === sectionIndex)
 
-/** Shot frame shown at a record frame, as far as the lanes tell it: exact at normal speed. */
+/** Shot frame shown at a record frame. */
 export function shotFrameAt(section: Section, frame: number): number {
-  const length = section.out - section.in
-  if (length <= 1) {
-    return section.shotFirst
-  }
-  const share = (frame - section.in) / (length - 1)
-  return Math.floor(section.shotFirst + (section.shotLast - section.shotFirst) * share + 1e-6)
+  return section.shotFrames[frame - section.in] ?? section.shotFirst + frame - section.in
 }

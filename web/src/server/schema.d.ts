@@ -992,6 +992,7 @@ export interface components {
             shotFirst: number;
             /** Format: int64 */
             shotLast: number;
+            shotFrames: number[];
             seenFrom: string;
             headWeights: number[];
             speed: string;

@@ -127,7 +127,7 @@ export function Channels({ stage, item, shotFrame }: Props) {
   }
 
   return (
-    <div ref={holder} className="relative min-h-[190px] flex-1 bg-deep">
+    <div ref={holder} className="relative min-h-[170px] flex-1 bg-deep">
       <canvas ref={canvas} className="absolute inset-0 touch-none" style={{ width, height }} onPointerDown={press} onPointerMove={press} role="img"
         aria-label={`Keys of ${item?.name ?? stage.camera}, frames ${first} to ${last}`} data-picture="channels" />
       <span className="absolute left-4 top-1 text-[12.5px] text-quiet">

@@ -11,7 +11,13 @@ export function FocusStrip({ project, stage, shotFrame }: { project: Project; st
     return <div className="h-[50px] shrink-0" />
   }
   const far = ruler.far ?? 150
-  const named = ruler.things.filter((t, i) => i === 0 || t.metres > ruler.things[i - 1].metres * 1.18).slice(0, 6)
+  const named: typeof ruler.things = []
+  for (const thing of ruler.things) {
+    // a name is about a third of the way to the next decade wide
+    if (named.length === 0 || thing.metres > named[named.length - 1].metres * 2) {
+      named.push(thing)
+    }
+  }
   return (
     <div className="flex h-[50px] shrink-0 items-center gap-4 text-[12.5px]">
       <span className="w-12 text-quiet">Focus</span>

@@ -34,7 +34,7 @@ export function Properties({ project, stage, bake, k, shotFrame, item, chooseIte
     }
   }
   return (
-    <div className="scroll max-h-[176px] shrink-0 border-t border-line pb-1 pt-2">
+    <div className="scroll max-h-[150px] shrink-0 border-t border-line pb-1 pt-2">
       <div className="mb-2 flex items-center gap-2">
         <select className="field min-w-0 flex-1" aria-label="What to key" value={item ?? ''} onChange={(e) => chooseItem(e.target.value ? Number(e.target.value) : undefined)}>
           <option value="">camera {stage.code}</option>
@@ -44,9 +44,10 @@ export function Properties({ project, stage, bake, k, shotFrame, item, chooseIte
           <option value="EASED">eased</option>
           <option value="STRAIGHT">straight</option>
         </select>
+        <AddThing stage={stage} />
       </div>
       {!chosen && values && (
-        <div className="grid grid-cols-4 gap-x-3 gap-y-1.5">
+        <div className="grid grid-cols-5 gap-x-2 gap-y-1">
           {CAMERA.map(([name, label, unit, digits]) => (
             <NumberField key={name} label={label} unit={unit} value={values[name]} digits={digits}
               give={(v) => set(`/api/shots/${stage.shotId}/keys`, { frame: shotFrame, values: { [name]: v }, easing })} />
@@ -56,20 +57,19 @@ export function Properties({ project, stage, bake, k, shotFrame, item, chooseIte
         </div>
       )}
       {chosen && (
-        <div className="grid grid-cols-4 gap-x-3 gap-y-1.5">
+        <div className="grid grid-cols-5 gap-x-2 gap-y-1">
           {(['x', 'y', 'z', 'turn', 'lean'] as const).map((name) => (
             <NumberField key={name} label={name} unit={name === 'turn' || name === 'lean' ? '°' : 'm'} digits={2}
               value={lastKey(chosen.channels[name], action)}
               give={(v) => set(`/api/items/${chosen.id}/keys`, { frame: action, values: { [name]: v }, easing })} />
           ))}
-          <span className="num col-span-2 self-end text-[12px] text-quiet">action frame {action}</span>
-          <button type="button" className="link self-end text-left text-[13px] text-quiet" onClick={() => {
+          <span className="num col-span-2 self-center text-[12px] text-quiet">action frame {action}</span>
+          <button type="button" className="link col-span-2 self-center text-left text-[13px] text-quiet" onClick={() => {
             chooseItem(undefined)
             void set(`/api/items/${chosen.id}/remove`, undefined)
           }}>take out of the set</button>
         </div>
       )}
-      {!chosen && <AddThing stage={stage} />}
     </div>
   )
 }
@@ -94,7 +94,7 @@ function NumberField({ label, unit, value, digits, give }: FieldProps) {
   }
   return (
     <label className="flex items-center gap-1 text-[12.5px] text-quiet">
-      <span className="w-10 shrink-0">{label}</span>
+      <span className="w-9 shrink-0">{label}</span>
       <input className="field num w-full min-w-0 px-1.5! py-0.5! text-text!" value={typed ?? value.toFixed(digits)} aria-label={`${label}${unit && `, ${unit}`}`}
         onFocus={(e) => e.target.select()} onChange={(e) => setTyped(e.target.value)} onBlur={end}
         onKeyDown={(e) => {
@@ -121,8 +121,8 @@ function AddThing({ stage }: { stage: StageShot }) {
     }
   }
   return (
-    <select className="field mt-2 w-full" value="" aria-label="Put a thing in the set" onChange={(e) => void add(e.target.value)}>
-      <option value="">Put a thing in the set …</option>
+    <select className="field w-28" value="" aria-label="Put a thing in the set" onChange={(e) => void add(e.target.value)}>
+      <option value="">Add a thing</option>
       {SHAPES.map((s) => <option key={s} value={s}>{s.toLowerCase().replace('_', ' ')}</option>)}
     </select>
   )

@@ -97,7 +97,7 @@ export function ScoutPane({ project, stage, bake, k, shotFrame }: Props) {
         <b className="font-semibold">Scout view</b>
         <span className="truncate text-quiet">free; nothing here moves a shot camera</span>
       </div>
-      <div ref={holder} className="relative min-h-0 flex-[1.2] cursor-move overflow-hidden bg-black"
+      <div ref={holder} className="relative min-h-0 flex-1 cursor-move overflow-hidden bg-black"
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId)
           hold.current = { x: e.clientX, y: e.clientY, button: e.button }
@@ -110,7 +110,7 @@ export function ScoutPane({ project, stage, bake, k, shotFrame }: Props) {
         onWheel={(e) => fly(-e.deltaY * 0.01, 0, 0)}>
         <canvas ref={canvas} className="absolute inset-0 h-full w-full" role="img" aria-label="Scout view" data-picture="scout" />
       </div>
-      <div className="flex items-center gap-2 py-2">
+      <div className="flex items-center gap-2 py-1.5">
         <button type="button" className="button border-live!" onClick={() => void filmFromHere()}>Film from here</button>
         <button type="button" className="button" onClick={goToCamera}>Go to camera</button>
         <span className="ml-auto truncate text-[13px] text-quiet">drag to look, Shift to slide, wheel to go</span>

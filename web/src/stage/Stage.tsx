@@ -83,7 +83,7 @@ function ShotStage({ project, sequence, section }: { project: Project; sequence:
   }
   return (
     <div className="flex min-h-0 flex-1 flex-col">
-      <div className="flex min-h-0 flex-[1.35] gap-3 bg-ground px-4 pt-2">
+      <div className="flex min-h-0 flex-[1.9] gap-3 bg-ground px-4 pt-2">
         <div className="flex min-w-0 flex-[1.34] flex-col">
           <CameraPane project={project} section={section} stage={stage} bake={bake} k={k} shotFrame={shotFrame} />
           <FocusStrip project={project} stage={stage} shotFrame={shotFrame} />

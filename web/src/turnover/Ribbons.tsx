@@ -66,6 +66,7 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
 
   function drawRibbons(g: CanvasRenderingContext2D) {
     const pills: [Change, number][] = []
+    const words: [string, number, number][] = []
     const quiet = new Set<number>()
     for (const c of list.changes) {
       const ours = list.ours[c.ours]
@@ -80,10 +81,10 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
       } else if (ours) {
         quiet.add(c.ours)
         point(g, x(ours.in), x(ours.out), OURS[1], OURS[1] + 44)
-        text(g, 'omitted', (x(ours.in) + x(ours.out)) / 2, OURS[1] + 58)
+        words.push(['omitted', (x(ours.in) + x(ours.out)) / 2, OURS[1] + 40])
       } else if (theirs) {
         point(g, x(theirs.in), x(theirs.out), THEIRS[0], THEIRS[0] - 44)
-        text(g, 'new', (x(theirs.in) + x(theirs.out)) / 2, THEIRS[0] - 50)
+        words.push(['new', (x(theirs.in) + x(theirs.out)) / 2, THEIRS[0] - 28])
       }
     }
     keptPairs(list).forEach(([o, n]) => {
@@ -92,6 +93,7 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
       }
     })
     pills.forEach(([c, at]) => pill(g, c, at))
+    words.forEach(([said, at, y]) => text(g, said, at, y))
   }
 
   function point(g: CanvasRenderingContext2D, x0: number, x1: number, from: number, to: number) {
@@ -105,8 +107,11 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
 
   function text(g: CanvasRenderingContext2D, words: string, at: number, y: number) {
     g.font = '13px "Atkinson Hyperlegible Next", sans-serif'
-    g.fillStyle = '#f0a648'
     g.textAlign = 'center'
+    const w = g.measureText(words).width + 12
+    g.fillStyle = 'rgba(34,34,34,0.85)'
+    g.fillRect(at - w / 2, y - 13, w, 18)
+    g.fillStyle = '#f0a648'
     g.fillText(words, at, y)
     g.textAlign = 'left'
   }

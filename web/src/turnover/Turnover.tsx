@@ -125,7 +125,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
 const signed = (n: number) => (n > 0 ? `+${n}` : n < 0 ? `−${-n}` : '0')
 
 function ChangeRow({ change: c, taken, selected, choose, toggle }: { change: Change; taken: boolean; selected: boolean; choose: () => void; toggle: () => void }) {
-  const frames = c.slip !== 0 ? `slip ${signed(c.slip)}` : c.head !== 0 && c.tail !== 0 ? `${signed(c.head)} ${signed(c.tail)}` : signed(c.head + c.tail || (c.kind === 'SHIFTED' ? c.shift : 0))
+  const frames = c.slip !== 0 ? `slip ${signed(c.slip)}` : c.head !== 0 && c.tail !== 0 ? `${signed(c.head)} ${signed(c.tail)}` : signed(c.head + c.tail || (c.kind === 'SHIFTED' || c.kind === 'MOVED' ? c.shift : 0))
   return (
     <div className={`grid h-full grid-cols-[28px_78px_1fr_110px_1fr] items-center gap-2 border-b border-line/60 ${selected ? 'bg-[#3a4341]' : ''}`} onClick={choose}>
       <input type="checkbox" checked={taken} onChange={toggle} onClick={(e) => e.stopPropagation()} aria-label={`Take the change of ${c.code || c.name}`} />

@@ -1,6 +1,6 @@
 import { BoardPicture } from '../pictures/BoardPicture'
 import { CameraPicture } from '../pictures/CameraPicture'
-import type { Change, Project, Sequence, Turnover } from '../server/types'
+import type { Change, Project, Section, Sequence, Turnover } from '../server/types'
 
 /** What the newer cut shows there, beside what our camera has. */
 export function WhatItAsks({ project, sequence, list, change }: { project: Project; sequence: Sequence; list: Turnover; change: Change }) {
@@ -30,7 +30,33 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
           </figcaption>
         </figure>
       </div>
-      {change.missing > 0 && change.kind !== 'NEW' && <p className="num mt-1 text-bent">{change.missing} frames with no camera work</p>}
+      {section && theirs && <Spans section={section} change={change} version={list.version} length={theirs.out - theirs.in} />}
     </>
+  )
+}
+
+type SpansProps = { section: Section; change: Change; version: number; length: number }
+
+/** Our frames, the newer cut's, and the frames that there is camera work for, on one axis of shot frames. */
+function Spans({ section, change, version, length }: SpansProps) {
+  const ours = [section.shotFirst, section.shotLast + 1]
+  const from = section.shotFirst - change.head + change.slip
+  const theirs = [from, change.kind === 'RETIMED' ? ours[1] : from + length]
+  const covered = [change.covered, change.coveredOut]
+  const low = Math.min(ours[0], theirs[0], covered[0])
+  const span = Math.max(ours[1], theirs[1], covered[1]) - low
+  const bar = ([a, b]: number[], colour: string, words: string) => (
+    <div className="relative mt-1.5 h-6">
+      <div className={`absolute inset-y-0 overflow-hidden whitespace-nowrap px-2 leading-6 ${colour}`}
+        style={{ left: `${((a - low) / span) * 100}%`, width: `${((b - a) / span) * 100}%` }}>{words}</div>
+    </div>
+  )
+  return (
+    <div className="mt-2 text-[13px]">
+      {bar(ours, 'bg-[#647279]', `ours, ${ours[0]}–${ours[1] - 1}`)}
+      {bar(theirs, 'bg-[#e9e4d8] text-[#22282b]', `cut ${version}, ${theirs[0]}–${theirs[1] - 1}${change.kind === 'RETIMED' ? ` in ${length} frames` : ''}`)}
+      {bar(covered, 'bg-[#4a4a4a] text-quiet', `camera work and handles, ${covered[0]}–${covered[1] - 1}`)}
+      {change.missing > 0 && <p className="num mt-1 text-right text-bent">{change.missing} frames with no camera work</p>}
+    </div>
   )
 }

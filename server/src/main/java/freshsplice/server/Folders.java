@@ -34,6 +34,11 @@ public record Folders(Path data) {
         return made("arriving");
     }
 
+    /** Whatever libraries put aside for a moment. */
+    public Path temporary() {
+        return made("temporary");
+    }
+
     private Path made(String name) {
         try {
             return Files.createDirectories(data.resolve(name));

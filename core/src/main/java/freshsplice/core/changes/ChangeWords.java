@@ -34,8 +34,13 @@ public final class ChangeWords {
             case NOTHING -> "nothing";
             case HANDLES -> "inside its handles";
             case RENDER -> "new render";
-            case CAMERA -> "camera work past the handles of " + handles;
+            case CAMERA -> past(c, handles) > 0 ? "camera: " + past(c, handles) + " past the handle" : "camera work";
         };
+    }
+
+    /** Frames that lie beyond the handles. */
+    public static long past(Change c, int handles) {
+        return Math.max(0, Math.max(Math.max(c.head(), c.tail()), Math.abs(c.slip())) - handles);
     }
 
     private static String ends(Change c, String before) {

@@ -142,8 +142,6 @@ public class Intake {
                 throw new Refused("This cut runs at " + row.rate + " frames/s and the project at " + project.rate
                         + ": read it at the project's rate");
             }
-            row.state = CutRow.State.RECEIVED;
-            row.receivedAt = Instant.now();
             if (first) {
                 Cut cut = cuts.read(row);
                 ConformPlan plan = plan(project, row, cut);
@@ -151,6 +149,8 @@ public class Intake {
                 project.dropFrame = cut.dropFrame();
                 receiving.receive(project, row, cut, FirstMaster.of(cut, plan, project.handles), plan);
             }
+            row.state = CutRow.State.RECEIVED;
+            row.receivedAt = Instant.now();
             return null;
         });
     }
@@ -163,7 +163,10 @@ public class Intake {
         Set<Long> apart = cuts.apart(row.id);
         ShotNumbering numbering = new ShotNumbering(project.prefix, project.numberStep, project.digits,
                 project.firstFrame);
-        return Conform.plan(cut, numbering, apart::contains, masters.codesInUse(project.id));
+        // a cut that was received shows the codes it was given then
+        Set<String> used = row.state == CutRow.State.RECEIVED && row.version == 1 ? Set.of()
+                : masters.codesInUse(project.id);
+        return Conform.plan(cut, numbering, apart::contains, used);
     }
 
     /** What came and what will be made of it. */

@@ -100,7 +100,7 @@ public class TurnoverService {
         return new TurnoverView.Change(index, c.kind(), c.oldIndex(), c.newIndex(), shot == null ? null : shot.id(),
                 shot == null ? "" : shot.code(), c.name(), ChangeWords.what(c), c.head(), c.tail(), c.slip(), c.shift(),
                 c.needs(), ChangeWords.asks(c, handles), c.kind() == ChangeKind.SHIFTED && c.because() >= 0,
-                c.because(), Math.max(0, Math.max(c.head(), c.tail()) - handles), covered == null ? 0 : covered.in(),
+                c.because(), c.kind() == ChangeKind.NEW ? 0 : ChangeWords.past(c, handles), covered == null ? 0 : covered.in(),
                 covered == null ? 0 : covered.out());
     }
 

@@ -42,7 +42,8 @@ public final class OwnDatabase implements AutoCloseable {
             config.setBaseDir(new File("/usr"));
             config.setDataDir(folder.toFile());
             config.setTmpDir(Files.createDirectories(folder.resolveSibling("database-tmp")).toString());
-            config.setSocket(Path.of(System.getProperty("java.io.tmpdir"), "fs" + port + ".sock").toString());
+            // a socket's path may have about a hundred letters, so it cannot lie in the data folder
+            config.setSocket("/tmp/fresh-splice-" + port + ".sock");
             config.setExecutable(Executable.Server, server.toString());
             config.setPort(port);
             config.setDeletingTemporaryBaseAndDataDirsOnShutdown(false);

@@ -157,13 +157,20 @@ public class SequenceService {
             Rational from = section.from();
             views.add(new SequenceView.Section(section.id(), shot.id, shot.code, section.record().in(),
                     section.record().out(), seen.in(), seen.out(), from.floor(),
-                    section.at(section.record().last()).floor(), section.at(seen.in()).toString(),
+                    section.at(section.record().last()).floor(), shotFrames(section),
+                    section.at(seen.in()).toString(),
                     headWeights(section), section.speed().toString(), camera.isStaged(),
                     camera.name(), camera.value(CameraChannel.LENS, from), camera.tStop(),
                     camera.value(CameraChannel.FOCUS, from), board == null ? "" : board.sourceName,
                     board == null ? null : board.mediaId, shot.handles));
         }
         return views;
+    }
+
+    private static List<Long> shotFrames(Section section) {
+        return section.speed().equals(Rational.ONE) ? List.of()
+                : LongStream.range(section.record().in(), section.record().out())
+                .mapToObj(r -> section.at(r).floor()).toList();
     }
 
     private static List<Double> headWeights(Section section) {

@@ -37,6 +37,7 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
      * @param seenIn    first record frame on which any of it is seen, passages included
      * @param shotFirst shot frame at its first frame
      * @param shotLast  shot frame at its last
+     * @param shotFrames shot frame at each record frame; empty where they count up by one
      * @param seenFrom  exact shot frame at {@code seenIn}, as a fraction
      * @param headWeights share of the picture at each frame from {@code seenIn}, while it passes in; 1 after them
      * @param speed     as a fraction
@@ -45,7 +46,7 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
      * @param mediaId   the board's picture; null for a slate
      */
     public record Section(long id, long shotId, String code, long in, long out, long seenIn, long seenOut,
-                          long shotFirst, long shotLast, String seenFrom, List<Double> headWeights,
+                          long shotFirst, long shotLast, List<Long> shotFrames, String seenFrom, List<Double> headWeights,
                           String speed, boolean staged, String camera, double lens,
                           double stop, double focus, String boardName, @Schema(nullable = true) Long mediaId, int handles) {
     }

@@ -74,7 +74,7 @@ public class MediaStore {
         if (!same.isEmpty()) {
             return same.get(0);
         }
-        Probe probe = Probe.of(file(kept.stored()));
+        Probe probe = look(kept);
         if (probe.width() > WIDEST || probe.height() > WIDEST) {
             throw new Refused(kept.name() + " is " + probe.width() + " x " + probe.height() + " pixels; a picture may "
                     + "have " + WIDEST + " a side: give it smaller");
@@ -94,6 +94,15 @@ public class MediaStore {
         media.seconds = probe.seconds();
         media.startFrame = startFrame(probe);
         return store.add(media);
+    }
+
+    /** Errors name the file as it was given, not as it is kept. */
+    private Probe look(Kept kept) throws IOException {
+        try {
+            return Probe.of(file(kept.stored()));
+        } catch (IOException e) {
+            throw new IOException(String.valueOf(e.getMessage()).replace(kept.stored(), kept.name()), e);
+        }
     }
 
     private static long startFrame(Probe probe) {

@@ -1,0 +1,8 @@
+#!/usr/bin/env bash
+# Measures, and prints a table with ratios and the machine.
+set -euo pipefail
+. "$FRESH_SPLICE_HOME/scripts/install.sh"
+install_for_application
+cd "$FRESH_SPLICE_HOME"
+mvn -q -B -pl bench -am package -DskipTests
+exec java -XX:+UseSerialGC -Xmx2g -Djava.awt.headless=true -jar bench/target/bench-0.1.0.jar "$@"

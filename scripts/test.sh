@@ -1,0 +1,12 @@
+#!/usr/bin/env bash
+# Installs what is missing, builds everything, and runs every test.
+set -euo pipefail
+. "$FRESH_SPLICE_HOME/scripts/install.sh"
+. "$FRESH_SPLICE_HOME/scripts/build.sh"
+install_for_tests
+build_web
+cd "$FRESH_SPLICE_HOME"
+echo "Testing the front end"
+(cd web && PATH="$(node_bin):$PATH" npm run --silent check && PATH="$(node_bin):$PATH" npm test --silent)
+echo "Testing the rest"
+PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 mvn -B -ntp verify "$@"

@@ -1,0 +1,317 @@
+package freshsplice.server;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.List;
+import java.util.Map;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/** The whole walk in Debian's Chromium, on the real interface, the real server and the real database. */
+@ExtendWith(TestServer.class)
+class BrowserWalkTest {
+    private static Playwright playwright;
+    private static Browser browser;
+
+    @TempDir
+    Path folder;
+
+    private final Client client = new Client(TestServer.address());
+    private BrowserContext context;
+    private Page page;
+    private final List<String> problems = new ArrayList<>();
+
+    /** Where there is one project alone it opens by itself; the tests begin at the list. */
+    @BeforeAll
+    static void twoProjects() {
+        Client client = new Client(TestServer.address());
+        client.post("/api/projects", Map.of("name", "Some other"));
+        client.post("/api/projects", Map.of("name", "And another"));
+    }
+
+    @BeforeAll
+    static void openBrowser() {
+        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(
+                Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
+                .setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of("--no-sandbox",
+                        "--disable-background-networking", "--use-angle=swiftshader", "--enable-unsafe-swiftshader",
+                        "--autoplay-policy=no-user-gesture-required")));
+    }
+
+    @AfterAll
+    static void closeBrowser() {
+        browser.close();
+        playwright.close();
+    }
+
+    @BeforeEach
+    void openWindow() {
+        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        page = open();
+    }
+
+    private Page open() {
+        Page window = context.newPage();
+        window.setDefaultTimeout(20_000);
+        window.onPageError(problems::add);
+        window.navigate(TestServer.address());
+        return window;
+    }
+
+    @AfterEach
+    void closeWindow() {
+        context.close();
+        assertThat(problems).isEmpty();
+    }
+
+    private void newProject(String name) {
+        page.getByLabel("Name of a new project").fill(name);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New project")).click();
+    }
+
+    private void drop(Page window, FilePayload... files) {
+        window.locator("input[type=file]").setInputFiles(files);
+    }
+
+    private static FilePayload file(String name, byte[] bytes) {
+        return new FilePayload(name, "application/octet-stream", bytes);
+    }
+
+    private void view(String name) {
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(name)).click();
+    }
+
+    private Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    private static Locator count(Page window, String text) {
+        return window.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(text).setExact(true));
+    }
+
+    private JsonNode sequence(String name) {
+        for (JsonNode project : client.get("/api/projects")) {
+            if (project.get("name").asString().equals(name)) {
+                JsonNode view = client.get("/api/projects/" + project.get("id").asLong());
+                return client.get("/api/masters/" + view.get("masterId").asLong());
+            }
+        }
+        throw new AssertionError("no project " + name);
+    }
+
+    @Test
+    void aCutBecomesShotsTheShotsAMovieTheMovieACutAgain() throws IOException {
+        List<Material.Clip> clips = Material.clips(5);
+        newProject("Walk");
+        assertThat(page.getByText("Drop a cut here")).isVisible();
+        drop(page, file("walk.edl", Material.edl("Walk", clips)), file("Panel-1.PNG", Material.picture("1", 320, 180)),
+                file("panel 2.jpg.png", Material.picture("2", 320, 180)), file("tone.wav", Material.tone(6)));
+        assertThat(page.getByText("What will be made", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(page.getByText("found by name, spelling left aside").first()).isVisible();
+        assertThat(page.getByText("No picture given fits this name").first()).isVisible();
+        button("Receive this cut").click();
+        assertThat(count(page, "5 shots")).isVisible();
+
+        Page second = open();
+        assertThat(count(second, "0 seams bent")).isVisible();
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("+");
+        page.keyboard().type("3");
+        page.keyboard().press("Enter");
+        assertThat(count(page, "1 seam bent")).isVisible();
+        assertThat(count(second, "1 seam bent")).isVisible();
+        assertThat(sequence("Walk").get("seams").get(2).get("cutBend").asLong()).isEqualTo(3);
+        page.keyboard().press("Control+z");
+        assertThat(count(second, "0 seams bent")).isVisible();
+        second.close();
+
+        stage();
+        render();
+        review();
+        turnover(clips);
+    }
+
+    private void stage() {
+        page.keyboard().press("Home");
+        view("Stage");
+        assertThat(page.getByText("Scout view", new Page.GetByTextOptions().setExact(true))).isVisible();
+        byte[] before = picture("camera");
+        Locator scout = page.locator("[data-picture=scout]");
+        scout.hover();
+        page.mouse().down();
+        page.mouse().move(900, 200);
+        page.mouse().up();
+        assertThat(picture("camera")).as("moving the scout view moves no camera").isEqualTo(before);
+        button("Film from here").click();
+        page.waitForCondition(() -> !java.util.Arrays.equals(picture("camera"), before));
+        Locator lens = page.getByLabel("lens, mm");
+        lens.fill("85");
+        lens.press("Enter");
+        assertThat(page.getByText("85 mm")).isVisible();
+    }
+
+    private byte[] picture(String kind) {
+        String url = (String) page.locator("[data-picture=" + kind + "]").first().evaluate("c => c.toDataURL()");
+        return Base64.getDecoder().decode(url.substring(url.indexOf(',') + 1));
+    }
+
+    private void render() {
+        view("Renders");
+        page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("0");
+        button("Render sh0010").click();
+        assertThat(page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("sh0010_v001"))
+                .filter(new Locator.FilterOptions().setHasText("MB"))).isVisible();
+        assertThat(page.locator("video")).hasJSProperty("videoWidth", 640);
+    }
+
+    private void review() {
+        view("Review");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("wiped")).click();
+        assertThat(page.getByLabel("Where the wipe stands")).isVisible();
+        assertThat(page.locator("video")).hasJSProperty("videoWidth", 640);
+        page.getByLabel("Left picture").selectOption("camera");
+        assertThat(page.locator("[data-picture=camera]")).isVisible();
+    }
+
+    private void turnover(List<Material.Clip> clips) throws IOException {
+        view("Turnover");
+        Download list = page.waitForDownload(() -> page.getByText("Save list (EDL)").click());
+        Path saved = folder.resolve("back.edl");
+        list.saveAs(saved);
+        assertThat(Files.readString(saved)).contains("sh0010_v001");
+        view("Intake");
+        drop(page, file("back.edl", Files.readAllBytes(saved)));
+        button("Receive this cut").click();
+        assertThat(page.getByText("No changes: our master is this cut, frame by frame.")).isVisible();
+
+        List<Material.Clip> next = new ArrayList<>(clips);
+        next.set(1, new Material.Clip(clips.get(1).name(), clips.get(1).from(), clips.get(1).length() - 5));
+        next.remove(3);
+        view("Intake");
+        drop(page, file("walk_2.edl", Material.edl("Walk", next)));
+        assertThat(page.getByText("it is compared with our master in Turnover")).isVisible();
+        button("Receive this cut").click();
+        assertThat(page.getByText("tail −5").first()).isVisible();
+        assertThat(page.getByText("omitted").first()).isVisible();
+        button("Apply 2 changes").click();
+        assertThat(page.getByText("No changes: our master is this cut, frame by frame.")).isVisible();
+        assertThat(count(page, "4 shots")).isVisible();
+        page.reload();
+        assertThat(page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Turnover"))).hasAttribute(
+                "aria-selected", "true");
+    }
+
+    @Test
+    void everythingCanBeFoundAndDoneByKeyboard() {
+        newProject("Keys");
+        drop(page, file("keys.edl", Material.edl("Keys", Material.clips(3))));
+        assertThat(page.getByText("What will be made", new Page.GetByTextOptions().setExact(true))).isVisible();
+        page.keyboard().press("r");
+        assertThat(count(page, "3 shots")).isVisible();
+        page.keyboard().press("Control+k");
+        page.keyboard().type("next bent");
+        assertThat(page.getByRole(AriaRole.OPTION)).hasCount(1);
+        page.keyboard().press("Escape");
+        page.keyboard().press("End");
+        assertThat(page.getByText("record 80 of 80")).isVisible();
+        page.keyboard().press("t");
+        assertThat(page.getByLabel("Go to a timecode, or by frames")).hasValue("79");
+        page.keyboard().press("3");
+        assertThat(page.getByText("Scout view", new Page.GetByTextOptions().setExact(true))).isVisible();
+    }
+
+    /** Where known points land, to a pixel; what they look like, to a small mean difference. */
+    @Test
+    void theWindowAndTheRenderShowTheSamePicture() throws Exception {
+        newProject("Same");
+        drop(page, file("same.edl", Material.edl("Same", List.of(new Material.Clip("a", 1000, 4)))));
+        button("Receive this cut").click();
+        assertThat(count(page, "1 shot")).isVisible();
+        JsonNode section = sequence("Same").get("sections").get(0);
+        long shot = section.get("shotId").asLong();
+        client.post("/api/shots/" + shot + "/keys", Map.of("frame", 1001, "values", Map.of("x", 1.5, "y", 1.8, "z", 6,
+                "pan", 12, "tilt", -9, "lens", 32)));
+        view("Stage");
+        page.locator("[data-picture=camera]").first().waitFor();
+        page.waitForTimeout(1500);
+        BufferedImage window = ImageIO.read(new ByteArrayInputStream(picture("camera")));
+        int w = window.getWidth() / 2 * 2;
+        int h = window.getHeight() / 2 * 2;
+        long project = sequence("Same").get("projectId").asLong();
+        long render = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(shot), "master",
+                false, "width", w, "height", h, "burnIn", false)).get(0).asLong();
+        BufferedImage file = firstFrame(render, w, h);
+        double difference = 0;
+        int farOff = 0;
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                int off = off(window.getRGB(x, y), file.getRGB(x, y));
+                difference += off / 3.0;
+                // an edge may fall on the neighbouring pixel, not further
+                farOff += off > 150 && !near(window.getRGB(x, y), file, x, y) ? 1 : 0;
+            }
+        }
+        assertThat(difference / (w * h)).as("mean difference of 255").isLessThan(2.5);
+        assertThat(farOff).as("pixels that are nowhere near").isLessThan(w * h / 2000);
+    }
+
+    private BufferedImage firstFrame(long render, int w, int h) throws Exception {
+        Path movie = folder.resolve("m.mp4");
+        for (int i = 0; i < 200 && !Files.exists(movie); i++) {
+            var answer = client.send(client.to("/api/renders/" + render + "/movie"));
+            if (answer.statusCode() == 200) {
+                Files.write(movie, answer.body());
+            }
+            Thread.sleep(100);
+        }
+        Path png = folder.resolve("m.png");
+        new ProcessBuilder("ffmpeg", "-v", "error", "-i", movie.toString(), "-frames:v", "1", png.toString()).start()
+                .waitFor();
+        return ImageIO.read(png.toFile());
+    }
+
+    private static boolean near(int colour, BufferedImage image, int x, int y) {
+        for (int dy = -1; dy <= 1; dy++) {
+            for (int dx = -1; dx <= 1; dx++) {
+                int nx = Math.max(0, Math.min(image.getWidth() - 1, x + dx));
+                int ny = Math.max(0, Math.min(image.getHeight() - 1, y + dy));
+                if (off(colour, image.getRGB(nx, ny)) <= 150) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    private static int off(int a, int b) {
+        return Math.abs((a >> 16 & 255) - (b >> 16 & 255)) + Math.abs((a >> 8 & 255) - (b >> 8 & 255))
+                + Math.abs((a & 255) - (b & 255));
+    }
+}

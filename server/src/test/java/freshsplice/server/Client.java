@@ -1,0 +1,87 @@
+package freshsplice.server;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Speaks HTTP to a server as a window or a pipeline does. */
+final class Client {
+    static final JsonMapper JSON = JsonMapper.builder().build();
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final String address;
+
+    Client(String address) {
+        this.address = address;
+    }
+
+    HttpResponse<byte[]> send(HttpRequest.Builder request) {
+        try {
+            return http.send(request.build(), BodyHandlers.ofByteArray());
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    HttpRequest.Builder to(String path) {
+        return HttpRequest.newBuilder(URI.create(address + path)).header("X-Who", "Test");
+    }
+
+    byte[] bytes(String path) {
+        return ok(send(to(path))).body();
+    }
+
+    JsonNode get(String path) {
+        return JSON.readTree(bytes(path));
+    }
+
+    HttpResponse<byte[]> tryPost(String path, Object body) {
+        return send(to(path).header("Content-Type", "application/json")
+                .POST(BodyPublishers.ofString(body == null ? "" : JSON.writeValueAsString(body))));
+    }
+
+    JsonNode post(String path, Object body) {
+        byte[] answer = ok(tryPost(path, body)).body();
+        return answer.length == 0 ? null : JSON.readTree(answer);
+    }
+
+    JsonNode upload(String path, Map<String, byte[]> files) throws IOException {
+        return JSON.readTree(ok(tryUpload(path, files)).body());
+    }
+
+    HttpResponse<byte[]> tryUpload(String path, Map<String, byte[]> files) throws IOException {
+        ByteArrayOutputStream form = new ByteArrayOutputStream();
+        for (Map.Entry<String, byte[]> file : files.entrySet()) {
+            form.write(("--part\r\nContent-Disposition: form-data; name=\"files\"; filename=\"" + file.getKey()
+                    + "\"\r\nContent-Type: application/octet-stream\r\n\r\n").getBytes(StandardCharsets.UTF_8));
+            form.write(file.getValue());
+            form.write("\r\n".getBytes(StandardCharsets.UTF_8));
+        }
+        form.write("--part--\r\n".getBytes(StandardCharsets.UTF_8));
+        return send(to(path).header("Content-Type", "multipart/form-data; boundary=part")
+                .POST(BodyPublishers.ofByteArray(form.toByteArray())));
+    }
+
+    static String message(HttpResponse<byte[]> response) {
+        return JSON.readTree(response.body()).path("message").asString("");
+    }
+
+    private static HttpResponse<byte[]> ok(HttpResponse<byte[]> response) {
+        if (response.statusCode() != 200) {
+            throw new AssertionError(response.request().uri() + " answered " + response.statusCode() + ": "
+                    + new String(response.body(), StandardCharsets.UTF_8));
+        }
+        return response;
+    }
+}

@@ -1,0 +1,136 @@
+package freshsplice.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import freshsplice.core.time.FrameRate;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.LongStream;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * The number of each action frame is drawn into the picture, as ten blocks that are there or not, and read back from
+ * the rendered movie: what the file shows at a frame is what the frame chain says.
+ */
+@ExtendWith(TestServer.class)
+class FrameExactTest {
+    private static final int BITS = 10;
+    private static final int W = 320;
+    private static final int H = 180;
+
+    @TempDir
+    Path folder;
+
+    private final Client client = new Client(TestServer.address());
+
+    @Test
+    void everyFrameOfTheMasterShowsTheActionFrameThatTheChainSays() throws Exception {
+        long project = client.post("/api/projects", Map.of("name", "Counted")).get("id").asLong();
+        byte[] edl = """
+                001  A V C 00:00:10:00 00:00:11:00 01:00:00:00 01:00:01:00
+                * FROM CLIP NAME: a
+                002  B V C 00:00:10:00 00:00:11:06 01:00:01:00 01:00:02:06
+                * FROM CLIP NAME: b
+                """.getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        long cut = client.upload("/api/projects/" + project + "/files", Map.of("c.edl", edl)).get("cutId").asLong();
+        client.post("/api/cuts/" + cut + "/rate?rate=24", null);
+        client.post("/api/cuts/" + cut + "/receive", null);
+        JsonNode view = client.get("/api/projects/" + project);
+        JsonNode sequence = client.get("/api/masters/" + view.get("masterId").asLong());
+        clearSet(sequence.get("sections").get(0).get("shotId").asLong());
+        buildCounter(view.get("sceneId").asLong());
+        for (JsonNode section : sequence.get("sections")) {
+            client.post("/api/shots/" + section.get("shotId").asLong() + "/keys", Map.of("frame", 1001, "values",
+                    Map.of("x", 4.5, "y", 0.5, "z", 12.0, "pan", 0.0, "tilt", 0.0, "lens", 24.0)));
+        }
+        long master = sequence.get("id").asLong();
+        client.post("/api/masters/" + master + "/seam", Map.of("at", 86_424, "frames", -7));
+        // a slower second shot: the same frames over twice the time, by the edit room's next cut
+        byte[] slower = """
+                001  A V C 00:00:10:00 00:00:10:17 01:00:00:00 01:00:00:17
+                * FROM CLIP NAME: a
+                002  B V C 00:00:09:17 00:00:11:06 01:00:00:17 01:00:03:17
+                M2   B 012.0 00:00:09:17
+                * FROM CLIP NAME: b
+                """.getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        long next = client.upload("/api/projects/" + project + "/files", Map.of("d.edl", slower)).get("cutId").asLong();
+        client.post("/api/cuts/" + next + "/receive", null);
+        List<Integer> all = new ArrayList<>();
+        client.get("/api/cuts/" + next + "/turnover").get("changes").forEach(c -> all.add(c.get("index").asInt()));
+        client.post("/api/cuts/" + next + "/turnover/apply", Map.of("changes", all));
+
+        long render = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(), "master", true,
+                "width", W, "height", H, "burnIn", false)).get(0).asLong();
+        List<Long> counted = read(movie(project, render));
+
+        List<Long> chain = new ArrayList<>();
+        // first shot: action 0 to 16; second: from action 17 at half speed, each action frame shown twice
+        LongStream.range(0, 17).forEach(chain::add);
+        LongStream.range(0, 72).map(r -> 17 + r / 2).forEach(chain::add);
+        assertThat(counted).isEqualTo(chain);
+    }
+
+    private void clearSet(long shot) {
+        client.get("/api/shots/" + shot + "/stage").get("items")
+                .forEach(item -> client.post("/api/items/" + item.get("id").asLong() + "/remove", null));
+    }
+
+    private void buildCounter(long scene) {
+        for (int bit = 0; bit < BITS; bit++) {
+            long item = client.post("/api/scenes/" + scene + "/items", Map.of("name", "bit " + bit, "shape", "BLOCK",
+                    "colour", "#ffffff", "width", 0.9, "height", 0.9, "depth", 0.1, "x", bit, "y", 0, "z", 0, "turn", 0))
+                    .asLong();
+            for (int frame = 0; frame < 128; frame++) {
+                boolean on = (frame >> bit & 1) == 1;
+                boolean before = frame > 0 && (frame - 1 >> bit & 1) == 1;
+                if (frame == 0 || on != before) {
+                    client.post("/api/items/" + item + "/keys", Map.of("frame", frame, "values",
+                            Map.of("shown", on ? 1.0 : 0.0), "easing", "STEPPED"));
+                }
+            }
+        }
+    }
+
+    private Path movie(long project, long render) throws IOException, InterruptedException {
+        for (int i = 0; i < 600; i++) {
+            String state = StreamSupport.stream(client.get("/api/projects/" + project + "/renders").spliterator(), false)
+                    .filter(r -> r.get("id").asLong() == render).findFirst().orElseThrow().get("state").asString();
+            if (!Set.of("WAITING", "DRAWING").contains(state)) {
+                assertThat(state).isEqualTo("DONE");
+                return Files.write(folder.resolve("m.mp4"), client.bytes("/api/renders/" + render + "/movie"));
+            }
+            Thread.sleep(100);
+        }
+        throw new AssertionError("The render does not end");
+    }
+
+    /** The count in each frame of the movie, read from where the blocks must be. */
+    private static List<Long> read(Path movie) throws IOException {
+        Process ffmpeg = new ProcessBuilder("ffmpeg", "-v", "error", "-i", movie.toString(), "-f", "rawvideo",
+                "-pix_fmt", "gray", "-").start();
+        byte[] all = ffmpeg.getInputStream().readAllBytes();
+        assertThat(all.length % (W * H)).isZero();
+        List<Long> counts = new ArrayList<>();
+        double perMetre = W / (24.89 / 24 * 12);
+        for (int frame = 0; frame < all.length / (W * H); frame++) {
+            long count = 0;
+            for (int bit = 0; bit < BITS; bit++) {
+                int x = (int) Math.round(W / 2.0 + (bit - 4.5) * perMetre);
+                int at = frame * W * H + (H / 2) * W + x;
+                count |= (all[at] & 0xFF) > 205 ? 1L << bit : 0;
+            }
+            counts.add(count);
+        }
+        assertThat(FrameRate.FPS_24.seconds(counts.size()).signum()).isPositive();
+        return counts;
+    }
+}

@@ -1,0 +1,80 @@
+package freshsplice.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import tools.jackson.databind.JsonNode;
+
+/** The database is killed while edits are being made: what was acknowledged is there, the rest is not, nothing is half. */
+class KilledDatabaseTest {
+    @Test
+    @Timeout(180)
+    void acknowledgedEditsSurviveAndOthersLeaveNoTrace() throws Exception {
+        Path data = Path.of("target", "killed-" + System.nanoTime());
+        long project;
+        long master;
+        int acknowledged = 0;
+        FreshSplice.Running first = FreshSplice.start(data, 0, false);
+        try {
+            Client client = new Client("http://localhost:" + first.port());
+            project = client.post("/api/projects", Map.of("name", "Killed")).get("id").asLong();
+            long cut = client.upload("/api/projects/" + project + "/files",
+                    Map.of("c.edl", Material.edl("C", Material.clips(30)))).get("cutId").asLong();
+            client.post("/api/cuts/" + cut + "/receive", null);
+            master = client.get("/api/projects/" + project).get("masterId").asLong();
+            long at = client.get("/api/masters/" + master).get("sections").get(1).get("in").asLong();
+            Thread killer = new Thread(() -> kill(data));
+            for (int i = 0; i < 400; i++) {
+                if (i == 12) {
+                    killer.start();
+                }
+                var answer = client.tryPost("/api/masters/" + master + "/seam",
+                        Map.of("at", at + i % 2, "frames", i % 2 == 0 ? 1 : -1));
+                if (answer.statusCode() != 200) {
+                    assertThat(Client.message(answer)).isNotBlank();
+                    break;
+                }
+                acknowledged++;
+            }
+            killer.join();
+        } finally {
+            first.close();
+        }
+        try (FreshSplice.Running again = FreshSplice.start(data, 0, false)) {
+            Client client = new Client("http://localhost:" + again.port());
+            JsonNode view = client.get("/api/projects/" + project);
+            assertThat(view.get("seq").asInt()).isBetween(acknowledged + 1, acknowledged + 2);
+            assertWhole(client.get("/api/masters/" + master));
+            for (int i = view.get("seq").asInt(); i > 1; i--) {
+                client.post("/api/projects/" + project + "/undo", null);
+            }
+            JsonNode sequence = client.get("/api/masters/" + master);
+            assertThat(sequence.get("counts").get("bentSeams").asInt()).isZero();
+            assertWhole(sequence);
+        }
+    }
+
+    private static void assertWhole(JsonNode sequence) {
+        List<JsonNode> sections = StreamSupport.stream(sequence.get("sections").spliterator(), false).toList();
+        assertThat(sections).hasSize(30);
+        for (int i = 1; i < sections.size(); i++) {
+            assertThat(sections.get(i).get("in")).isEqualTo(sections.get(i - 1).get("out"));
+        }
+    }
+
+    private static void kill(Path data) {
+        try {
+            long id = Long.parseLong(Files.readString(data.resolve("database/fresh-splice.pid")).strip());
+            ProcessHandle.of(id).orElseThrow().destroyForcibly();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,36 @@
+package freshsplice.server;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
+
+/** The real application on the real database, started once for all tests the way users start it. */
+public final class TestServer implements BeforeAllCallback {
+    private static FreshSplice.Running running;
+
+    @Override
+    public void beforeAll(ExtensionContext context) {
+        context.getRoot().getStore(Namespace.GLOBAL).getOrComputeIfAbsent("server", key -> start());
+    }
+
+    private static AutoCloseable start() {
+        try {
+            Path data = Files.createDirectories(Path.of("target", "test-data-" + System.nanoTime()));
+            running = FreshSplice.start(data, 0, false);
+            return () -> running.close();
+        } catch (IOException e) {
+            throw new IllegalStateException("The server does not start for the tests", e);
+        }
+    }
+
+    static String address() {
+        return "http://localhost:" + running.port();
+    }
+
+    static <T> T bean(Class<T> type) {
+        return running.context().getBean(type);
+    }
+}

@@ -1,0 +1,28 @@
+import { describe, expect, it } from 'vitest'
+import type { Section, Sequence } from '../server/types'
+import { sectionAt, sectionIndexAt, shotFrameAt } from './lookup'
+
+const section = (id: number, from: number, to: number, seenIn = from, seenOut = to) =>
+  ({ id, in: from, out: to, seenIn, seenOut, shotFirst: 1001, shotFrames: [] as number[] }) as Section
+
+const sequence = (...sections: Section[]) => ({ sections }) as Sequence
+
+describe('look-ups', () => {
+  const plain = sequence(section(1, 0, 10), section(2, 10, 30), section(3, 40, 50))
+
+  it('finds the section of every frame, and black', () => {
+    expect([0, 9, 10, 29, 30, 39, 40, 49, 50].map((f) => sectionIndexAt(plain, f))).toEqual([0, 0, 1, 1, -1, -1, 2, 2, -1])
+    expect(sectionAt(undefined, 3)).toBeUndefined()
+  })
+
+  it('shows the incoming section from its first frame on', () => {
+    const mixed = sequence(section(1, 0, 10, 0, 13), section(2, 10, 30, 7, 30))
+    expect([6, 7, 10].map((f) => sectionIndexAt(mixed, f))).toEqual([0, 1, 1])
+  })
+
+  it('reads shot frames off the section', () => {
+    expect([10, 11, 29].map((f) => shotFrameAt(plain.sections[1], f))).toEqual([1001, 1002, 1020])
+    const slower = { ...plain.sections[1], shotFrames: [1001, 1001, 1002] }
+    expect([10, 11, 12].map((f) => shotFrameAt(slower, f))).toEqual([1001, 1001, 1002])
+  })
+})
