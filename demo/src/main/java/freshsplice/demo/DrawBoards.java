@@ -2,13 +2,9 @@ package freshsplice.demo;
 
 import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.FilmBack;
-import freshsplice.core.motion.Channel;
-import freshsplice.core.motion.Easing;
-import freshsplice.core.motion.Key;
 import freshsplice.core.stage.Colour;
 import freshsplice.core.stage.Figures;
 import freshsplice.core.stage.Item;
-import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Matrix;
 import freshsplice.core.stage.Mesh;
 import freshsplice.core.time.Rational;
@@ -23,9 +19,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Random;
 import javax.imageio.ImageIO;
 
@@ -72,7 +66,7 @@ public final class DrawBoards {
         things.removeIf(t -> t.name().equals("sea"));
         things.sort(Comparator.comparingDouble((LowWater.Thing t) -> layer(t, pose, shot.at())).reversed());
         for (LowWater.Thing thing : things) {
-            Item item = item(thing);
+            Item item = DemoStage.item(thing);
             if (item.isShown(Rational.of(shot.at()))) {
                 drawItem(item, pose, shot.at());
             }
@@ -86,28 +80,9 @@ public final class DrawBoards {
     private static double layer(LowWater.Thing thing, CameraPose pose, int frame) {
         boolean ground = thing.width() > 60;
         boolean kerb = thing.name().startsWith("kerb");
-        Item item = item(thing);
+        Item item = DemoStage.item(thing);
         double[] at = pose.view().times(item.placedAt(Rational.of(frame))).apply(0, 0, 0);
         return (ground ? 10_000 : kerb ? 5_000 : 0) + Math.sqrt(at[0] * at[0] + at[1] * at[1] + at[2] * at[2]);
-    }
-
-    static Item item(LowWater.Thing thing) {
-        Map<ItemChannel, Channel> channels = new EnumMap<>(ItemChannel.class);
-        ItemChannel[] order = {ItemChannel.X, ItemChannel.Y, ItemChannel.Z, ItemChannel.TURN};
-        for (int c = 0; c < order.length; c++) {
-            List<Key> keys = new ArrayList<>();
-            for (double[] key : thing.keys()) {
-                keys.add(new Key((long) key[0], key[c + 1], Easing.STRAIGHT));
-            }
-            channels.put(order[c], new Channel(keys, 0));
-        }
-        List<Key> shown = new ArrayList<>();
-        for (long[] key : thing.shown()) {
-            shown.add(new Key(key[0], key[1], Easing.STEPPED));
-        }
-        channels.put(ItemChannel.SHOWN, new Channel(shown, 1));
-        return new Item(0, thing.name(), thing.shape(), thing.colour(), thing.width(), thing.height(), thing.depth(),
-                channels);
     }
 
     private double[] onPaper(Matrix clip, double x, double y, double z) {

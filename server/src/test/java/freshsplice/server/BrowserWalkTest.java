@@ -240,9 +240,9 @@ class BrowserWalkTest {
         assertThat(page.getByRole(AriaRole.OPTION)).hasCount(1);
         page.keyboard().press("Escape");
         page.keyboard().press("End");
-        assertThat(page.getByText("record 80 of 80")).isVisible();
+        assertThat(page.getByText("record 81 of 81")).isVisible();
         page.keyboard().press("t");
-        assertThat(page.getByLabel("Go to a timecode, or by frames")).hasValue("79");
+        assertThat(page.getByLabel("Go to a timecode, or by frames")).hasValue("80");
         page.keyboard().press("3");
         assertThat(page.getByText("Scout view", new Page.GetByTextOptions().setExact(true))).isVisible();
     }

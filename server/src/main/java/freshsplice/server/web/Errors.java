@@ -13,6 +13,7 @@ import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
+import org.springframework.web.context.request.async.AsyncRequestTimeoutException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
@@ -60,9 +61,9 @@ public class Errors {
                 + "and start the application anew if it stays so");
     }
 
-    @ExceptionHandler(AsyncRequestNotUsableException.class)
+    @ExceptionHandler({AsyncRequestNotUsableException.class, AsyncRequestTimeoutException.class})
     void gone() {
-        // the window was closed while it was being answered
+        // the window was closed, or the server is stopping, while it was being answered
     }
 
     @ExceptionHandler(IOException.class)

@@ -1,0 +1,58 @@
+package freshsplice.bench;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import org.openjdk.jmh.results.RunResult;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.RunnerException;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
+import org.openjdk.jmh.runner.options.VerboseMode;
+
+/** Runs all and prints one table: what was measured, the figure, the ratio that matters, the machine. */
+public final class Bench {
+    private Bench() {
+    }
+
+    public static void main(String[] args) throws RunnerException, IOException {
+        Collection<RunResult> results = new Runner(new OptionsBuilder().include(CoreBenchmarks.class.getSimpleName())
+                .verbosity(VerboseMode.SILENT).build()).run();
+        Map<String, Double> ms = new HashMap<>();
+        results.forEach(r -> ms.put(r.getParams().getBenchmark().replaceAll(".*\\.", ""),
+                r.getPrimaryResult().getScore()));
+        RenderRun.Outcome render = RenderRun.run();
+        System.out.println("Machine: " + processor() + ", " + Runtime.getRuntime().availableProcessors()
+                + " cores, Java " + System.getProperty("java.version"));
+        row("reading an EDL of 10 000 events", ms.get("readEdlOf10000Events"), "ms", "");
+        row("reading an EDL of 100 000 events", ms.get("readEdlOf100000Events"), "ms", ratio(
+                ms.get("readEdlOf100000Events") / ms.get("readEdlOf10000Events"), "times as long for 10 times as many"));
+        row("changes, 10 000 pieces against 10 000", ms.get("changes10000Against10000"), "ms", ratio(
+                ms.get("changes10000Against10000") / ms.get("readEdlOf10000Events"), "times reading one of them"));
+        row("a camera of 8 keyed channels, 1 000 frames", ms.get("evaluate1000FramesOfACamera"), "ms", "");
+        row("drawing 1280x720, the demo's set", render.drawingAlone(), "frames/s", "");
+        row("the encoder alone, the same frames", render.encoderAlone(), "frames/s", "");
+        row("drawing and encoding", render.together(), "frames/s", ratio(render.together() / render.encoderAlone(),
+                "of the encoder alone"));
+    }
+
+    private static void row(String what, double figure, String unit, String remark) {
+        System.out.printf(Locale.ROOT, "%-44s %10.2f %-9s %s%n", what, figure, unit, remark);
+    }
+
+    private static String ratio(double value, String of) {
+        return String.format(Locale.ROOT, "%.2f %s", value, of);
+    }
+
+    private static String processor() {
+        try {
+            return Files.readAllLines(Path.of("/proc/cpuinfo")).stream().filter(l -> l.startsWith("model name"))
+                    .findFirst().map(l -> l.substring(l.indexOf(':') + 2)).orElse("unknown processor");
+        } catch (IOException e) {
+            return "unknown processor";
+        }
+    }
+}

@@ -1,0 +1,103 @@
+package freshsplice.bench;
+
+import freshsplice.core.camera.Camera;
+import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.camera.FilmBack;
+import freshsplice.core.delivery.Bake;
+import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.motion.Channel;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.stage.Colour;
+import freshsplice.core.stage.Figures;
+import freshsplice.core.stage.Item;
+import freshsplice.core.stage.Stage;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import freshsplice.demo.DemoStage;
+import freshsplice.demo.LowWater;
+import freshsplice.render.MovieWriter;
+import freshsplice.render.StagePainter;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Frames a second of drawing and encoding the demo's set, against the encoder alone on the same frames. */
+final class RenderRun {
+    private static final int W = 1280;
+    private static final int H = 720;
+    private static final int FRAMES = 72;
+
+    /** Frames a second. */
+    record Outcome(double drawingAlone, double encoderAlone, double together) {
+    }
+
+    private RenderRun() {
+    }
+
+    static Outcome run() throws IOException {
+        Stage stage = DemoStage.stage();
+        LowWater.Shot shot = LowWater.shots().get(3);
+        double[] look = LowWater.look(shot.from(), shot.aim());
+        Camera camera = Camera.named("bench", FilmBack.SUPER_35)
+                .with(CameraChannel.X, Channel.constant(shot.from()[0])).with(CameraChannel.Y,
+                        Channel.constant(shot.from()[1])).with(CameraChannel.Z, Channel.constant(shot.from()[2]))
+                .with(CameraChannel.PAN, Channel.constant(look[0])).with(CameraChannel.TILT, Channel.constant(look[1]));
+        Shot of = new Shot(1, "bench", FrameRange.of(0, 2000), 0, 400, new Shot.Anchor("", "", 0, Rational.ZERO,
+                Rational.ONE, true));
+        Bake bake = Bake.of(of, camera, stage, new RenderRange(Rational.ZERO, Rational.ONE, FRAMES), W / (double) H);
+        try (StagePainter painter = new StagePainter()) {
+            painter.size(W, H);
+            painter.stage(stage.items().stream().map(RenderRun::mesh).toList());
+            List<byte[]> pictures = new ArrayList<>();
+            draw(painter, bake, stage.items().size(), 0, new byte[W * H * 3]);
+            long begun = System.nanoTime();
+            for (int k = 0; k < FRAMES; k++) {
+                byte[] picture = new byte[W * H * 3];
+                draw(painter, bake, stage.items().size(), k, picture);
+                pictures.add(picture);
+            }
+            double drawing = rate(begun);
+            begun = System.nanoTime();
+            encode(k -> pictures.get(k));
+            double encoder = rate(begun);
+            byte[] picture = new byte[W * H * 3];
+            begun = System.nanoTime();
+            encode(k -> {
+                draw(painter, bake, stage.items().size(), k, picture);
+                return picture;
+            });
+            return new Outcome(drawing, encoder, rate(begun));
+        }
+    }
+
+    private static freshsplice.core.stage.Mesh mesh(Item item) {
+        return Figures.mesh(item.shape(), Colour.of(item.colour()));
+    }
+
+    private static void draw(StagePainter painter, Bake bake, int items, int k, byte[] into) {
+        float[] view = java.util.Arrays.copyOfRange(bake.views(), k * 16, k * 16 + 16);
+        float[] projection = java.util.Arrays.copyOfRange(bake.projections(), k * 16, k * 16 + 16);
+        painter.draw(view, projection, bake.places(), k * items * 16, into);
+    }
+
+    private static void encode(java.util.function.IntFunction<byte[]> frames) throws IOException {
+        Path folder = Files.createTempDirectory("bench");
+        Path file = folder.resolve("bench.mp4");
+        try (MovieWriter movie = new MovieWriter(file, W, H, FrameRate.FPS_24, "00:00:00:00", List.of(), FRAMES)) {
+            for (int k = 0; k < FRAMES; k++) {
+                movie.frame(frames.apply(k));
+            }
+            movie.finish();
+        } finally {
+            Files.deleteIfExists(file);
+            Files.deleteIfExists(folder);
+        }
+    }
+
+    private static double rate(long begun) {
+        return FRAMES * 1e9 / (System.nanoTime() - begun);
+    }
+}
