@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useReducer, useRef, useState } from 'react'
 import { setDesk, useDesk } from '../desk/desk'
 import { sayError } from '../desk/messages'
+import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import { useLabels } from '../playhead/labels'
 import { goTo } from '../playhead/transport'
@@ -34,16 +35,7 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
 
   useEffect(() => follow(sequence, frame), [frame, sequence])
 
-  useEffect(() => {
-    const element = canvas.current
-    const g = element?.getContext('2d')
-    if (!element || !g || width === 0) {
-      return
-    }
-    const ratio = window.devicePixelRatio
-    element.width = Math.round(width * ratio)
-    element.height = Math.round(layout.height * ratio)
-    g.setTransform(ratio, 0, 0, ratio, 0, 0)
+  useDrawing(canvas, width, layout.height, (g) => {
     drawLanes(g, { sequence, layout, scale, width, frame, seam, drag, label, thumbs, again })
   })
 

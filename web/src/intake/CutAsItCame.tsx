@@ -1,6 +1,7 @@
-import { useEffect, useReducer, useRef } from 'react'
+import { useReducer, useRef } from 'react'
 import { image, loudness } from '../conform/images'
 import { LABELS } from '../conform/lanes'
+import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import type { IntakeCut } from '../server/types'
 
@@ -19,21 +20,11 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
   const height = 28 + (pictures.length - 1) * (HEIGHT.title + 6) + HEIGHT.picture + 22 + HEIGHT.shots + 12 + sounds.length * (HEIGHT.sound + 4) + 8
   const x = (frame: number) => LABELS + 12 + ((frame - cut.start) / Math.max(1, cut.end - cut.start)) * (width - LABELS - 28)
 
-  useEffect(() => {
-    const element = canvas.current
-    const g = element?.getContext('2d')
-    if (!element || !g || width === 0) {
-      return
-    }
-    const ratio = window.devicePixelRatio
-    element.width = width * ratio
-    element.height = height * ratio
-    g.setTransform(ratio, 0, 0, ratio, 0, 0)
+  useDrawing(canvas, width, height, (g) => {
     draw(g)
   })
 
   function draw(g: CanvasRenderingContext2D) {
-    g.clearRect(0, 0, width, height)
     g.font = '12.5px "Atkinson Hyperlegible Mono", monospace'
     g.fillStyle = '#b3b3b3'
     g.fillText(cut.startTimecode, LABELS + 14, 16)
@@ -76,7 +67,7 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
   }
 
   function drawShots(g: CanvasRenderingContext2D, y: number) {
-    name(g, 'Shots', cut.received ? 'as made' : 'as they will be', y + HEIGHT.shots / 2)
+    name(g, 'Shots', !cut.first ? 'as we have them' : cut.received ? 'as made' : 'as they will be', y + HEIGHT.shots / 2)
     cut.shots.forEach((s, i) => {
       const x0 = x(s.in)
       const w = Math.max(0.6, x(s.out) - x0 - 1)

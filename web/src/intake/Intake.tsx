@@ -110,11 +110,11 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
       <div className="flex min-h-0 flex-1">
         <section className="flex min-w-0 flex-1 flex-col bg-ground px-4 pt-3" aria-label="What will be made">
           <div className="mb-2 flex flex-wrap items-baseline gap-x-3 gap-y-1">
-            <b className="font-semibold">{cut.received ? 'What was made' : 'What will be made'}</b>
+            <b className="font-semibold">{!cut.first ? 'Whose shots these are' : cut.received ? 'What was made' : 'What will be made'}</b>
             <span className="text-quiet">
-              {cut.first || cut.received
+              {cut.first
                 ? `${cut.shots.length} shots, ${cut.shots.length} cameras, ${cut.shots.filter((s) => s.mediaId).length} boards found, ${new Set(cut.sound.map((s) => s.lane)).size} sound lanes · first frame ${cut.firstFrame}, handles ${cut.handles}`
-                : 'nothing yet: it is compared with our master in Turnover'}
+                : 'nothing is made: it is compared with our master in Turnover'}
             </span>
             <label className="ml-auto flex items-center gap-2 text-quiet">
               Rate

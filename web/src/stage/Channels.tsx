@@ -1,4 +1,5 @@
-import { useEffect, useRef } from 'react'
+import { useRef } from 'react'
+import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import { step } from '../playhead/transport'
 import type { Section, StageItem, StageKey, StageShot } from '../server/types'
@@ -20,17 +21,7 @@ export function Channels({ stage, item, shotFrame }: Props) {
   const last = stage.framesLast
   const x = (f: number) => LEFT + 10 + ((f - first) / Math.max(1, last - first)) * (width - LEFT - 34)
 
-  useEffect(() => {
-    const element = canvas.current
-    const g = element?.getContext('2d')
-    if (!element || !g || width === 0) {
-      return
-    }
-    const ratio = window.devicePixelRatio
-    element.width = width * ratio
-    element.height = height * ratio
-    g.setTransform(ratio, 0, 0, ratio, 0, 0)
-    g.clearRect(0, 0, width, height)
+  useDrawing(canvas, width, height, (g) => {
     drawRuler(g)
     const rowHeight = (height - 34) / rows.length
     rows.forEach((row, i) => drawRow(g, row, 30 + i * rowHeight, rowHeight - 4))

@@ -1,6 +1,7 @@
-import { useEffect, useRef } from 'react'
+import { useRef } from 'react'
 import { LABELS } from '../conform/lanes'
 import { useDesk } from '../desk/desk'
+import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import type { Change, Sequence, Turnover } from '../server/types'
 
@@ -21,17 +22,7 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
   const x = (f: number) => LABELS + 12 + ((f - start) / Math.max(1, span)) * (width - LABELS - 30)
   const changeOf = (ours: number, theirs: number) => list.changes.find((c) => c.ours === ours && c.theirs === theirs)
 
-  useEffect(() => {
-    const element = canvas.current
-    const g = element?.getContext('2d')
-    if (!element || !g || width === 0) {
-      return
-    }
-    const ratio = window.devicePixelRatio
-    element.width = width * ratio
-    element.height = HEIGHT * ratio
-    g.setTransform(ratio, 0, 0, ratio, 0, 0)
-    g.clearRect(0, 0, width, HEIGHT)
+  useDrawing(canvas, width, HEIGHT, (g) => {
     drawNames(g)
     drawRibbons(g)
     list.ours.forEach((p, i) => drawPiece(g, p, OURS, '#647279', list.changes.some((c) => c.ours === i && c.index === selected), true))

@@ -67,6 +67,12 @@ public final class Turnover {
         return sections.get(change.oldIndex());
     }
 
+    /** The shot that a piece of the newer cut shows; empty for one that we do not have. */
+    public Optional<Shot> ourShotOf(int newIndex) {
+        int section = changes.pairs().get(newIndex);
+        return section < 0 ? Optional.empty() : Optional.of(shots.get(sections.get(section).shotId()));
+    }
+
     /** A piece of the newer cut by its index. */
     public CutPiece newPiece(int index) {
         return newer.get(index).cut();

@@ -1,5 +1,6 @@
 package freshsplice.server.cuts;
 
+import freshsplice.core.changes.Turnover;
 import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.ConformPlan;
 import freshsplice.core.conform.CutPiece;
@@ -12,6 +13,7 @@ import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
+import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRate;
 import freshsplice.exchange.Formats;
 import freshsplice.exchange.InputFile;
@@ -23,7 +25,9 @@ import freshsplice.server.media.MediaStore;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.CutApartRow;
 import freshsplice.server.store.CutRow;
+import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import java.io.IOException;
@@ -31,7 +35,9 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -45,14 +51,17 @@ public class Intake {
     private final MasterStore masters;
     private final Steps steps;
     private final Receiving receiving;
+    private final Comparing comparing;
 
-    Intake(Store store, CutStore cuts, MediaStore media, MasterStore masters, Steps steps, Receiving receiving) {
+    Intake(Store store, CutStore cuts, MediaStore media, MasterStore masters, Steps steps, Receiving receiving,
+           Comparing comparing) {
         this.store = store;
         this.cuts = cuts;
         this.media = media;
         this.masters = masters;
         this.steps = steps;
         this.receiving = receiving;
+        this.comparing = comparing;
     }
 
     /** Whether a file's name says that it is a cut. */
@@ -178,13 +187,13 @@ public class Intake {
         ConformPlan plan = plan(project, row, cut);
         SourceNames pictures = media.names(project.id, false);
         SourceNames sounds = media.names(project.id, true);
-        List<IntakeView.Shot> shots = shots(plan, cuts.apart(row.id), pictures);
+        List<IntakeView.Shot> shots = shots(plan, cuts.apart(row.id), pictures, ourCodes(project.id, row, cut, plan));
         int sameAs = all(project.id).stream().filter(c -> c.id < row.id && c.sha256.equals(row.sha256))
                 .mapToInt(c -> c.version).findFirst().orElse(0);
         return new IntakeView(row.id, row.version, row.name, row.fileName, row.rate.toString(), row.rateReason,
                 List.of("24000/1001", "24", "25", "30000/1001", "30", "48", "50", "60000/1001", "60"), row.dropFrame,
                 row.recIn, row.recOut, cut.timecodeAt(row.recIn).label(), cut.timecodeAt(row.recOut).label(),
-                row.state == CutRow.State.RECEIVED, masters.of(project.id).isEmpty(), sameAs,
+                row.state == CutRow.State.RECEIVED, masters.of(project.id).isEmpty() || row.version == 1, sameAs,
                 cut.lanes().stream().map(l -> lane(l, l.kind() == Lane.Kind.SOUND ? sounds : pictures)).toList(), shots,
                 plan.gaps().stream().map(g -> new IntakeView.Gap(g.in(), g.out(),
                         cut.timecodeAt(g.in()).label())).toList(),
@@ -206,14 +215,29 @@ public class Intake {
                 .toList());
     }
 
-    private static List<IntakeView.Shot> shots(ConformPlan plan, Set<Long> apart, SourceNames pictures) {
-        return plan.shots().stream().map(planned -> shot(planned, apart, pictures)).toList();
+    /** Codes of the shots that a later cut's pieces are; empty for the first cut, whose pieces become shots. */
+    private List<String> ourCodes(long projectId, CutRow row, Cut cut, ConformPlan plan) {
+        MasterRow master = masters.of(projectId).orElse(null);
+        if (master == null || row.version == 1) {
+            return List.of();
+        }
+        List<CutPiece> pieces = plan.shots().stream().map(PlannedShot::piece).toList();
+        Map<Long, ShotRow> shots = masters.shotRows(projectId);
+        Turnover turnover = comparing.turnover(master, masters.read(master), shots, pieces, cut);
+        return IntStream.range(0, pieces.size()).mapToObj(n -> turnover.ourShotOf(n).map(Shot::code).orElse("new"))
+                .toList();
     }
 
-    private static IntakeView.Shot shot(PlannedShot planned, Set<Long> apart, SourceNames pictures) {
+    private static List<IntakeView.Shot> shots(ConformPlan plan, Set<Long> apart, SourceNames pictures,
+                                               List<String> ours) {
+        return IntStream.range(0, plan.shots().size()).mapToObj(i -> shot(plan.shots().get(i),
+                ours.isEmpty() ? plan.shots().get(i).code() : ours.get(i), apart, pictures)).toList();
+    }
+
+    private static IntakeView.Shot shot(PlannedShot planned, String code, Set<Long> apart, SourceNames pictures) {
         CutPiece piece = planned.piece();
         SourceNames.Found found = pictures.find(Receiving.namesOf(piece.source())).orElse(null);
-        return new IntakeView.Shot(planned.code(), piece.record().in(), piece.record().out(), planned.frames().in(),
+        return new IntakeView.Shot(code, piece.record().in(), piece.record().out(), planned.frames().in(),
                 planned.frames().last(), planned.camera(), piece.name(), piece.paths().size(),
                 piece.joined() == null ? null : piece.paths().size() + " " + piece.joined().words(),
                 piece.seams(), apart.contains(piece.record().in()), found == null ? null : found.id(), piece.name(),

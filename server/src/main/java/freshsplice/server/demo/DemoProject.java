@@ -1,8 +1,6 @@
 package freshsplice.server.demo;
 
 import freshsplice.core.camera.CameraChannel;
-import freshsplice.core.camera.FilmBack;
-import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.time.FrameRate;
@@ -10,6 +8,7 @@ import freshsplice.demo.LowWater;
 import freshsplice.server.cuts.Intake;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.media.MediaStore;
+import freshsplice.server.projects.NewProjects;
 import freshsplice.server.renders.RenderQueue;
 import freshsplice.server.renders.RenderRequests;
 import freshsplice.server.stages.StageEdits;
@@ -95,19 +94,7 @@ class DemoProject {
 
     private long project() {
         return transactions.execute(status -> {
-            ProjectRow row = new ProjectRow();
-            row.name = NAME;
-            row.rate = FrameRate.FPS_24;
-            row.prefix = ShotNumbering.DEFAULT.prefix();
-            row.numberStep = ShotNumbering.DEFAULT.step();
-            row.digits = ShotNumbering.DEFAULT.digits();
-            row.firstFrame = ShotNumbering.DEFAULT.firstFrame();
-            row.handles = 8;
-            row.pictureWidth = 1280;
-            row.pictureHeight = 720;
-            row.backWidth = FilmBack.SUPER_35.widthMm();
-            row.backHeight = FilmBack.SUPER_35.heightMm();
-            store.add(row);
+            ProjectRow row = store.add(NewProjects.plain(NAME));
             SceneRow scene = new SceneRow();
             scene.projectId = row.id;
             scene.code = "12";

@@ -1,8 +1,5 @@
 package freshsplice.server.projects;
 
-import freshsplice.core.camera.FilmBack;
-import freshsplice.core.conform.ShotNumbering;
-import freshsplice.core.time.FrameRate;
 import freshsplice.server.cuts.Intake;
 import freshsplice.server.live.LiveUpdates;
 import freshsplice.server.masters.MasterStore;
@@ -83,25 +80,8 @@ class ProjectController {
         if (name.isEmpty() || name.length() > 200) {
             throw new Refused("A project needs a name of 1 to 200 letters");
         }
-        ProjectRow project = store.add(plain(name));
+        ProjectRow project = store.add(NewProjects.plain(name));
         return new Brief(project.id, project.name);
-    }
-
-    /** A project with the usual rules. */
-    static ProjectRow plain(String name) {
-        ProjectRow project = new ProjectRow();
-        project.name = name;
-        project.rate = FrameRate.FPS_24;
-        project.prefix = ShotNumbering.DEFAULT.prefix();
-        project.numberStep = ShotNumbering.DEFAULT.step();
-        project.digits = ShotNumbering.DEFAULT.digits();
-        project.firstFrame = ShotNumbering.DEFAULT.firstFrame();
-        project.handles = 8;
-        project.pictureWidth = 1280;
-        project.pictureHeight = 720;
-        project.backWidth = FilmBack.SUPER_35.widthMm();
-        project.backHeight = FilmBack.SUPER_35.heightMm();
-        return project;
     }
 
     @GetMapping("/{id}")

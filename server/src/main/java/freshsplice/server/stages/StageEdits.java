@@ -7,9 +7,12 @@ import freshsplice.server.store.AliveRow;
 import freshsplice.server.store.CameraKeyRow;
 import freshsplice.server.store.ItemKeyRow;
 import freshsplice.server.store.ItemRow;
+import freshsplice.server.store.KeyRow;
 import freshsplice.server.store.Store;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Keys set and taken away, inside a step. A key on a frame that has one changes it. */
@@ -23,21 +26,12 @@ public class StageEdits {
 
     public void keyCamera(long cameraId, long frame, Map<CameraChannel, Double> values, Easing easing) {
         List<CameraKeyRow> there = store.where(CameraKeyRow.class, "cameraId", cameraId);
-        values.forEach((channel, value) -> {
-            channel.check(value);
-            CameraKeyRow key = there.stream().filter(k -> k.channel == channel && k.frame == frame).findFirst()
-                    .orElseGet(() -> {
-                        CameraKeyRow row = new CameraKeyRow();
-                        row.cameraId = cameraId;
-                        row.channel = channel;
-                        row.frame = frame;
-                        row.easing = easing;
-                        row.value = value;
-                        return store.add(row);
-                    });
-            key.value = value;
-            key.easing = easing;
-        });
+        values.forEach((channel, value) -> set(there.stream().filter(k -> k.channel == channel), () -> {
+            CameraKeyRow row = new CameraKeyRow();
+            row.cameraId = cameraId;
+            row.channel = channel;
+            return row;
+        }, frame, channel.check(value), easing));
     }
 
     public void unkeyCamera(long cameraId, long frame, List<CameraChannel> channels) {
@@ -47,21 +41,24 @@ public class StageEdits {
 
     public void keyItem(long itemId, long frame, Map<ItemChannel, Double> values, Easing easing) {
         List<ItemKeyRow> there = store.where(ItemKeyRow.class, "itemId", itemId);
-        values.forEach((channel, value) -> {
-            channel.check(value);
-            ItemKeyRow key = there.stream().filter(k -> k.channel == channel && k.frame == frame).findFirst()
-                    .orElseGet(() -> {
-                        ItemKeyRow row = new ItemKeyRow();
-                        row.itemId = itemId;
-                        row.channel = channel;
-                        row.frame = frame;
-                        row.easing = easing;
-                        row.value = value;
-                        return store.add(row);
-                    });
-            key.value = value;
-            key.easing = easing;
-        });
+        values.forEach((channel, value) -> set(there.stream().filter(k -> k.channel == channel), () -> {
+            ItemKeyRow row = new ItemKeyRow();
+            row.itemId = itemId;
+            row.channel = channel;
+            return row;
+        }, frame, channel.check(value), easing));
+    }
+
+    private <K extends KeyRow> void set(Stream<K> ofChannel, Supplier<K> fresh, long frame, double value,
+                                        Easing easing) {
+        K there = ofChannel.filter(k -> k.frame == frame).findFirst().orElse(null);
+        K key = there == null ? fresh.get() : there;
+        key.frame = frame;
+        key.value = value;
+        key.easing = easing;
+        if (there == null) {
+            store.add(key);
+        }
     }
 
     public void unkeyItem(long itemId, long frame) {

@@ -1,6 +1,5 @@
 package freshsplice.server.store;
 
-import freshsplice.core.motion.Easing;
 import freshsplice.core.stage.ItemChannel;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -10,12 +9,8 @@ import jakarta.persistence.Table;
 /** A key of an item, on the action clock. */
 @Entity
 @Table(name = "item_key")
-public class ItemKeyRow extends AliveRow {
+public class ItemKeyRow extends KeyRow {
     public long itemId;
     @Enumerated(EnumType.STRING)
     public ItemChannel channel;
-    public long frame;
-    public double value;
-    @Enumerated(EnumType.STRING)
-    public Easing easing;
 }
