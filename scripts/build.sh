@@ -25,7 +25,12 @@ build_web() {
   if [ ! -f "$web/dist/index.html" ] || [ -n "$(find "$web/src" "$web/index.html" "$web/public" "$web/vite.config.ts" \
       "$web/package-lock.json" -newer "$web/dist/index.html" -print -quit)" ]; then
     echo "Building the front end"
-    (cd "$web" && PATH="$(node_bin):$PATH" npm run --silent build >/dev/null)
+    local said
+    if ! said=$(cd "$web" && PATH="$(node_bin):$PATH" npm run --silent build 2>&1); then
+      echo "$said" >&2
+      echo "The front end could not be built: the lines above say why" >&2
+      return 1
+    fi
     touch "$web/dist/index.html"
   fi
 }

@@ -28,7 +28,7 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
       {sequence ? (
         <>
           <TypedFrame sequence={sequence} label={label(frame)} />
-          <span className="num text-quiet">record {frame - sequence.start + 1} of {sequence.end - sequence.start}</span>
+          <span className="num whitespace-nowrap text-quiet">record {frame - sequence.start + 1} of {sequence.end - sequence.start}</span>
           {section ? (
             <span className="num truncate text-quiet">
               {section.code}, frame {shotFrameAt(section, frame)} of {section.shotFirst}–{section.shotLast}

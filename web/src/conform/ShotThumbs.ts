@@ -9,6 +9,8 @@ const HEIGHT = 135
 
 export class ShotThumbs {
   private readonly kept = new Map<string, ImageBitmap | 'asked'>()
+  /** While a new picture is being drawn the last one of the shot stands in. */
+  private readonly last = new Map<number, ImageBitmap>()
   private readonly queue: { key: string; section: Section }[] = []
   private readonly painter: SetPainter
   private readonly canvas = document.createElement('canvas')
@@ -38,18 +40,7 @@ export class ShotThumbs {
       this.queue.push({ key, section })
       void this.work()
     }
-    return this.older(section)
-  }
-
-  /** While a new picture is being drawn the last one stands in. */
-  private older(section: Section): ImageBitmap | undefined {
-    let found: ImageBitmap | undefined
-    for (const [key, picture] of this.kept) {
-      if (picture !== 'asked' && key.startsWith(`${section.shotId} `)) {
-        found = picture
-      }
-    }
-    return found
+    return this.last.get(section.shotId)
   }
 
   private async work() {
@@ -63,7 +54,9 @@ export class ShotThumbs {
       try {
         const bake = readBake(await getBytes(`/api/shots/${section.shotId}/bake?from=${middle}&frames=1`))
         this.painter.draw(bake.view(0), bake.projection(0), bake.places(0))
-        this.kept.set(key, await createImageBitmap(this.canvas))
+        const picture = await createImageBitmap(this.canvas)
+        this.kept.set(key, picture)
+        this.last.set(section.shotId, picture)
         this.loaded()
       } catch {
         this.kept.delete(key)

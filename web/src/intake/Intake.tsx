@@ -10,6 +10,11 @@ import { CutAsItCame } from './CutAsItCame'
 import { PlannedRow } from './PlannedRow'
 import { Remarks } from './Remarks'
 
+const soundLanes = (cut: IntakeCut) => {
+  const count = new Set(cut.sound.map((s) => s.lane)).size
+  return count === 1 ? '1 sound lane' : `${count} sound lanes`
+}
+
 /** A cut arrives: what is in it, what is missing, what will be made of it. */
 export function Intake({ project }: { project: Project }) {
   const chosen = useDesk((d) => d.cutId)
@@ -113,7 +118,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
             <b className="font-semibold">{!cut.first ? 'Whose shots these are' : cut.received ? 'What was made' : 'What will be made'}</b>
             <span className="text-quiet">
               {cut.first
-                ? `${cut.shots.length} shots, ${cut.shots.length} cameras, ${cut.shots.filter((s) => s.mediaId).length} boards found, ${new Set(cut.sound.map((s) => s.lane)).size} sound lanes · first frame ${cut.firstFrame}, handles ${cut.handles}`
+                ? `${cut.shots.length} shots, ${cut.shots.length} cameras, ${cut.shots.filter((s) => s.mediaId).length} boards found, ${soundLanes(cut)} · first frame ${cut.firstFrame}, handles ${cut.handles}`
                 : 'nothing is made: it is compared with our master in Turnover'}
             </span>
             <label className="ml-auto flex items-center gap-2 text-quiet">

@@ -721,6 +721,10 @@ export interface components {
         "freshsplice.server.cuts.CutController.Chosen": {
             changes: number[];
         };
+        "freshsplice.server.cuts.CutController.OutOfDate": {
+            code: string;
+            why: string;
+        };
         "freshsplice.server.cuts.CutController.Apart": {
             /** Format: int64 */
             seam: number;
@@ -957,6 +961,8 @@ export interface components {
             /** Format: int64 */
             out: number;
             stale: string[];
+            /** Format: int64 */
+            missing: number;
         };
         "freshsplice.server.masters.SequenceView.Seam": {
             /** Format: int32 */
@@ -1043,7 +1049,6 @@ export interface components {
             ours: components["schemas"]["freshsplice.server.cuts.TurnoverView.Piece"][];
             theirs: components["schemas"]["freshsplice.server.cuts.TurnoverView.Piece"][];
             changes: components["schemas"]["freshsplice.server.cuts.TurnoverView.Change"][];
-            nowStale: string[];
         };
         "freshsplice.server.cuts.TurnoverView.Change": {
             /** Format: int32 */
@@ -1655,7 +1660,9 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.cuts.CutController.OutOfDate"][];
+                };
             };
         };
     };

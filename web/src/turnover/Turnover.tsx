@@ -7,7 +7,7 @@ import { Rows } from '../parts/Rows'
 import { goTo } from '../playhead/transport'
 import { post } from '../server/client'
 import { refreshEdited, useTurnover } from '../server/queries'
-import type { Change, Project, Sequence, Turnover as List } from '../server/types'
+import type { Change, OutOfDate, Project, Sequence, Turnover as List } from '../server/types'
 import { HandBackBox } from './HandBackBox'
 import { Ribbons } from './Ribbons'
 import { WhatItAsks } from './WhatItAsks'
@@ -39,6 +39,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
   const [taken, setTaken] = useState<Set<number>>(new Set(edits.map((c) => c.index)))
   const [at, setAt] = useState(0)
   const [busy, setBusy] = useState(false)
+  const [outOfDate, setOutOfDate] = useState<OutOfDate[]>()
   const current = edits[Math.min(at, edits.length - 1)]
   const key = edits.map((c) => `${c.index}${c.kind}`).join()
   useEffect(() => setTaken(new Set(edits.map((c) => c.index))), [key])
@@ -50,7 +51,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
   const apply = async () => {
     setBusy(true)
     try {
-      await post(`/api/cuts/${list.cutId}/turnover/apply`, { changes: [...taken] })
+      setOutOfDate(await post<OutOfDate[]>(`/api/cuts/${list.cutId}/turnover/apply`, { changes: [...taken] }))
       say(`${taken.size} ${taken.size === 1 ? 'change' : 'changes'} applied, no camera work is lost`)
       refreshEdited(project.id)
     } catch (e) {
@@ -111,6 +112,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
               </div>
             </>
           )}
+          {outOfDate && <WhatWentOutOfDate renders={outOfDate} />}
         </section>
         <section className="flex w-[48%] shrink-0 flex-col" aria-label="What it asks">
           {current && <WhatItAsks project={project} sequence={sequence} list={list} change={current} />}
@@ -119,6 +121,22 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
       </div>
       <Ribbons list={list} sequence={sequence} selected={current?.index} choose={(index) => setAt(Math.max(0, edits.findIndex((c) => c.index === index)))} />
     </>
+  )
+}
+
+function WhatWentOutOfDate({ renders }: { renders: OutOfDate[] }) {
+  if (renders.length === 0) {
+    return <p className="border-t border-line py-2">Every render still stands as it is.</p>
+  }
+  return (
+    <div className="max-h-40 shrink-0 overflow-auto border-t border-line py-2" role="status">
+      <b className="font-semibold">{renders.length} {renders.length === 1 ? 'render is' : 'renders are'} out of date now</b>
+      <ul>
+        {renders.map((r) => (
+          <li key={r.code} className="flex gap-3"><span className="num text-stale">{r.code}</span><span className="text-quiet">{r.why}</span></li>
+        ))}
+      </ul>
+    </div>
   )
 }
 

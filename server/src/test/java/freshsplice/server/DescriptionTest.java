@@ -7,14 +7,16 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
 
 @ExtendWith(TestServer.class)
 class DescriptionTest {
-    /** To renew it: {@code curl http://localhost:8040/api/openapi | python3 -m json.tool > docs/openapi.json}. */
+    /** To renew it: {@code cp server/target/openapi.json docs/}, then {@code npm run types} in web. */
     @Test
     void theKeptDescriptionOfTheInterfaceIsCurrent() throws IOException {
-        Client client = new Client(TestServer.address());
-        assertThat(client.get("/api/openapi"))
-                .isEqualTo(Client.JSON.readTree(Files.readString(Path.of("../docs/openapi.json"))));
+        JsonNode now = new Client(TestServer.address()).get("/api/openapi");
+        Files.writeString(Path.of("target/openapi.json"),
+                Client.JSON.writerWithDefaultPrettyPrinter().writeValueAsString(now));
+        assertThat(now).isEqualTo(Client.JSON.readTree(Files.readString(Path.of("../docs/openapi.json"))));
     }
 }

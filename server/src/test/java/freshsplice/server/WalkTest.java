@@ -225,7 +225,9 @@ class WalkTest {
         assertThat(edits).containsExactly("NEW 0 33 CAMERA", "TRIMMED 6 14 CAMERA",
                 "OMITTED 0 -" + clips.get(5).length() + " NOTHING");
         List<Integer> all = list(list.get("changes")).stream().map(c -> c.get("index").asInt()).toList();
-        client.post("/api/cuts/" + cut + "/turnover/apply", Map.of("changes", all));
+        JsonNode outOfDate = client.post("/api/cuts/" + cut + "/turnover/apply", Map.of("changes", all));
+        assertThat(list(outOfDate).stream().map(r -> r.get("code").asString() + ": " + r.get("why").asString()))
+                .as("what became stale is said").containsExactly("sh0040: 20 frames not rendered");
         JsonNode after = sequence();
         assertThat(after.get("counts").get("bentSeams").asInt()).as("bent by the cut").isEqualTo((int) list(
                 after.get("seams")).stream().filter(s -> s.get("renderBend").asLong() != 0).count());

@@ -41,4 +41,10 @@ public record RenderRange(Rational from, Rational speed, long frames) {
                 + (speed.isZero() ? 0 : from.minus(section.from()).dividedBy(speed).round());
         return FrameRange.ofLength(in, frames);
     }
+
+    /** How many frames of a range a render that lies at {@code place} does not have. */
+    public static long missing(FrameRange place, FrameRange wanted) {
+        long have = Math.min(place.out(), wanted.out()) - Math.max(place.in(), wanted.in());
+        return wanted.length() - Math.max(0, have);
+    }
 }

@@ -72,6 +72,10 @@ class CutController {
     record Chosen(Set<Integer> changes) {
     }
 
+    /** A render that stood before the changes and does not now: its shot's code, and why. */
+    record OutOfDate(String code, String why) {
+    }
+
     /** What the written list could not say, before it is taken. */
     record HandBackView(List<IntakeView.Note> remarks, int events, int rendered) {
     }
@@ -188,9 +192,15 @@ class CutController {
         return turnovers.view(id);
     }
 
+    /** Applies chosen changes as one step, and says which renders that puts out of date. */
     @PostMapping("/cuts/{id}/turnover/apply")
-    void apply(@PathVariable long id, @RequestBody Chosen chosen, HttpServletRequest request) {
+    List<OutOfDate> apply(@PathVariable long id, @RequestBody Chosen chosen, HttpServletRequest request) {
+        long projectId = store.get(CutRow.class, id).projectId;
+        Map<String, String> before = sequences.outOfDate(projectId);
         turnovers.apply(id, chosen.changes(), Who.of(request));
+        return sequences.outOfDate(projectId).entrySet().stream()
+                .filter(e -> !e.getValue().equals(before.get(e.getKey())))
+                .map(e -> new OutOfDate(e.getKey(), e.getValue())).toList();
     }
 
     /** What a list handed back now would hold. */

@@ -90,7 +90,7 @@ public class TurnoverService {
         }
         return new TurnoverView(cutId, side.cutRow.version, side.cut.name(), side.row.cutId == cutId,
                 side.turnover.changes().kept(), side.master.end() - side.master.start(), side.cut.record().length(),
-                ours, theirs, changes, List.of());
+                ours, theirs, changes);
     }
 
     private TurnoverView.Change change(int index, Change c, Side side) {

@@ -13,8 +13,7 @@ import java.util.List;
  * @param applied whether the master is held against this cut already
  */
 public record TurnoverView(long cutId, int version, String name, boolean applied, int kept, long oursLength,
-                           long theirsLength, List<Piece> ours, List<Piece> theirs, List<Change> changes,
-                           List<String> nowStale) {
+                           long theirsLength, List<Piece> ours, List<Piece> theirs, List<Change> changes) {
     /** @param mediaId picture of the cut; null for a slate or for our pieces */
     public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId) {
     }

@@ -30,6 +30,7 @@ import freshsplice.server.store.SoundRow;
 import freshsplice.server.store.Store;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -74,12 +75,11 @@ public class SequenceService {
         Map<Integer, FrameRange> inCut = placesInCut(comparing.turnover(row, master, shots, pieces, cut));
         Map<Long, RenderRow> newest = newestRenders(project.id);
         List<SequenceView.Render> renders = renders(row, sections, newest, shots);
+        Map<Integer, FrameRange> rendered = renders.stream().collect(Collectors.toMap(SequenceView.Render::section,
+                r -> FrameRange.of(r.in(), r.out())));
         List<Seams.Triple> triples = new ArrayList<>();
         for (int i = 0; i < sections.size(); i++) {
-            int index = i;
-            FrameRange render = renders.stream().filter(r -> r.section() == index).findFirst()
-                    .map(r -> FrameRange.of(r.in(), r.out())).orElse(null);
-            triples.add(new Seams.Triple(sections.get(i).record(), inCut.get(i), render));
+            triples.add(new Seams.Triple(sections.get(i).record(), inCut.get(i), rendered.get(i)));
         }
         List<Seams.Seam> seams = Seams.of(triples);
         List<SequenceView.Section> views = sectionViews(sections, shots, row.sceneId);
@@ -90,6 +90,16 @@ public class SequenceService {
                 new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, pieceViews(project.id, pieces)), views,
                 seams.stream().map(s -> new SequenceView.Seam(s.left(), s.right(), s.shots(), s.cut(), s.render(),
                         s.cutBend(), s.renderBend())).toList(), renders, sound(row.id), counts);
+    }
+
+    /** The renders that cannot stand in the master as they are: the shot's code, and why. */
+    @Transactional(readOnly = true)
+    public Map<String, String> outOfDate(long projectId) {
+        Map<String, String> out = new LinkedHashMap<>();
+        masters.of(projectId).map(this::view).ifPresent(view -> view.renders().stream()
+                .filter(r -> !r.outOfDate().isEmpty())
+                .forEach(r -> out.putIfAbsent(view.sections().get(r.section()).code(), r.outOfDate())));
+        return out;
     }
 
     /** Where each section lies in the cut, seam to seam. */
@@ -138,7 +148,7 @@ public class SequenceService {
                     Math.max(place.in() + (section.record().in() - seen.in()),
                             place.out() - (seen.out() - section.record().out())));
             views.add(new SequenceView.Render(i, render.id, render.name, render.version, shown.in(), shown.out(),
-                    changed));
+                    changed, RenderRange.missing(place, seen)));
         }
         return views;
     }

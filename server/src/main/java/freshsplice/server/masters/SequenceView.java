@@ -1,6 +1,7 @@
 package freshsplice.server.masters;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -55,10 +56,23 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
     }
 
     /**
-     * @param in    record frame at which its first frame lies; may lie outside the section
-     * @param stale what changed since it was made, in words; empty while it is current
+     * @param in      record frame at which its first frame lies; may lie outside the section
+     * @param stale   what changed since it was made, in words; empty while it is current
+     * @param missing frames that its section shows and it does not have
      */
-    public record Render(int section, long renderId, String name, int version, long in, long out, List<String> stale) {
+    public record Render(int section, long renderId, String name, int version, long in, long out, List<String> stale,
+                         long missing) {
+        /** Why it cannot stand in the master as it is, in words; empty where it can. */
+        String outOfDate() {
+            List<String> why = new ArrayList<>();
+            if (!stale.isEmpty()) {
+                why.add("stale, " + String.join(" and ", stale));
+            }
+            if (missing > 0) {
+                why.add(missing == 1 ? "1 frame not rendered" : missing + " frames not rendered");
+            }
+            return String.join("; ", why);
+        }
     }
 
     public record Sound(String lane, String name, @Schema(nullable = true) Long mediaId, long in, long out, double fromSeconds) {

@@ -1,0 +1,109 @@
+/** Seams through all lanes: one straight line where they agree, bent by the frames where they do not. */
+import type { Seam } from '../server/types'
+import { toX } from './scale'
+import { draggedEdge, INK, inView, MONO, type Scene, seen } from './scene'
+
+/** Straight seams nearer to a neighbour than this would only be a grey smear; bent ones are always drawn. */
+const LEAST_GAP = 4
+
+export function drawSeams(g: CanvasRenderingContext2D, s: Scene) {
+  const seams = seamsInView(s)
+  const room = (i: number) => {
+    const [before, after] = [seams[i - 1]?.at ?? -Infinity, seams[i + 1]?.at ?? Infinity]
+    return Math.min(seams[i].at - before, after - seams[i].at) * s.scale.perFrame
+  }
+  seams.forEach((seam, i) => {
+    if (isBent(s, seam) || s.seam === seam.at || room(i) >= LEAST_GAP) {
+      drawSeam(g, s, seam)
+    }
+  })
+}
+
+export function drawSeamCounts(g: CanvasRenderingContext2D, s: Scene) {
+  drawCounts(g, s, seamsInView(s))
+}
+
+const seamsInView = (s: Scene): Seam[] => {
+  // a bend reaches to its cut or render: both count as in view
+  const spans = s.sequence.seams.map((m) => ({ in: m.at, out: m.at }))
+  const [first, last] = inView(s, spans)
+  return s.sequence.seams.slice(Math.max(0, first - 2), last + 2)
+}
+
+const isBent = (s: Scene, seam: Seam) => seam.cutBend !== 0 || seam.renderBend !== 0 || s.drag?.at === seam.at
+
+function drawSeam(g: CanvasRenderingContext2D, s: Scene, seam: Seam) {
+  const shots = toX(s.scale, draggedEdge(s, seam.at))
+  const cut = seam.cut === undefined ? shots : toX(s.scale, seam.cut)
+  const render = seam.render === undefined ? shots : toX(s.scale, seam.render)
+  if (!seen(s, Math.min(shots, cut, render) - 30, Math.max(shots, cut, render) + 30)) {
+    return
+  }
+  const dragged = s.drag?.at === seam.at
+  const bent = isBent(s, seam)
+  const selected = s.seam === seam.at
+  const [cutTop, cutBottom] = s.layout.cut
+  const [shotsTop, shotsBottom] = s.layout.shots
+  const [rendersTop, rendersBottom] = s.layout.renders
+  g.lineWidth = selected ? 3 : bent ? 2.4 : s.scale.perFrame < 0.15 ? 0.5 : 1.2
+  g.strokeStyle = selected ? INK.live : INK.line
+  g.lineJoin = 'round'
+  const line = (colour: string, points: [number, number][]) => {
+    g.strokeStyle = selected ? INK.live : colour
+    g.beginPath()
+    points.forEach(([x, y], i) => (i ? g.lineTo(Math.round(x), y) : g.moveTo(Math.round(x), y)))
+    g.stroke()
+  }
+  const above = seam.cutBend !== 0 || dragged ? INK.bent : INK.line
+  const below = seam.renderBend !== 0 ? INK.bent : INK.line
+  const gapAbove = (cutBottom + shotsTop) / 2
+  const gapBelow = (shotsBottom + rendersTop) / 2
+  if (seam.cut !== undefined) {
+    line(above, [[cut, cutTop - 8], [cut, cutBottom], [cut, gapAbove - 5], [shots, gapAbove + 5], [shots, shotsTop]])
+  }
+  line(seam.cutBend !== 0 || dragged ? INK.bent : below, [[shots, shotsTop], [shots, shotsBottom]])
+  if (seam.render !== undefined) {
+    line(below, [[shots, shotsBottom], [shots, gapBelow - 5], [render, gapBelow + 5], [render, rendersBottom + 6]])
+  }
+}
+
+/** Counts at the bends. Where they would lie over each other the first stands for its neighbours; the line stays. */
+function drawCounts(g: CanvasRenderingContext2D, s: Scene, seams: Seam[]) {
+  const [cut, shots, renders] = [s.layout.cut, s.layout.shots, s.layout.renders]
+  const above = new Pills((cut[1] + shots[0]) / 2)
+  const below = new Pills((shots[1] + renders[0]) / 2)
+  for (const seam of seams) {
+    const x = toX(s.scale, draggedEdge(s, seam.at))
+    const bend = seam.cutBend + (s.drag?.at === seam.at ? s.drag.delta : 0)
+    if (bend !== 0 && seam.cut !== undefined) {
+      above.draw(g, s, bend, (x + toX(s.scale, seam.cut)) / 2)
+    }
+    if (seam.renderBend !== 0 && seam.render !== undefined) {
+      below.draw(g, s, seam.renderBend, (x + toX(s.scale, seam.render)) / 2)
+    }
+  }
+}
+
+class Pills {
+  private end = -Infinity
+
+  constructor(private readonly y: number) {}
+
+  draw(g: CanvasRenderingContext2D, s: Scene, count: number, x: number) {
+    const text = count > 0 ? `+${count}` : `\u2212${-count}`
+    g.font = `600 13px ${MONO}`
+    const w = g.measureText(text).width + 18
+    if (!seen(s, x - w / 2, x + w / 2) || x - w / 2 < this.end + 2) {
+      return
+    }
+    this.end = x + w / 2
+    g.fillStyle = INK.bent
+    g.beginPath()
+    g.roundRect(x - w / 2, this.y - 10, w, 20, 10)
+    g.fill()
+    g.fillStyle = '#241703'
+    g.textAlign = 'center'
+    g.fillText(text, x, this.y + 4.5)
+    g.textAlign = 'left'
+  }
+}

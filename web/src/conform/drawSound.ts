@@ -1,0 +1,45 @@
+/** Sound lanes: what is heard, and how loud. */
+import { loudness } from './images'
+import { LABELS } from './lanes'
+import { toFrame, toX } from './scale'
+import { INK, SANS, type Scene } from './scene'
+
+export function drawSound(g: CanvasRenderingContext2D, s: Scene) {
+  const lanes = [...new Set(s.sequence.sound.map((p) => p.lane))]
+  s.sequence.sound.forEach((piece) => {
+    const lane = s.layout.sound[lanes.indexOf(piece.lane)]
+    if (!lane) {
+      return
+    }
+    const [top, bottom] = lane
+    const x0 = Math.max(LABELS, toX(s.scale, piece.in))
+    const x1 = Math.min(s.width, toX(s.scale, piece.out))
+    g.fillStyle = '#2a2a2a'
+    g.fillRect(x0, top, x1 - x0, bottom - top)
+    if (!piece.mediaId) {
+      g.fillStyle = INK.bent
+      g.font = `12px ${SANS}`
+      g.fillText(`${piece.name}: sound to find`, x0 + 6, bottom - 8)
+      return
+    }
+    const peaks = loudness(piece.mediaId, s.again)
+    if (!peaks) {
+      return
+    }
+    g.fillStyle = lanes.indexOf(piece.lane) % 2 ? '#7d7768' : '#6b7b82'
+    const middle = (top + bottom) / 2
+    for (let x = x0; x < x1; x += 2) {
+      const a = soundAt(s, piece.in, piece.fromSeconds, x)
+      const b = Math.max(a + 1, soundAt(s, piece.in, piece.fromSeconds, x + 2))
+      let loud = 0
+      for (let i = Math.floor(a); i < b && i < peaks.length; i++) {
+        loud = Math.max(loud, peaks[i])
+      }
+      const h = Math.max(1, (loud / 255) * (bottom - top - 4))
+      g.fillRect(x, middle - h / 2, 1.4, h)
+    }
+  })
+}
+
+const soundAt = (s: Scene, pieceIn: number, fromSeconds: number, x: number) =>
+  ((toFrame(s.scale, x) - pieceIn) / s.sequence.framesPerSecond + fromSeconds) * 50

@@ -1,0 +1,87 @@
+/** What is drawn, and in which ink. */
+import type { Sequence } from '../server/types'
+import { LABELS, type Layout } from './lanes'
+import { type Scale, toFrame, toX } from './scale'
+import type { ShotThumbs } from './ShotThumbs'
+
+export type Drag = { at: number; delta: number }
+
+export type Scene = {
+  sequence: Sequence
+  layout: Layout
+  scale: Scale
+  width: number
+  frame: number
+  seam: number | undefined
+  drag: Drag | undefined
+  label: (frame: number) => string
+  thumbs: ShotThumbs | undefined
+  again: () => void
+}
+
+export const INK = { text: '#ededed', quiet: '#b3b3b3', live: '#5ec2b7', bent: '#f0a648', stale: '#b79cf0', line: '#ededed', deep: '#222222', shot: '#566067', paper: '#e9e4d8' }
+export const SANS = '"Atkinson Hyperlegible Next", sans-serif'
+export const MONO = '"Atkinson Hyperlegible Mono", monospace'
+/** From so many pixels a frame on, every frame is a cell with its number. */
+export const CELLS = 26
+/** Pieces narrower than this are drawn as runs of the same look: nobody could tell them apart. */
+const NARROW = 3
+
+export const seen = (s: Scene, x0: number, x1: number) => x1 >= LABELS && x0 <= s.width
+
+/** Where a frame is drawn while a seam is dragged. */
+export const draggedEdge = (s: Scene, frame: number) => (s.drag && s.drag.at === frame ? frame + s.drag.delta : frame)
+
+type Spanned = { in: number; out: number }
+
+/** First and last index of the pieces in view, one more at each side for what is drawn over an edge. */
+export function inView(s: Scene, pieces: Spanned[]): [number, number] {
+  const from = toFrame(s.scale, LABELS)
+  const to = toFrame(s.scale, s.width)
+  return [Math.max(0, firstWhere(pieces, (p) => p.out > from) - 1), Math.min(pieces.length, firstWhere(pieces, (p) => p.in >= to) + 1)]
+}
+
+function firstWhere<T>(sorted: T[], test: (t: T) => boolean): number {
+  let low = 0
+  let high = sorted.length
+  while (low < high) {
+    const middle = (low + high) >>> 1
+    if (test(sorted[middle])) {
+      high = middle
+    } else {
+      low = middle + 1
+    }
+  }
+  return low
+}
+
+type Drawn = { index: number; x: number; width: number; look: string }
+
+/**
+ * Gives each piece in view to `one`; neighbours too narrow to be told apart and of the same look go to `run` together.
+ */
+export function forEachInView(s: Scene, pieces: Spanned[], look: (index: number) => string, one: (d: Drawn) => void, run: (d: Drawn) => void) {
+  const [first, last] = inView(s, pieces)
+  let open: Drawn | undefined
+  for (let index = first; index < last; index++) {
+    const x = toX(s.scale, draggedEdge(s, pieces[index].in))
+    const width = Math.max(0.6, toX(s.scale, draggedEdge(s, pieces[index].out)) - x - 1)
+    const its = look(index)
+    if (width >= NARROW || !open || open.look !== its || x - open.x - open.width > NARROW) {
+      if (open) {
+        run(open)
+      }
+      open = undefined
+      if (width >= NARROW) {
+        one({ index, x, width, look: its })
+      } else {
+        open = { index, x, width, look: its }
+      }
+    } else {
+      open.width = x + width - open.x
+    }
+  }
+  if (open) {
+    run(open)
+  }
+}
