@@ -12,6 +12,8 @@ import java.util.Map;
 /** Letters written into a picture: white on a darkened strip, left and right at the bottom, never scaled. */
 public final class BurnIn {
     private static final double DARKENED = 0.45;
+    /** One face on every machine, so that a render looks the same wherever it is made; any other where it is missing. */
+    private static final String FACE = "DejaVu Sans Mono";
 
     private final int width;
     private final int height;
@@ -25,7 +27,7 @@ public final class BurnIn {
         this.height = height;
         int size = Math.max(9, Math.round(height / 30f));
         this.strip = size * 2;
-        this.font = new Font(Font.MONOSPACED, Font.PLAIN, size);
+        this.font = new Font(FACE, Font.PLAIN, size);
     }
 
     /**
