@@ -17,10 +17,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
-/** {@code convert IN OUT [--rate R] [--cut NAME] [--lane V1] [--reels short] [--to FORMAT]}. */
+/** {@code convert IN OUT [--rate R] [--cut NAME] [--lane V1] [--reels short] [--to FORMAT] [--version 4]}. */
 final class ConvertCommand {
     private static final String USAGE = "convert IN OUT [--rate R] [--cut NAME] [--lane V1] [--reels short] "
-            + "[--to edl|xmeml|aaf|otio]";
+            + "[--to edl|xmeml|aaf|otio] [--version 4]";
     private static final Map<String, String> FORMAT_BY_ENDING = Map.of(
             "edl", "edl", "xml", "xmeml", "aaf", "aaf", "otio", "otio");
 
@@ -28,7 +28,7 @@ final class ConvertCommand {
     }
 
     static void run(Arguments arguments, OutputStream out) {
-        arguments.allow(Set.of("--rate", "--cut", "--lane", "--reels", "--to"));
+        arguments.allow(Set.of("--rate", "--cut", "--lane", "--reels", "--to", "--version"));
         Path in = arguments.file(0, 2, USAGE);
         Path target = arguments.file(1, 2, USAGE);
         String reels = arguments.options().getOrDefault("--reels", "long");
@@ -39,7 +39,8 @@ final class ConvertCommand {
         Reading reading = arguments.read(in);
         Cut cut = arguments.cut(reading);
         Written written = Formats.writer(format).write(cut,
-                new WriteOptions(arguments.options().get("--lane"), reels.equals("short")));
+                new WriteOptions(arguments.options().get("--lane"), reels.equals("short"),
+                        version(arguments.options().getOrDefault("--version", "0"))));
         save(target, written.bytes());
         List<Remark> remarks = new ArrayList<>(reading.remarks());
         remarks.addAll(written.remarks());
@@ -54,6 +55,13 @@ final class ConvertCommand {
                 json.remarks(remarks);
             });
         }
+    }
+
+    private static int version(String written) {
+        if (!written.matches("[0-9]")) {
+            throw new WrongUse("--version is a number, such as 4 or 5 for xmeml, not \"" + written + "\"");
+        }
+        return Integer.parseInt(written);
     }
 
     private static String byEnding(Path target) {

@@ -29,6 +29,22 @@ public final class FileAddress {
         return isFile && path.matches("/[A-Za-z]:[/\\\\].*") ? path.substring(1) : path;
     }
 
+    /** A plain path as an address: {@code /a b.mov} is {@code file://localhost/a%20b.mov}; addresses keep their scheme. */
+    public static String encoded(String path) {
+        boolean address = path.matches("(?i)[a-z][a-z0-9+.-]+://.*");
+        String slashed = path.matches("[A-Za-z]:[/\\\\].*") ? "/" + path : path;
+        StringBuilder out = new StringBuilder(address ? "" : slashed.startsWith("/") ? "file://localhost" : "");
+        for (byte b : slashed.getBytes(StandardCharsets.UTF_8)) {
+            char c = (char) (b & 0xFF);
+            if (c < 0x80 && (Character.isLetterOrDigit(c) || "-._~/:!$&'()*+,;=@\\".indexOf(c) >= 0)) {
+                out.append(c);
+            } else {
+                out.append(String.format("%%%02X", (int) c));
+            }
+        }
+        return out.toString();
+    }
+
     private static String decoded(String text) {
         if (text.indexOf('%') < 0) {
             return text;

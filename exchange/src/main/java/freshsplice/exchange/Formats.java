@@ -2,13 +2,15 @@ package freshsplice.exchange;
 
 import freshsplice.exchange.edl.EdlReader;
 import freshsplice.exchange.edl.EdlWriter;
+import freshsplice.exchange.xmeml.XmemlReader;
+import freshsplice.exchange.xmeml.XmemlWriter;
 import java.util.List;
 import java.util.stream.Collectors;
 
 /** All formats that are read and written. A new format is added here and nowhere else. */
 public final class Formats {
-    private static final List<CutReader> READERS = List.of(new EdlReader());
-    private static final List<CutWriter> WRITERS = List.of(new EdlWriter());
+    private static final List<CutReader> READERS = List.of(new XmemlReader(), new EdlReader());
+    private static final List<CutWriter> WRITERS = List.of(new EdlWriter(), new XmemlWriter());
 
     private Formats() {
     }

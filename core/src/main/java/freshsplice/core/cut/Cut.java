@@ -15,12 +15,18 @@ import java.util.stream.IntStream;
  * @param record    from its first frame to the frame after its last
  * @param lanes     picture lanes from the bottom up, then sound lanes
  * @param markers   in order of time
+ * @param kept      what else its file says about it; may be null
  */
 public record Cut(String name, FrameRate rate, boolean dropFrame, FrameRange record, List<Lane> lanes,
-                  List<Marker> markers) {
+                  List<Marker> markers, Kept kept) {
     public Cut {
         lanes = List.copyOf(lanes);
         markers = List.copyOf(markers);
+    }
+
+    public Cut(String name, FrameRate rate, boolean dropFrame, FrameRange record, List<Lane> lanes,
+               List<Marker> markers) {
+        this(name, rate, dropFrame, record, lanes, markers, null);
     }
 
     /** Indexes into {@link #lanes} of the lanes of one kind. */

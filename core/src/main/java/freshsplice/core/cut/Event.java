@@ -18,10 +18,11 @@ import java.util.Optional;
  * @param source  what it shows
  * @param time    record frame to source position
  * @param nested  the cut inside, for {@link Kind#NESTED}; else null
- * @param comments lines of the file about it that no other field carries, as written, to be written back
+ * @param comments lines of text about it that no other field carries, as written, to be written back
+ * @param kept     what else its file says about it; may be null
  */
 public record Event(String number, Kind kind, String name, boolean enabled, FrameRange record, Source source,
-                    TimeMap time, Cut nested, List<String> comments) {
+                    TimeMap time, Cut nested, List<String> comments, Kept kept) {
     public enum Kind {
         CLIP, NESTED, GENERATOR, MISSING;
 
@@ -36,6 +37,11 @@ public record Event(String number, Kind kind, String name, boolean enabled, Fram
         if (record.isEmpty()) {
             throw new IllegalArgumentException("An event has at least one frame: " + name + " at " + record.in());
         }
+    }
+
+    public Event(String number, Kind kind, String name, boolean enabled, FrameRange record, Source source,
+                 TimeMap time, Cut nested, List<String> comments) {
+        this(number, kind, name, enabled, record, source, time, nested, comments, null);
     }
 
     public static Event clip(String number, String name, FrameRange record, Source source, TimeMap time) {
@@ -65,13 +71,13 @@ public record Event(String number, Kind kind, String name, boolean enabled, Fram
     /** The same event seen over another record range, each remaining frame showing what it showed. */
     public Event over(FrameRange newRecord) {
         return new Event(number, kind, name, enabled, newRecord, source, time.over(newRecord), nested,
-                comments);
+                comments, kept);
     }
 
     /** The same event elsewhere on the record clock. */
     public Event shiftedBy(long frames) {
         return new Event(number, kind, name, enabled, record.shiftedBy(frames), source, time.shiftedBy(frames),
-                nested, comments);
+                nested, comments, kept);
     }
 
     /** A still, or one frame held: nothing in it moves. */

@@ -11,8 +11,10 @@ import java.util.List;
  * @param enabled     switched off lanes are kept and not seen
  * @param events      in record order; neighbours overlap only in a transition, or where the file itself overlaps them
  * @param transitions in record order
+ * @param kept        what else its file says about it; may be null
  */
-public record Lane(Kind kind, String name, boolean enabled, List<Event> events, List<Transition> transitions) {
+public record Lane(Kind kind, String name, boolean enabled, List<Event> events, List<Transition> transitions,
+                   Kept kept) {
     public enum Kind {
         PICTURE, SOUND;
 
@@ -25,5 +27,9 @@ public record Lane(Kind kind, String name, boolean enabled, List<Event> events, 
         events = events.stream().sorted(Comparator.comparingLong((Event e) -> e.record().in())).toList();
         transitions = transitions.stream()
                 .sorted(Comparator.comparingLong((Transition t) -> t.record().in())).toList();
+    }
+
+    public Lane(Kind kind, String name, boolean enabled, List<Event> events, List<Transition> transitions) {
+        this(kind, name, enabled, events, transitions, null);
     }
 }

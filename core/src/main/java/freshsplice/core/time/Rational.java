@@ -77,6 +77,36 @@ public final class Rational implements Comparable<Rational> {
         }
     }
 
+    /**
+     * The simplest fraction that a double can have meant: within a millionth of a millionth part of it, found by its
+     * continued fraction, so that 29.97002997002997 is 30000/1001.
+     *
+     * @throws IllegalArgumentException if the value is not finite or has more than 15 digits before the point
+     */
+    public static Rational near(double value) {
+        if (!(Math.abs(value) < 1e15)) {
+            throw new IllegalArgumentException("Not a number of frames: " + value);
+        }
+        double close = Math.max(1e-12, Math.abs(value) * 1e-12);
+        long h0 = 1;
+        long k0 = 0;
+        long h1 = (long) Math.floor(value);
+        long k1 = 1;
+        double rest = value - h1;
+        while (Math.abs(value - (double) h1 / k1) > close && rest != 0 && k1 < 100_000_000) {
+            rest = 1 / rest;
+            long whole = (long) Math.floor(rest);
+            rest -= whole;
+            long h2 = Math.addExact(Math.multiplyExact(whole, h1), h0);
+            long k2 = whole * k1 + k0;
+            h0 = h1;
+            k0 = k1;
+            h1 = h2;
+            k1 = k2;
+        }
+        return of(h1, k1);
+    }
+
     public long num() {
         return num;
     }

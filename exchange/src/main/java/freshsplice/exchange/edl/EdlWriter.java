@@ -8,7 +8,6 @@ import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Transition;
 import freshsplice.exchange.CutWriter;
-import freshsplice.exchange.UnreadableFile;
 import freshsplice.exchange.WriteOptions;
 import freshsplice.exchange.Written;
 import java.nio.charset.StandardCharsets;
@@ -34,7 +33,9 @@ public final class EdlWriter implements CutWriter {
     public Written write(Cut cut, WriteOptions options) {
         List<Remark> remarks = new ArrayList<>();
         List<Lane> lanes = new ArrayList<>();
-        lanes.add(options.lane() == null ? flattened(cut, remarks) : named(cut, options.lane()));
+        Cut chosen = options.only(cut);
+        lanes.add(options.lane() == null ? flattened(cut, remarks)
+                : chosen.lanes().get(chosen.lanesOf(Lane.Kind.PICTURE).get(0)));
         cut.lanesOf(Lane.Kind.SOUND).stream().map(cut.lanes()::get).forEach(lanes::add);
         EdlReels reels = new EdlReels(options.shortReels());
         EdlLines lines = new EdlLines(cut, reels, remarks);
@@ -52,13 +53,6 @@ public final class EdlWriter implements CutWriter {
         boolean named = lane.name().matches("A[1-9]\\d?");
         String name = named ? lane.name() : "A" + order;
         return name.equals("A1") ? "A" : name;
-    }
-
-    private static Lane named(Cut cut, String name) {
-        return cut.lanes().stream().filter(l -> l.kind() == Lane.Kind.PICTURE && l.name().equals(name)).findFirst()
-                .orElseThrow(() -> new UnreadableFile("The cut has no picture lane " + name + ": it has "
-                        + String.join(", ", cut.lanesOf(Lane.Kind.PICTURE).stream()
-                        .map(i -> cut.lanes().get(i).name()).toList())));
     }
 
     private static Lane onlyEnabled(Lane lane, List<Remark> remarks) {

@@ -109,7 +109,7 @@ class EdlRoundTripTest {
         assertThat(again.lanes().get(0).events()).extracting(Event::record).containsExactly(FrameRange.of(0, 40),
                 FrameRange.of(40, 60), FrameRange.of(60, 100));
         assertThat(written.remarks()).anyMatch(r -> r.place().equals("lane V1"));
-        assertThat(Formats.writer("edl").write(cut, new WriteOptions("V2", false)).bytes().length)
+        assertThat(Formats.writer("edl").write(cut, new WriteOptions("V2", false, 0)).bytes().length)
                 .isLessThan(written.bytes().length);
     }
 }

@@ -223,7 +223,7 @@ class CutController {
     public ResponseEntity<byte[]> handBackFile(@PathVariable long id,
                                                @RequestParam(defaultValue = "false") boolean shortReels) {
         HandBack.HandedBack back = handBack(id);
-        Written written = Formats.writer("edl").write(back.cut(), new WriteOptions(null, shortReels));
+        Written written = Formats.writer("edl").write(back.cut(), new WriteOptions(null, shortReels, 0));
         return attachment(RenderName.fileSafe(back.cut().name()) + "_handed_back.edl", written.bytes());
     }
 

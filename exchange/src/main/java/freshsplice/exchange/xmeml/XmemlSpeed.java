@@ -1,0 +1,144 @@
+package freshsplice.exchange.xmeml;
+
+import freshsplice.core.cut.Remark;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import freshsplice.core.time.TimeMap;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * Which source position an item shows at a record frame. {@code in} and {@code out} count source frames at the
+ * item's own rate, also where the time-remap filter changes its speed.
+ */
+final class XmemlSpeed {
+    private final XmemlItem item;
+    private final FrameRange record;
+    private final Rational base;
+    private final Rational perItemFrame;
+    private final Rational itemFramesPerRecordFrame;
+    private final List<Remark> remarks;
+
+    /**
+     * @param base                     source position of its media's first frame
+     * @param perItemFrame             source frames in one frame at the item's own rate
+     * @param itemFramesPerRecordFrame frames at the item's own rate in one record frame
+     */
+    XmemlSpeed(XmemlItem item, FrameRange record, Rational base, Rational perItemFrame,
+               Rational itemFramesPerRecordFrame, List<Remark> remarks) {
+        this.item = item;
+        this.record = record;
+        this.base = base;
+        this.perItemFrame = perItemFrame;
+        this.itemFramesPerRecordFrame = itemFramesPerRecordFrame;
+        this.remarks = remarks;
+    }
+
+    TimeMap map() {
+        long in = item.in() == null || item.in() < 0 ? 0 : item.in();
+        if (item.still()) {
+            return line(Rational.of(in), Rational.ZERO);
+        }
+        if (item.remap() == null) {
+            checkLength(Rational.ONE);
+            return line(Rational.of(in), Rational.ONE);
+        }
+        List<XmlNode> keys = keyframes("graphdict");
+        boolean keyed = !keys.isEmpty() && isOn(parameter("variablespeed"));
+        return keyed ? keyed(in, keys) : constant(in);
+    }
+
+    /** @param from  item frame at the first record frame; @param speed item frames for each of normal speed */
+    private TimeMap line(Rational from, Rational speed) {
+        return TimeMap.constant(record, base.plus(from.times(perItemFrame)),
+                itemFramesPerRecordFrame.times(perItemFrame).times(speed));
+    }
+
+    private TimeMap constant(long in) {
+        Rational speed = Rational.ONE;
+        XmlNode value = parameter("speed");
+        if (value != null) {
+            try {
+                speed = Rational.near(Double.parseDouble(value.textOf("value"))).dividedBy(Rational.of(100));
+            } catch (IllegalArgumentException | ArithmeticException e) {
+                remarks.add(Remark.loss(item.place(), "The speed \"" + value.textOf("value")
+                        + "\" is no number; read at normal speed"));
+            }
+        }
+        boolean backwards = isOn(parameter("reverse")) != (speed.signum() < 0);
+        speed = speed.abs();
+        checkLength(speed);
+        if (!backwards) {
+            return line(Rational.of(in), speed);
+        }
+        Rational span = itemFramesPerRecordFrame.times(record.length()).times(speed);
+        return line(Rational.of(in - 1).plus(span), speed.negate());
+    }
+
+    /** The source range must be as long as the record range at this speed; the record range decides. */
+    private void checkLength(Rational speed) {
+        if (item.in() == null || item.out() == null || item.in() < 0 || item.out() < 0 || speed.isZero()) {
+            return;
+        }
+        Rational wanted = itemFramesPerRecordFrame.times(record.length()).times(speed);
+        Rational off = wanted.minus(Rational.of(item.out() - item.in())).abs();
+        if (off.compareTo(Rational.ONE) >= 0 && !(speed.equals(Rational.ONE) && item.file() == null
+                && item.fileId() == null)) {
+            remarks.add(Remark.doubt(item.place(), "Its in and out are " + (item.out() - item.in())
+                    + " source frames apart and its place at this speed takes " + wanted
+                    + "; its in, its place and its speed are taken, its out is not"));
+        }
+    }
+
+    /** Keys of clip frame and source frame. Clip frames count from the media's first frame, or from the item's. */
+    private TimeMap keyed(long in, List<XmlNode> nodes) {
+        List<long[]> keys = new ArrayList<>();
+        boolean smooth = false;
+        for (XmlNode node : nodes) {
+            Long when = node.longOf("when");
+            Long value = node.longOf("value");
+            if (when != null && value != null && (keys.isEmpty() || when > keys.get(keys.size() - 1)[0])) {
+                keys.add(new long[] {when, value});
+            }
+            smooth |= isCurve(node.textOf("interpolation", "name"));
+        }
+        if (keys.size() < 2) {
+            remarks.add(Remark.loss(item.place(), "Its speed has no two keys that rise; read at normal speed"));
+            return line(Rational.of(in), Rational.ONE);
+        }
+        if (smooth) {
+            remarks.add(Remark.doubt(item.place(), "Its speed is eased between its keys by a curve; read as eased "
+                    + "evenly at both ends"));
+        }
+        boolean fromItem = in != 0 && keys.get(0)[0] == 0 && keys.get(0)[1] == in;
+        long zero = fromItem ? 0 : in;
+        List<TimeMap.Key> map = new ArrayList<>();
+        for (long[] key : keys) {
+            long at = record.in() + Rational.of(key[0] - zero).dividedBy(itemFramesPerRecordFrame).round();
+            if (map.isEmpty() || at > map.get(map.size() - 1).record()) {
+                map.add(new TimeMap.Key(at, base.plus(Rational.of(key[1]).times(perItemFrame))));
+            }
+        }
+        return map.size() < 2 ? line(Rational.of(in), Rational.ONE) : new TimeMap(map, smooth).over(record);
+    }
+
+    private static boolean isCurve(String interpolation) {
+        String name = interpolation.toLowerCase(Locale.ROOT);
+        return name.contains("bezier") || name.contains("curve") || name.contains("ease");
+    }
+
+    private XmlNode parameter(String id) {
+        return item.remap().all("parameter").stream()
+                .filter(p -> p.textOf("parameterid").equalsIgnoreCase(id)).findFirst().orElse(null);
+    }
+
+    private List<XmlNode> keyframes(String id) {
+        XmlNode parameter = parameter(id);
+        return parameter == null ? List.of() : parameter.all("keyframe");
+    }
+
+    private static boolean isOn(XmlNode parameter) {
+        return parameter != null && (parameter.flag(false, "value"));
+    }
+}
