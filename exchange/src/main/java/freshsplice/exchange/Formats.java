@@ -2,6 +2,8 @@ package freshsplice.exchange;
 
 import freshsplice.exchange.edl.EdlReader;
 import freshsplice.exchange.edl.EdlWriter;
+import freshsplice.exchange.otio.OtioReader;
+import freshsplice.exchange.otio.OtioWriter;
 import freshsplice.exchange.xmeml.XmemlReader;
 import freshsplice.exchange.xmeml.XmemlWriter;
 import java.util.List;
@@ -9,8 +11,9 @@ import java.util.stream.Collectors;
 
 /** All formats that are read and written. A new format is added here and nowhere else. */
 public final class Formats {
-    private static final List<CutReader> READERS = List.of(new XmemlReader(), new EdlReader());
-    private static final List<CutWriter> WRITERS = List.of(new EdlWriter(), new XmemlWriter());
+    private static final List<CutReader> READERS = List.of(new XmemlReader(), new OtioReader(),
+            new EdlReader());
+    private static final List<CutWriter> WRITERS = List.of(new EdlWriter(), new XmemlWriter(), new OtioWriter());
 
     private Formats() {
     }
