@@ -1,5 +1,6 @@
 package freshsplice.exchange;
 
+import freshsplice.exchange.aaf.AafReader;
 import freshsplice.exchange.edl.EdlReader;
 import freshsplice.exchange.edl.EdlWriter;
 import freshsplice.exchange.otio.OtioReader;
@@ -11,8 +12,8 @@ import java.util.stream.Collectors;
 
 /** All formats that are read and written. A new format is added here and nowhere else. */
 public final class Formats {
-    private static final List<CutReader> READERS = List.of(new XmemlReader(), new OtioReader(),
-            new EdlReader());
+    private static final List<CutReader> READERS = List.of(new AafReader(), new XmemlReader(),
+            new OtioReader(), new EdlReader());
     private static final List<CutWriter> WRITERS = List.of(new EdlWriter(), new XmemlWriter(), new OtioWriter());
 
     private Formats() {

@@ -1,0 +1,218 @@
+package freshsplice.exchange.aaf;
+
+import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Marker;
+import freshsplice.core.cut.Remark;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import freshsplice.exchange.Limits;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Makes cuts of compositions. */
+final class AafAssembler {
+    final AafFile file;
+    final List<Remark> remarks;
+    final AafChains chains;
+    private final FrameRate given;
+    private final Limits limits;
+    private final Map<String, Cut> nested = new HashMap<>();
+    private final Map<AafObject, List<String>> comments = new HashMap<>();
+    /** Compositions that are being made: one inside itself would never end. */
+    private final Set<String> open = new HashSet<>();
+    private int events;
+
+    AafAssembler(AafFile file, FrameRate given, Limits limits, List<Remark> remarks) {
+        this.file = file;
+        this.given = given;
+        this.limits = limits;
+        this.remarks = remarks;
+        this.chains = new AafChains(file, remarks);
+    }
+
+    /** Compositions that stand for themselves: by their usage, else those that no other mob shows. */
+    List<AafObject> topLevel() throws IOException {
+        List<AafObject> all = file.mobs(AafClass.COMPOSITION_MOB);
+        List<AafObject> marked = all.stream().filter(m -> AafIds.TOP_LEVEL.equals(m.id(AafPid.USAGE))).toList();
+        if (!marked.isEmpty() || all.size() < 2) {
+            return marked.isEmpty() ? all : marked;
+        }
+        Set<String> shown = new HashSet<>();
+        for (AafObject mob : all) {
+            for (AafObject slot : mob.objects(AafPid.SLOTS)) {
+                AafReferences.collect(slot.object(AafPid.SEGMENT), shown, 0);
+            }
+        }
+        List<AafObject> free = all.stream().filter(m -> !shown.contains(m.mobId(AafPid.MOB_ID))).toList();
+        return free.isEmpty() ? all : free;
+    }
+
+    Cut cut(AafObject mob) throws IOException {
+        List<AafObject> pictures = slots(mob, AafIds.PICTURES);
+        List<AafObject> sounds = slots(mob, AafIds.SOUNDS);
+        String place = "composition \"" + AafChains.nameOf(mob) + "\"";
+        AafSlots.Coded coded = AafSlots.timecode(mob);
+        FrameRate rate = rateOf(pictures, sounds, coded, place);
+        long start = startOf(coded, rate, place);
+        open.add(mob.mobId(AafPid.MOB_ID));
+        List<Lane> lanes = new ArrayList<>();
+        long end = start;
+        for (List<AafObject> kind : List.of(pictures, sounds)) {
+            boolean picture = kind == pictures;
+            for (int i = 0; i < kind.size(); i++) {
+                lanes.add(lane(kind.get(i), rate, start, picture, (picture ? "V" : "A") + (i + 1), place));
+                end = Math.max(end, endOf(kind.get(i), rate, start, lanes.get(lanes.size() - 1)));
+            }
+        }
+        open.remove(mob.mobId(AafPid.MOB_ID));
+        boolean drop = coded != null && coded.drop() && rate.hasDropFrame();
+        return new Cut(AafChains.nameOf(mob), rate, drop, FrameRange.of(start, end), lanes, markers(mob, rate, start));
+    }
+
+    private FrameRate rateOf(List<AafObject> pictures, List<AafObject> sounds, AafSlots.Coded coded, String place) {
+        if (given != null) {
+            return given;
+        }
+        for (AafObject slot : pictures) {
+            if (AafSlots.rate(slot) != null) {
+                return AafSlots.rate(slot);
+            }
+        }
+        if (coded != null) {
+            return coded.rate();
+        }
+        remarks.add(Remark.doubt(place, "It has no picture and no timecode, so no rate; read at 24 frames/s. Give the "
+                + "rate to choose another"));
+        return FrameRate.FPS_24;
+    }
+
+    private long startOf(AafSlots.Coded coded, FrameRate rate, String place) {
+        if (coded == null) {
+            return 0;
+        }
+        if (coded.fps() != rate.timecodeBase() && coded.fps() > 0) {
+            remarks.add(Remark.doubt(place, "Its timecode counts " + coded.fps() + " and its picture "
+                    + rate.timecodeBase() + " frames in a second; the start is converted by its label"));
+            return Rational.of(coded.start(), coded.fps()).times(rate.timecodeBase()).round();
+        }
+        return coded.start();
+    }
+
+    private List<AafObject> slots(AafObject mob, Set<String> kinds) throws IOException {
+        List<AafObject> found = new ArrayList<>();
+        for (AafObject slot : mob.objects(AafPid.SLOTS)) {
+            AafObject segment = slot.object(AafPid.SEGMENT);
+            if (slot.type == AafClass.TIMELINE_MOB_SLOT && segment != null
+                    && kinds.contains(segment.definition(AafPid.DATA_DEFINITION))) {
+                found.add(slot);
+            }
+        }
+        return found;
+    }
+
+    private Lane lane(AafObject slot, FrameRate cutRate, long start, boolean picture, String plain, String place)
+            throws IOException {
+        String written = slot.text(AafPid.SLOT_NAME);
+        String name = written == null || written.isBlank() ? plain : written;
+        FrameRate rate = AafSlots.rate(slot);
+        if (rate == null) {
+            remarks.add(Remark.doubt(place + ", slot " + name, "It has no edit rate; the cut's stands in"));
+            rate = cutRate;
+        }
+        long origin = Rational.of(slot.number(AafPid.ORIGIN, 0)).times(rate.framesOf(cutRate)).round();
+        return new AafLane(this, cutRate, rate, start - origin, picture, place + ", slot " + name)
+                .lane(slot.object(AafPid.SEGMENT), name);
+    }
+
+    /** Where a lane ends: after its last event, or after the black that its segment says follows. */
+    private static long endOf(AafObject slot, FrameRate cutRate, long start, Lane lane) throws IOException {
+        long last = lane.events().stream().mapToLong(e -> e.record().out()).max().orElse(start);
+        FrameRate rate = AafSlots.rate(slot);
+        long said = slot.object(AafPid.SEGMENT).number(AafPid.LENGTH, 0);
+        return rate == null ? last : Math.max(last, start + Rational.of(Math.max(0, said - slot.number(AafPid.ORIGIN, 0)))
+                .times(rate.framesOf(cutRate)).round());
+    }
+
+    private List<Marker> markers(AafObject mob, FrameRate cutRate, long start) throws IOException {
+        List<Marker> markers = new ArrayList<>();
+        for (AafObject slot : mob.objects(AafPid.SLOTS)) {
+            FrameRate rate = slot.type == AafClass.EVENT_MOB_SLOT ? AafSlots.rate(slot) : null;
+            AafObject segment = rate == null ? null : slot.object(AafPid.SEGMENT);
+            if (segment == null) {
+                continue;
+            }
+            List<AafObject> all = segment.type == AafClass.SEQUENCE ? segment.objects(AafPid.COMPONENTS)
+                    : List.of(segment);
+            for (AafObject marker : all) {
+                if (marker.has(AafPid.POSITION)) {
+                    Rational step = rate.framesOf(cutRate);
+                    long at = start + step.times(marker.number(AafPid.POSITION, 0)).floor();
+                    long length = Math.max(1, step.times(Math.max(1, marker.number(AafPid.LENGTH, 1))).round());
+                    String comment = marker.text(AafPid.COMMENT);
+                    markers.add(new Marker(FrameRange.ofLength(at, length), "", comment == null ? "" : comment,
+                            AafComments.colour(marker)));
+                }
+            }
+        }
+        markers.sort(Comparator.comparingLong(m -> m.record().in()));
+        return markers;
+    }
+
+    /** The cut of one slot of a composition that another one shows; null where it shows itself. */
+    Cut nested(AafObject mob, long slotId, FrameRate outer, String place) throws IOException {
+        String id = mob.mobId(AafPid.MOB_ID);
+        String key = id + " " + slotId;
+        if (nested.containsKey(key)) {
+            return nested.get(key);
+        }
+        AafObject slot = AafSlots.byId(mob, slotId);
+        if (slot == null || slot.object(AafPid.SEGMENT) == null) {
+            remarks.add(Remark.loss(place, "It shows slot " + slotId + " of \"" + AafChains.nameOf(mob)
+                    + "\", which is not there"));
+            return null;
+        }
+        if (!open.add(id)) {
+            remarks.add(Remark.loss(place, "The composition \"" + AafChains.nameOf(mob)
+                    + "\" is inside itself; it is not opened again there"));
+            return null;
+        }
+        if (open.size() > limits.maxDepth()) {
+            throw new AafDamage("compositions inside compositions, more than " + limits.maxDepth() + " levels deep");
+        }
+        AafSlots.Coded coded = AafSlots.timecode(mob);
+        FrameRate own = AafSlots.rate(slot);
+        boolean sound = AafIds.SOUNDS.contains(slot.object(AafPid.SEGMENT).definition(AafPid.DATA_DEFINITION));
+        FrameRate rate = sound || own == null ? coded == null ? outer : coded.rate() : own;
+        long start = startOf(coded, rate, place);
+        Lane lane = lane(slot, rate, start, !sound, sound ? "A1" : "V1", "composition \"" + AafChains.nameOf(mob) + "\"");
+        long end = endOf(slot, rate, start, lane);
+        Cut cut = new Cut(AafChains.nameOf(mob), rate, false, FrameRange.of(start, end), List.of(lane), List.of());
+        open.remove(id);
+        nested.put(key, cut);
+        return cut;
+    }
+
+    List<String> commentsOf(AafObject mob) throws IOException {
+        List<String> known = comments.get(mob);
+        if (known == null) {
+            known = AafComments.of(mob);
+            comments.put(mob, known);
+        }
+        return known;
+    }
+
+    void count() {
+        if (++events > limits.maxEvents()) {
+            throw new AafDamage("more than " + limits.maxEvents() + " events");
+        }
+    }
+}

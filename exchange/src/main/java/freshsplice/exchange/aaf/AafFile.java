@@ -1,0 +1,73 @@
+package freshsplice.exchange.aaf;
+
+import java.io.ByteArrayInputStream;
+import java.io.Closeable;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.poi.poifs.filesystem.POIFSFileSystem;
+
+/** An opened file: its mobs by their identification, and the operations that its dictionary defines. */
+final class AafFile implements Closeable {
+    /** @param timeWarp whether it changes time; null where the definition does not say */
+    record Operation(String name, Boolean timeWarp) {
+    }
+
+    private final POIFSFileSystem container;
+    final Map<String, AafObject> mobs = new LinkedHashMap<>();
+    final Map<String, Operation> operations = new HashMap<>();
+
+    AafFile(byte[] bytes) throws IOException {
+        container = new POIFSFileSystem(new ByteArrayInputStream(bytes));
+        AafObject root = new AafObject(container.getRoot());
+        AafObject header = root.object(AafPid.ROOT_HEADER);
+        if (header == null) {
+            throw new AafDamage("it has no header");
+        }
+        AafObject content = header.object(AafPid.HEADER_CONTENT);
+        if (content == null) {
+            throw new AafDamage("its header has no content");
+        }
+        for (AafObject mob : content.objects(AafPid.MOBS)) {
+            String id = mob.mobId(AafPid.MOB_ID);
+            if (id != null) {
+                mobs.putIfAbsent(id, mob);
+            }
+        }
+        AafObject dictionary = header.object(AafPid.HEADER_DICTIONARY);
+        if (dictionary != null) {
+            readOperations(dictionary);
+        }
+    }
+
+    private void readOperations(AafObject dictionary) throws IOException {
+        for (AafObject definition : dictionary.objects(AafPid.OPERATIONS)) {
+            String id = definition.id(AafPid.DEFINITION_ID);
+            String name = definition.text(AafPid.DEFINITION_NAME);
+            if (id != null) {
+                operations.put(id, new Operation(name == null ? "" : name, definition.has(AafPid.IS_TIME_WARP)
+                        ? (Boolean) definition.flag(AafPid.IS_TIME_WARP) : null));
+            }
+        }
+    }
+
+    List<AafObject> mobs(AafClass type) {
+        List<AafObject> found = new ArrayList<>();
+        mobs.values().stream().filter(m -> m.type == type).forEach(found::add);
+        return found;
+    }
+
+    String operationName(AafObject group) {
+        String id = group.definition(AafPid.OPERATION);
+        Operation operation = id == null ? null : operations.get(id);
+        return operation == null || operation.name().isEmpty() ? String.valueOf(id) : operation.name();
+    }
+
+    @Override
+    public void close() throws IOException {
+        container.close();
+    }
+}

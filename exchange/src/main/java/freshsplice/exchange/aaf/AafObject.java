@@ -1,0 +1,255 @@
+package freshsplice.exchange.aaf;
+
+import freshsplice.core.time.Rational;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import org.apache.poi.poifs.filesystem.DirectoryEntry;
+import org.apache.poi.poifs.filesystem.DocumentEntry;
+import org.apache.poi.poifs.filesystem.DocumentInputStream;
+import org.apache.poi.poifs.filesystem.Entry;
+
+/**
+ * One stored object: a storage whose stream {@code properties} lists its values. Structure and names after the AAF
+ * Stored Format Specification. Properties that are not there give null; a damaged list of them throws.
+ */
+final class AafObject {
+    private static final int STRONG = 0x22;
+    private static final int STRONG_VECTOR = 0x32;
+    private static final int STRONG_SET = 0x3A;
+    private static final int MAX_STREAM = 64_000_000;
+
+    /** @param form how it is stored */
+    private record Value(int form, byte[] bytes) {
+    }
+
+    final DirectoryEntry folder;
+    final AafClass type;
+    private final ByteOrder order;
+    private final Map<Integer, Value> values = new HashMap<>();
+
+    AafObject(DirectoryEntry folder) throws IOException {
+        this.folder = folder;
+        this.type = AafClass.of(String.valueOf(folder.getStorageClsid()));
+        byte[] bytes = stream(folder, "properties");
+        if (bytes == null || bytes.length < 4) {
+            throw new AafDamage(path() + " has no list of properties");
+        }
+        order = bytes[0] == 'B' ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN;
+        read(ByteBuffer.wrap(bytes).order(order));
+    }
+
+    private void read(ByteBuffer in) {
+        int count = in.getShort(2) & 0xFFFF;
+        int at = 4 + count * 6;
+        if (at > in.capacity()) {
+            throw new AafDamage(path() + " says more properties than it has");
+        }
+        for (int i = 0; i < count; i++) {
+            int entry = 4 + i * 6;
+            int pid = in.getShort(entry) & 0xFFFF;
+            int form = in.getShort(entry + 2) & 0xFFFF;
+            int length = in.getShort(entry + 4) & 0xFFFF;
+            if (at + length > in.capacity()) {
+                throw new AafDamage(path() + " says a property longer than what is left");
+            }
+            byte[] bytes = new byte[length];
+            in.get(at, bytes);
+            at += length;
+            values.put(pid, new Value(form, bytes));
+        }
+    }
+
+    /** Where it is in the file. */
+    String path() {
+        StringBuilder path = new StringBuilder();
+        for (DirectoryEntry at = folder; at != null && at.getParent() != null && path.length() < 400;
+             at = at.getParent()) {
+            path.insert(0, "/" + at.getName());
+        }
+        return path.isEmpty() ? "/" : path.toString();
+    }
+
+    static byte[] stream(DirectoryEntry folder, String name) throws IOException {
+        if (!folder.hasEntry(name) || !(folder.getEntry(name) instanceof DocumentEntry d)) {
+            return null;
+        }
+        if (d.getSize() > MAX_STREAM) {
+            throw new AafDamage(name + " has " + d.getSize() + " bytes, more than any list of a cut");
+        }
+        try (DocumentInputStream in = new DocumentInputStream(d)) {
+            return in.readAllBytes();
+        }
+    }
+
+    boolean has(int pid) {
+        return values.containsKey(pid);
+    }
+
+    private ByteBuffer raw(int pid) {
+        Value value = values.get(pid);
+        return value == null ? null : ByteBuffer.wrap(value.bytes).order(order);
+    }
+
+    /** UTF-16 up to its end. */
+    String text(int pid) {
+        Value value = values.get(pid);
+        return value == null ? null : text(value.bytes, order);
+    }
+
+    private static String text(byte[] bytes, ByteOrder order) {
+        String all = new String(bytes, 0, bytes.length & ~1, order == ByteOrder.BIG_ENDIAN
+                ? StandardCharsets.UTF_16BE : StandardCharsets.UTF_16LE);
+        int end = all.indexOf('\0');
+        return end < 0 ? all : all.substring(0, end);
+    }
+
+    /** A whole number of one, two, four or eight bytes. */
+    Long number(int pid) {
+        ByteBuffer in = raw(pid);
+        return in == null ? null : switch (in.capacity()) {
+            case 1 -> (long) in.get(0);
+            case 2 -> (long) in.getShort(0);
+            case 4 -> (long) in.getInt(0);
+            case 8 -> in.getLong(0);
+            default -> null;
+        };
+    }
+
+    long number(int pid, long otherwise) {
+        Long value = number(pid);
+        return value == null ? otherwise : value;
+    }
+
+    boolean flag(int pid) {
+        return number(pid, 0) != 0;
+    }
+
+    /** Two 32-bit numbers; null where there is none or it divides by zero. */
+    Rational rational(int pid) {
+        ByteBuffer in = raw(pid);
+        return in == null || in.capacity() != 8 || in.getInt(4) == 0 ? null : Rational.of(in.getInt(0), in.getInt(4));
+    }
+
+    /** A mob's identification, as hexadecimal; the same in one file for the same mob. */
+    String mobId(int pid) {
+        Value value = values.get(pid);
+        if (value == null || value.bytes.length != 32) {
+            return null;
+        }
+        return HexFormat.of().formatHex(value.bytes);
+    }
+
+    /** An identification stored as itself. */
+    String id(int pid) {
+        ByteBuffer in = raw(pid);
+        return in == null || in.capacity() != 16 ? null : id(in, 0);
+    }
+
+    /** The identification of the definition that a weak reference means. */
+    String definition(int pid) {
+        ByteBuffer in = raw(pid);
+        return in == null || in.capacity() != 21 ? null : id(in, 5);
+    }
+
+    private static String id(ByteBuffer in, int at) {
+        HexFormat hex = HexFormat.of();
+        byte[] last = new byte[8];
+        in.get(at + 8, last);
+        String tail = hex.formatHex(last);
+        return hex.toHexDigits(in.getInt(at)) + "-" + hex.toHexDigits(in.getShort(at + 4)) + "-"
+                + hex.toHexDigits(in.getShort(at + 6)) + "-" + tail.substring(0, 4) + "-" + tail.substring(4);
+    }
+
+    /** A value that carries its own type: text, fraction or number; null where it is none of these. */
+    Object typed(int pid) {
+        Value value = values.get(pid);
+        if (value == null || value.bytes.length < 17) {
+            return null;
+        }
+        ByteOrder own = value.bytes[0] == 'B' ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN;
+        ByteBuffer in = ByteBuffer.wrap(value.bytes).order(own);
+        String type = id(in, 1);
+        int length = value.bytes.length - 17;
+        byte[] rest = new byte[length];
+        in.get(17, rest);
+        if (type.startsWith("01100200")) {
+            return text(rest, own);
+        }
+        if (type.startsWith("03010100") && length == 8) {
+            return in.getInt(21) == 0 ? null : Rational.of(in.getInt(17), in.getInt(21));
+        }
+        return switch (length) {
+            case 1 -> Rational.of(in.get(17));
+            case 2 -> Rational.of(in.getShort(17));
+            case 4 -> Rational.of(in.getInt(17));
+            case 8 -> Rational.of(in.getLong(17));
+            default -> null;
+        };
+    }
+
+    /** The one object that a property holds; null where there is none. */
+    AafObject object(int pid) throws IOException {
+        Value value = values.get(pid);
+        if (value == null || value.form != STRONG) {
+            return null;
+        }
+        return child(text(value.bytes, order));
+    }
+
+    /** The objects that a property holds, in their order; empty where there is none. */
+    List<AafObject> objects(int pid) throws IOException {
+        Value value = values.get(pid);
+        if (value == null) {
+            return List.of();
+        }
+        if (value.form == STRONG) {
+            AafObject one = object(pid);
+            return one == null ? List.of() : List.of(one);
+        }
+        if (value.form != STRONG_VECTOR && value.form != STRONG_SET) {
+            return List.of();
+        }
+        String name = text(value.bytes, order);
+        byte[] bytes = stream(folder, name + " index");
+        if (bytes == null || bytes.length < 4) {
+            throw new AafDamage(path() + ": " + name + " has no index");
+        }
+        List<AafObject> objects = new ArrayList<>();
+        for (int key : keys(ByteBuffer.wrap(bytes).order(order), value.form == STRONG_SET, name)) {
+            AafObject child = child(name + "{" + Integer.toHexString(key) + "}");
+            if (child != null) {
+                objects.add(child);
+            }
+        }
+        return objects;
+    }
+
+    private int[] keys(ByteBuffer in, boolean set, String name) {
+        int count = in.getInt(0);
+        int first = set ? 15 : 12;
+        int size = set && in.capacity() >= 15 ? 8 + (in.get(14) & 0xFF) : 4;
+        if (count < 0 || count > 0 && first + (long) count * size > in.capacity()) {
+            throw new AafDamage(path() + ": the index of " + name + " says " + count + " objects and is too short");
+        }
+        int[] keys = new int[count];
+        for (int i = 0; i < count; i++) {
+            keys[i] = in.getInt(first + i * size);
+        }
+        return keys;
+    }
+
+    private AafObject child(String name) throws IOException {
+        if (!folder.hasEntry(name)) {
+            return null;
+        }
+        Entry entry = folder.getEntry(name);
+        return entry instanceof DirectoryEntry d ? new AafObject(d) : null;
+    }
+}
