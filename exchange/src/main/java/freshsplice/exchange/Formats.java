@@ -1,6 +1,7 @@
 package freshsplice.exchange;
 
 import freshsplice.exchange.aaf.AafReader;
+import freshsplice.exchange.aaf.AafWriter;
 import freshsplice.exchange.edl.EdlReader;
 import freshsplice.exchange.edl.EdlWriter;
 import freshsplice.exchange.otio.OtioReader;
@@ -14,7 +15,8 @@ import java.util.stream.Collectors;
 public final class Formats {
     private static final List<CutReader> READERS = List.of(new AafReader(), new XmemlReader(),
             new OtioReader(), new EdlReader());
-    private static final List<CutWriter> WRITERS = List.of(new EdlWriter(), new XmemlWriter(), new OtioWriter());
+    private static final List<CutWriter> WRITERS = List.of(new EdlWriter(), new XmemlWriter(), new OtioWriter(),
+            new AafWriter());
 
     private Formats() {
     }

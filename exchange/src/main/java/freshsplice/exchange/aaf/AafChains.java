@@ -99,7 +99,8 @@ final class AafChains {
         AafChain end = further;
         if (end == null) {
             Rational perUnit = coded == null ? Rational.ONE : rate.framesOf(coded.rate());
-            end = new AafChain(nameOf(mob), isFile ? null : nameOf(mob), null, coded == null ? rate : coded.rate(), null,
+            String reel = isFile || nameOf(mob).isBlank() ? null : nameOf(mob);
+            end = new AafChain(nameOf(mob), reel, null, coded == null ? rate : coded.rate(), null,
                     null, Rational.of(coded == null ? 0 : coded.start()), perUnit);
         }
         if (!isFile) {
