@@ -35,7 +35,8 @@ final class ConvertCommand {
         if (!Set.of("short", "long").contains(reels)) {
             throw new WrongUse("--reels is short or long, not \"" + reels + "\"");
         }
-        String format = arguments.options().getOrDefault("--to", byEnding(target));
+        String asked = arguments.options().get("--to");
+        String format = asked == null ? byEnding(target) : asked;
         Reading reading = arguments.read(in);
         Cut cut = arguments.cut(reading);
         Written written = Formats.writer(format).write(cut,

@@ -77,6 +77,7 @@ final class EdlLines {
                     source(event, record), record));
         }
         addSpeed(lines, event);
+        remarkOtherRate(event);
         addNames(lines, event, head == null ? "FROM" : "TO", outgoing);
         return new Block(record.in(), event.number(), lines);
     }
@@ -139,6 +140,14 @@ final class EdlLines {
         FrameRange record = event.record();
         return event.to().minus(event.from()).dividedBy(Rational.of(record.length()))
                 .dividedBy(Event.normalSlope(event.source(), rate));
+    }
+
+    private void remarkOtherRate(Event event) {
+        FrameRate own = event.source() == null ? null : event.source().rate();
+        if (own != null && !own.equals(rate) && event.time().slope().isPresent()) {
+            remarks.add(Remark.loss(cut.timecodeAt(event.record().in()).label(), "A list counts at one rate: " + event.name()
+                    + " of " + own + " frames/s is written in frames of " + rate + ", which are other labels"));
+        }
     }
 
     private void addSpeed(List<String> lines, Event event) {
