@@ -41,6 +41,6 @@ build_application() {
   if [ ! -f "$jar" ] || [ -n "$(find "$FRESH_SPLICE_HOME"/{core,exchange,render,demo,server}/src/main "$FRESH_SPLICE_HOME/web/dist" \
       "$FRESH_SPLICE_HOME"/pom.xml "$FRESH_SPLICE_HOME"/*/pom.xml -type f -newer "$jar" -print -quit)" ]; then
     echo "Building the application"
-    (cd "$FRESH_SPLICE_HOME" && mvn -q -B -pl server -am package -DskipTests)
+    (cd "$FRESH_SPLICE_HOME" && mvn -q -B -Dstyle.color=never -pl server -am package -DskipTests)
   fi
 }

@@ -11,7 +11,7 @@ run_command_line() {
     . "$FRESH_SPLICE_HOME/scripts/install.sh"
     install_for_command_line >&2
     echo "Building the command line (first use, or its sources changed)" >&2
-    (cd "$FRESH_SPLICE_HOME" && mvn -q -B -pl cli -am package -DskipTests >&2)
+    (cd "$FRESH_SPLICE_HOME" && mvn -q -B -Dstyle.color=never -pl cli -am package -DskipTests >&2)
   fi
   exec java -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -Xshare:auto -Xss4m -Dfile.encoding=UTF-8 \
     -cp "$FRESH_SPLICE_HOME/cli/target/cli-0.1.0.jar:$FRESH_SPLICE_HOME/cli/target/lib/*" freshsplice.cli.Main "$@"

@@ -9,4 +9,4 @@ cd "$FRESH_SPLICE_HOME"
 echo "Testing the front end"
 (cd web && PATH="$(node_bin):$PATH" npm run --silent check && PATH="$(node_bin):$PATH" npm test --silent)
 echo "Testing the rest"
-PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 mvn -B -ntp verify "$@"
+PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 mvn -B -ntp -Dstyle.color=never verify "$@"

@@ -33,10 +33,16 @@ public final class Formats {
         if (file.bytes().length > options.limits().maxBytes()) {
             throw new UnreadableFile(file.name() + " is larger than a cut may be");
         }
-        return READERS.stream().filter(r -> r.recognises(file)).findFirst()
+        CutReader reader = READERS.stream().filter(r -> r.recognises(file)).findFirst()
                 .orElseThrow(() -> new UnreadableFile(file.name() + " is no cut that can be read here: "
-                        + "it is none of " + names()))
-                .read(file, options);
+                        + "it is none of " + names()));
+        try {
+            Reading reading = reader.read(file, options);
+            Countable.check(file, reading);
+            return reading;
+        } catch (ArithmeticException e) {
+            throw Countable.tooLarge(file);
+        }
     }
 
     /** @throws UnreadableFile if no writer has this name */

@@ -1,10 +1,15 @@
 package freshsplice.exchange.xmeml;
 
+import com.ctc.wstx.api.WstxInputProperties;
+import com.ctc.wstx.exc.WstxIOException;
+import com.ctc.wstx.stax.WstxInputFactory;
 import freshsplice.core.cut.Remark;
 import freshsplice.exchange.InputFile;
 import freshsplice.exchange.Limits;
 import freshsplice.exchange.UnreadableFile;
 import java.io.ByteArrayInputStream;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -26,6 +31,7 @@ final class XmemlParser {
             "logginginfo", "in", "out", "ismasterclip", "anamorphic", "colorinfo", "metadata");
 
     private final InputFile file;
+    private final boolean latin1;
     private final Limits limits;
     private final List<Remark> remarks;
     private final XmemlRates rates;
@@ -39,8 +45,19 @@ final class XmemlParser {
     final List<XmemlSequence> top = new ArrayList<>();
     String version = "";
 
-    XmemlParser(InputFile file, Limits limits, List<Remark> remarks) {
+    /** The bytes are not of the encoding that the file says: they may still be Latin-1. */
+    static final class WrongEncoding extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+
+        WrongEncoding(Exception cause) {
+            super(cause);
+        }
+    }
+
+    /** @param latin1 whatever the file says of its encoding */
+    XmemlParser(InputFile file, boolean latin1, Limits limits, List<Remark> remarks) {
         this.file = file;
+        this.latin1 = latin1;
         this.limits = limits;
         this.remarks = remarks;
         this.rates = new XmemlRates(remarks);
@@ -49,20 +66,41 @@ final class XmemlParser {
 
     /** @throws UnreadableFile if it is no such document, is damaged, or is larger or deeper than a cut may be */
     XmemlParser parse() {
-        XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
+        XMLInputFactory factory = new WstxInputFactory();
         factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
         factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
         factory.setProperty(XMLInputFactory.IS_COALESCING, true);
+        // damage is told where it is met, as a checked exception
+        factory.setProperty(WstxInputProperties.P_LAZY_PARSING, false);
         factory.setXMLResolver((publicId, systemId, base, namespace) -> new ByteArrayInputStream(new byte[0]));
         try {
-            in = factory.createXMLStreamReader(new ByteArrayInputStream(file.bytes()));
+            in = latin1 ? factory.createXMLStreamReader(new InputStreamReader(new ByteArrayInputStream(file.bytes()),
+                    StandardCharsets.ISO_8859_1))
+                    : factory.createXMLStreamReader(new ByteArrayInputStream(file.bytes()));
             walk();
+        } catch (WstxIOException e) {
+            if (latin1) {
+                throw damaged(e);
+            }
+            throw new WrongEncoding(e);
         } catch (XMLStreamException e) {
             throw damaged(e);
+        } finally {
+            closeQuietly();
         }
         notCarried.forEach((what, times) -> remarks.add(Remark.note(what, "Not carried into the cut, seen "
                 + (times == 1 ? "once" : times + " times"))));
         return this;
+    }
+
+    private void closeQuietly() {
+        try {
+            if (in != null) {
+                in.close();
+            }
+        } catch (XMLStreamException e) {
+            // all of it has been read, or refused, already
+        }
     }
 
     private UnreadableFile damaged(XMLStreamException e) {

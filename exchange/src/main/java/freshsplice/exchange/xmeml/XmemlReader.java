@@ -33,7 +33,7 @@ public final class XmemlReader implements CutReader {
     @Override
     public Reading read(InputFile file, ReadOptions options) {
         List<Remark> remarks = new ArrayList<>();
-        XmemlParser document = new XmemlParser(file, options.limits(), remarks).parse();
+        XmemlParser document = parsed(file, options, remarks);
         XmemlAssembler assembler = new XmemlAssembler(document, options.rate(), remarks);
         List<Cut> cuts = document.top.stream().filter(s -> !s.byId).map(assembler::cut).toList();
         if (cuts.isEmpty()) {
@@ -41,5 +41,16 @@ public final class XmemlReader implements CutReader {
         }
         Opened.check(file, cuts, options.limits());
         return new Reading(format(), cuts, remarks);
+    }
+
+    private static XmemlParser parsed(InputFile file, ReadOptions options, List<Remark> remarks) {
+        try {
+            return new XmemlParser(file, false, options.limits(), remarks).parse();
+        } catch (XmemlParser.WrongEncoding e) {
+            remarks.clear();
+            remarks.add(Remark.doubt("encoding", "Its letters are not in the encoding that it says; read as Latin-1, so "
+                    + "accents in names may be wrong"));
+            return new XmemlParser(file, true, options.limits(), remarks).parse();
+        }
     }
 }

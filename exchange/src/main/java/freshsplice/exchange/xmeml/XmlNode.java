@@ -7,6 +7,9 @@ import java.util.TreeMap;
 
 /** A small piece of the file as a tree: one clip item, one marker, one rate. Never the whole. */
 final class XmlNode {
+    /** A thousand years at 30 frames/s. */
+    private static final double MOST = 1e12;
+
     final String name;
     final int line;
     final Map<String, String> attributes = new TreeMap<>();
@@ -49,18 +52,20 @@ final class XmlNode {
         return node == null ? "" : node.text.strip();
     }
 
-    /** A whole number, also where it is written with a decimal point; null where there is none or it is no number. */
+    /**
+     * A whole number, also where it is written with a decimal point; null where there is none, it is no number, or
+     * more than any count of frames.
+     */
     Long longOf(String... names) {
         String written = textOf(names);
+        if (written.isEmpty() || written.length() > 40) {
+            return null;
+        }
         try {
-            return written.isEmpty() ? null : Long.valueOf(written);
+            double value = Double.parseDouble(written);
+            return Math.abs(value) < MOST ? (Long) Math.round(value) : null;
         } catch (NumberFormatException e) {
-            try {
-                double value = Double.parseDouble(written);
-                return Math.abs(value) < 1e15 ? (Long) Math.round(value) : null;
-            } catch (NumberFormatException none) {
-                return null;
-            }
+            return null;
         }
     }
 
