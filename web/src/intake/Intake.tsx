@@ -9,6 +9,7 @@ import type { Arrived, IntakeCut, Project } from '../server/types'
 import { CutAsItCame } from './CutAsItCame'
 import { PlannedRow } from './PlannedRow'
 import { Remarks } from './Remarks'
+import { WhichPart } from './WhichPart'
 
 const soundLanes = (cut: IntakeCut) => {
   const count = new Set(cut.sound.map((s) => s.lane)).size
@@ -121,7 +122,9 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
                 ? `${cut.shots.length} shots, ${cut.shots.length} cameras, ${cut.shots.filter((s) => s.mediaId).length} boards found, ${soundLanes(cut)} · first frame ${cut.firstFrame}, handles ${cut.handles}`
                 : 'nothing is made: it is compared with our master in Turnover'}
             </span>
-            <label className="ml-auto flex items-center gap-2 text-quiet">
+            <span className="ml-auto" />
+            <WhichPart project={project} cut={cut} />
+            <label className="flex items-center gap-2 text-quiet">
               Rate
               <select className="field num" value={cut.rate} disabled={cut.received} onChange={(e) => void chooseRate(e.target.value)} aria-label="Frames per second of the cut">
                 {[...new Set([cut.rate, ...cut.rates])].map((r) => <option key={r} value={r}>{rateName(r)}</option>)}

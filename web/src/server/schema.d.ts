@@ -276,6 +276,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cuts/{id}/sequence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sequence"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cuts/{id}/receive": {
         parameters: {
             query?: never;
@@ -302,6 +318,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["rate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/{id}/lane": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lane"];
         delete?: never;
         options?: never;
         head?: never;
@@ -468,7 +500,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/projects/{id}/hand-back.edl": {
+    "/api/projects/{id}/hand-back/{format}": {
         parameters: {
             query?: never;
             header?: never;
@@ -539,7 +571,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["sequence"];
+        get: operations["sequence_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1125,6 +1157,18 @@ export interface components {
             firstFrame: number;
             /** Format: int32 */
             handles: number;
+            choices: components["schemas"]["freshsplice.server.cuts.IntakeView.Choice"][];
+            /** Format: int32 */
+            chosen: number;
+            /** Format: int32 */
+            pickedLane?: number;
+        };
+        "freshsplice.server.cuts.IntakeView.Choice": {
+            name: string;
+            /** Format: int64 */
+            frames: number;
+            /** Format: int32 */
+            events: number;
         };
         "freshsplice.server.cuts.IntakeView.Event": {
             /** Format: int64 */
@@ -1666,6 +1710,28 @@ export interface operations {
             };
         };
     };
+    sequence: {
+        parameters: {
+            query: {
+                index: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     receive: {
         parameters: {
             query?: never;
@@ -1690,6 +1756,28 @@ export interface operations {
         parameters: {
             query: {
                 rate: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    lane: {
+        parameters: {
+            query?: {
+                place?: number;
             };
             header?: never;
             path: {
@@ -1944,6 +2032,7 @@ export interface operations {
             header?: never;
             path: {
                 id: number;
+                format: string;
             };
             cookie?: never;
         };
@@ -2029,7 +2118,7 @@ export interface operations {
             };
         };
     };
-    sequence: {
+    sequence_1: {
         parameters: {
             query?: never;
             header?: never;

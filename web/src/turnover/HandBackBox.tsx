@@ -1,11 +1,15 @@
+import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { useHandBack } from '../server/queries'
 import type { Project } from '../server/types'
 
+const FORMATS = [['edl', 'EDL'], ['xmeml', 'XML'], ['aaf', 'AAF'], ['otio', 'OTIO']] as const
+
 /** The list that goes back to the edit room. */
 export function HandBackBox({ project }: { project: Project }) {
   const back = useHandBack(project.id, !!project.masterId).data
-  const href = `/api/projects/${project.id}/hand-back.edl`
+  const [format, setFormat] = useState<string>('edl')
+  const href = `/api/projects/${project.id}/hand-back/${format}`
   useActions('hand-back', [{ group: 'Turnover', name: 'Hand back: save the list', keys: 'Ctrl+S', run: () => window.location.assign(href) }])
   if (!back) {
     return null
@@ -22,7 +26,10 @@ export function HandBackBox({ project }: { project: Project }) {
           </p>
         )}
       </div>
-      <a className="button" href={href} download>Save list (EDL)</a>
+      <select className="field" aria-label="Format of the list" value={format} onChange={(e) => setFormat(e.target.value)}>
+        {FORMATS.map(([id, name]) => <option key={id} value={id}>{name}</option>)}
+      </select>
+      <a className="button" href={href} download>Save list</a>
     </div>
   )
 }

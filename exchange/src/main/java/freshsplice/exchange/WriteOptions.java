@@ -23,13 +23,9 @@ public record WriteOptions(String lane, boolean shortReels, int version) {
         if (lane == null) {
             return cut;
         }
-        List<Lane> lanes = cut.lanes().stream()
-                .filter(l -> l.kind() == Lane.Kind.SOUND || l.name().equals(lane)).toList();
-        if (lanes.stream().noneMatch(l -> l.kind() == Lane.Kind.PICTURE)) {
-            throw new UnreadableFile("The cut has no picture lane " + lane + ": it has "
-                    + String.join(", ", cut.lanesOf(Lane.Kind.PICTURE).stream()
-                    .map(i -> cut.lanes().get(i).name()).toList()));
-        }
-        return new Cut(cut.name(), cut.rate(), cut.dropFrame(), cut.record(), lanes, cut.markers(), cut.kept());
+        List<Integer> pictures = cut.lanesOf(Lane.Kind.PICTURE);
+        return pictures.stream().filter(i -> cut.lanes().get(i).name().equals(lane)).findFirst().map(cut::withPicture)
+                .orElseThrow(() -> new UnreadableFile("The cut has no picture lane " + lane + ": it has "
+                        + String.join(", ", pictures.stream().map(i -> cut.lanes().get(i).name()).toList())));
     }
 }

@@ -202,7 +202,7 @@ class BrowserWalkTest {
 
     private void turnover(List<Material.Clip> clips) throws IOException {
         view("Turnover");
-        Download list = page.waitForDownload(() -> page.getByText("Save list (EDL)").click());
+        Download list = page.waitForDownload(() -> page.getByText("Save list").click());
         Path saved = folder.resolve("back.edl");
         list.saveAs(saved);
         assertThat(Files.readString(saved)).contains("sh0010_v001");

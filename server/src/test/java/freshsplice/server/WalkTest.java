@@ -205,7 +205,7 @@ class WalkTest {
         client.post("/api/shots/" + shots.get(3) + "/keys", Map.of("frame", 1001, "values", Map.of("x", 4.5)));
         render(shots.get(0));
         render(shots.get(3));
-        byte[] back = client.bytes("/api/projects/" + project + "/hand-back.edl");
+        byte[] back = client.bytes("/api/projects/" + project + "/hand-back/edl");
         assertThat(new String(back, StandardCharsets.UTF_8)).contains("* FROM CLIP NAME: sh0010_v001")
                 .contains("00:00:41:17");
         long again = client.upload("/api/projects/" + project + "/files", Map.of("back.edl", back)).get("cutId")

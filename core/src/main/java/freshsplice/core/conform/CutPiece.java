@@ -1,5 +1,6 @@
 package freshsplice.core.conform;
 
+import freshsplice.core.cut.Event;
 import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Source;
 import freshsplice.core.cut.Transition;
@@ -40,8 +41,14 @@ public record CutPiece(FrameRange record, FrameRange edge, Source source, TimeMa
     }
 
     static CutPiece of(LivePiece piece, FrameRange edge, Transition head, Transition tail) {
-        return new CutPiece(piece.record(), edge, piece.event().source(), piece.time(), piece.event().isStill(),
+        return new CutPiece(piece.record(), edge, sourceOf(piece.event()), piece.time(), piece.event().isStill(),
                 List.of(piece.path()), List.of(), null, head, tail);
+    }
+
+    /** A generator has no source; its name stands for one, so that it keeps its name and is told apart. */
+    private static Source sourceOf(Event event) {
+        return event.source() != null || event.name().isBlank() ? event.source()
+                : Source.named(event.name(), null, null);
     }
 
     /** The name to show for what is seen. */

@@ -1,6 +1,7 @@
 package freshsplice.core.conform;
 
 import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
@@ -35,7 +36,24 @@ final class PieceRemarks {
             before = piece;
         }
         remarkUsedTwice(cut, bySource, remarks);
+        remarkLanesAbove(cut, pieces, remarks);
         return remarks;
+    }
+
+    /** Titles and effects on a lane above cut the picture below into shots: it is for people to say whether they should. */
+    private static void remarkLanesAbove(Cut cut, List<CutPiece> pieces, List<Remark> remarks) {
+        List<Integer> lanes = cut.lanesOf(Lane.Kind.PICTURE);
+        for (int lane : lanes.subList(Math.min(1, lanes.size()), lanes.size())) {
+            List<CutPiece> above = pieces.stream().filter(p -> p.paths().get(0).get(0) == lane).toList();
+            if (!above.isEmpty()) {
+                String name = cut.lanes().get(lane).name();
+                String what = above.size() == 1 ? "1 piece of " + name + " lies" : above.size() + " pieces of " + name
+                        + " lie";
+                remarks.add(Remark.note(cut.timecodeAt(above.get(0).record().in()).label(), what
+                        + " over the picture and cut it into shots. Where they are only titles, make shots of "
+                        + cut.lanes().get(lanes.get(0)).name() + " alone"));
+            }
+        }
     }
 
     private static void remarkNeighbours(Cut cut, CutPiece a, CutPiece b, List<Remark> remarks) {

@@ -34,6 +34,14 @@ public record Cut(String name, FrameRate rate, boolean dropFrame, FrameRange rec
         return IntStream.range(0, lanes.size()).filter(i -> lanes.get(i).kind() == kind).boxed().toList();
     }
 
+    /** The same cut with one picture lane instead of all, and with its sound; the lane is seen though it was off. */
+    public Cut withPicture(int lane) {
+        List<Lane> picked = IntStream.range(0, lanes.size())
+                .filter(i -> i == lane || lanes.get(i).kind() == Lane.Kind.SOUND)
+                .mapToObj(i -> i == lane ? lanes.get(i).switchedOn() : lanes.get(i)).toList();
+        return new Cut(name, rate, dropFrame, record, picked, markers, kept);
+    }
+
     public Timecode timecodeAt(long recordFrame) {
         return Timecode.of(recordFrame, rate, dropFrame);
     }

@@ -29,6 +29,10 @@ public record Lane(Kind kind, String name, boolean enabled, List<Event> events, 
                 .sorted(Comparator.comparingLong((Transition t) -> t.record().in())).toList();
     }
 
+    Lane switchedOn() {
+        return enabled ? this : new Lane(kind, name, true, events, transitions, kept);
+    }
+
     public Lane(Kind kind, String name, boolean enabled, List<Event> events, List<Transition> transitions) {
         this(kind, name, enabled, events, transitions, null);
     }

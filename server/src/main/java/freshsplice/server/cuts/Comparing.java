@@ -51,7 +51,7 @@ public class Comparing {
 
     /** The master's sound is the sound of the cut it is held against; another cut may sound different. */
     private ChangeFinder.SoundDiffers sound(MasterRow row, Cut cut) {
-        CutSound now = new CutSound(cuts.read(store.get(CutRow.class, row.cutId)));
+        CutSound now = new CutSound(cuts.picked(store.get(CutRow.class, row.cutId)));
         CutSound then = new CutSound(cut);
         return (older, newer) -> CutSound.differs(now, older, then, newer);
     }

@@ -174,6 +174,18 @@ class CutController {
         intake.keepApart(id, apart.seam(), apart.apart());
     }
 
+    /** Takes another of the file's sequences. */
+    @PostMapping("/cuts/{id}/sequence")
+    void sequence(@PathVariable long id, @RequestParam int index) {
+        intake.choose(id, index);
+    }
+
+    /** Makes shots of one picture lane; without one, of what is seen of all. */
+    @PostMapping("/cuts/{id}/lane")
+    void lane(@PathVariable long id, @RequestParam(required = false) Integer place) {
+        intake.pickLane(id, place);
+    }
+
     @PostMapping("/cuts/{id}/receive")
     void receive(@PathVariable long id, HttpServletRequest request) {
         intake.receive(id, Who.of(request));
@@ -217,14 +229,15 @@ class CutController {
                 (int) events.stream().filter(e -> RenderName.parse(e.name()).isPresent()).count());
     }
 
-    /** The list itself: events name our renders and the renders' own timecode. */
-    @GetMapping("/projects/{id}/hand-back.edl")
+    /** The list itself, in the format asked for: events name our renders and the renders' own timecode. */
+    @GetMapping("/projects/{id}/hand-back/{format}")
     @Transactional(readOnly = true)
-    public ResponseEntity<byte[]> handBackFile(@PathVariable long id,
+    public ResponseEntity<byte[]> handBackFile(@PathVariable long id, @PathVariable String format,
                                                @RequestParam(defaultValue = "false") boolean shortReels) {
         HandBack.HandedBack back = handBack(id);
-        Written written = Formats.writer("edl").write(back.cut(), new WriteOptions(null, shortReels, 0));
-        return attachment(RenderName.fileSafe(back.cut().name()) + "_handed_back.edl", written.bytes());
+        Written written = Formats.writer(format).write(back.cut(), new WriteOptions(null, shortReels, 0));
+        String ending = format.equals("xmeml") ? "xml" : format;
+        return attachment(RenderName.fileSafe(back.cut().name()) + "_handed_back." + ending, written.bytes());
     }
 
     private static ResponseEntity<byte[]> attachment(String name, byte[] bytes) {

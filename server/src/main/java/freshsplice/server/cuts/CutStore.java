@@ -8,18 +8,23 @@ import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import freshsplice.server.store.CutApartRow;
+import freshsplice.server.store.CutChoiceRow;
 import freshsplice.server.store.CutEventRow;
 import freshsplice.server.store.CutLaneRow;
 import freshsplice.server.store.CutMarkerRow;
+import freshsplice.server.store.CutNestedRow;
 import freshsplice.server.store.CutRemarkRow;
 import freshsplice.server.store.CutRow;
 import freshsplice.server.store.CutTransitionRow;
 import freshsplice.server.store.Store;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -33,6 +38,9 @@ public class CutStore {
     private record Comment(long eventId, String text) {
     }
 
+    private record SpeedKey(long eventId, TimeMap.Key key) {
+    }
+
     private final Store store;
     private final JdbcTemplate jdbc;
 
@@ -44,40 +52,97 @@ public class CutStore {
     /** Writes the contents of a cut and its remarks, in place of what was there. */
     void write(CutRow row, Cut cut, List<Remark> remarks) {
         store.entities().flush();
-        for (String table : List.of("cut_lane", "cut_marker", "cut_remark")) {
+        jdbc.update("update cut_event e join cut_lane l on l.id = e.lane_id set e.nested_id = null where l.cut_id = ?",
+                row.id);
+        for (String table : List.of("cut_lane", "cut_nested", "cut_marker", "cut_remark")) {
             jdbc.update("delete from " + table + " where cut_id = ?", row.id);
         }
-        for (int i = 0; i < cut.lanes().size(); i++) {
-            writeLane(row.id, i, cut.lanes().get(i));
-        }
+        new Contents(row.id).lanes(cut, null);
         cut.markers().forEach(m -> writeMarker(row.id, m));
         for (int i = 0; i < remarks.size(); i++) {
             writeRemark(row.id, i, remarks.get(i));
         }
     }
 
-    private void writeLane(long cutId, int place, Lane lane) {
-        CutLaneRow row = new CutLaneRow();
-        row.cutId = cutId;
-        row.place = place;
-        row.kind = lane.kind();
-        row.name = shortened(lane.name(), 100);
-        row.enabled = lane.enabled();
-        store.add(row);
-        List<Object[]> comments = new ArrayList<>();
-        for (int i = 0; i < lane.events().size(); i++) {
-            Event event = lane.events().get(i);
-            CutEventRow written = store.add(eventRow(row.id, i, event));
-            for (int k = 0; k < event.comments().size(); k++) {
-                comments.add(new Object[] {written.id, k, shortened(event.comments().get(k), 2000)});
+    /** Lanes of a cut and of the cuts nested in it; one that is shown twice is written once. */
+    private final class Contents {
+        private final long cutId;
+        private final Map<Cut, Long> nested = new IdentityHashMap<>();
+        private final List<Object[]> comments = new ArrayList<>();
+        private final List<Object[]> keys = new ArrayList<>();
+        private int places;
+
+        Contents(long cutId) {
+            this.cutId = cutId;
+        }
+
+        void lanes(Cut cut, Long nestedId) {
+            for (Lane lane : cut.lanes()) {
+                lane(lane, nestedId);
+            }
+            if (nestedId == null) {
+                store.entities().flush();
+                insert("insert into cut_event_comment (event_id, place, text) values (?, ?, ?)", comments);
+                insert("insert into cut_event_key (event_id, place, record_frame, source_frame) values (?, ?, ?, ?)",
+                        keys);
             }
         }
-        for (Transition transition : lane.transitions()) {
-            writeTransition(row.id, transition);
+
+        private void insert(String statement, List<Object[]> rows) {
+            if (!rows.isEmpty()) {
+                jdbc.batchUpdate(statement, rows);
+            }
         }
-        if (!comments.isEmpty()) {
-            store.entities().flush();
-            jdbc.batchUpdate("insert into cut_event_comment (event_id, place, text) values (?, ?, ?)", comments);
+
+        private void lane(Lane lane, Long nestedId) {
+            CutLaneRow row = new CutLaneRow();
+            row.cutId = cutId;
+            row.place = places++;
+            row.kind = lane.kind();
+            row.name = shortened(lane.name(), 100);
+            row.enabled = lane.enabled();
+            row.nestedId = nestedId;
+            store.add(row);
+            for (int i = 0; i < lane.events().size(); i++) {
+                event(row.id, i, lane.events().get(i));
+            }
+            for (Transition transition : lane.transitions()) {
+                writeTransition(row.id, transition);
+            }
+        }
+
+        private void event(long laneId, int place, Event event) {
+            CutEventRow row = eventRow(laneId, place, event);
+            row.nestedId = event.nested() == null ? null : nestedId(event.nested());
+            store.add(row);
+            for (int k = 0; k < event.comments().size(); k++) {
+                comments.add(new Object[] {row.id, k, shortened(event.comments().get(k), 2000)});
+            }
+            List<TimeMap.Key> speed = event.time().keys();
+            if (speed.size() > 2 || event.time().smooth()) {
+                for (int k = 0; k < speed.size(); k++) {
+                    keys.add(new Object[] {row.id, k, speed.get(k).record(), speed.get(k).source().toString()});
+                }
+            }
+        }
+
+        private Long nestedId(Cut cut) {
+            Long known = nested.get(cut);
+            if (known == null) {
+                CutNestedRow row = new CutNestedRow();
+                row.cutId = cutId;
+                row.name = shortened(cut.name(), 500);
+                row.rate = cut.rate();
+                row.dropFrame = cut.dropFrame();
+                row.recIn = cut.record().in();
+                row.recOut = cut.record().out();
+                known = store.add(row).id;
+                // its lanes refer to it, and inserts are put in order by their kind
+                store.entities().flush();
+                nested.put(cut, known);
+                lanes(cut, known);
+            }
+            return known;
         }
     }
 
@@ -93,6 +158,7 @@ public class CutStore {
         row.recOut = event.record().out();
         row.sourceFrom = event.from();
         row.sourceTo = event.to();
+        row.smooth = event.time().smooth();
         Source source = event.source();
         if (source != null) {
             row.sourceName = shortened(source.name(), 500);
@@ -141,24 +207,109 @@ public class CutStore {
         return text == null || text.length() <= most ? text : text.substring(0, most - 1) + "…";
     }
 
-    /** The cut as it was read. */
+    /** The cut as it was read, with all its lanes. */
     public Cut read(CutRow row) {
-        List<CutLaneRow> laneRows = store.where(CutLaneRow.class, "cutId", row.id);
-        List<Long> laneIds = laneRows.stream().map(l -> l.id).toList();
-        Map<Long, List<CutEventRow>> events = store.whereIn(CutEventRow.class, "laneId", laneIds).stream()
-                .collect(Collectors.groupingBy(e -> e.laneId));
-        Map<Long, List<CutTransitionRow>> transitions = store.whereIn(CutTransitionRow.class, "laneId", laneIds)
-                .stream().collect(Collectors.groupingBy(t -> t.laneId));
-        Map<Long, List<String>> comments = comments(row.id);
-        List<Lane> lanes = laneRows.stream().sorted(Comparator.comparingInt(l -> l.place))
-                .map(l -> new Lane(l.kind, l.name, l.enabled,
-                        events.getOrDefault(l.id, List.of()).stream().sorted(Comparator.comparingInt(e -> e.place))
-                                .map(e -> event(e, comments.getOrDefault(e.id, List.of()))).toList(),
-                        transitions.getOrDefault(l.id, List.of()).stream().map(CutStore::transition).toList()))
-                .toList();
+        Tables tables = new Tables(row.id);
         List<Marker> markers = store.where(CutMarkerRow.class, "cutId", row.id).stream()
                 .map(m -> new Marker(FrameRange.of(m.recIn, m.recOut), m.name, m.comment, m.colour)).toList();
-        return new Cut(row.name, row.rate, row.dropFrame, FrameRange.of(row.recIn, row.recOut), lanes, markers);
+        return new Cut(row.name, row.rate, row.dropFrame, FrameRange.of(row.recIn, row.recOut), tables.lanes(null),
+                markers);
+    }
+
+    /** What shots are made of: what is seen of all lanes, or the one lane that somebody picked. */
+    public Cut picked(CutRow row) {
+        Cut cut = read(row);
+        boolean lane = row.pickedLane != null && row.pickedLane >= 0 && row.pickedLane < cut.lanes().size();
+        return lane ? cut.withPicture(row.pickedLane) : cut;
+    }
+
+    /** The sequences of the file, so that another can be chosen. */
+    void writeChoices(CutRow row, List<Cut> cuts) {
+        jdbc.update("delete from cut_choice where cut_id = ?", row.id);
+        for (int i = 0; i < cuts.size(); i++) {
+            Cut cut = cuts.get(i);
+            CutChoiceRow choice = new CutChoiceRow();
+            choice.cutId = row.id;
+            choice.place = i;
+            choice.name = shortened(cut.name(), 500);
+            choice.frames = cut.record().length();
+            choice.events = cut.lanes().stream().mapToInt(l -> l.events().size()).sum();
+            store.add(choice);
+        }
+    }
+
+    List<CutChoiceRow> choices(long cutId) {
+        return store.where(CutChoiceRow.class, "cutId", cutId).stream().sorted(Comparator.comparingInt(c -> c.place))
+                .toList();
+    }
+
+    /** All rows of a cut, by what they belong to. */
+    private final class Tables {
+        private final Map<Long, List<CutLaneRow>> lanes;
+        private final Map<Long, List<CutEventRow>> events;
+        private final Map<Long, List<CutTransitionRow>> transitions;
+        private final Map<Long, List<String>> comments;
+        private final Map<Long, List<SpeedKey>> keys;
+        private final Map<Long, CutNestedRow> nestedRows;
+        private final Map<Long, Cut> nested = new HashMap<>();
+
+        Tables(long cutId) {
+            List<CutLaneRow> laneRows = store.where(CutLaneRow.class, "cutId", cutId);
+            List<Long> laneIds = laneRows.stream().map(l -> l.id).toList();
+            lanes = laneRows.stream().collect(Collectors.groupingBy(l -> l.nestedId == null ? 0 : l.nestedId));
+            events = store.whereIn(CutEventRow.class, "laneId", laneIds).stream()
+                    .collect(Collectors.groupingBy(e -> e.laneId));
+            transitions = store.whereIn(CutTransitionRow.class, "laneId", laneIds).stream()
+                    .collect(Collectors.groupingBy(t -> t.laneId));
+            comments = comments(cutId);
+            keys = keys(cutId);
+            nestedRows = store.where(CutNestedRow.class, "cutId", cutId).stream()
+                    .collect(Collectors.toMap(n -> n.id, n -> n));
+        }
+
+        List<Lane> lanes(Long nestedId) {
+            return lanes.getOrDefault(nestedId == null ? 0 : nestedId, List.of()).stream()
+                    .sorted(Comparator.comparingInt(l -> l.place))
+                    .map(l -> new Lane(l.kind, l.name, l.enabled, eventsOf(l),
+                            transitions.getOrDefault(l.id, List.of()).stream().map(CutStore::transition).toList()))
+                    .toList();
+        }
+
+        private List<Event> eventsOf(CutLaneRow lane) {
+            return events.getOrDefault(lane.id, List.of()).stream().sorted(Comparator.comparingInt(e -> e.place))
+                    .map(this::event).toList();
+        }
+
+        private Event event(CutEventRow e) {
+            FrameRange record = FrameRange.of(e.recIn, e.recOut);
+            Source source = e.sourceName == null && e.sourceReel == null && e.sourceFile == null ? null
+                    : new Source(e.sourceName, e.sourceReel, e.sourceFile, e.sourceRate, e.sourceStart, e.sourceLength);
+            List<SpeedKey> speed = keys.get(e.id);
+            TimeMap time = speed == null ? TimeMap.between(record, e.sourceFrom, e.sourceTo)
+                    : new TimeMap(speed.stream().map(SpeedKey::key).toList(), e.smooth);
+            return new Event(e.number, e.kind, e.name, e.enabled, record, source, time,
+                    e.nestedId == null ? null : nested(e.nestedId), comments.getOrDefault(e.id, List.of()));
+        }
+
+        private Cut nested(long id) {
+            Cut known = nested.get(id);
+            if (known == null) {
+                CutNestedRow row = nestedRows.get(id);
+                known = new Cut(row.name, row.rate, row.dropFrame, FrameRange.of(row.recIn, row.recOut), lanes(id),
+                        List.of());
+                nested.put(id, known);
+            }
+            return known;
+        }
+    }
+
+    private Map<Long, List<SpeedKey>> keys(long cutId) {
+        return jdbc.query("select k.event_id, k.record_frame, k.source_frame from cut_event_key k "
+                        + "join cut_event e on e.id = k.event_id join cut_lane l on l.id = e.lane_id "
+                        + "where l.cut_id = ? order by k.event_id, k.place",
+                        (r, n) -> new SpeedKey(r.getLong(1), new TimeMap.Key(r.getLong(2),
+                                Rational.parse(r.getString(3)))), cutId).stream()
+                .collect(Collectors.groupingBy(SpeedKey::eventId));
     }
 
     private Map<Long, List<String>> comments(long cutId) {
@@ -167,14 +318,6 @@ public class CutStore {
                         (r, n) -> new Comment(r.getLong(1), r.getString(2)), cutId).stream()
                 .collect(Collectors.groupingBy(Comment::eventId,
                         Collectors.mapping(Comment::text, Collectors.toList())));
-    }
-
-    private static Event event(CutEventRow e, List<String> comments) {
-        FrameRange record = FrameRange.of(e.recIn, e.recOut);
-        Source source = e.sourceName == null && e.sourceReel == null && e.sourceFile == null ? null
-                : new Source(e.sourceName, e.sourceReel, e.sourceFile, e.sourceRate, e.sourceStart, e.sourceLength);
-        return new Event(e.number, e.kind, e.name, e.enabled, record, source,
-                TimeMap.between(record, e.sourceFrom, e.sourceTo), null, comments);
     }
 
     private static Transition transition(CutTransitionRow t) {

@@ -6,6 +6,7 @@ import freshsplice.core.conform.ConformPlan;
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.PlannedShot;
+import freshsplice.core.conform.Sequences;
 import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.conform.SourceNames;
 import freshsplice.core.cut.Cut;
@@ -102,7 +103,12 @@ public class Intake {
         } catch (IOException e) {
             throw new UncheckedIOException(row.fileName + " cannot be read from the disk any more", e);
         }
-        Cut cut = reading.cuts().get(0);
+        int chosen = row.id == null ? Sequences.likeliest(reading.cuts()) : row.chosen;
+        Cut cut = reading.cuts().get(Math.max(0, Math.min(chosen, reading.cuts().size() - 1)));
+        if (cut.record().isEmpty()) {
+            throw new Refused(row.fileName + " holds a sequence without a frame: there is nothing to make shots of");
+        }
+        row.chosen = chosen;
         row.name = cut.name().length() > 500 ? cut.name().substring(0, 500) : cut.name();
         row.rate = cut.rate();
         row.rateReason = rate != null ? null : reading.remarks().stream()
@@ -114,6 +120,23 @@ public class Intake {
             store.add(row);
         }
         cuts.write(row, cut, reading.remarks());
+        cuts.writeChoices(row, reading.cuts());
+    }
+
+    /** Takes another of the file's sequences. */
+    @Transactional
+    public void choose(long cutId, int sequence) {
+        CutRow row = notYetReceived(cutId);
+        row.chosen = sequence;
+        row.pickedLane = null;
+        read(row, row.rateReason == null && masters.of(row.projectId).isPresent() ? row.rate : null);
+    }
+
+    /** Makes shots of one picture lane, or of what is seen of all where none is named. */
+    @Transactional
+    public void pickLane(long cutId, Integer lane) {
+        CutRow row = notYetReceived(cutId);
+        row.pickedLane = lane;
     }
 
     /** Leaves one seam open that could be closed, or closes it again. */
@@ -152,7 +175,7 @@ public class Intake {
                         + ": read it at the project's rate");
             }
             if (first) {
-                Cut cut = cuts.read(row);
+                Cut cut = cuts.picked(row);
                 ConformPlan plan = plan(project, row, cut);
                 project.rate = cut.rate();
                 project.dropFrame = cut.dropFrame();
@@ -184,10 +207,11 @@ public class Intake {
         CutRow row = store.get(CutRow.class, cutId);
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
         Cut cut = cuts.read(row);
-        ConformPlan plan = plan(project, row, cut);
+        Cut picked = cuts.picked(row);
+        ConformPlan plan = plan(project, row, picked);
         SourceNames pictures = media.names(project.id, false);
         SourceNames sounds = media.names(project.id, true);
-        List<IntakeView.Shot> shots = shots(plan, cuts.apart(row.id), pictures, ourCodes(project.id, row, cut, plan));
+        List<IntakeView.Shot> shots = shots(plan, cuts.apart(row.id), pictures, ourCodes(project.id, row, picked, plan));
         int sameAs = all(project.id).stream().filter(c -> c.id < row.id && c.sha256.equals(row.sha256))
                 .mapToInt(c -> c.version).findFirst().orElse(0);
         return new IntakeView(row.id, row.version, row.name, row.fileName, row.rate.toString(), row.rateReason,
@@ -197,10 +221,11 @@ public class Intake {
                 cut.lanes().stream().map(l -> lane(l, l.kind() == Lane.Kind.SOUND ? sounds : pictures)).toList(), shots,
                 plan.gaps().stream().map(g -> new IntakeView.Gap(g.in(), g.out(),
                         cut.timecodeAt(g.in()).label())).toList(),
-                missing(cut, pictures, sounds), remarks(row.id, plan),
+                missing(picked, pictures, sounds), remarks(row.id, plan),
                 receiving.sound(project.id, cut).stream().map(s -> new IntakeView.Sound(s.lane(), s.name(),
                         s.mediaId(), s.record().in(), s.record().out())).toList(), project.firstFrame,
-                project.handles);
+                project.handles, cuts.choices(row.id).stream().map(c -> new IntakeView.Choice(c.name, c.frames, c.events))
+                        .toList(), row.chosen, row.pickedLane);
     }
 
     private List<IntakeView.Note> remarks(long cutId, ConformPlan plan) {

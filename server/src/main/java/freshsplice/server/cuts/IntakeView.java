@@ -12,13 +12,21 @@ import java.util.List;
  * @param rateReason why that rate was guessed; null where somebody chose it
  * @param received   whether it has been received
  * @param first      whether it is the project's first, from which shots are made
+ * @param choices    the sequences in the file
+ * @param chosen     which of them this is
+ * @param pickedLane place of the one lane that shots are made of; null for what is seen of all
  * @param sameAs     version of a cut with the same bytes that came before; 0 where there is none
  */
 public record IntakeView(long id, int version, String name, String fileName, String rate, @Schema(nullable = true) String rateReason,
                          List<String> rates, boolean dropFrame, long start, long end, String startTimecode,
                          String endTimecode, boolean received, boolean first, int sameAs, List<Lane> lanes,
                          List<Shot> shots, List<Gap> gaps, List<Missing> missing, List<Note> remarks,
-                         List<Sound> sound, int firstFrame, int handles) {
+                         List<Sound> sound, int firstFrame, int handles, List<Choice> choices, int chosen,
+                         @Schema(nullable = true) Integer pickedLane) {
+    /** One of the sequences in the file. */
+    public record Choice(String name, long frames, int events) {
+    }
+
     /** A lane as it came. */
     public record Lane(String name, String kind, List<Event> events) {
     }

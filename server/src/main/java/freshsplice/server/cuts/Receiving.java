@@ -153,6 +153,12 @@ class Receiving {
                 && !n.equals("AX")).toList();
     }
 
+    /** Source frames from the first of its media on: a source that has a timecode does not begin at 0. */
+    private static Rational fromFirstSample(Event event) {
+        Long start = event.source() == null ? null : event.source().start();
+        return start == null ? event.from() : event.from().minus(Rational.of(start));
+    }
+
     /** The cut's own sound, and sound files that no event names, laid from its first frame. */
     List<SoundPiece> sound(long projectId, Cut cut) {
         SourceNames names = media.names(projectId, true);
@@ -165,7 +171,7 @@ class Receiving {
                 FrameRate rate = event.source() == null || event.source().rate() == null ? cut.rate()
                         : event.source().rate();
                 pieces.add(new SoundPiece(lane.name(), event.source() == null ? "" : event.source().label(), id,
-                        event.record(), event.from().dividedBy(rate.fps())));
+                        event.record(), fromFirstSample(event).dividedBy(rate.fps())));
             }
         }
         int lane = cut.lanesOf(Lane.Kind.SOUND).size();

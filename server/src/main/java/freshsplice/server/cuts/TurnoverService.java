@@ -64,7 +64,7 @@ public class TurnoverService {
         CutRow cutRow = store.get(CutRow.class, cutId);
         MasterRow row = masters.of(cutRow.projectId)
                 .orElseThrow(() -> new Refused("There is no master yet: receive a first cut in Intake"));
-        Cut cut = cuts.read(cutRow);
+        Cut cut = cuts.picked(cutRow);
         Master master = masters.read(row);
         Map<Long, ShotRow> shots = masters.shotRows(cutRow.projectId);
         Set<Long> apart = cuts.apart(cutId);

@@ -67,7 +67,7 @@ public class SequenceService {
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
         Master master = masters.read(row);
         CutRow cutRow = store.get(CutRow.class, row.cutId);
-        Cut cut = cuts.read(cutRow);
+        Cut cut = cuts.picked(cutRow);
         Set<Long> apart = cuts.apart(cutRow.id);
         List<CutPiece> pieces = CutPieces.joined(cut, apart::contains);
         Map<Long, ShotRow> shots = masters.shotRows(project.id);
@@ -201,8 +201,9 @@ public class SequenceService {
     /** The movie's own frame at each record frame; counted from the piece where its timecode is not the source's. */
     private static List<Long> mediaFrames(CutPiece piece, MediaRow file) {
         long first = piece.time().frameAt(piece.edge().in());
+        Long told = piece.source() == null ? null : piece.source().start();
         boolean byTimecode = first >= file.startFrame && first < file.startFrame + file.frames;
-        long base = byTimecode ? file.startFrame : first;
+        long base = byTimecode ? file.startFrame : told != null ? told : first;
         return LongStream.range(piece.edge().in(), piece.edge().out())
                 .map(r -> Math.max(0, Math.min(file.frames - 1, piece.time().frameAt(r) - base))).boxed().toList();
     }

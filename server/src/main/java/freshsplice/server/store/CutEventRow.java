@@ -29,4 +29,8 @@ public class CutEventRow extends Row {
     public Long sourceLength;
     public Rational sourceFrom;
     public Rational sourceTo;
+    /** The cut inside; null for all but nested events. */
+    public Long nestedId;
+    /** Eased between the keys of its speed. */
+    public boolean smooth;
 }

@@ -16,4 +16,6 @@ public class CutLaneRow extends Row {
     public Lane.Kind kind;
     public String name;
     public boolean enabled;
+    /** The nested cut that it belongs to; null for the cut itself. */
+    public Long nestedId;
 }

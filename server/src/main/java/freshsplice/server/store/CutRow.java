@@ -26,6 +26,10 @@ public class CutRow extends Row {
     @Enumerated(EnumType.STRING)
     public State state;
     public Instant receivedAt;
+    /** Which of the file's sequences this is. */
+    public int chosen;
+    /** Place of the one picture lane that shots are made of; null for what is seen of all. */
+    public Integer pickedLane;
     
     /** How far it has come. */
     public enum State { LOOKED_AT, RECEIVED }

@@ -1,0 +1,15 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** One of the sequences in a file. */
+@Entity
+@Table(name = "cut_choice")
+public class CutChoiceRow extends Row {
+    public long cutId;
+    public int place;
+    public String name;
+    public long frames;
+    public int events;
+}

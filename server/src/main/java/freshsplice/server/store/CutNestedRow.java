@@ -1,0 +1,17 @@
+package freshsplice.server.store;
+
+import freshsplice.core.time.FrameRate;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** A cut nested in a cut. */
+@Entity
+@Table(name = "cut_nested")
+public class CutNestedRow extends Row {
+    public long cutId;
+    public String name;
+    public FrameRate rate;
+    public boolean dropFrame;
+    public long recIn;
+    public long recOut;
+}
