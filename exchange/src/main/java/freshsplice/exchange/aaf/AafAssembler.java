@@ -8,7 +8,6 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.exchange.Limits;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -40,7 +39,7 @@ final class AafAssembler {
     }
 
     /** Compositions that stand for themselves: by their usage, else those that no other mob shows. */
-    List<AafObject> topLevel() throws IOException {
+    List<AafObject> topLevel() {
         List<AafObject> all = file.mobs(AafClass.COMPOSITION_MOB);
         List<AafObject> marked = all.stream().filter(m -> AafIds.TOP_LEVEL.equals(m.id(AafPid.USAGE))).toList();
         if (!marked.isEmpty() || all.size() < 2) {
@@ -56,7 +55,7 @@ final class AafAssembler {
         return free.isEmpty() ? all : free;
     }
 
-    Cut cut(AafObject mob) throws IOException {
+    Cut cut(AafObject mob) {
         List<AafObject> pictures = slots(mob, AafIds.PICTURES);
         List<AafObject> sounds = slots(mob, AafIds.SOUNDS);
         String place = "composition \"" + AafChains.nameOf(mob) + "\"";
@@ -107,7 +106,7 @@ final class AafAssembler {
         return coded.start();
     }
 
-    private List<AafObject> slots(AafObject mob, Set<String> kinds) throws IOException {
+    private List<AafObject> slots(AafObject mob, Set<String> kinds) {
         List<AafObject> found = new ArrayList<>();
         for (AafObject slot : mob.objects(AafPid.SLOTS)) {
             AafObject segment = slot.object(AafPid.SEGMENT);
@@ -120,7 +119,7 @@ final class AafAssembler {
     }
 
     private Lane lane(AafObject slot, FrameRate cutRate, long start, boolean picture, String plain, String place)
-            throws IOException {
+            {
         String written = slot.text(AafPid.SLOT_NAME);
         String name = written == null || written.isBlank() ? plain : written;
         FrameRate rate = AafSlots.rate(slot);
@@ -134,7 +133,7 @@ final class AafAssembler {
     }
 
     /** Where a lane ends: after its last event, or after the black that its segment says follows. */
-    private static long endOf(AafObject slot, FrameRate cutRate, long start, Lane lane) throws IOException {
+    private static long endOf(AafObject slot, FrameRate cutRate, long start, Lane lane) {
         long last = lane.events().stream().mapToLong(e -> e.record().out()).max().orElse(start);
         FrameRate rate = AafSlots.rate(slot);
         long said = slot.object(AafPid.SEGMENT).number(AafPid.LENGTH, 0);
@@ -142,7 +141,7 @@ final class AafAssembler {
                 .times(rate.framesOf(cutRate)).round());
     }
 
-    private List<Marker> markers(AafObject mob, FrameRate cutRate, long start) throws IOException {
+    private List<Marker> markers(AafObject mob, FrameRate cutRate, long start) {
         List<Marker> markers = new ArrayList<>();
         for (AafObject slot : mob.objects(AafPid.SLOTS)) {
             FrameRate rate = slot.type == AafClass.EVENT_MOB_SLOT ? AafSlots.rate(slot) : null;
@@ -168,7 +167,7 @@ final class AafAssembler {
     }
 
     /** The cut of one slot of a composition that another one shows; null where it shows itself. */
-    Cut nested(AafObject mob, long slotId, FrameRate outer, String place) throws IOException {
+    Cut nested(AafObject mob, long slotId, FrameRate outer, String place) {
         String id = mob.mobId(AafPid.MOB_ID);
         String key = id + " " + slotId;
         if (nested.containsKey(key)) {
@@ -201,7 +200,7 @@ final class AafAssembler {
         return cut;
     }
 
-    List<String> commentsOf(AafObject mob) throws IOException {
+    List<String> commentsOf(AafObject mob) {
         List<String> known = comments.get(mob);
         if (known == null) {
             known = AafComments.of(mob);

@@ -4,7 +4,6 @@ import freshsplice.core.cut.Remark;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.exchange.FileAddress;
-import java.io.IOException;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -29,7 +28,7 @@ final class AafChains {
     }
 
     /** @return the chain's end; null where the mob or slot is not in the file */
-    AafChain of(String mobId, long slotId) throws IOException {
+    AafChain of(String mobId, long slotId) {
         String key = mobId + " " + slotId;
         if (!known.containsKey(key)) {
             known.put(key, follow(mobId, slotId, 0));
@@ -37,7 +36,7 @@ final class AafChains {
         return known.get(key);
     }
 
-    private AafChain follow(String mobId, long slotId, int hops) throws IOException {
+    private AafChain follow(String mobId, long slotId, int hops) {
         AafObject mob = file.mobs.get(mobId);
         AafObject slot = mob == null ? null : AafSlots.byId(mob, slotId);
         if (slot == null) {
@@ -64,7 +63,7 @@ final class AafChains {
     }
 
     /** The chain seen from the first unit of the segment that the clip fills. */
-    private AafChain next(AafObject clip, FrameRate rate, int hops) throws IOException {
+    private AafChain next(AafObject clip, FrameRate rate, int hops) {
         String id = clip.mobId(AafPid.SOURCE_ID);
         if (id == null || isNone(id)) {
             return null;
@@ -80,7 +79,7 @@ final class AafChains {
         return there.from(Rational.of(clip.number(AafPid.START_TIME, 0)).times(step), step);
     }
 
-    private static FrameRate rateOf(AafObject mob, long slotId) throws IOException {
+    private static FrameRate rateOf(AafObject mob, long slotId) {
         AafObject slot = AafSlots.byId(mob, slotId);
         return slot == null ? null : AafSlots.rate(slot);
     }
@@ -91,7 +90,7 @@ final class AafChains {
 
     /** A file or a tape: what it says itself, over what the chain says further on. */
     private AafChain media(AafObject mob, AafObject slot, FrameRate rate, AafObject clip, AafChain further)
-            throws IOException {
+            {
         AafObject descriptor = mob.object(AafPid.ESSENCE_DESCRIPTION);
         boolean isFile = descriptor != null && (descriptor.has(AafPid.SAMPLE_RATE) || descriptor.has(AafPid.MEDIA_LENGTH)
                 || descriptor.has(AafPid.LOCATORS));
@@ -125,7 +124,7 @@ final class AafChains {
     }
 
     /** The first address that a locator tells; a name in a text locator where there is no address. */
-    private static String locator(AafObject descriptor) throws IOException {
+    private static String locator(AafObject descriptor) {
         String named = null;
         for (AafObject locator : descriptor.objects(AafPid.LOCATORS)) {
             String url = locator.text(AafPid.URL);
@@ -139,7 +138,7 @@ final class AafChains {
     }
 
     /** The clip that a segment of a master or source mob shows, looked for through choices and effects. */
-    private AafObject firstClip(AafObject segment, AafObject mob, int depth) throws IOException {
+    private AafObject firstClip(AafObject segment, AafObject mob, int depth) {
         if (segment == null || depth > MAX_HOPS) {
             return null;
         }

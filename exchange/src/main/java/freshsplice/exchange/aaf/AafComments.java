@@ -1,6 +1,5 @@
 package freshsplice.exchange.aaf;
 
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -11,7 +10,7 @@ final class AafComments {
     }
 
     /** The comments of a component or mob as lines, {@code name: value}. */
-    static List<String> of(AafObject object) throws IOException {
+    static List<String> of(AafObject object) {
         List<String> lines = new ArrayList<>();
         int pid = object.has(AafPid.MOB_ID) ? AafPid.MOB_COMMENTS : AafPid.COMPONENT_COMMENTS;
         for (AafObject tag : object.objects(pid)) {
@@ -24,7 +23,7 @@ final class AafComments {
     }
 
     /** The value of the first comment or attribute whose name says a colour; empty where there is none. */
-    static String colour(AafObject marker) throws IOException {
+    static String colour(AafObject marker) {
         for (int pid : new int[] {AafPid.COMPONENT_COMMENTS, AafPid.COMPONENT_ATTRIBUTES}) {
             for (AafObject tag : marker.objects(pid)) {
                 String name = String.valueOf(tag.text(AafPid.TAG_NAME)).toLowerCase(Locale.ROOT);

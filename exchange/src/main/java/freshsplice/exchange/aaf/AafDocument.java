@@ -1,9 +1,8 @@
 package freshsplice.exchange.aaf;
 
 import freshsplice.core.time.Rational;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
+import freshsplice.exchange.compound.CompoundNode;
+import freshsplice.exchange.compound.CompoundWriter;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -14,13 +13,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 
 /** A file that is being put together: its mobs and the definitions that they use. */
 final class AafDocument {
     private static final String ROOT = "b3b398a5-1c90-11d4-8053-080036210804";
     private static final String META_DICTIONARY = "0d010101-0225-0000-060e-2b3402060101";
-    private static final String FILE_KIND = "42464141-000d-4d4f-060e-2b34010101ff";
+    private static final String FILE_KIND = "0d010201-0200-0000-060e-2b3403020101";
     private static final String EDIT_PROTOCOL = "0d011201-0100-0000-060e-2b3404010105";
     private static final String PRODUCT = "5b0ff4f9-3b9e-4c1c-9c44-2f5ad1f0c4a1";
     /** Paths to the definitions that weak references mean, in the order of the table. */
@@ -118,16 +116,11 @@ final class AafDocument {
     }
 
     byte[] bytes() {
-        try (POIFSFileSystem container = new POIFSFileSystem(); ByteArrayOutputStream out = new ByteArrayOutputStream()) {
-            root().writeInto(container.getRoot());
-            container.getRoot().createDocument("referenced properties", new java.io.ByteArrayInputStream(table()));
-            container.writeFilesystem(out);
-            byte[] bytes = out.toByteArray();
-            System.arraycopy(AafNode.id(FILE_KIND), 0, bytes, 8, 16);
-            return bytes;
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        AafNode root = root();
+        CompoundNode folder = CompoundNode.root(root.classId());
+        root.writeInto(folder);
+        folder.stream("referenced properties", table());
+        return CompoundWriter.write(folder, FILE_KIND);
     }
 
     private AafNode root() {

@@ -1,28 +1,23 @@
 package freshsplice.exchange.aaf;
 
-import java.io.ByteArrayInputStream;
-import java.io.Closeable;
-import java.io.IOException;
+import freshsplice.exchange.compound.CompoundFile;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 
 /** An opened file: its mobs by their identification, and the operations that its dictionary defines. */
-final class AafFile implements Closeable {
+final class AafFile {
     /** @param timeWarp whether it changes time; null where the definition does not say */
     record Operation(String name, Boolean timeWarp) {
     }
 
-    private final POIFSFileSystem container;
     final Map<String, AafObject> mobs = new LinkedHashMap<>();
     final Map<String, Operation> operations = new HashMap<>();
 
-    AafFile(byte[] bytes) throws IOException {
-        container = new POIFSFileSystem(new ByteArrayInputStream(bytes));
-        AafObject root = new AafObject(container.getRoot());
+    AafFile(byte[] bytes) {
+        AafObject root = new AafObject(CompoundFile.root(bytes));
         AafObject header = root.object(AafPid.ROOT_HEADER);
         if (header == null) {
             throw new AafDamage("it has no header");
@@ -43,7 +38,7 @@ final class AafFile implements Closeable {
         }
     }
 
-    private void readOperations(AafObject dictionary) throws IOException {
+    private void readOperations(AafObject dictionary) {
         for (AafObject definition : dictionary.objects(AafPid.OPERATIONS)) {
             String id = definition.id(AafPid.DEFINITION_ID);
             String name = definition.text(AafPid.DEFINITION_NAME);
@@ -64,10 +59,5 @@ final class AafFile implements Closeable {
         String id = group.definition(AafPid.OPERATION);
         Operation operation = id == null ? null : operations.get(id);
         return operation == null || operation.name().isEmpty() ? String.valueOf(id) : operation.name();
-    }
-
-    @Override
-    public void close() throws IOException {
-        container.close();
     }
 }

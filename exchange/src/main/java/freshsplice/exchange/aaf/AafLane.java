@@ -10,7 +10,6 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
-import java.io.IOException;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -56,7 +55,7 @@ final class AafLane {
         this.remarks = assembler.remarks;
     }
 
-    Lane lane(AafObject segment, String name) throws IOException {
+    Lane lane(AafObject segment, String name) {
         add(segment, Rational.ZERO);
         return new Lane(picture ? Lane.Kind.PICTURE : Lane.Kind.SOUND, name, true, events, transitions);
     }
@@ -71,7 +70,7 @@ final class AafLane {
     }
 
     /** Adds a segment that begins at a unit of the slot. @return its length in units */
-    private Rational add(AafObject segment, Rational at) throws IOException {
+    private Rational add(AafObject segment, Rational at) {
         if (++depth > MAX_DEPTH) {
             throw new AafDamage("segments inside segments, more than " + MAX_DEPTH + " levels deep, at " + placeOf(at));
         }
@@ -95,14 +94,14 @@ final class AafLane {
                 // black, or no picture at all
             }
             default -> remarks.add(Remark.loss(placeOf(at), "A segment of a kind that is not known here ("
-                    + segment.folder.getStorageClsid() + ") is left out"));
+                    + segment.folder.classId() + ") is left out"));
         }
         depth--;
         return length;
     }
 
     /** A transition lies over the end of what is before it and the beginning of what is after it. */
-    private Rational addSequence(AafObject sequence, Rational start) throws IOException {
+    private Rational addSequence(AafObject sequence, Rational start) {
         Rational at = start;
         for (AafObject component : sequence.objects(AafPid.COMPONENTS)) {
             if (component.type == AafClass.TRANSITION) {
@@ -116,7 +115,7 @@ final class AafLane {
         return at.minus(start);
     }
 
-    private void addTransition(AafObject transition, Rational at, Rational length) throws IOException {
+    private void addTransition(AafObject transition, Rational at, Rational length) {
         FrameRange record = FrameRange.of(frame(at), frame(at.plus(length)));
         if (record.isEmpty()) {
             return;
@@ -138,7 +137,7 @@ final class AafLane {
                 wipe ? "001" : null));
     }
 
-    private void addOperation(AafObject group, Rational at, Rational length) throws IOException {
+    private void addOperation(AafObject group, Rational at, Rational length) {
         AafSpeed speed = AafSpeed.of(group, file, remarks, placeOf(at));
         if (speed != null) {
             addSpeed(group, speed, at, length);
@@ -159,7 +158,7 @@ final class AafLane {
         add(inputs.get(0), at);
     }
 
-    private void addSpeed(AafObject group, AafSpeed speed, Rational at, Rational length) throws IOException {
+    private void addSpeed(AafObject group, AafSpeed speed, Rational at, Rational length) {
         AafObject input = speed.input();
         while (input.type == AafClass.SEQUENCE && input.objects(AafPid.COMPONENTS).size() == 1) {
             input = input.objects(AafPid.COMPONENTS).get(0);
@@ -183,7 +182,7 @@ final class AafLane {
     }
 
     /** Muted pieces are the alternates of a selector that selects black. */
-    private void addSelector(AafObject selector, Rational at, Rational length) throws IOException {
+    private void addSelector(AafObject selector, Rational at, Rational length) {
         AafObject selected = selector.object(AafPid.SELECTED);
         List<AafObject> others = selector.objects(AafPid.ALTERNATES);
         boolean muted = selected != null && selected.type == AafClass.FILLER && !others.isEmpty();
@@ -202,7 +201,7 @@ final class AafLane {
         }
     }
 
-    private void addFirst(List<AafObject> choices, Rational at, String what) throws IOException {
+    private void addFirst(List<AafObject> choices, Rational at, String what) {
         if (choices.size() > 1) {
             remarks.add(Remark.note(placeOf(at), "Of " + choices.size() + " " + what + " the first is taken"));
         }
@@ -212,7 +211,7 @@ final class AafLane {
     }
 
     /** What a scope shows is its last slot. */
-    private void addScope(AafObject scope, Rational at) throws IOException {
+    private void addScope(AafObject scope, Rational at) {
         List<AafObject> slots = scope.objects(AafPid.SCOPE_SLOTS);
         if (!slots.isEmpty()) {
             scopes.push(new Scope(slots, slots.size() - 1, at));
@@ -222,7 +221,7 @@ final class AafLane {
     }
 
     /** The same frames of an earlier slot of a scope. Outside all scopes it means the lane below, which is seen anyway. */
-    private void addReference(AafObject reference, Rational at, Rational length) throws IOException {
+    private void addReference(AafObject reference, Rational at, Rational length) {
         long out = reference.number(AafPid.RELATIVE_SCOPE, 0);
         long back = reference.number(AafPid.RELATIVE_SLOT, 0);
         if (out < 0 || out >= scopes.size()) {
@@ -264,7 +263,7 @@ final class AafLane {
 
     /** @param holder the clip, or the group that changes its speed: what carries its length and comments */
     private void addClip(AafObject clip, AafObject holder, Rational at, Rational length, AafSpeed speed)
-            throws IOException {
+            {
         FrameRange record = FrameRange.of(frame(at), frame(at.plus(length)));
         if (record.isEmpty()) {
             if (!length.isZero() || clip == holder) {
@@ -310,7 +309,7 @@ final class AafLane {
     }
 
     private void addComposition(AafObject clip, AafObject mob, FrameRange record, Rational start, Rational inputLength,
-                                AafSpeed speed, Rational at) throws IOException {
+                                AafSpeed speed, Rational at) {
         Cut cut = assembler.nested(mob, clip.number(AafPid.SOURCE_SLOT, 0), cutRate, placeOf(at));
         String name = AafChains.nameOf(mob);
         if (cut == null) {

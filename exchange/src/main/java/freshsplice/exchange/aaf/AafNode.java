@@ -1,8 +1,8 @@
 package freshsplice.exchange.aaf;
 
 import freshsplice.core.time.Rational;
+import freshsplice.exchange.compound.CompoundNode;
 import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -11,8 +11,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.apache.poi.hpsf.ClassID;
-import org.apache.poi.poifs.filesystem.DirectoryEntry;
 
 /** An object to be written. All values are little endian. */
 final class AafNode {
@@ -144,16 +142,18 @@ final class AafNode {
         return put(pid, SET, utf16(stored));
     }
 
-    void writeInto(DirectoryEntry folder) throws IOException {
-        folder.setStorageClsid(new ClassID("{" + classId + "}"));
-        folder.createDocument("properties", new ByteArrayInputStream(properties()));
-        for (Map.Entry<String, AafNode> child : single.entrySet()) {
-            child.getValue().writeInto(folder.createDirectory(child.getKey()));
-        }
+    String classId() {
+        return classId;
+    }
+
+    void writeInto(CompoundNode folder) {
+        folder.stream("properties", properties());
+        single.forEach((name, node) -> node.writeInto(folder.storage(name, node.classId)));
         for (Members list : members) {
-            folder.createDocument(list.name + " index", new ByteArrayInputStream(index(list)));
+            folder.stream(list.name + " index", index(list));
             for (int i = 0; i < list.nodes.size(); i++) {
-                list.nodes.get(i).writeInto(folder.createDirectory(list.name + "{" + Integer.toHexString(i) + "}"));
+                AafNode node = list.nodes.get(i);
+                node.writeInto(folder.storage(list.name + "{" + Integer.toHexString(i) + "}", node.classId));
             }
         }
     }

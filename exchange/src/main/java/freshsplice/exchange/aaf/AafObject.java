@@ -1,7 +1,7 @@
 package freshsplice.exchange.aaf;
 
 import freshsplice.core.time.Rational;
-import java.io.IOException;
+import freshsplice.exchange.compound.CompoundEntry;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -10,10 +10,6 @@ import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
-import org.apache.poi.poifs.filesystem.DirectoryEntry;
-import org.apache.poi.poifs.filesystem.DocumentEntry;
-import org.apache.poi.poifs.filesystem.DocumentInputStream;
-import org.apache.poi.poifs.filesystem.Entry;
 
 /**
  * One stored object: a storage whose stream {@code properties} lists its values. Structure and names after the AAF
@@ -29,15 +25,15 @@ final class AafObject {
     private record Value(int form, byte[] bytes) {
     }
 
-    final DirectoryEntry folder;
+    final CompoundEntry folder;
     final AafClass type;
     private final ByteOrder order;
     private final Map<Integer, Value> values = new HashMap<>();
 
-    AafObject(DirectoryEntry folder) throws IOException {
+    AafObject(CompoundEntry folder) {
         this.folder = folder;
-        this.type = AafClass.of(String.valueOf(folder.getStorageClsid()));
-        byte[] bytes = stream(folder, "properties");
+        this.type = AafClass.of(folder.classId());
+        byte[] bytes = folder.stream("properties", MAX_STREAM);
         if (bytes == null || bytes.length < 4) {
             throw new AafDamage(path() + " has no list of properties");
         }
@@ -69,23 +65,10 @@ final class AafObject {
     /** Where it is in the file. */
     String path() {
         StringBuilder path = new StringBuilder();
-        for (DirectoryEntry at = folder; at != null && at.getParent() != null && path.length() < 400;
-             at = at.getParent()) {
-            path.insert(0, "/" + at.getName());
+        for (CompoundEntry at = folder; at.parent() != null && path.length() < 400; at = at.parent()) {
+            path.insert(0, "/" + at.name());
         }
         return path.isEmpty() ? "/" : path.toString();
-    }
-
-    static byte[] stream(DirectoryEntry folder, String name) throws IOException {
-        if (!folder.hasEntry(name) || !(folder.getEntry(name) instanceof DocumentEntry d)) {
-            return null;
-        }
-        if (d.getSize() > MAX_STREAM) {
-            throw new AafDamage(name + " has " + d.getSize() + " bytes, more than any list of a cut");
-        }
-        try (DocumentInputStream in = new DocumentInputStream(d)) {
-            return in.readAllBytes();
-        }
     }
 
     boolean has(int pid) {
@@ -195,7 +178,7 @@ final class AafObject {
     }
 
     /** The one object that a property holds; null where there is none. */
-    AafObject object(int pid) throws IOException {
+    AafObject object(int pid) {
         Value value = values.get(pid);
         if (value == null || value.form != STRONG) {
             return null;
@@ -204,7 +187,7 @@ final class AafObject {
     }
 
     /** The objects that a property holds, in their order; empty where there is none. */
-    List<AafObject> objects(int pid) throws IOException {
+    List<AafObject> objects(int pid) {
         Value value = values.get(pid);
         if (value == null) {
             return List.of();
@@ -217,7 +200,7 @@ final class AafObject {
             return List.of();
         }
         String name = text(value.bytes, order);
-        byte[] bytes = stream(folder, name + " index");
+        byte[] bytes = folder.stream(name + " index", MAX_STREAM);
         if (bytes == null || bytes.length < 4) {
             throw new AafDamage(path() + ": " + name + " has no index");
         }
@@ -245,11 +228,8 @@ final class AafObject {
         return keys;
     }
 
-    private AafObject child(String name) throws IOException {
-        if (!folder.hasEntry(name)) {
-            return null;
-        }
-        Entry entry = folder.getEntry(name);
-        return entry instanceof DirectoryEntry d ? new AafObject(d) : null;
+    private AafObject child(String name) {
+        CompoundEntry child = folder.storage(name);
+        return child == null ? null : new AafObject(child);
     }
 }

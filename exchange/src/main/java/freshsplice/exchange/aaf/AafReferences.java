@@ -1,6 +1,5 @@
 package freshsplice.exchange.aaf;
 
-import java.io.IOException;
 import java.util.Set;
 
 /** Which mobs a segment shows, however deep. */
@@ -12,7 +11,7 @@ final class AafReferences {
     private AafReferences() {
     }
 
-    static void collect(AafObject segment, Set<String> mobs, int depth) throws IOException {
+    static void collect(AafObject segment, Set<String> mobs, int depth) {
         if (segment == null || depth > MAX_DEPTH) {
             return;
         }

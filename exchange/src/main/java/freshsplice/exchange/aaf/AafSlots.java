@@ -2,7 +2,6 @@ package freshsplice.exchange.aaf;
 
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
-import java.io.IOException;
 import java.util.List;
 
 /** What slots say: their edit rate, origin and kind. */
@@ -28,13 +27,13 @@ final class AafSlots {
         return rounded ? FrameRate.of(base.round() * 1000, 1001) : new FrameRate(rate);
     }
 
-    static AafObject byId(AafObject mob, long id) throws IOException {
+    static AafObject byId(AafObject mob, long id) {
         List<AafObject> slots = mob.objects(AafPid.SLOTS);
         return slots.stream().filter(s -> s.number(AafPid.SLOT_ID, -1) == id).findFirst().orElse(null);
     }
 
     /** The first timecode of a mob, and the rate of the slot that it is in; null where it has none. */
-    static Coded timecode(AafObject mob) throws IOException {
+    static Coded timecode(AafObject mob) {
         Coded first = null;
         for (AafObject slot : mob.objects(AafPid.SLOTS)) {
             AafObject segment = slot.object(AafPid.SEGMENT);
@@ -53,7 +52,7 @@ final class AafSlots {
         return first;
     }
 
-    private static AafObject firstTimecode(AafObject segment, int depth) throws IOException {
+    private static AafObject firstTimecode(AafObject segment, int depth) {
         if (segment == null || depth > 4) {
             return null;
         }

@@ -2,7 +2,6 @@ package freshsplice.exchange.aaf;
 
 import freshsplice.core.cut.Remark;
 import freshsplice.core.time.Rational;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -16,7 +15,7 @@ import java.util.List;
  */
 record AafSpeed(AafObject input, Rational speed, List<Rational[]> keys) {
     /** @return null where the group does not change time */
-    static AafSpeed of(AafObject group, AafFile file, List<Remark> remarks, String place) throws IOException {
+    static AafSpeed of(AafObject group, AafFile file, List<Remark> remarks, String place) {
         List<AafObject> inputs = group.objects(AafPid.INPUT_SEGMENTS);
         if (inputs.size() != 1) {
             return null;
@@ -80,7 +79,7 @@ record AafSpeed(AafObject input, Rational speed, List<Rational[]> keys) {
         return wanted.minus(Rational.of(inputLength)).abs().compareTo(Rational.of(1)) <= 0;
     }
 
-    private static List<Rational[]> points(AafObject parameter) throws IOException {
+    private static List<Rational[]> points(AafObject parameter) {
         List<Rational[]> points = new ArrayList<>();
         for (AafObject point : parameter.objects(AafPid.POINT_LIST)) {
             Rational time = point.rational(AafPid.POINT_TIME);
