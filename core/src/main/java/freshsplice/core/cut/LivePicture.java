@@ -1,12 +1,12 @@
 package freshsplice.core.cut;
 
 import freshsplice.core.time.FrameRange;
-import freshsplice.core.time.Rational;
-import freshsplice.core.time.TimeMap;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * What is seen of a cut: the topmost enabled picture lane wins, nested cuts are opened, and the result is pieces in
@@ -14,10 +14,21 @@ import java.util.List;
  * transition, the one that begins later is seen. O(n log n) in the number of events.
  */
 public final class LivePicture {
+    /** What is seen of each nested cut: one that is shown a hundred times is worked out once. */
+    private final Map<Cut, List<LivePiece>> known = new IdentityHashMap<>();
+
     private LivePicture() {
     }
 
     public static List<LivePiece> of(Cut cut) {
+        return new LivePicture().pieces(cut);
+    }
+
+    private List<LivePiece> pieces(Cut cut) {
+        List<LivePiece> there = known.get(cut);
+        if (there != null) {
+            return there;
+        }
         List<LivePiece> live = new ArrayList<>();
         FrameSet covered = new FrameSet();
         List<Integer> lanes = cut.lanesOf(Lane.Kind.PICTURE);
@@ -30,10 +41,11 @@ public final class LivePicture {
         }
         live.sort(Comparator.comparingLong((LivePiece p) -> p.record().in())
                 .thenComparingLong(p -> p.record().out()));
+        known.put(cut, live);
         return live;
     }
 
-    private static void addLane(Lane lane, int index, FrameSet covered, List<LivePiece> live) {
+    private void addLane(Lane lane, int index, FrameSet covered, List<LivePiece> live) {
         List<List<FrameRange>> own = ownRanges(lane);
         List<FrameRange> seen = new ArrayList<>();
         for (int e = 0; e < own.size(); e++) {
@@ -80,46 +92,19 @@ public final class LivePicture {
         return record.in();
     }
 
-    private static List<LivePiece> open(Event event, FrameRange range, List<Integer> path) {
+    private List<LivePiece> open(Event event, FrameRange range, List<Integer> path) {
         if (event.kind() != Event.Kind.NESTED || event.nested() == null) {
             return List.of(new LivePiece(range, path, event, event.time()));
         }
         List<LivePiece> pieces = new ArrayList<>();
-        for (LivePiece inner : of(event.nested())) {
-            FrameRange outer = outerRange(event.time(), inner.record(), range);
-            if (outer.isEmpty()) {
-                continue;
+        for (LivePiece inner : pieces(event.nested())) {
+            for (FrameRange outer : NestedTime.framesThatShow(event.time(), inner.record(), range)) {
+                List<Integer> innerPath = new ArrayList<>(path);
+                innerPath.addAll(inner.path());
+                pieces.add(new LivePiece(outer, innerPath, inner.event(),
+                        NestedTime.through(event.time(), inner.time(), outer)));
             }
-            List<Integer> innerPath = new ArrayList<>(path);
-            innerPath.addAll(inner.path());
-            pieces.add(new LivePiece(outer, innerPath, inner.event(), through(event.time(), inner.time(), outer)));
         }
         return pieces;
-    }
-
-    /** The outer frames of {@code range} that show inner frames of {@code inner}; one stretch, as maps are monotone. */
-    private static FrameRange outerRange(TimeMap time, FrameRange inner, FrameRange range) {
-        long in = range.in();
-        while (in < range.out() && !inner.contains(time.frameAt(in))) {
-            in++;
-        }
-        long out = in;
-        while (out < range.out() && inner.contains(time.frameAt(out))) {
-            out++;
-        }
-        return FrameRange.of(in, out);
-    }
-
-    private static TimeMap through(TimeMap outer, TimeMap inner, FrameRange range) {
-        Rational from = innerAt(inner, outer.at(range.in()));
-        Rational to = innerAt(inner, outer.at(range.out()));
-        return TimeMap.between(range, from, to);
-    }
-
-    private static Rational innerAt(TimeMap inner, Rational position) {
-        long whole = position.floor();
-        Rational part = position.minus(Rational.of(whole));
-        Rational here = inner.at(whole);
-        return part.isZero() ? here : here.plus(inner.at(whole + 1).minus(here).times(part));
     }
 }

@@ -110,8 +110,8 @@ final class AafAssembler {
         List<AafObject> found = new ArrayList<>();
         for (AafObject slot : mob.objects(AafPid.SLOTS)) {
             AafObject segment = slot.object(AafPid.SEGMENT);
-            if (slot.type == AafClass.TIMELINE_MOB_SLOT && segment != null
-                    && kinds.contains(segment.definition(AafPid.DATA_DEFINITION))) {
+            String kind = segment == null ? null : segment.definition(AafPid.DATA_DEFINITION);
+            if (slot.type == AafClass.TIMELINE_MOB_SLOT && kind != null && kinds.contains(kind)) {
                 found.add(slot);
             }
         }
@@ -189,7 +189,8 @@ final class AafAssembler {
         }
         AafSlots.Coded coded = AafSlots.timecode(mob);
         FrameRate own = AafSlots.rate(slot);
-        boolean sound = AafIds.SOUNDS.contains(slot.object(AafPid.SEGMENT).definition(AafPid.DATA_DEFINITION));
+        String kind = slot.object(AafPid.SEGMENT).definition(AafPid.DATA_DEFINITION);
+        boolean sound = kind != null && AafIds.SOUNDS.contains(kind);
         FrameRate rate = sound || own == null ? coded == null ? outer : coded.rate() : own;
         long start = startOf(coded, rate, place);
         Lane lane = lane(slot, rate, start, !sound, sound ? "A1" : "V1", "composition \"" + AafChains.nameOf(mob) + "\"");

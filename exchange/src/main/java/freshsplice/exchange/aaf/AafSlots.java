@@ -23,7 +23,7 @@ final class AafSlots {
     private static FrameRate exact(Rational rate) {
         Rational base = rate.times(Rational.of(1001, 1000));
         Rational off = base.minus(Rational.of(base.round())).abs();
-        boolean rounded = !rate.isWhole() && off.compareTo(Rational.of(8, 1000)) < 0 && base.round() < 1000;
+        boolean rounded = !rate.isWhole() && base.round() > 0 && off.compareTo(Rational.of(8, 1000)) < 0 && base.round() < 1000;
         return rounded ? FrameRate.of(base.round() * 1000, 1001) : new FrameRate(rate);
     }
 

@@ -81,8 +81,10 @@ public final class CompoundWriter {
         for (CompoundNode node : small) {
             mini = small(out, node, mini, miniFat, miniStream);
         }
-        Arrays.fill(out.array(), offset(miniFat) + minis * 4,
-                offset(miniFat) + blocks(minis * 4, SECTOR) * SECTOR, (byte) 0xFF);
+        if (minis > 0) {
+            Arrays.fill(out.array(), offset(miniFat) + minis * 4,
+                    offset(miniFat) + blocks(minis * 4, SECTOR) * SECTOR, (byte) 0xFF);
+        }
         for (CompoundNode node : large) {
             out.put(offset(starts.get(node)), node.data);
         }

@@ -82,6 +82,23 @@ final class EdlLines {
         return new Block(record.in(), event.number(), lines);
     }
 
+    /** Black that the cut begins or ends with, so that the list is as long as the cut. */
+    List<Block> blackAround(List<Lane> lanes) {
+        long first = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().in()).min()
+                .orElse(cut.record().out());
+        long last = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max()
+                .orElse(cut.record().out());
+        List<Block> black = new ArrayList<>();
+        for (FrameRange range : List.of(FrameRange.of(cut.record().in(), Math.max(cut.record().in(), first)),
+                FrameRange.of(Math.min(last, cut.record().out()), cut.record().out()))) {
+            if (!range.isEmpty()) {
+                black.add(new Block(range.in(), null, List.of(line("BL", "V", "C", "",
+                        FrameRange.of(0, range.length()), range))));
+            }
+        }
+        return black;
+    }
+
     private Block fadeOut(Transition transition, Event outgoing, String track) {
         List<String> lines = new ArrayList<>();
         addPassage(lines, transition, outgoing, track);

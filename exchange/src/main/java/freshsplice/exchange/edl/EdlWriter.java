@@ -45,6 +45,7 @@ public final class EdlWriter implements CutWriter {
             String track = lane.kind() == Lane.Kind.PICTURE ? "V" : soundTrack(lane, ++soundTrack);
             blocks.addAll(lines.blocks(onlyEnabled(lane, remarks), track));
         }
+        blocks.addAll(lines.blackAround(lanes));
         blocks.sort(Comparator.comparingLong(EdlLines.Block::recordIn));
         return new Written(lines.assemble(blocks).getBytes(StandardCharsets.UTF_8), remarks, reels.changed());
     }
