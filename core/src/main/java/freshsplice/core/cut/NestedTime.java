@@ -10,6 +10,7 @@ import java.util.function.LongPredicate;
 
 /** Time through two levels: an outer record frame shows an inner record frame, which shows a source position. */
 final class NestedTime {
+    private static final long FINE = 100_000;
     private static final long PAST_ALL = Long.MAX_VALUE / 4;
 
     private NestedTime() {
@@ -69,7 +70,7 @@ final class NestedTime {
         return low;
     }
 
-    /** Both maps in one, exact at every whole frame of the range. */
+    /** Both maps in one, exact at every whole frame of the range; to a hundred-thousandth of one where speed is eased. */
     static TimeMap through(TimeMap outer, TimeMap inner, FrameRange range) {
         TreeSet<Long> frames = new TreeSet<>(List.of(range.in(), range.out()));
         outer.keys().forEach(k -> addAround(frames, k.record(), range));
@@ -88,8 +89,17 @@ final class NestedTime {
                 frames.add(r);
             }
         }
+        if (outer.smooth() || inner.smooth()) {
+            return new TimeMap(frames.stream().map(r -> new TimeMap.Key(r, innerAt(inner, fine(outer.at(r))))).toList(),
+                    false);
+        }
         List<TimeMap.Key> keys = frames.stream().map(r -> new TimeMap.Key(r, innerAt(inner, outer.at(r)))).toList();
         return new TimeMap(keys.size() == 2 ? keys : withoutStraightOnes(keys), false);
+    }
+
+    /** A position on a curve to a hundred-thousandth of a frame: its exact fraction, cubed again, fits no number. */
+    private static Rational fine(Rational position) {
+        return position.den() <= FINE ? position : Rational.of(Math.round(position.toDouble() * FINE), FINE);
     }
 
     private static void addAround(TreeSet<Long> frames, long frame, FrameRange range) {
