@@ -18,15 +18,20 @@ public final class Bench {
     private Bench() {
     }
 
-    public static void main(String[] args) throws RunnerException, IOException {
+    /** @param args {@code --formats} for the formats alone; a Python with OpenTimelineIO after it to compare with */
+    public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
+        if (args.length > 0 && args[0].equals("--formats")) {
+            machine();
+            FormatRun.run(args.length > 1 ? args[1] : null);
+            return;
+        }
         Collection<RunResult> results = new Runner(new OptionsBuilder().include(CoreBenchmarks.class.getSimpleName())
                 .verbosity(VerboseMode.SILENT).build()).run();
         Map<String, Double> ms = new HashMap<>();
         results.forEach(r -> ms.put(r.getParams().getBenchmark().replaceAll(".*\\.", ""),
                 r.getPrimaryResult().getScore()));
         RenderRun.Outcome render = RenderRun.run();
-        System.out.println("Machine: " + processor() + ", " + Runtime.getRuntime().availableProcessors()
-                + " cores, Java " + System.getProperty("java.version"));
+        machine();
         row("reading an EDL of 10 000 events", ms.get("readEdlOf10000Events"), "ms", "");
         row("reading an EDL of 100 000 events", ms.get("readEdlOf100000Events"), "ms", ratio(
                 ms.get("readEdlOf100000Events") / ms.get("readEdlOf10000Events"), "times as long for 10 times as many"));
@@ -37,6 +42,12 @@ public final class Bench {
         row("the encoder alone, the same frames", render.encoderAlone(), "frames/s", "");
         row("drawing and encoding", render.together(), "frames/s", ratio(render.together() / render.encoderAlone(),
                 "of the encoder alone"));
+        FormatRun.run(null);
+    }
+
+    private static void machine() {
+        System.out.println("Machine: " + processor() + ", " + Runtime.getRuntime().availableProcessors()
+                + " cores, Java " + System.getProperty("java.version"));
     }
 
     private static void row(String what, double figure, String unit, String remark) {

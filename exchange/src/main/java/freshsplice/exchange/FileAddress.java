@@ -2,9 +2,13 @@ package freshsplice.exchange;
 
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
 
 /** File addresses as edit rooms write them, as plain paths. */
 public final class FileAddress {
+    private static final Pattern ADDRESS = Pattern.compile("(?is)[a-z][a-z0-9+.-]+://.*");
+    private static final Pattern DRIVE = Pattern.compile("(?s)/[A-Za-z]:[/\\\\].*");
+
     private FileAddress() {
     }
 
@@ -24,14 +28,14 @@ public final class FileAddress {
                 text = path < 0 ? "" : here ? text.substring(path) : text;
             }
         }
-        boolean encoded = isFile || text.matches("(?i)[a-z][a-z0-9+.-]+://.*");
+        boolean encoded = isFile || ADDRESS.matcher(text).matches();
         String path = encoded ? decoded(text) : text;
-        return isFile && path.matches("/[A-Za-z]:[/\\\\].*") ? path.substring(1) : path;
+        return isFile && DRIVE.matcher(path).matches() ? path.substring(1) : path;
     }
 
     /** A plain path as an address: {@code /a b.mov} is {@code file://localhost/a%20b.mov}; addresses keep their scheme. */
     public static String encoded(String path) {
-        boolean address = path.matches("(?i)[a-z][a-z0-9+.-]+://.*");
+        boolean address = ADDRESS.matcher(path).matches();
         String slashed = path.matches("[A-Za-z]:[/\\\\].*") ? "/" + path : path;
         StringBuilder out = new StringBuilder(address ? "" : slashed.startsWith("/") ? "file://localhost" : "");
         for (byte b : slashed.getBytes(StandardCharsets.UTF_8)) {

@@ -8,5 +8,5 @@ package freshsplice.exchange;
  * @param maxDepth  levels of nesting
  */
 public record Limits(long maxBytes, int maxEvents, int maxDepth) {
-    public static final Limits DEFAULT = new Limits(64_000_000, 1_000_000, 64);
+    public static final Limits DEFAULT = new Limits(512_000_000, 1_000_000, 64);
 }

@@ -10,6 +10,7 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.awt.image.BufferedImage;
@@ -56,6 +57,8 @@ class BrowserWalkTest {
 
     @BeforeAll
     static void openBrowser() {
+        // everything runs on the same two cores: the renderer, the database, the browser
+        PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
         playwright = Playwright.create(new Playwright.CreateOptions().setEnv(
                 Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
@@ -86,6 +89,7 @@ class BrowserWalkTest {
 
     @AfterEach
     void closeWindow() {
+        page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("target/last-window.png")));
         context.close();
         assertThat(problems).isEmpty();
     }
@@ -135,6 +139,7 @@ class BrowserWalkTest {
         assertThat(page.getByText("What will be made", new Page.GetByTextOptions().setExact(true))).isVisible();
         assertThat(page.getByText("found by name, spelling left aside").first()).isVisible();
         assertThat(page.getByText("No picture given fits this name").first()).isVisible();
+        assertThat(page.getByText("1 sound lane")).isVisible();
         button("Receive this cut").click();
         assertThat(count(page, "5 shots")).isVisible();
 

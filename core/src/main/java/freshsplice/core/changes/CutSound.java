@@ -22,6 +22,11 @@ public final class CutSound {
         this.lanes = cut.lanesOf(Lane.Kind.SOUND).stream().map(cut.lanes()::get).toList();
     }
 
+    /** Whether the cut has no sound at all. */
+    public boolean isSilent() {
+        return lanes.stream().allMatch(l -> l.events().isEmpty());
+    }
+
     /** Whether anything else is heard under the newer piece than under the older. */
     public static boolean differs(CutSound older, Piece oldPiece, CutSound newer, Piece newPiece) {
         return !older.under(oldPiece.edge()).equals(newer.under(newPiece.edge()));
@@ -33,7 +38,7 @@ public final class CutSound {
             for (Event event : overlapping(lane, picture)) {
                 FrameRange at = FrameRange.of(Math.max(event.record().in(), picture.in()),
                         Math.min(event.record().out(), picture.out()));
-                heard.add(new Heard(lane.name(), event.source() == null ? "" : event.source().identity(),
+                heard.add(new Heard(lane.name(), event.source() == null ? "" : event.source().label(),
                         at.shiftedBy(-picture.in()), event.time().at(at.in()).toString(),
                         event.speed(cut.rate()).map(Object::toString).orElse("keyed")));
             }

@@ -90,8 +90,8 @@ final class NestedTime {
             }
         }
         if (outer.smooth() || inner.smooth()) {
-            return new TimeMap(frames.stream().map(r -> new TimeMap.Key(r, innerAt(inner, fine(outer.at(r))))).toList(),
-                    false);
+            return new TimeMap(frames.stream()
+                    .map(r -> new TimeMap.Key(r, fine(innerAt(inner, fine(outer.at(r)))))).toList(), false);
         }
         List<TimeMap.Key> keys = frames.stream().map(r -> new TimeMap.Key(r, innerAt(inner, outer.at(r)))).toList();
         return new TimeMap(keys.size() == 2 ? keys : withoutStraightOnes(keys), false);

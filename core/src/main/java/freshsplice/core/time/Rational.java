@@ -138,6 +138,9 @@ public final class Rational implements Comparable<Rational> {
     }
 
     public Rational times(Rational other) {
+        if (den == 1 && other.den == 1) {
+            return of(Math.multiplyExact(num, other.num));
+        }
         long a = gcd(Math.abs(num), other.den);
         long b = gcd(Math.abs(other.num), den);
         return of(Math.multiplyExact(num / a, other.num / b), Math.multiplyExact(den / b, other.den / a));

@@ -44,6 +44,12 @@ public record TimeMap(List<Key> keys, boolean smooth) {
         int i = segmentAt(recordFrame);
         Key a = keys.get(i);
         Key b = keys.get(i + 1);
+        if (recordFrame == a.record) {
+            return a.source;
+        }
+        if (recordFrame == b.record) {
+            return b.source;
+        }
         Rational share = Rational.of(recordFrame - a.record, b.record - a.record);
         if (smooth && share.signum() > 0 && share.isLessThan(Rational.ONE)) {
             // smoothstep, 3t² − 2t³: exact for fractions

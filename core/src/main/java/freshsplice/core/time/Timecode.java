@@ -1,7 +1,5 @@
 package freshsplice.core.time;
 
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * A frame and its label at a rate. Label → frame → label is the identity for every frame of a day.
@@ -13,7 +11,8 @@ import java.util.regex.Pattern;
  * @param drop  drop-frame counting
  */
 public record Timecode(long frame, FrameRate rate, boolean drop) {
-    private static final Pattern LABEL = Pattern.compile("(\\d{1,2}):(\\d{1,2}):(\\d{1,2})([:;.,])(\\d{1,3})");
+    /** Most digits of hours, minutes, seconds and frames. */
+    private static final int[] DIGITS = {2, 2, 2, 3};
 
     public Timecode {
         if (drop && !rate.hasDropFrame()) {
@@ -28,7 +27,33 @@ public record Timecode(long frame, FrameRate rate, boolean drop) {
 
     /** Whether the text has the form of a label, whatever its numbers. */
     public static boolean looksLikeLabel(String text) {
-        return LABEL.matcher(text).matches();
+        return fields(text) != null;
+    }
+
+    /**
+     * Hours, minutes, seconds and frames of a label; null where the text is none. Separators are colons, the last one
+     * also a semicolon, comma or point. Long lists hold hundreds of thousands of labels: each is looked at once.
+     */
+    private static int[] fields(String text) {
+        int[] fields = new int[4];
+        int at = 0;
+        for (int i = 0; i < 4; i++) {
+            int from = at;
+            while (at < text.length() && at - from < DIGITS[i] && isDigit(text.charAt(at))) {
+                fields[i] = fields[i] * 10 + text.charAt(at++) - '0';
+            }
+            boolean separated = i == 3 ? at == text.length()
+                    : at < text.length() && (text.charAt(at) == ':' || i == 2 && ";.,".indexOf(text.charAt(at)) >= 0);
+            if (at == from || !separated) {
+                return null;
+            }
+            at++;
+        }
+        return fields;
+    }
+
+    private static boolean isDigit(char c) {
+        return c >= '0' && c <= '9';
     }
 
     /** Whether the label is written in the drop-frame way, with a semicolon or comma before the frames. */
@@ -38,8 +63,8 @@ public record Timecode(long frame, FrameRate rate, boolean drop) {
 
     /** The number after the last separator, or −1 where the text is no label. */
     public static int frameField(String label) {
-        Matcher m = LABEL.matcher(label);
-        return m.matches() ? Integer.parseInt(m.group(5)) : -1;
+        int[] fields = fields(label);
+        return fields == null ? -1 : fields[3];
     }
 
     /**
@@ -49,14 +74,14 @@ public record Timecode(long frame, FrameRate rate, boolean drop) {
      *                                  skips it; the message says which
      */
     public static Timecode parse(String label, FrameRate rate, boolean drop) {
-        Matcher m = LABEL.matcher(label.strip());
-        if (!m.matches()) {
+        int[] fields = fields(label.strip());
+        if (fields == null) {
             throw new IllegalArgumentException("\"" + label + "\" is not a timecode (HH:MM:SS:FF)");
         }
-        int hours = Integer.parseInt(m.group(1));
-        int minutes = Integer.parseInt(m.group(2));
-        int seconds = Integer.parseInt(m.group(3));
-        int frames = Integer.parseInt(m.group(5));
+        int hours = fields[0];
+        int minutes = fields[1];
+        int seconds = fields[2];
+        int frames = fields[3];
         int base = rate.timecodeBase();
         if (hours > 24 || hours == 24 && (minutes | seconds | frames) != 0) {
             throw new IllegalArgumentException(label + " is past the day: hours run from 00 to 23");
@@ -75,7 +100,7 @@ public record Timecode(long frame, FrameRate rate, boolean drop) {
         int skipped = skippedPerMinute(rate);
         if (minutes % 10 != 0 && seconds == 0 && frames < skipped) {
             throw new IllegalArgumentException(label + " does not exist in drop-frame timecode: minute "
-                    + m.group(2) + " begins at " + (skipped == 2 ? ";02" : ";04"));
+                    + two(minutes) + " begins at " + (skipped == 2 ? ";02" : ";04"));
         }
         long minutesInAll = hours * 60L + minutes;
         return new Timecode(labelled - skipped * (minutesInAll - minutesInAll / 10), rate, true);

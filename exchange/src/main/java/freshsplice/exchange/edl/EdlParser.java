@@ -9,11 +9,14 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Pattern;
 
 /** Lines to statements. Columns may be ragged and parted by blanks or tabs; what is no statement is remarked. */
 final class EdlParser {
     private final EdlList list = new EdlList();
     private final List<Remark> remarks;
+    private static final Pattern BLANKS = Pattern.compile("[ \\t\\u00a0]+");
+
     private final Limits limits;
     private final EdlComments comments;
     private EdlStatement current;
@@ -84,7 +87,7 @@ final class EdlParser {
     }
 
     private void parseEvent(int number, String line) {
-        String[] columns = line.split("[ \\t\\u00a0]+");
+        String[] columns = BLANKS.split(line);
         int times = firstOfFourLabels(columns);
         if (times < 0) {
             remarkNoEvent(number, line, columns);
@@ -172,7 +175,7 @@ final class EdlParser {
 
     /** {@code M2 reel speed timecode}; the reel may have blanks, or name the clip instead, or lack. */
     private void parseSpeed(int number, String line) {
-        List<String> columns = new ArrayList<>(Arrays.asList(line.split("[ \\t\\u00a0]+")));
+        List<String> columns = new ArrayList<>(Arrays.asList(BLANKS.split(line)));
         columns.remove(0);
         String start = null;
         if (!columns.isEmpty() && Timecode.looksLikeLabel(columns.get(columns.size() - 1))) {

@@ -12,6 +12,9 @@ import java.util.List;
 
 /** Reads edit decision lists. One list is one cut; its rate is given, or guessed with a doubt that says why. */
 public final class EdlReader implements CutReader {
+    /** A million events with their comments. More is no list, whatever it is. */
+    private static final int MAX_BYTES = 64_000_000;
+
     @Override
     public String format() {
         return "edl";
@@ -44,6 +47,10 @@ public final class EdlReader implements CutReader {
     }
 
     private static EdlList parse(InputFile file, ReadOptions options, List<Remark> remarks) {
+        if (file.bytes().length > MAX_BYTES) {
+            throw new UnreadableFile(file.name() + " has " + file.bytes().length / 1_000_000 + " MB; a list of events "
+                    + "has at most " + MAX_BYTES / 1_000_000 + " MB");
+        }
         EdlList list = new EdlParser(options.limits(), remarks).parse(EdlText.lines(file));
         if (list.statements.isEmpty()) {
             throw new UnreadableFile(remarks.stream().filter(r -> r.severity() == Remark.Severity.LOSS).findFirst()

@@ -13,16 +13,24 @@ import java.util.regex.Pattern;
 final class EdlTracks {
     private static final Pattern PART = Pattern.compile("AA|NONE|B|V\\d{0,2}|A\\d{0,2}");
 
+    private static final List<String> PICTURE = List.of("V1");
+
     private EdlTracks() {
     }
 
     static boolean isTracks(String column) {
+        if (column.equals("V") || column.equals("A")) {
+            return true;
+        }
         String rest = column.toUpperCase(Locale.ROOT).replace("/", "");
         return !rest.isEmpty() && PART.matcher(rest).replaceAll("").isEmpty();
     }
 
     /** Lane names in the order written; empty for NONE. */
     static List<String> lanes(String column) {
+        if (column.equals("V")) {
+            return PICTURE;
+        }
         List<String> lanes = new ArrayList<>();
         Matcher m = PART.matcher(column.toUpperCase(Locale.ROOT));
         while (m.find()) {

@@ -9,6 +9,7 @@ import freshsplice.core.cut.Cut;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
+import freshsplice.server.masters.LaidSound;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.store.CutRow;
 import freshsplice.server.store.MasterRow;
@@ -25,8 +26,10 @@ import org.springframework.stereotype.Component;
 public class Comparing {
     private final Store store;
     private final CutStore cuts;
+    private final LaidSound laidSound;
 
-    Comparing(Store store, CutStore cuts) {
+    Comparing(Store store, CutStore cuts, LaidSound laidSound) {
+        this.laidSound = laidSound;
         this.store = store;
         this.cuts = cuts;
     }
@@ -49,11 +52,18 @@ public class Comparing {
         return origins;
     }
 
-    /** The master's sound is the sound of the cut it is held against; another cut may sound different. */
+    /**
+     * The master sounds like the cut that it is held against, with what else was laid under it. A cut without any
+     * sound says nothing about it.
+     */
     private ChangeFinder.SoundDiffers sound(MasterRow row, Cut cut) {
-        CutSound now = new CutSound(cuts.picked(store.get(CutRow.class, row.cutId)));
+        Cut heldAgainst = cuts.picked(store.get(CutRow.class, row.cutId));
+        CutSound now = new CutSound(heldAgainst);
+        CutSound laid = new CutSound(new Cut("", heldAgainst.rate(), false, heldAgainst.record(),
+                laidSound.lanes(row, heldAgainst.rate()), List.of()));
         CutSound then = new CutSound(cut);
-        return (older, newer) -> CutSound.differs(now, older, then, newer);
+        return (older, newer) -> !then.isSilent() && CutSound.differs(now, older, then, newer)
+                && CutSound.differs(laid, older, then, newer);
     }
 
     public static List<String> namesOf(CutPiece piece) {

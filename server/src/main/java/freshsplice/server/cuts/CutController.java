@@ -2,21 +2,18 @@ package freshsplice.server.cuts;
 
 import freshsplice.core.conform.SourceNames;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
-import freshsplice.core.cut.Source;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
-import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
-import freshsplice.core.time.TimeMap;
 import freshsplice.exchange.Formats;
 import freshsplice.exchange.UnreadableFile;
 import freshsplice.exchange.WriteOptions;
 import freshsplice.exchange.Written;
 import freshsplice.server.live.LiveUpdates;
+import freshsplice.server.masters.LaidSound;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.masters.SequenceService;
 import freshsplice.server.media.MediaStore;
@@ -39,7 +36,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
@@ -88,9 +84,10 @@ class CutController {
     private final SequenceService sequences;
     private final Steps steps;
     private final LiveUpdates live;
+    private final LaidSound laidSound;
 
     CutController(Store store, Intake intake, TurnoverService turnovers, MediaStore media, MasterStore masters,
-                  SequenceService sequences, Steps steps, LiveUpdates live) {
+                  SequenceService sequences, Steps steps, LiveUpdates live, LaidSound laidSound) {
         this.store = store;
         this.intake = intake;
         this.turnovers = turnovers;
@@ -99,6 +96,7 @@ class CutController {
         this.sequences = sequences;
         this.steps = steps;
         this.live = live;
+        this.laidSound = laidSound;
     }
 
     /** Takes dropped files: pictures and sound are kept, a cut is read. Nothing is made of it yet. */
@@ -258,19 +256,6 @@ class CutController {
         for (ShotRow shot : masters.shotRows(projectId).values()) {
             codes.put(shot.id, shot.code);
         }
-        return HandBack.of(master, renders, codes, sound(row, master.rate()));
-    }
-
-    private List<Lane> sound(MasterRow row, FrameRate rate) {
-        Map<String, List<Event>> lanes = new TreeMap<>();
-        for (SoundRow sound : store.where(SoundRow.class, "masterId", row.id)) {
-            FrameRange record = FrameRange.of(sound.recIn, sound.recOut);
-            Source source = new Source(sound.name, null, null, rate, null, null);
-            lanes.computeIfAbsent(sound.lane, k -> new ArrayList<>()).add(Event.clip(null, sound.name, record, source,
-                    TimeMap.constant(record, sound.fromSeconds.times(rate.fps()),
-                            freshsplice.core.time.Rational.ONE)));
-        }
-        return lanes.entrySet().stream().map(e -> new Lane(Lane.Kind.SOUND, e.getKey(), true, e.getValue(),
-                List.of())).toList();
+        return HandBack.of(master, renders, codes, laidSound.lanes(row, master.rate()));
     }
 }
