@@ -12,6 +12,8 @@ run_command_line() {
     install_for_command_line >&2
     echo "Building the command line (first use, or its sources changed)" >&2
     (cd "$FRESH_SPLICE_HOME" && mvn -q -B -Dstyle.color=never -pl cli -am package -DskipTests >&2)
+    # its own classes may not have changed, only those that it uses
+    touch "$FRESH_SPLICE_HOME/cli/target/cli-0.1.0.jar"
   fi
   exec java -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -Xshare:auto -Xss4m -Dfile.encoding=UTF-8 \
     -cp "$FRESH_SPLICE_HOME/cli/target/cli-0.1.0.jar:$FRESH_SPLICE_HOME/cli/target/lib/*" freshsplice.cli.Main "$@"

@@ -4,7 +4,7 @@ import { setDesk, useDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
 import { Rows } from '../parts/Rows'
 import { post, upload } from '../server/client'
-import { refreshEdited, useIntake } from '../server/queries'
+import { keepReceived, refreshEdited, useIntake } from '../server/queries'
 import type { Arrived, IntakeCut, Project } from '../server/types'
 import { CutAsItCame } from './CutAsItCame'
 import { PlannedRow } from './PlannedRow'
@@ -72,6 +72,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
     try {
       await post(`/api/cuts/${cut.id}/receive`)
       say(cut.first ? `Received: ${cut.shots.length} shots made` : `Cut ${cut.version} received: it waits in Turnover`)
+      keepReceived(project.id, cut)
       refreshEdited(project.id)
       setDesk({ view: cut.first ? 'Conform' : 'Turnover', cutId: cut.id, frame: cut.start, zoom: undefined, seam: undefined })
     } catch (e) {

@@ -105,6 +105,11 @@ export function refreshEdited(projectId: number) {
   void queryClient.invalidateQueries({ queryKey: edited(projectId) })
 }
 
+/** A cut was received: what is kept of it says so before it is asked for again, so that nothing offers to receive it twice. */
+export function keepReceived(projectId: number, cut: IntakeCut) {
+  queryClient.setQueryData<IntakeCut>(edited(projectId, 'intake', cut.id), { ...cut, received: true })
+}
+
 export function refreshRenders(projectId: number) {
   void queryClient.invalidateQueries({ queryKey: edited(projectId, 'renders') })
 }

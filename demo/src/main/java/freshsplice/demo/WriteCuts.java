@@ -115,8 +115,11 @@ public final class WriteCuts {
                 sound("A1", "wind_and_sea", all), sound("A2", "guide", all));
         Cut cut = new Cut(LowWater.TITLE, RATE, false, all, lanes,
                 List.of(new Marker(FrameRange.ofLength(START + 552, 1), "gulls before she passes", "", "RED")));
-        Files.write(folder.resolve("low_water_sc12_cut_0" + version + ".edl"),
-                Formats.writer("edl").write(cut, WriteOptions.DEFAULT).bytes());
+        for (String format : List.of("edl", "xmeml", "aaf", "otio")) {
+            String ending = format.equals("xmeml") ? "xml" : format;
+            Files.write(folder.resolve("low_water_sc12_cut_0" + version + "." + ending),
+                    Formats.writer(format).write(cut, WriteOptions.DEFAULT).bytes());
+        }
     }
 
     private static Lane sound(String lane, String name, FrameRange record) {

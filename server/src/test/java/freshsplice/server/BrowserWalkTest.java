@@ -29,6 +29,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInfo;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -88,8 +89,10 @@ class BrowserWalkTest {
     }
 
     @AfterEach
-    void closeWindow() {
-        page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("target/last-window.png")));
+    void closeWindow(TestInfo test) {
+        // what somebody would have seen last, for when it failed
+        page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("target", test.getTestMethod().orElseThrow().getName()
+                + ".png")));
         context.close();
         assertThat(problems).isEmpty();
     }

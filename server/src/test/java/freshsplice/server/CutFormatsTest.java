@@ -1,0 +1,91 @@
+package freshsplice.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+
+/** What the formats besides lists bring into a project: sequences, lanes, nested cuts, speeds by keys. */
+@ExtendWith(TestServer.class)
+class CutFormatsTest {
+    private static final Path FILES = Path.of("../cli/src/test/resources");
+
+    private final Client client = new Client(TestServer.address());
+    private long project;
+
+    @BeforeEach
+    void newProject() {
+        project = client.post("/api/projects", Map.of("name", "Formats")).get("id").asLong();
+    }
+
+    private long look(String name) throws IOException {
+        return client.upload("/api/projects/" + project + "/files", Map.of(name, Files.readAllBytes(FILES.resolve(name))))
+                .get("cutId").asLong();
+    }
+
+    private JsonNode intake(long cut) {
+        return client.get("/api/cuts/" + cut + "/intake");
+    }
+
+    private static List<String> texts(JsonNode array, String field) {
+        return StreamSupport.stream(array.spliterator(), false).map(n -> n.get(field).asString()).toList();
+    }
+
+    @Test
+    void anotherSequenceOfTheFileCanBeChosen() throws IOException {
+        long cut = look("bins_and_speeds_25.xml");
+        assertThat(texts(intake(cut).get("choices"), "name")).containsExactly("Night market, reel 1", "Inner");
+        assertThat(intake(cut).get("name").asString()).isEqualTo("Night market, reel 1");
+        client.post("/api/cuts/" + cut + "/sequence?index=1", null);
+        assertThat(intake(cut).get("name").asString()).isEqualTo("Inner");
+        assertThat(texts(intake(cut).get("shots"), "source")).containsExactly("a", "b");
+    }
+
+    @Test
+    void shotsAreMadeOfWhatIsSeenOrOfOneLane() throws IOException {
+        long cut = look("bins_and_speeds_25.xml");
+        assertThat(texts(intake(cut).get("shots"), "source")).contains("Title: dawn");
+        assertThat(texts(intake(cut).get("remarks"), "text")).anyMatch(t -> t.contains("V1 alone"));
+        client.post("/api/cuts/" + cut + "/lane?place=0", null);
+        assertThat(texts(intake(cut).get("shots"), "source")).doesNotContain("Title: dawn").startsWith("stall");
+        assertThat(texts(intake(cut).get("lanes"), "name")).as("all lanes stay in sight").contains("V2", "V3");
+        client.post("/api/cuts/" + cut + "/receive", null);
+        long master = client.get("/api/projects/" + project).get("masterId").asLong();
+        assertThat(client.get("/api/masters/" + master).get("counts").get("bentSeams").asInt()).isZero();
+    }
+
+    /** Nested cuts, keyed speeds, lanes and transitions come out of the tables as they went in. */
+    @ParameterizedTest
+    @ValueSource(strings = {"bins_and_speeds_25.xml", "scopes_and_mutes_25.aaf", "odd_but_legal_24.otio", "bundle_24.otioz",
+        "tapes_speeds_sound_24.aaf", "two_lanes_24.xml"})
+    void theSameFileReceivedAgainChangesNothing(String name) throws IOException {
+        client.post("/api/cuts/" + look(name) + "/receive", null);
+        long again = look(name);
+        assertThat(intake(again).get("sameAs").asInt()).isEqualTo(1);
+        client.post("/api/cuts/" + again + "/receive", null);
+        JsonNode list = client.get("/api/cuts/" + again + "/turnover");
+        assertThat(list.get("changes")).isEmpty();
+        assertThat(list.get("kept").asInt()).isPositive();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
+    void aListIsHandedBackInEveryFormatAndComesBackUnchanged(String format) throws IOException {
+        client.post("/api/cuts/" + look("stills_in_fragments_24.aaf") + "/receive", null);
+        byte[] back = client.bytes("/api/projects/" + project + "/hand-back/" + format);
+        String ending = format.equals("xmeml") ? "xml" : format;
+        long again = client.upload("/api/projects/" + project + "/files", Map.of("back." + ending, back)).get("cutId").asLong();
+        client.post("/api/cuts/" + again + "/receive", null);
+        assertThat(client.get("/api/cuts/" + again + "/turnover").get("changes")).isEmpty();
+    }
+}
