@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -20,11 +21,17 @@ final class AafChains {
     private final AafFile file;
     private final List<Remark> remarks;
     private final Map<String, AafChain> known = new HashMap<>();
+    private final Map<String, Optional<FrameRate>> rates = new HashMap<>();
     private final Set<String> said = new LinkedHashSet<>();
 
     AafChains(AafFile file, List<Remark> remarks) {
         this.file = file;
         this.remarks = remarks;
+    }
+
+    /** The rate of a mob's slot; null where there is no such slot, or it has none. */
+    FrameRate slotRate(String mobId, AafObject mob, long slotId) {
+        return rates.computeIfAbsent(mobId + " " + slotId, key -> Optional.ofNullable(rateOf(mob, slotId))).orElse(null);
     }
 
     /** @return the chain's end; null where the mob or slot is not in the file */

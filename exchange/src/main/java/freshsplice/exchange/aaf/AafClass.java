@@ -1,7 +1,6 @@
 package freshsplice.exchange.aaf;
 
 import java.util.HashMap;
-import java.util.Locale;
 import java.util.Map;
 
 /** Classes of the Object Specification that a cut is made of, by the number in their identification. */
@@ -39,6 +38,6 @@ enum AafClass {
     }
 
     static AafClass of(String id) {
-        return BY_ID.getOrDefault(id.toLowerCase(Locale.ROOT).replaceAll("[{}]", ""), UNKNOWN);
+        return BY_ID.getOrDefault(id, UNKNOWN);
     }
 }

@@ -298,7 +298,7 @@ final class AafLane {
             }
             return;
         }
-        FrameRate slotRate = AafSlots.rate(AafSlots.byId(mob, clip.number(AafPid.SOURCE_SLOT, 0)));
+        FrameRate slotRate = assembler.chains.slotRate(mobId, mob, clip.number(AafPid.SOURCE_SLOT, 0));
         Rational perUnit = rate.framesOf(slotRate).times(chain.perUnit());
         TimeMap time = map(record, speed, chain.base().plus(start.times(perUnit)), inputLength, perUnit);
         Source source = new Source(chain.name(), chain.reel(), chain.file(), chain.rate(), chain.start(),

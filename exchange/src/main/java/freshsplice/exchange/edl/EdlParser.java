@@ -9,14 +9,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.regex.Pattern;
 
 /** Lines to statements. Columns may be ragged and parted by blanks or tabs; what is no statement is remarked. */
 final class EdlParser {
     private final EdlList list = new EdlList();
     private final List<Remark> remarks;
-    private static final Pattern BLANKS = Pattern.compile("[ \\t\\u00a0]+");
-
     private final Limits limits;
     private final EdlComments comments;
     private EdlStatement current;
@@ -87,7 +84,7 @@ final class EdlParser {
     }
 
     private void parseEvent(int number, String line) {
-        String[] columns = BLANKS.split(line);
+        String[] columns = columns(line);
         int times = firstOfFourLabels(columns);
         if (times < 0) {
             remarkNoEvent(number, line, columns);
@@ -108,6 +105,23 @@ final class EdlParser {
         joinOutgoing(statement);
         list.statements.add(statement);
         current = statement;
+    }
+
+    /** What stands between blanks and tabs. */
+    private static String[] columns(String line) {
+        List<String> columns = new ArrayList<>(10);
+        int from = 0;
+        for (int i = 0; i <= line.length(); i++) {
+            boolean blank = i == line.length() || line.charAt(i) == ' ' || line.charAt(i) == '\t'
+                    || line.charAt(i) == '\u00a0';
+            if (blank) {
+                if (i > from) {
+                    columns.add(line.substring(from, i));
+                }
+                from = i + 1;
+            }
+        }
+        return columns.toArray(String[]::new);
     }
 
     /** The column where four labels in a row begin, not before the fourth; −1 where there are none. */
@@ -175,7 +189,7 @@ final class EdlParser {
 
     /** {@code M2 reel speed timecode}; the reel may have blanks, or name the clip instead, or lack. */
     private void parseSpeed(int number, String line) {
-        List<String> columns = new ArrayList<>(Arrays.asList(BLANKS.split(line)));
+        List<String> columns = new ArrayList<>(Arrays.asList(columns(line)));
         columns.remove(0);
         String start = null;
         if (!columns.isEmpty() && Timecode.looksLikeLabel(columns.get(columns.size() - 1))) {
