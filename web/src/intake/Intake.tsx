@@ -7,6 +7,7 @@ import { post, upload } from '../server/client'
 import { keepReceived, refreshEdited, useIntake } from '../server/queries'
 import type { Arrived, IntakeCut, Project } from '../server/types'
 import { CutAsItCame } from './CutAsItCame'
+import { NumberingBox } from './NumberingBox'
 import { PlannedRow } from './PlannedRow'
 import { Remarks } from './Remarks'
 import { WhichPart } from './WhichPart'
@@ -125,6 +126,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
             </span>
             <span className="ml-auto" />
             <WhichPart project={project} cut={cut} />
+            {cut.first && !cut.received && <NumberingBox project={project} cut={cut} />}
             <label className="flex items-center gap-2 text-quiet">
               Rate
               <select className="field num" value={cut.rate} disabled={cut.received} onChange={(e) => void chooseRate(e.target.value)} aria-label="Frames per second of the cut">

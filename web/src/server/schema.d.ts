@@ -180,6 +180,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/numbering": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["numbering"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/files": {
         parameters: {
             query?: never;
@@ -736,6 +752,18 @@ export interface components {
             height: number;
             burnIn: boolean;
         };
+        "freshsplice.server.cuts.Numbering": {
+            prefix: string;
+            /** Format: int32 */
+            step: number;
+            /** Format: int32 */
+            digits: number;
+            /** Format: int32 */
+            firstFrame: number;
+            /** Format: int32 */
+            handles: number;
+            codePattern?: string;
+        };
         "freshsplice.server.cuts.CutController.Arrived": {
             /** Format: int64 */
             cutId?: number;
@@ -1162,6 +1190,7 @@ export interface components {
             chosen: number;
             /** Format: int32 */
             pickedLane?: number;
+            numbering: components["schemas"]["freshsplice.server.cuts.Numbering"];
         };
         "freshsplice.server.cuts.IntakeView.Choice": {
             name: string;
@@ -1563,6 +1592,30 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["freshsplice.server.projects.ProjectController.Step"];
                 };
+            };
+        };
+    };
+    numbering: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.cuts.Numbering"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

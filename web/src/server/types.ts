@@ -15,6 +15,7 @@ export type Position = Schemas['freshsplice.server.masters.MasterController.Posi
 export type IntakeCut = Schemas['freshsplice.server.cuts.IntakeView']
 export type PlannedShot = Schemas['freshsplice.server.cuts.IntakeView.Shot']
 export type Note = Schemas['freshsplice.server.cuts.IntakeView.Note']
+export type Numbering = Schemas['freshsplice.server.cuts.Numbering']
 export type Arrived = Schemas['freshsplice.server.cuts.CutController.Arrived']
 export type HandBack = Schemas['freshsplice.server.cuts.CutController.HandBackView']
 export type OutOfDate = Schemas['freshsplice.server.cuts.CutController.OutOfDate']

@@ -64,6 +64,23 @@ class CutFormatsTest {
         assertThat(client.get("/api/masters/" + master).get("counts").get("bentSeams").asInt()).isZero();
     }
 
+    @Test
+    void shotsAreNumberedAsTheProjectSaysOrByTheCodesInTheNames() throws IOException {
+        long cut = look("stills_in_fragments_24.aaf");
+        String path = "/api/projects/" + project + "/numbering";
+        client.post(path, Map.of("prefix", "lw", "step", 5, "digits", 3, "firstFrame", 101, "handles", 12));
+        assertThat(texts(intake(cut).get("shots"), "code")).containsExactly("lw005", "lw010", "lw015");
+        assertThat(intake(cut).get("shots").get(0).get("firstFrame").asInt()).isEqualTo(101);
+        client.post(path, Map.of("prefix", "lw", "step", 10, "digits", 4, "firstFrame", 1001, "handles", 8,
+                "codePattern", "[stall]*"));
+        assertThat(texts(intake(cut).get("shots"), "code")).startsWith("stall").hasSize(3).doesNotHaveDuplicates();
+        client.post("/api/projects/" + project + "/undo", null);
+        client.post("/api/projects/" + project + "/undo", null);
+        assertThat(texts(intake(cut).get("shots"), "code")).containsExactly("sh0010", "sh0020", "sh0030");
+        assertThat(Client.message(client.tryPost(path, Map.of("prefix", "lw", "step", 0, "digits", 4, "firstFrame", 1,
+                "handles", 8)))).contains("Step is 1 to 1000");
+    }
+
     /** Nested cuts, keyed speeds, lanes and transitions come out of the tables as they went in. */
     @ParameterizedTest
     @ValueSource(strings = {"bins_and_speeds_25.xml", "scopes_and_mutes_25.aaf", "odd_but_legal_24.otio", "bundle_24.otioz",

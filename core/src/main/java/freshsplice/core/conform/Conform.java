@@ -17,8 +17,15 @@ public final class Conform {
      * @param used      codes that were ever given
      */
     public static ConformPlan plan(Cut cut, ShotNumbering numbering, LongPredicate keepApart, Set<String> used) {
+        return plan(cut, numbering, null, keepApart, used);
+    }
+
+    /** @param pattern finds codes in the names of pieces; null to number all of them */
+    public static ConformPlan plan(Cut cut, ShotNumbering numbering, CodePattern pattern, LongPredicate keepApart,
+                                   Set<String> used) {
         List<CutPiece> pieces = CutPieces.joined(cut, keepApart);
-        List<String> codes = numbering.codes(pieces.size(), used);
+        List<String> codes = pattern == null ? numbering.codes(pieces.size(), used)
+                : pattern.codes(pieces.stream().map(CutPiece::name).toList(), numbering, used);
         List<PlannedShot> shots = new ArrayList<>(pieces.size());
         for (int i = 0; i < pieces.size(); i++) {
             FrameRange frames = FrameRange.ofLength(numbering.firstFrame(), pieces.get(i).record().length());

@@ -157,6 +157,11 @@ class CutController {
         });
     }
 
+    @PostMapping("/projects/{id}/numbering")
+    void numbering(@PathVariable long id, @RequestBody Numbering wanted, HttpServletRequest request) {
+        intake.number(id, wanted, Who.of(request));
+    }
+
     @GetMapping("/cuts/{id}/intake")
     IntakeView intake(@PathVariable long id) {
         return intake.view(id);

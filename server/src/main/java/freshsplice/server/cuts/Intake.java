@@ -1,6 +1,7 @@
 package freshsplice.server.cuts;
 
 import freshsplice.core.changes.Turnover;
+import freshsplice.core.conform.CodePattern;
 import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.ConformPlan;
 import freshsplice.core.conform.CutPiece;
@@ -187,6 +188,21 @@ public class Intake {
         });
     }
 
+    /** Changes how shots are numbered from now on, as one step. What was numbered stays. */
+    public void number(long projectId, Numbering wanted, String who) {
+        wanted.check();
+        steps.make(projectId, "Change how shots are numbered", who, () -> {
+            ProjectRow project = store.get(ProjectRow.class, projectId);
+            project.prefix = wanted.prefix();
+            project.numberStep = wanted.step();
+            project.digits = wanted.digits();
+            project.firstFrame = wanted.firstFrame();
+            project.handles = wanted.handles();
+            project.codePattern = wanted.pattern();
+            return null;
+        });
+    }
+
     public List<CutRow> all(long projectId) {
         return store.where(CutRow.class, "projectId", projectId);
     }
@@ -198,7 +214,8 @@ public class Intake {
         // a cut that was received shows the codes it was given then
         Set<String> used = row.state == CutRow.State.RECEIVED && row.version == 1 ? Set.of()
                 : masters.codesInUse(project.id);
-        return Conform.plan(cut, numbering, apart::contains, used);
+        CodePattern pattern = project.codePattern == null ? null : CodePattern.of(project.codePattern);
+        return Conform.plan(cut, numbering, pattern, apart::contains, used);
     }
 
     /** What came and what will be made of it. */
@@ -225,7 +242,9 @@ public class Intake {
                 receiving.sound(project.id, cut).stream().map(s -> new IntakeView.Sound(s.lane(), s.name(),
                         s.mediaId(), s.record().in(), s.record().out())).toList(), project.firstFrame,
                 project.handles, cuts.choices(row.id).stream().map(c -> new IntakeView.Choice(c.name, c.frames, c.events))
-                        .toList(), row.chosen, row.pickedLane);
+                        .toList(), row.chosen, row.pickedLane,
+                new Numbering(project.prefix, project.numberStep, project.digits, project.firstFrame, project.handles,
+                        project.codePattern));
     }
 
     private List<IntakeView.Note> remarks(long cutId, ConformPlan plan) {

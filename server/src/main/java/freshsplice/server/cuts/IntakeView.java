@@ -22,7 +22,7 @@ public record IntakeView(long id, int version, String name, String fileName, Str
                          String endTimecode, boolean received, boolean first, int sameAs, List<Lane> lanes,
                          List<Shot> shots, List<Gap> gaps, List<Missing> missing, List<Note> remarks,
                          List<Sound> sound, int firstFrame, int handles, List<Choice> choices, int chosen,
-                         @Schema(nullable = true) Integer pickedLane) {
+                         @Schema(nullable = true) Integer pickedLane, Numbering numbering) {
     /** One of the sequences in the file. */
     public record Choice(String name, long frames, int events) {
     }

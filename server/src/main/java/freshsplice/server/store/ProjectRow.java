@@ -16,6 +16,8 @@ public class ProjectRow extends AliveRow {
     public int digits;
     public int firstFrame;
     public int handles;
+    /** How codes are found in clip names; null to number all shots. */
+    public String codePattern;
     public int pictureWidth;
     public int pictureHeight;
     public double backWidth;

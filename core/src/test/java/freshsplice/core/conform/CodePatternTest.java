@@ -1,0 +1,48 @@
+package freshsplice.core.conform;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class CodePatternTest {
+    @ParameterizedTest
+    @CsvSource({"LW_[###]_*,LW_040_bicycle,sh040", "LW_[###]_*,lw_041_Gulls.png,sh041", "[sh####]*,SH0100 v2,sh0100",
+        "*[sc##_###]*,cut_SC12_030_boards,sc12_030", "[*],a b/c,a_b_c"})
+    void findsTheCodeInAName(String pattern, String name, String code) {
+        assertThat(CodePattern.of(pattern).in(name, "sh")).contains(code);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"LW_[###]_*,LW_40_bicycle", "LW_[###]_*,other", "[###],''"})
+    void leavesOtherNamesAlone(String pattern, String name) {
+        assertThat(CodePattern.of(pattern).in(name, "sh")).isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "LW_###", "[]", "[#][#]", "]#[", "*a*a*a*[#]"})
+    void aPatternWithoutItsPartIsRefusedWithAnExample(String pattern) {
+        assertThatThrownBy(() -> CodePattern.of(pattern)).isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("LW_[###]_*");
+    }
+
+    @Test
+    void codesThatAreTakenOrMissingGetANumberOfTheirOwn() {
+        List<String> codes = CodePattern.of("LW_[####]*").codes(List.of("LW_0010 a", "title", "LW_0020 b", "LW_0020 c",
+                "LW_0030"), ShotNumbering.DEFAULT, Set.of("sh0030"));
+        assertThat(codes).startsWith("sh0010", "sh0015", "sh0020").doesNotHaveDuplicates().doesNotContain("sh0030");
+    }
+
+    @Test
+    void aPatternOfManyStarsEndsSoon() {
+        CodePattern pattern = CodePattern.of("*a*a[*]b");
+        org.junit.jupiter.api.Assertions.assertTimeoutPreemptively(Duration.ofSeconds(20), () ->
+                assertThat(pattern.in("a".repeat(5000), "sh")).isEmpty());
+    }
+}

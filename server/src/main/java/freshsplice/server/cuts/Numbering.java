@@ -1,0 +1,32 @@
+package freshsplice.server.cuts;
+
+import freshsplice.core.conform.CodePattern;
+import freshsplice.core.conform.ShotNumbering;
+import freshsplice.server.web.Refused;
+import io.swagger.v3.oas.annotations.media.Schema;
+
+/**
+ * How a project numbers its shots.
+ *
+ * @param handles     frames that a shot has before and after its cut range
+ * @param codePattern finds codes in clip names; null to number all shots
+ */
+public record Numbering(String prefix, int step, int digits, int firstFrame, int handles,
+                        @Schema(nullable = true) String codePattern) {
+    private static final int MOST_HANDLES = 1000;
+
+    String pattern() {
+        return codePattern == null || codePattern.isBlank() ? null : codePattern.strip();
+    }
+
+    /** @throws IllegalArgumentException where a number or the pattern is out of its range, in a sentence */
+    void check() {
+        new ShotNumbering(prefix == null ? "" : prefix, step, digits, firstFrame);
+        if (handles < 0 || handles > MOST_HANDLES) {
+            throw new Refused("Handles are 0 to " + MOST_HANDLES + " frames");
+        }
+        if (pattern() != null) {
+            CodePattern.of(pattern());
+        }
+    }
+}

@@ -1,0 +1,71 @@
+import { Popover } from 'radix-ui'
+import { useState } from 'react'
+import { useActions } from '../desk/actions'
+import { sayError } from '../desk/messages'
+import { post } from '../server/client'
+import { refreshEdited } from '../server/queries'
+import type { IntakeCut, Numbering, Project } from '../server/types'
+
+const NUMBERS = [
+  ['step', 'Step', 'from one shot to the next'],
+  ['digits', 'Digits', 'at least so many'],
+  ['firstFrame', 'First frame', 'of each cut range'],
+  ['handles', 'Handles', 'frames at both ends'],
+] as const
+
+/** How shots are numbered, or where their codes are found; the planned shots beside it show what comes of it. */
+export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCut }) {
+  const [open, setOpen] = useState(false)
+  const [wanted, setWanted] = useState<Numbering>(cut.numbering)
+  useActions('numbering', [{ group: 'Intake', name: 'How shots are numbered', keys: '#', run: () => setOpen(true) }])
+  const apply = async () => {
+    try {
+      await post(`/api/projects/${project.id}/numbering`, wanted)
+      refreshEdited(project.id)
+      setOpen(false)
+    } catch (e) {
+      sayError(e)
+    }
+  }
+  return (
+    <Popover.Root open={open} onOpenChange={(now) => {
+      setOpen(now)
+      setWanted(cut.numbering)
+    }}>
+      <Popover.Trigger className="button">Numbering</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content sideOffset={6} align="end" className="z-40 w-[340px] rounded-lg border border-line bg-raised p-4 shadow-xl">
+          <form className="grid grid-cols-[1fr_120px] items-center gap-x-3 gap-y-2" onSubmit={(e) => {
+            e.preventDefault()
+            void apply()
+          }}>
+            <label htmlFor="prefix">Prefix <span className="text-quiet">before each number</span></label>
+            <input id="prefix" className="field num" value={wanted.prefix} onChange={(e) => setWanted({ ...wanted, prefix: e.target.value })} />
+            {NUMBERS.map(([key, name, what]) => (
+              <NumberField key={key} id={key} name={name} what={what} value={wanted[key]} change={(n) => setWanted({ ...wanted, [key]: n })} />
+            ))}
+            <label htmlFor="pattern" className="col-span-2 pt-2">Codes that are in the clip names already</label>
+            <input id="pattern" className="field num col-span-2" placeholder="LW_[###]_*" value={wanted.codePattern ?? ''}
+              onChange={(e) => setWanted({ ...wanted, codePattern: e.target.value })} />
+            <p className="col-span-2 text-[13px] text-quiet">
+              The part in brackets is the code, # a digit, * anything: LW_[###]_* makes {wanted.prefix}040 of LW_040_bicycle.
+              Here, for one: {cut.shots[0]?.source || 'no name'}
+            </p>
+            <button type="submit" className="button button-main col-span-2 mt-1 justify-self-end">Number so</button>
+          </form>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  )
+}
+
+type FieldProps = { id: string; name: string; what: string; value: number; change: (n: number) => void }
+
+function NumberField({ id, name, what, value, change }: FieldProps) {
+  return (
+    <>
+      <label htmlFor={id}>{name} <span className="text-quiet">{what}</span></label>
+      <input id={id} type="number" className="field num" value={value} onChange={(e) => change(Number(e.target.value))} />
+    </>
+  )
+}
