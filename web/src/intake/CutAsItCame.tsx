@@ -5,7 +5,10 @@ import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import type { IntakeCut } from '../server/types'
 
-const HEIGHT = { picture: 62, title: 26, shots: 30, sound: 24 }
+const HEIGHT = { picture: 62, title: 30, shots: 30, sound: 24 }
+
+/** How much of a piece is seen that is switched off. */
+const OFF = 0.4
 
 type Props = { cut: IntakeCut; shot: number; choose: (index: number) => void }
 
@@ -46,8 +49,10 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
   }
 
   function drawLane(g: CanvasRenderingContext2D, lane: IntakeCut['lanes'][number], y: number, h: number) {
-    name(g, lane.name, `${lane.events.length} ${lane.events.length === 1 ? 'piece' : 'pieces'}`, y + h / 2)
+    const count = `${lane.events.length} ${lane.events.length === 1 ? 'piece' : 'pieces'}`
+    name(g, lane.name, lane.enabled ? count : `${count}, off`, y + h / 2)
     for (const event of lane.events) {
+      g.globalAlpha = lane.enabled && event.enabled ? 1 : OFF
       const x0 = x(event.in)
       const w = Math.max(0.6, x(event.out) - x0 - 1)
       g.fillStyle = event.mediaId ? '#e9e4d8' : '#3a3a3a'
@@ -63,7 +68,20 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
         g.strokeRect(x0 + 1, y + 1, w - 2, h - 2)
         g.setLineDash([])
       }
+      if (w > 40) {
+        g.fillStyle = event.mediaId ? 'rgba(34,34,34,0.72)' : 'transparent'
+        g.fillRect(x0, y + h - 16, w, 16)
+        g.fillStyle = '#ededed'
+        g.save()
+        g.beginPath()
+        g.rect(x0, y, w - 4, h)
+        g.clip()
+        g.font = '12px "Atkinson Hyperlegible Next", sans-serif'
+        g.fillText(event.enabled ? event.name : `${event.name}, off`, x0 + 5, y + h - 4.5)
+        g.restore()
+      }
     }
+    g.globalAlpha = 1
   }
 
   function drawShots(g: CanvasRenderingContext2D, y: number) {

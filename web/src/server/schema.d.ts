@@ -1205,6 +1205,7 @@ export interface components {
             /** Format: int64 */
             out: number;
             name: string;
+            enabled: boolean;
             /** Format: int64 */
             mediaId?: number;
         };
@@ -1218,6 +1219,7 @@ export interface components {
         "freshsplice.server.cuts.IntakeView.Lane": {
             name: string;
             kind: string;
+            enabled: boolean;
             events: components["schemas"]["freshsplice.server.cuts.IntakeView.Event"][];
         };
         "freshsplice.server.cuts.IntakeView.Missing": {

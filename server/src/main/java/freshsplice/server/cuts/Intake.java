@@ -253,8 +253,8 @@ public class Intake {
     }
 
     private static IntakeView.Lane lane(Lane lane, SourceNames names) {
-        return new IntakeView.Lane(lane.name(), lane.kind().word(), lane.events().stream()
-                .map(e -> new IntakeView.Event(e.record().in(), e.record().out(), e.name(),
+        return new IntakeView.Lane(lane.name(), lane.kind().word(), lane.enabled(), lane.events().stream()
+                .map(e -> new IntakeView.Event(e.record().in(), e.record().out(), e.name(), e.enabled(),
                         names.find(Receiving.namesOf(e.source())).map(SourceNames.Found::id).orElse(null)))
                 .toList());
     }

@@ -27,12 +27,12 @@ public record IntakeView(long id, int version, String name, String fileName, Str
     public record Choice(String name, long frames, int events) {
     }
 
-    /** A lane as it came. */
-    public record Lane(String name, String kind, List<Event> events) {
+    /** A lane as it came. @param enabled whether it is switched on */
+    public record Lane(String name, String kind, boolean enabled, List<Event> events) {
     }
 
     /** @param mediaId the picture or sound found for it; null where it is missing */
-    public record Event(long in, long out, String name, @Schema(nullable = true) Long mediaId) {
+    public record Event(long in, long out, String name, boolean enabled, @Schema(nullable = true) Long mediaId) {
     }
 
     /**
