@@ -3,6 +3,7 @@ package freshsplice.exchange.aaf;
 import freshsplice.core.time.Rational;
 import freshsplice.exchange.compound.CompoundNode;
 import freshsplice.exchange.compound.CompoundWriter;
+import freshsplice.exchange.compound.Identification;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -46,7 +47,7 @@ final class AafDocument {
     static byte[] mobId(String what) {
         UUID material = UUID.nameUUIDFromBytes(("fresh-splice " + what).getBytes(StandardCharsets.UTF_8));
         byte[] label = {0x06, 0x0a, 0x2b, 0x34, 0x01, 0x01, 0x01, 0x05, 0x01, 0x01, 0x0f, 0x20, 0x13, 0, 0, 0};
-        return ByteBuffer.allocate(32).put(label).put(AafNode.id(material.toString())).array();
+        return ByteBuffer.allocate(32).put(label).put(Identification.bytes(material.toString())).array();
     }
 
     static final byte[] NO_MOB = new byte[32];
@@ -112,7 +113,7 @@ final class AafDocument {
 
     private static byte[] parameterType() {
         return ByteBuffer.allocate(21).order(ByteOrder.LITTLE_ENDIAN).putShort((short) 1).putShort((short) 5)
-                .put((byte) 16).put(AafNode.id(AafIds.RATIONAL_TYPE)).array();
+                .put((byte) 16).put(Identification.bytes(AafIds.RATIONAL_TYPE)).array();
     }
 
     byte[] bytes() {

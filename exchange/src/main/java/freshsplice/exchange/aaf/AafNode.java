@@ -2,6 +2,7 @@ package freshsplice.exchange.aaf;
 
 import freshsplice.core.time.Rational;
 import freshsplice.exchange.compound.CompoundNode;
+import freshsplice.exchange.compound.Identification;
 import java.io.ByteArrayInputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -10,7 +11,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
 
 /** An object to be written. All values are little endian. */
 final class AafNode {
@@ -99,29 +99,22 @@ final class AafNode {
     }
 
     AafNode id(int pid, String id) {
-        return put(pid, DATA, id(id));
-    }
-
-    static byte[] id(String id) {
-        UUID uuid = UUID.fromString(id);
-        long high = uuid.getMostSignificantBits();
-        return bytes(16).putInt((int) (high >> 32)).putShort((short) (high >> 16)).putShort((short) high)
-                .order(ByteOrder.BIG_ENDIAN).putLong(uuid.getLeastSignificantBits()).array();
+        return put(pid, DATA, Identification.bytes(id));
     }
 
     /** @param table index of the path to the definitions in the table of referenced properties */
     AafNode definition(int pid, int table, String id) {
         ByteBuffer value = bytes(21).putShort((short) table).putShort((short) AafPid.DEFINITION_ID).put((byte) 16);
-        return put(pid, WEAK, value.put(id(id)).array());
+        return put(pid, WEAK, value.put(Identification.bytes(id)).array());
     }
 
     AafNode typedText(int pid, String text) {
         byte[] letters = utf16(text);
-        return put(pid, DATA, bytes(17 + letters.length).put((byte) 'L').put(id(STRING_TYPE)).put(letters).array());
+        return put(pid, DATA, bytes(17 + letters.length).put((byte) 'L').put(Identification.bytes(STRING_TYPE)).put(letters).array());
     }
 
     AafNode typedRational(int pid, Rational value) {
-        return put(pid, DATA, bytes(25).put((byte) 'L').put(id(AafIds.RATIONAL_TYPE)).put(fraction(value)).array());
+        return put(pid, DATA, bytes(25).put((byte) 'L').put(Identification.bytes(AafIds.RATIONAL_TYPE)).put(fraction(value)).array());
     }
 
     AafNode object(int pid, String name, AafNode node) {

@@ -2,6 +2,7 @@ package freshsplice.exchange.aaf;
 
 import freshsplice.core.time.Rational;
 import freshsplice.exchange.compound.CompoundEntry;
+import freshsplice.exchange.compound.Identification;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -132,22 +133,13 @@ final class AafObject {
     /** An identification stored as itself. */
     String id(int pid) {
         ByteBuffer in = raw(pid);
-        return in == null || in.capacity() != 16 ? null : id(in, 0);
+        return in == null || in.capacity() != 16 ? null : Identification.text(in, 0);
     }
 
     /** The identification of the definition that a weak reference means. */
     String definition(int pid) {
         ByteBuffer in = raw(pid);
-        return in == null || in.capacity() != 21 ? null : id(in, 5);
-    }
-
-    private static String id(ByteBuffer in, int at) {
-        HexFormat hex = HexFormat.of();
-        byte[] last = new byte[8];
-        in.get(at + 8, last);
-        String tail = hex.formatHex(last);
-        return hex.toHexDigits(in.getInt(at)) + "-" + hex.toHexDigits(in.getShort(at + 4)) + "-"
-                + hex.toHexDigits(in.getShort(at + 6)) + "-" + tail.substring(0, 4) + "-" + tail.substring(4);
+        return in == null || in.capacity() != 21 ? null : Identification.text(in, 5);
     }
 
     /** A value that carries its own type: text, fraction or number; null where it is none of these. */
@@ -158,7 +150,7 @@ final class AafObject {
         }
         ByteOrder own = value.bytes[0] == 'B' ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN;
         ByteBuffer in = ByteBuffer.wrap(value.bytes).order(own);
-        String type = id(in, 1);
+        String type = Identification.text(in, 1);
         int length = value.bytes.length - 17;
         byte[] rest = new byte[length];
         in.get(17, rest);

@@ -6,7 +6,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.BitSet;
 import java.util.Deque;
-import java.util.HexFormat;
 
 /** Reads a compound file that stands in memory; nothing of it is copied but what is asked for. */
 public final class CompoundFile {
@@ -178,16 +177,7 @@ public final class CompoundFile {
             in.get(at, letters);
             long size = version4 ? in.getLong(at + 120) : in.getInt(at + 120) & 0xFFFFFFFFL;
             return new CompoundEntry(CompoundFile.this, new String(letters, StandardCharsets.UTF_16LE), parent,
-                    type() != STREAM, classId(), in.getInt(at + 116), size);
-        }
-
-        private String classId() {
-            HexFormat hex = HexFormat.of();
-            byte[] last = new byte[8];
-            in.get(at + 88, last);
-            String tail = hex.formatHex(last);
-            return hex.toHexDigits(in.getInt(at + 80)) + "-" + hex.toHexDigits(in.getShort(at + 84)) + "-"
-                    + hex.toHexDigits(in.getShort(at + 86)) + "-" + tail.substring(0, 4) + "-" + tail.substring(4);
+                    type() != STREAM, Identification.text(in, at + 80), in.getInt(at + 116), size);
         }
     }
 

@@ -10,7 +10,6 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.UUID;
 
 /** Writes compound files of version 4, with sectors of 4096 bytes. */
 public final class CompoundWriter {
@@ -144,7 +143,7 @@ public final class CompoundWriter {
     private static void header(ByteBuffer out, String kind, int directory, int miniFat, int miniFatSectors, int firstFat,
                                int fatSectors) {
         out.putLong(0, 0xE11AB1A1E011CFD0L);
-        id(out, 8, kind);
+        out.put(8, Identification.bytes(kind));
         out.putShort(24, (short) 0x3E).putShort(26, (short) 4).putShort(28, (short) 0xFFFE).putShort(30, (short) 12)
                 .putShort(32, (short) 6);
         out.putInt(44, fatSectors).putInt(48, directory)
@@ -152,14 +151,6 @@ public final class CompoundWriter {
         for (int i = 0; i < IN_HEADER; i++) {
             out.putInt(76 + i * 4, i < fatSectors ? firstFat + i : FREE);
         }
-    }
-
-    private static void id(ByteBuffer out, int at, String id) {
-        UUID uuid = UUID.fromString(id);
-        long high = uuid.getMostSignificantBits();
-        long low = Long.reverseBytes(uuid.getLeastSignificantBits());
-        out.putInt(at, (int) (high >> 32)).putShort(at + 4, (short) (high >> 16)).putShort(at + 6, (short) high)
-                .putLong(at + 8, low);
     }
 
     private void directory(ByteBuffer out, int first, int miniStream, int miniSize) {
@@ -181,7 +172,7 @@ public final class CompoundWriter {
         int[] link = links.get(node);
         out.putInt(at + 68, link[0]).putInt(at + 72, link[1]).putInt(at + 76, link[2]);
         if (node.classId != null) {
-            id(out, at + 80, node.classId);
+            out.put(at + 80, Identification.bytes(node.classId));
         }
         if (root) {
             out.putInt(at + 116, miniStream).putLong(at + 120, miniSize);
