@@ -100,6 +100,8 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
   useActions('intake', [
     { group: 'Intake', name: 'Receive this cut', keys: 'R', run: () => void receive(), disabled: cut.received || busy },
     { group: 'Intake', name: 'Choose files', keys: 'C', run: choose },
+    { group: 'Intake', name: 'Save a report of this intake (PDF)', keys: 'P', run: () => window.location.assign(`/api/cuts/${cut.id}/report/pdf`) },
+    { group: 'Intake', name: 'Save a report of this intake (CSV)', keys: 'Shift+P', run: () => window.location.assign(`/api/cuts/${cut.id}/report/csv`) },
     { group: 'Intake', name: 'Next planned shot', keys: 'ArrowDown', run: () => setShot((n) => Math.min(cut.shots.length - 1, n + 1)) },
     { group: 'Intake', name: 'Previous planned shot', keys: 'ArrowUp', run: () => setShot((n) => Math.max(0, n - 1)) },
     { group: 'Intake', name: 'Join or keep apart', keys: 'X', run: joinOrKeep, disabled: cut.received },

@@ -49,7 +49,12 @@ export function Remarks({ project, cut, busy, receive, choose }: Props) {
           </li>
         ))}
       </ul>
-      <div className="flex items-center gap-4 border-t border-line/70 py-3">
+      <div className="flex items-center gap-3 border-t border-line/70 pt-2 text-[13px] text-quiet">
+        Report
+        <a className="link" href={`/api/cuts/${cut.id}/report/pdf`} download>PDF</a>
+        <a className="link" href={`/api/cuts/${cut.id}/report/csv`} download>CSV</a>
+      </div>
+      <div className="flex items-center gap-4 py-2">
         {cut.received ? (
           <>
             <span className="flex-1 text-quiet">Received. Undo takes all of it back.</span>

@@ -3,6 +3,7 @@ package freshsplice.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -79,6 +80,17 @@ class CutFormatsTest {
         assertThat(texts(intake(cut).get("shots"), "code")).containsExactly("sh0010", "sh0020", "sh0030");
         assertThat(Client.message(client.tryPost(path, Map.of("prefix", "lw", "step", 0, "digits", 4, "firstFrame", 1,
                 "handles", 8)))).contains("Step is 1 to 1000");
+    }
+
+    @Test
+    void anIntakeIsReportedAsTableAndOnPaper() throws IOException {
+        long cut = look("bins_and_speeds_25.xml");
+        String csv = new String(client.bytes("/api/cuts/" + cut + "/report/csv"), StandardCharsets.UTF_8);
+        assertThat(csv).startsWith("\uFEFFWhat,Shot,In,Out").contains("shot,sh0010,10:00:00:00,10:00:00:10,1001,1010,10,stall,")
+                .contains("missing,,,,,,40,stall,").contains("black,,").doesNotContain("hidden");
+        byte[] pdf = client.bytes("/api/cuts/" + cut + "/report/pdf");
+        assertThat(new String(pdf, 0, 5, StandardCharsets.US_ASCII)).isEqualTo("%PDF-");
+        assertThat(pdf.length).isGreaterThan(5000);
     }
 
     /** Nested cuts, keyed speeds, lanes and transitions come out of the tables as they went in. */

@@ -167,6 +167,19 @@ class CutController {
         return intake.view(id);
     }
 
+    /** The intake on paper: csv or pdf. */
+    @GetMapping("/cuts/{id}/report/{format}")
+    ResponseEntity<byte[]> report(@PathVariable long id, @PathVariable String format) {
+        IntakeView view = intake.view(id);
+        IntakeReport report = new IntakeReport(view);
+        byte[] bytes = switch (format) {
+            case "csv" -> report.csv();
+            case "pdf" -> report.pdf();
+            default -> throw new Refused("A report is csv or pdf, not \"" + format + "\"");
+        };
+        return attachment(RenderName.fileSafe(view.name()) + "_cut_" + view.version() + "." + format, bytes);
+    }
+
     @PostMapping("/cuts/{id}/rate")
     void rate(@PathVariable long id, @RequestParam String rate) {
         intake.changeRate(id, FrameRate.parse(rate));

@@ -294,7 +294,7 @@ public class Intake {
             SourceNames names = lane.kind() == Lane.Kind.SOUND ? sounds : pictures;
             for (Event event : lane.events()) {
                 Source source = event.source();
-                if (source != null && names.find(Receiving.namesOf(source)).isEmpty()) {
+                if (source != null && lane.enabled() && event.enabled() && names.find(Receiving.namesOf(source)).isEmpty()) {
                     missing.merge(lane.kind() + source.label(), new IntakeView.Missing(source.label(),
                             lane.kind().word(), 1, event.record().length()), (a, b) -> new IntakeView.Missing(
                             a.name(), a.kind(), a.uses() + 1, a.frames() + b.frames()));

@@ -1,0 +1,126 @@
+package freshsplice.server.cuts;
+
+import com.lowagie.text.Document;
+import com.lowagie.text.Font;
+import com.lowagie.text.FontFactory;
+import com.lowagie.text.PageSize;
+import com.lowagie.text.Paragraph;
+import com.lowagie.text.Phrase;
+import com.lowagie.text.pdf.BaseFont;
+import com.lowagie.text.pdf.PdfPCell;
+import com.lowagie.text.pdf.PdfPTable;
+import com.lowagie.text.pdf.PdfWriter;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Timecode;
+import java.awt.Color;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+
+/** An intake on paper: what came, what was made of it, what is missing, the remarks. */
+final class IntakeReport {
+    /** The face that the installation brings for burn-ins; it has the letters of most languages. */
+    private static final String FACE = "/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf";
+    private static final List<String> COLUMNS = List.of("What", "Shot", "In", "Out", "First", "Last", "Frames", "Source",
+            "Board or remark");
+    private static final float[] WIDTHS = {7, 8, 10, 10, 6, 6, 6, 20, 27};
+
+    private final IntakeView view;
+    private final FrameRate rate;
+
+    IntakeReport(IntakeView view) {
+        this.view = view;
+        this.rate = FrameRate.parse(view.rate());
+    }
+
+    private String title() {
+        return view.name() + ", cut " + view.version() + " (" + view.fileName() + ")";
+    }
+
+    private String label(long frame) {
+        return Timecode.of(frame, rate, view.dropFrame()).label();
+    }
+
+    private List<List<String>> rows() {
+        List<List<String>> rows = new ArrayList<>();
+        for (IntakeView.Shot s : view.shots()) {
+            rows.add(List.of("shot", s.code(), label(s.in()), label(s.out()), "" + s.firstFrame(), "" + s.lastFrame(),
+                    "" + (s.out() - s.in()), s.source(), s.found() == null ? "picture to find" : s.found()));
+        }
+        for (IntakeView.Gap g : view.gaps()) {
+            rows.add(List.of("black", "", label(g.in()), label(g.out()), "", "", "" + (g.out() - g.in()), "", ""));
+        }
+        for (IntakeView.Missing m : view.missing()) {
+            rows.add(List.of("missing", "", "", "", "", "", "" + m.frames(), m.name(), m.kind() + ", used "
+                    + (m.uses() == 1 ? "once" : m.uses() + " times")));
+        }
+        for (IntakeView.Note n : view.remarks()) {
+            rows.add(List.of(n.severity(), "", "", "", "", "", "", n.place(), n.text()));
+        }
+        return rows;
+    }
+
+    /** Comma-separated, UTF-8 with a mark so that tables open it right. A cell never begins as a formula would. */
+    byte[] csv() {
+        StringWriter text = new StringWriter().append('\uFEFF');
+        try (CSVPrinter out = new CSVPrinter(text, CSVFormat.RFC4180)) {
+            out.printRecord(COLUMNS);
+            for (List<String> row : rows()) {
+                out.printRecord(row.stream().map(c -> c.matches("(?s)[=+\\-@\\t\\r].*") ? "'" + c : c).toList());
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return text.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    byte[] pdf() {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (Document document = new Document(PageSize.A4.rotate(), 30, 30, 30, 30)) {
+            PdfWriter.getInstance(document, bytes);
+            document.addTitle(title());
+            document.open();
+            document.add(new Paragraph(title(), font(13, Font.BOLD)));
+            document.add(new Paragraph(view.shots().size() + " shots, " + label(view.start()) + " to " + label(view.end())
+                    + " at " + view.rate() + " frames/s, " + view.missing().size() + " pictures or sounds missing, "
+                    + view.remarks().size() + " remarks", font(9, Font.NORMAL)));
+            document.add(table());
+        }
+        return bytes.toByteArray();
+    }
+
+    private PdfPTable table() {
+        PdfPTable table = new PdfPTable(WIDTHS);
+        table.setWidthPercentage(100);
+        table.setSpacingBefore(10);
+        table.setHeaderRows(1);
+        COLUMNS.forEach(name -> table.addCell(cell(name, Font.BOLD)));
+        rows().forEach(row -> row.forEach(text -> table.addCell(cell(text, Font.NORMAL))));
+        return table;
+    }
+
+    private static PdfPCell cell(String text, int style) {
+        PdfPCell cell = new PdfPCell(new Phrase(text, font(7.5f, style)));
+        cell.setBorder(PdfPCell.BOTTOM);
+        cell.setBorderColor(Color.LIGHT_GRAY);
+        return cell;
+    }
+
+    private static Font font(float size, int style) {
+        return FontFactory.isRegistered("report") || registered() ? FontFactory.getFont("report", BaseFont.IDENTITY_H,
+                true, size, style) : FontFactory.getFont(FontFactory.HELVETICA, size, style);
+    }
+
+    private static boolean registered() {
+        if (new java.io.File(FACE).canRead()) {
+            FontFactory.register(FACE, "report");
+        }
+        return FontFactory.isRegistered("report");
+    }
+}
