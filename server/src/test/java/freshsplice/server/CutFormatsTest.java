@@ -87,7 +87,7 @@ class CutFormatsTest {
         long cut = look("bins_and_speeds_25.xml");
         String csv = new String(client.bytes("/api/cuts/" + cut + "/report/csv"), StandardCharsets.UTF_8);
         assertThat(csv).startsWith("\uFEFFWhat,Shot,In,Out").contains("shot,sh0010,10:00:00:00,10:00:00:10,1001,1010,10,stall,")
-                .contains("missing,,,,,,40,stall,").contains("black,,").doesNotContain("hidden");
+                .contains("missing,,,,,,20,stall,\"picture, used 2 times\"").contains("black,,").doesNotContain("hidden");
         byte[] pdf = client.bytes("/api/cuts/" + cut + "/report/pdf");
         assertThat(new String(pdf, 0, 5, StandardCharsets.US_ASCII)).isEqualTo("%PDF-");
         assertThat(pdf.length).isGreaterThan(5000);

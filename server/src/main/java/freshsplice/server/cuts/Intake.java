@@ -13,6 +13,8 @@ import freshsplice.core.conform.SourceNames;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.LivePicture;
+import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
 import freshsplice.core.shot.Shot;
@@ -36,6 +38,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -288,19 +291,28 @@ public class Intake {
                 found == null ? null : found.fit().words());
     }
 
+    /** What is seen or heard and nothing given fits: nested cuts opened, nothing that is switched off or covered. */
     private static List<IntakeView.Missing> missing(Cut cut, SourceNames pictures, SourceNames sounds) {
-        java.util.Map<String, IntakeView.Missing> missing = new java.util.LinkedHashMap<>();
-        for (Lane lane : cut.lanes()) {
-            SourceNames names = lane.kind() == Lane.Kind.SOUND ? sounds : pictures;
-            for (Event event : lane.events()) {
-                Source source = event.source();
-                if (source != null && lane.enabled() && event.enabled() && names.find(Receiving.namesOf(source)).isEmpty()) {
-                    missing.merge(lane.kind() + source.label(), new IntakeView.Missing(source.label(),
-                            lane.kind().word(), 1, event.record().length()), (a, b) -> new IntakeView.Missing(
-                            a.name(), a.kind(), a.uses() + 1, a.frames() + b.frames()));
+        Map<String, IntakeView.Missing> missing = new LinkedHashMap<>();
+        for (LivePiece piece : LivePicture.of(cut)) {
+            count(missing, piece.event().source(), Lane.Kind.PICTURE, pictures, piece.record().length());
+        }
+        for (int index : cut.lanesOf(Lane.Kind.SOUND)) {
+            Lane lane = cut.lanes().get(index);
+            for (Event event : lane.enabled() ? lane.events() : List.<Event>of()) {
+                if (event.enabled()) {
+                    count(missing, event.source(), Lane.Kind.SOUND, sounds, event.record().length());
                 }
             }
         }
         return List.copyOf(missing.values());
+    }
+
+    private static void count(Map<String, IntakeView.Missing> missing, Source source, Lane.Kind kind, SourceNames names,
+                              long frames) {
+        if (source != null && names.find(Receiving.namesOf(source)).isEmpty()) {
+            missing.merge(kind + source.label(), new IntakeView.Missing(source.label(), kind.word(), 1, frames),
+                    (a, b) -> new IntakeView.Missing(a.name(), a.kind(), a.uses() + 1, a.frames() + b.frames()));
+        }
     }
 }
