@@ -57,7 +57,7 @@ function FirstDrop({ choose }: { choose: () => void }) {
     <div className="flex flex-1 flex-col items-center justify-center gap-3 bg-ground text-center">
       <h1 className="text-[22px] font-semibold">Drop a cut here</h1>
       <p className="max-w-lg text-quiet">
-        An edit decision list (EDL) with its boards and its sound, several files at once or a whole folder. You see what will be made
+        A cut as EDL, XML, AAF or OTIO with its boards and its sound, several files at once or a whole folder. You see what will be made
         of it before anything is made.
       </p>
       <button type="button" className="button button-main" onClick={choose}>Choose files</button>
