@@ -1,6 +1,6 @@
 /** The three lanes of pieces: the cut's, the shots, the renders. */
-import type { LaidRender, Section, Sequence } from '../server/types'
-import { shotFrameAt } from '../playhead/lookup'
+import type { LaidRender, Section } from '../server/types'
+import { renderOf, shotFrameAt } from '../playhead/lookup'
 import { image } from './images'
 import { LABELS } from './lanes'
 import { toFrame, toX } from './scale'
@@ -139,27 +139,11 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: nu
   drawCells(g, s, section.in, section.out, bottom - 15, 15, (f) => String(shotFrameAt(section, f)).slice(s.scale.perFrame > 40 ? 0 : -3))
 }
 
-const laidOf = new WeakMap<Sequence, (LaidRender | undefined)[]>()
-
-/** The render of each section, found once for each state of the master: drawing asks for it at every frame. */
-function laidRenders(sequence: Sequence) {
-  let laid = laidOf.get(sequence)
-  if (!laid) {
-    laid = []
-    for (const render of sequence.renders) {
-      laid[render.section] = render
-    }
-    laidOf.set(sequence, laid)
-  }
-  return laid
-}
-
 export function drawRenders(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.renders
-  const laid = laidRenders(s.sequence)
   const [first, last] = inView(s, s.sequence.sections)
   for (let index = first; index < last; index++) {
-    const render = laid[index]
+    const render = renderOf(s.sequence, index)
     const { in: from, out: to } = render ?? s.sequence.sections[index]
     const x = toX(s.scale, from)
     const w = Math.max(0.6, toX(s.scale, to) - x - 1)

@@ -35,8 +35,23 @@ export function pieceAt(sequence: Sequence | undefined, frame: number): Piece | 
   return piece && frame < piece.out ? piece : undefined
 }
 
-export const renderOf = (sequence: Sequence | undefined, sectionIndex: number): LaidRender | undefined =>
-  sequence?.renders.find((r) => r.section === sectionIndex)
+const laidOf = new WeakMap<Sequence, (LaidRender | undefined)[]>()
+
+/** The render of a section. All are laid out by section once for each state of the master: drawing asks at every frame. */
+export function renderOf(sequence: Sequence | undefined, sectionIndex: number): LaidRender | undefined {
+  if (!sequence) {
+    return undefined
+  }
+  let laid = laidOf.get(sequence)
+  if (!laid) {
+    laid = []
+    for (const render of sequence.renders) {
+      laid[render.section] ??= render
+    }
+    laidOf.set(sequence, laid)
+  }
+  return laid[sectionIndex]
+}
 
 /** Shot frame shown at a record frame. */
 export function shotFrameAt(section: Section, frame: number): number {

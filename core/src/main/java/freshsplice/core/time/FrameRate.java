@@ -48,6 +48,20 @@ public record FrameRate(Rational fps) {
         return new FrameRate(value);
     }
 
+    /**
+     * The rate that a written number means: 2997/100, 29.97 and 23976/1000 are rounded 1001 rates and mean the exact
+     * ones; all others mean themselves (common practice).
+     *
+     * @throws IllegalArgumentException if the number is no rate
+     */
+    public static FrameRate meant(Rational written) {
+        Rational base = written.times(Rational.of(1001, 1000));
+        long whole = base.round();
+        boolean rounded = !written.isWhole() && whole > 0 && whole < 1000
+                && base.minus(Rational.of(whole)).abs().compareTo(Rational.of(8, 1000)) < 0;
+        return rounded ? of(whole * 1000, 1001) : new FrameRate(written);
+    }
+
     /** Frames in one second of timecode: 24 for 24000/1001, 30 for 30000/1001. SMPTE ST 12-1. */
     public int timecodeBase() {
         return (int) -Math.floorDiv(-fps.num(), fps.den());

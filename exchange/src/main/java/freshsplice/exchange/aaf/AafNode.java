@@ -3,7 +3,6 @@ package freshsplice.exchange.aaf;
 import freshsplice.core.time.Rational;
 import freshsplice.exchange.compound.CompoundNode;
 import freshsplice.exchange.compound.Identification;
-import java.io.ByteArrayInputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;

@@ -7,7 +7,6 @@ final class AafPid {
     static final int COMPONENT_COMMENTS = 0x0204;
     static final int COMPONENT_ATTRIBUTES = 0x0205;
     static final int CHOICES = 0x0501;
-    static final int STILL_FRAME = 0x0502;
     static final int POSITION = 0x0601;
     static final int COMMENT = 0x0602;
     static final int OPERATION = 0x0B01;
@@ -39,7 +38,6 @@ final class AafPid {
     static final int OPERATION_DATA = 0x1E01;
     static final int IS_TIME_WARP = 0x1E02;
     static final int OPERATION_INPUTS = 0x1E07;
-    static final int OPERATION_PARAMETERS = 0x1E09;
     static final int PARAMETER_TYPE = 0x1F01;
     static final int OPERATIONS = 0x2603;
     static final int PARAMETER_DEFINITIONS = 0x2604;

@@ -10,7 +10,6 @@ import freshsplice.exchange.Reading;
 import freshsplice.exchange.UnreadableFile;
 import freshsplice.exchange.compound.CompoundDamage;
 import freshsplice.exchange.compound.CompoundFile;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 

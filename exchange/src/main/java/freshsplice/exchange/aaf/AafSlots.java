@@ -16,15 +16,7 @@ final class AafSlots {
         if (rate == null || rate.signum() <= 0 || rate.compareTo(Rational.of(1_000_000)) > 0) {
             return null;
         }
-        return exact(rate);
-    }
-
-    /** Rounded fractions (2997/100, 23976/1000) mean the exact rates. */
-    private static FrameRate exact(Rational rate) {
-        Rational base = rate.times(Rational.of(1001, 1000));
-        Rational off = base.minus(Rational.of(base.round())).abs();
-        boolean rounded = !rate.isWhole() && base.round() > 0 && off.compareTo(Rational.of(8, 1000)) < 0 && base.round() < 1000;
-        return rounded ? FrameRate.of(base.round() * 1000, 1001) : new FrameRate(rate);
+        return FrameRate.meant(rate);
     }
 
     static AafObject byId(AafObject mob, long id) {

@@ -26,15 +26,7 @@ record OtioTime(Rational value, FrameRate rate) {
 
     /** Rounded rates mean the exact ones: 23.976, 23.98 and 23.976023976023978 are all 24000/1001. */
     static FrameRate rate(Number written) {
-        double d = written.doubleValue();
-        if (d == Math.rint(d)) {
-            return FrameRate.of((long) d, 1);
-        }
-        double base = d * 1001 / 1000;
-        if (Math.abs(base - Math.rint(base)) < 0.008 && base < 1000) {
-            return new FrameRate(Rational.of((long) Math.rint(base) * 1000, 1001));
-        }
-        return new FrameRate(Rational.near(d));
+        return FrameRate.meant(Rational.near(written.doubleValue()));
     }
 
     /** The same time counted at another rate. */
