@@ -7,6 +7,7 @@ import { goTo, useTransport } from '../playhead/transport'
 import { getJson } from '../server/client'
 import type { Position, Project, Sequence } from '../server/types'
 import { openCommands } from './CommandBox'
+import { TaskLine } from './TaskLine'
 
 const HINTS: Record<string, [string, string][]> = {
   Intake: [['N', 'next remark'], ['R', 'receive']],
@@ -37,7 +38,9 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
           {speed !== 0 && speed !== 1 && <span className="num text-quiet">{speed > 0 ? `${speed} ×` : `−${-speed} ×`}</span>}
         </>
       ) : <span className="text-quiet">{project.name}</span>}
-      <span className="ml-auto flex items-center gap-4 whitespace-nowrap">
+      <span className="ml-auto" />
+      <TaskLine projectId={project.id} />
+      <span className="flex items-center gap-4 whitespace-nowrap">
         {HINTS[view].map(([key, text]) => (
           <span key={key} className="flex items-center gap-1.5">
             {key.split(' ').map((k) => <span key={k} className="key">{k}</span>)} {text}

@@ -1,16 +1,21 @@
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
 import { Rows } from '../parts/Rows'
-import { post, upload } from '../server/client'
+import { post } from '../server/client'
 import { keepReceived, refreshEdited, useIntake } from '../server/queries'
-import type { Arrived, IntakeCut, Project } from '../server/types'
+import type { IntakeCut, Project } from '../server/types'
 import { CutAsItCame } from './CutAsItCame'
 import { NumberingBox } from './NumberingBox'
-import { PlannedRow } from './PlannedRow'
+import { COLUMNS, PlannedRow } from './PlannedRow'
+import { RateWays } from './RateWays'
+import { rateName } from './rateName'
 import { Remarks } from './Remarks'
+import { alone, useDrop } from './useDrop'
 import { WhichPart } from './WhichPart'
+
+const count = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`
 
 const soundLanes = (cut: IntakeCut) => {
   const count = new Set(cut.sound.map((s) => s.lane)).size
@@ -29,7 +34,7 @@ export function Intake({ project }: { project: Project }) {
     <div className="relative flex min-h-0 flex-1 flex-col" {...drop.target}>
       <input ref={drop.field} type="file" multiple hidden aria-label="Choose files"
         onChange={(e) => {
-          void drop.take([...(e.target.files ?? [])])
+          void drop.take([...(e.target.files ?? [])].map(alone))
           e.target.value = ''
         }} />
       {!cutId && <FirstDrop choose={drop.choose} />}
@@ -58,7 +63,7 @@ function FirstDrop({ choose }: { choose: () => void }) {
       <h1 className="text-[22px] font-semibold">Drop a cut here</h1>
       <p className="max-w-lg text-quiet">
         A cut as EDL, XML, AAF or OTIO with its boards and its sound, several files at once or a whole folder. You see what will be made
-        of it before anything is made.
+        of it before anything is made. Zips are unpacked; pictures may come later.
       </p>
       <button type="button" className="button button-main" onClick={choose}>Choose files</button>
     </div>
@@ -89,6 +94,23 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
       sayError(e)
     }
   }
+  const allApart = async (keep: boolean) => {
+    try {
+      await post(`/api/cuts/${cut.id}/apart/all?apart=${keep}`)
+      refreshEdited(project.id)
+    } catch (e) {
+      sayError(e)
+    }
+  }
+  const camera = async (at: number, name: string) => {
+    try {
+      await post(`/api/cuts/${cut.id}/camera`, { at, name })
+      refreshEdited(project.id)
+    } catch (e) {
+      sayError(e)
+    }
+  }
+  const open = cut.closable - cut.shots.reduce((n, s) => n + s.seams.length, 0)
   const joinOrKeep = () => {
     const at = cut.shots[shot]
     if (at?.seams.length) {
@@ -105,6 +127,10 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
     { group: 'Intake', name: 'Next planned shot', keys: 'ArrowDown', run: () => setShot((n) => Math.min(cut.shots.length - 1, n + 1)) },
     { group: 'Intake', name: 'Previous planned shot', keys: 'ArrowUp', run: () => setShot((n) => Math.max(0, n - 1)) },
     { group: 'Intake', name: 'Join or keep apart', keys: 'X', run: joinOrKeep, disabled: cut.received },
+    { group: 'Intake', name: 'Keep all pieces apart', keys: 'Ctrl+Shift+X', run: () => void allApart(true), disabled: cut.received || open === cut.closable },
+    { group: 'Intake', name: 'Join all pieces that can be one shot', keys: 'Ctrl+Shift+J', run: () => void allApart(false), disabled: cut.received || open === 0 },
+    { group: 'Intake', name: 'Film with the camera of the shot before', keys: 'M', run: () => shot > 0 && void camera(cut.shots[shot].in, cut.shots[shot - 1].camera), disabled: cut.received || !cut.first },
+    { group: 'Intake', name: 'Film with a camera of its own', keys: 'O', run: () => void camera(cut.shots[shot].in, ''), disabled: cut.received || !cut.first },
   ])
   const chooseRate = async (rate: string) => {
     try {
@@ -123,10 +149,15 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
             <b className="font-semibold">{!cut.first ? 'Whose shots these are' : cut.received ? 'What was made' : 'What will be made'}</b>
             <span className="text-quiet">
               {cut.first
-                ? `${cut.shots.length} shots, ${cut.shots.length} cameras, ${cut.shots.filter((s) => s.mediaId).length} boards found, ${soundLanes(cut)} · first frame ${cut.firstFrame}, handles ${cut.handles}`
+                ? `${cut.shots.length} shots, ${count(new Set(cut.shots.map((s) => s.camera)).size, 'camera')}, ${cut.shots.filter((s) => s.mediaId).length} boards found, ${soundLanes(cut)} · first frame ${cut.firstFrame}, handles ${cut.handles}`
                 : 'nothing is made: it is compared with our master in Turnover'}
             </span>
             <span className="ml-auto" />
+            {!cut.received && cut.closable > 0 && (
+              <button type="button" className="link text-quiet" onClick={() => void allApart(open < cut.closable)}>
+                {open < cut.closable ? 'keep all apart' : 'join all'}
+              </button>
+            )}
             <WhichPart project={project} cut={cut} />
             {cut.first && !cut.received && <NumberingBox project={project} cut={cut} />}
             <label className="flex items-center gap-2 text-quiet">
@@ -137,82 +168,17 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
             </label>
           </div>
           {cut.rateReason && !cut.received && <p className="mb-2 text-[13px]"><span className="tag tag-bent mr-2">guessed</span>{cut.rateReason}</p>}
-          <div className="grid grid-cols-[92px_92px_110px_1fr_1fr] gap-2 border-b border-line pb-1 text-[13px] text-quiet">
-            <span /><span>Shot</span><span>Frames</span><span>Made from</span><span>Board</span>
+          <RateWays project={project} cut={cut} />
+          <datalist id="planned-cameras">{[...new Set(cut.shots.map((s) => s.camera))].slice(0, 500).map((c) => <option key={c} value={c} />)}</datalist>
+          <div className={`grid ${COLUMNS} gap-2 border-b border-line pb-1 text-[13px] text-quiet`}>
+            <span /><span>Shot</span><span>Frames</span><span>Made from</span><span>Board</span><span>{cut.first ? 'Camera' : ''}</span>
           </div>
           <Rows rows={cut.shots} height={46} label="Planned shots" at={shot}>
-            {(row, i) => <PlannedRow shot={row} selected={i === shot} received={cut.received} choose={() => setShot(i)} apart={apart} />}
+            {(row, i) => <PlannedRow shot={row} selected={i === shot} received={cut.received} first={cut.first} choose={() => setShot(i)} apart={apart} camera={(name) => void camera(row.in, name)} />}
           </Rows>
         </section>
         <Remarks project={project} cut={cut} busy={busy} receive={receive} choose={choose} />
       </div>
     </>
   )
-}
-
-export const rateName = (rate: string) =>
-  ({ '24000/1001': '23.976', '30000/1001': '29.97', '60000/1001': '59.94' })[rate] ?? rate
-
-type Progress = { text: string; share: number | undefined; stop: () => void }
-
-/** Files and folders dropped anywhere, or chosen. */
-function useDrop(project: Project) {
-  const field = useRef<HTMLInputElement>(null)
-  const [over, setOver] = useState(false)
-  const [progress, setProgress] = useState<Progress>()
-  const take = async (files: File[]) => {
-    if (files.length === 0) {
-      return
-    }
-    const control = new AbortController()
-    const count = files.length === 1 ? files[0].name : `${files.length} files`
-    const told = (share: number) =>
-      setProgress({ text: share < 1 ? `Taking in ${count}` : `Looking at ${count}`, share: share < 1 ? share : undefined, stop: () => control.abort() })
-    told(0)
-    try {
-      const arrived = await upload<Arrived>(`/api/projects/${project.id}/files`, files, told, control.signal)
-      arrived.refused.forEach((text) => sayError(new Error(text)))
-      if (arrived.media.length > 0) {
-        say(`${arrived.media.length} ${arrived.media.length === 1 ? 'file' : 'files'} taken in${arrived.found ? `, ${arrived.found} were missing and are in their places` : ''}`)
-      }
-      if (arrived.cutId) {
-        setDesk({ cutId: arrived.cutId, view: 'Intake' })
-      }
-      refreshEdited(project.id)
-    } catch (e) {
-      sayError(e)
-    }
-    setProgress(undefined)
-  }
-  const target = {
-    onDragOver: (e: React.DragEvent) => {
-      e.preventDefault()
-      setOver(true)
-    },
-    onDragLeave: (e: React.DragEvent) => e.currentTarget === e.target && setOver(false),
-    onDrop: (e: React.DragEvent) => {
-      e.preventDefault()
-      setOver(false)
-      const entries = [...e.dataTransfer.items].map((i) => i.webkitGetAsEntry()).filter((x) => x !== null)
-      const plain = [...e.dataTransfer.files]
-      void (entries.some((x) => x.isDirectory) ? Promise.all(entries.map(filesOf)).then((all) => take(all.flat())) : take(plain))
-    },
-  }
-  return { field, over, progress, target, take, choose: () => field.current?.click() }
-}
-
-/** All files below a dropped entry. */
-async function filesOf(entry: FileSystemEntry): Promise<File[]> {
-  if (entry.isFile) {
-    return [await new Promise<File>((ok, no) => (entry as FileSystemFileEntry).file(ok, no))]
-  }
-  const reader = (entry as FileSystemDirectoryEntry).createReader()
-  const all: FileSystemEntry[] = []
-  for (;;) {
-    const some = await new Promise<FileSystemEntry[]>((ok, no) => reader.readEntries(ok, no))
-    if (some.length === 0) {
-      return (await Promise.all(all.map(filesOf))).flat().filter((f) => !f.name.startsWith('.'))
-    }
-    all.push(...some)
-  }
 }

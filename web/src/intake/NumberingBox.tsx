@@ -1,10 +1,10 @@
 import { Popover } from 'radix-ui'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useActions } from '../desk/actions'
 import { sayError } from '../desk/messages'
 import { post } from '../server/client'
 import { refreshEdited } from '../server/queries'
-import type { IntakeCut, Numbering, Project } from '../server/types'
+import type { Example, IntakeCut, Numbering, Project } from '../server/types'
 
 const NUMBERS = [
   ['step', 'Step', 'from one shot to the next'],
@@ -18,6 +18,7 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
   const [open, setOpen] = useState(false)
   const [wanted, setWanted] = useState<Numbering>(cut.numbering)
   useActions('numbering', [{ group: 'Intake', name: 'How shots are numbered', keys: '#', run: () => setOpen(true) }])
+  const examples = useExamples(cut.id, wanted, open)
   const apply = async () => {
     try {
       await post(`/api/projects/${project.id}/numbering`, wanted)
@@ -44,19 +45,38 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
             {NUMBERS.map(([key, name, what]) => (
               <NumberField key={key} id={key} name={name} what={what} value={wanted[key]} change={(n) => setWanted({ ...wanted, [key]: n })} />
             ))}
-            <label htmlFor="pattern" className="col-span-2 pt-2">Codes that are in the clip names already</label>
+            <label htmlFor="pattern" className="col-span-2 pt-2">Codes that are in clip names or markers already</label>
             <input id="pattern" className="field num col-span-2" placeholder="LW_[###]_*" value={wanted.codePattern ?? ''}
               onChange={(e) => setWanted({ ...wanted, codePattern: e.target.value })} />
             <p className="col-span-2 text-[13px] text-quiet">
               The part in brackets is the code, # a digit, * anything: LW_[###]_* makes {wanted.prefix}040 of LW_040_bicycle.
-              Here, for one: {cut.shots[0]?.source || 'no name'}
             </p>
+            <ul className="col-span-2 text-[13px]" aria-label="Codes as they would be">
+              {examples?.map((e) => (
+                <li key={e.code} className="flex gap-3"><span className="num w-20 shrink-0">{e.code}</span><span className="truncate text-quiet">{e.from.join(' · ') || 'no name'}</span></li>
+              ))}
+            </ul>
             <button type="submit" className="button button-main col-span-2 mt-1 justify-self-end">Number so</button>
           </form>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
   )
+}
+
+/** The first codes as they would be, a moment after the rules were typed; none while they make no sense. */
+function useExamples(cutId: number, wanted: Numbering, open: boolean): Example[] | undefined {
+  const [examples, setExamples] = useState<Example[]>()
+  useEffect(() => {
+    if (!open) {
+      return
+    }
+    const soon = window.setTimeout(() => {
+      post<Example[]>(`/api/cuts/${cutId}/numbering/examples`, wanted).then(setExamples, () => setExamples(undefined))
+    }, 200)
+    return () => window.clearTimeout(soon)
+  }, [cutId, wanted, open])
+  return examples
 }
 
 type FieldProps = { id: string; name: string; what: string; value: number; change: (n: number) => void }

@@ -1,11 +1,23 @@
 import type { PlannedShot } from '../server/types'
+import { CameraCell } from './CameraCell'
 
-type Props = { shot: PlannedShot; selected: boolean; received: boolean; choose: () => void; apart: (seam: number, keep: boolean) => void }
+type Props = {
+  shot: PlannedShot
+  selected: boolean
+  /** nothing can be chosen any more */
+  received: boolean
+  first: boolean
+  choose: () => void
+  apart: (seam: number, keep: boolean) => void
+  camera: (name: string) => void
+}
+
+export const COLUMNS = 'grid-cols-[84px_76px_96px_1fr_1.2fr_124px]'
 
 /** A shot as it will be. */
-export function PlannedRow({ shot, selected, received, choose, apart }: Props) {
+export function PlannedRow({ shot, selected, received, first, choose, apart, camera }: Props) {
   return (
-    <div className={`grid h-full grid-cols-[92px_92px_110px_1fr_1fr] items-center gap-2 border-b border-line/70 ${selected ? 'bg-[#3a4341]' : ''}`} onClick={choose}>
+    <div className={`grid h-full ${COLUMNS} items-center gap-2 border-b border-line/70 ${selected ? 'bg-[#3a4341]' : ''}`} onClick={choose}>
       <span className="relative ml-2 h-[38px] w-[68px] overflow-hidden bg-deep">
         {shot.mediaId
           ? <img src={`/api/media/${shot.mediaId}/picture?width=240`} alt="" loading="lazy" className="h-full w-full object-cover" />
@@ -13,18 +25,20 @@ export function PlannedRow({ shot, selected, received, choose, apart }: Props) {
       </span>
       <span className="num">{shot.code}</span>
       <span className="num text-quiet">{shot.firstFrame}–{shot.lastFrame}</span>
-      <span className="truncate">
-        {shot.joined ?? (shot.canJoin ? '1 piece, kept apart' : '1 piece')}
+      <span className="min-w-0 leading-tight">
+        <span className="block truncate">{shot.joined ?? (shot.canJoin ? '1 piece, kept apart' : '1 piece')}</span>
         {!received && shot.seams.length > 0 && (
-          <button type="button" className="link ml-2 text-quiet" onClick={() => shot.seams.forEach((s) => apart(s, true))}>keep apart</button>
+          <button type="button" className="link text-[13px] text-quiet" onClick={() => shot.seams.forEach((s) => apart(s, true))}>keep apart</button>
         )}
         {!received && shot.canJoin && (
-          <button type="button" className="link ml-2 text-quiet" onClick={() => apart(shot.in, false)}>join to the one before</button>
+          <button type="button" className="link text-[13px] text-quiet" onClick={() => apart(shot.in, false)}>join to the one before</button>
         )}
       </span>
-      <span className="truncate" title={shot.boardName}>
-        {shot.boardName || 'no name'} {shot.found ? <span className="text-quiet">{shot.found}</span> : <span className="text-bent">to find</span>}
+      <span className="min-w-0 leading-tight" title={shot.boardName}>
+        <span className="block truncate">{shot.boardName || 'no name'}</span>
+        <span className={`block truncate text-[13px] ${shot.doubtful || !shot.found ? 'text-bent' : 'text-quiet'}`} title={shot.found}>{shot.found ?? 'to find'}</span>
       </span>
+      {first ? <CameraCell shot={shot} fixed={received} name={camera} /> : <span />}
     </div>
   )
 }

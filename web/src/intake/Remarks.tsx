@@ -1,28 +1,60 @@
 import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { setDesk } from '../desk/desk'
-import type { IntakeCut, Project } from '../server/types'
+import { sayError } from '../desk/messages'
+import { post } from '../server/client'
+import { refreshEdited } from '../server/queries'
+import type { IntakeCut, Note, Project } from '../server/types'
+import { SourceRows } from './SourceRows'
 
 type Props = { project: Project; cut: IntakeCut; busy: boolean; receive: () => void; choose: () => void }
 
 /** What is missing, what the reader has to say, and the button that makes it so. */
 export function Remarks({ project, cut, busy, receive, choose }: Props) {
   const [at, setAt] = useState(-1)
+  const [tab, setTab] = useState<'remarks' | 'sources'>('remarks')
   const notes = cut.remarks
-  useActions('remarks', [{ group: 'Intake', name: 'Next remark', keys: 'N', run: () => setAt((n) => (n + 1) % Math.max(1, notes.length)), disabled: notes.length === 0 }])
+  const next = () => {
+    setTab('remarks')
+    setAt((n) => (n + 1) % Math.max(1, notes.length))
+  }
+  const fix = async (note: Note, word: string | undefined) => {
+    try {
+      await post(`/api/cuts/${cut.id}/fix`, { at: note.at, fix: word })
+      refreshEdited(project.id)
+    } catch (e) {
+      sayError(e)
+    }
+  }
+  const doNext = () => {
+    const note = notes[at]
+    const words = [...(note?.offers ?? []).map((o) => o.word), undefined]
+    void fix(note, words[(words.indexOf(note.chosen) + 1) % words.length])
+  }
+  useActions('remarks', [
+    { group: 'Intake', name: 'Next remark', keys: 'N', run: next, disabled: notes.length === 0 },
+    { group: 'Intake', name: 'Take the next choice of this remark', keys: 'D', run: doNext, disabled: cut.received || !notes[at]?.offers.length },
+    { group: 'Intake', name: 'Remarks, or sources and how they were found', keys: 'S', run: () => setTab((t) => (t === 'remarks' ? 'sources' : 'remarks')) },
+  ])
   const losses = notes.filter((n) => n.severity === 'loss').length
   return (
     <section className="flex w-[370px] shrink-0 flex-col border-l border-black/40 bg-[#262626] px-4 pt-3" aria-label="Remarks">
       <div className="mb-1 flex items-baseline gap-3">
-        <b className="font-semibold">Remarks</b>
-        <span className="text-quiet">
-          {notes.length === 0 ? 'none' : `${notes.length}, ${losses === 0 ? 'none changes the picture' : `${losses} change the picture`}`}
+        <span className="flex items-baseline gap-3" role="tablist" aria-label="Remarks or sources">
+          <button type="button" role="tab" aria-selected={tab === 'remarks'} className={`font-semibold ${tab === 'remarks' ? '' : 'link text-quiet'}`} onClick={() => setTab('remarks')}>
+            Remarks <span className="num font-normal">{notes.length}</span>
+          </button>
+          <button type="button" role="tab" aria-selected={tab === 'sources'} className={`font-semibold ${tab === 'sources' ? '' : 'link text-quiet'}`} onClick={() => setTab('sources')}>
+            Sources {cut.doubtful + cut.missing.length > 0 && <span className="num font-normal text-bent">{cut.doubtful + cut.missing.length}</span>}
+          </button>
         </span>
         <select className="field ml-auto max-w-36" aria-label="Version of the cut" value={cut.id} onChange={(e) => setDesk({ cutId: Number(e.target.value) })}>
           {project.cuts.map((c) => <option key={c.id} value={c.id}>Cut {c.version}{c.state === 'RECEIVED' ? '' : ', new'}</option>)}
         </select>
       </div>
-      <ul className="scroll min-h-0 flex-1 divide-y divide-line/70">
+      {tab === 'sources' && <SourceRows project={project} cut={cut} give={choose} />}
+      {tab === 'remarks' && <ul className="scroll min-h-0 flex-1 divide-y divide-line/70">
+        <li className="pb-1 text-[13px] text-quiet">{losses === 0 ? 'None changes the picture.' : `${losses} change the picture.`}</li>
         {cut.sameAs > 0 && (
           <li className="py-2"><span className="tag tag-bent mr-2">same</span>This file is the same, to the byte, as cut {cut.sameAs}.</li>
         )}
@@ -46,9 +78,10 @@ export function Remarks({ project, cut, busy, receive, choose }: Props) {
               <span className="num ml-auto text-[13px] text-quiet">{n.place}</span>
             </div>
             <p className="text-[13px]">{n.text}</p>
+            {!cut.received && <Offers note={n} fix={(word) => void fix(n, word)} />}
           </li>
         ))}
-      </ul>
+      </ul>}
       <div className="flex items-center gap-3 border-t border-line/70 pt-2 text-[13px] text-quiet">
         Report
         <a className="link" href={`/api/cuts/${cut.id}/report/pdf`} download>PDF</a>
@@ -69,5 +102,16 @@ export function Remarks({ project, cut, busy, receive, choose }: Props) {
         <button type="button" className="button ml-auto" onClick={choose}>Files</button>
       </div>
     </section>
+  )
+}
+
+/** What can be done about a place, next to what is said of it. */
+function Offers({ note, fix }: { note: Note; fix: (word: string | undefined) => void }) {
+  return (
+    <p className="flex flex-wrap gap-x-4 text-[13px] text-quiet">
+      {note.offers.map((o) => o.word === note.chosen
+        ? <button key={o.word} type="button" className="link text-live" onClick={() => fix(undefined)}>leave it as the cut has it</button>
+        : <button key={o.word} type="button" className="link" onClick={() => fix(o.word)}>{o.words}</button>)}
+    </p>
   )
 }

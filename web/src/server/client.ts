@@ -49,8 +49,11 @@ export async function post<T = void>(path: string, body?: unknown): Promise<T> {
   return (text ? JSON.parse(text) : undefined) as T
 }
 
+/** A file and its name with the folders that it was dropped with. */
+export type Given = { file: File; path: string }
+
 /** Sends files, telling how much has gone; resolves to the server's answer. */
-export function upload<T>(path: string, files: File[], told: (share: number) => void, stop: AbortSignal): Promise<T> {
+export function upload<T>(path: string, files: Given[], told: (share: number) => void, stop: AbortSignal): Promise<T> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest()
     request.open('POST', path)
@@ -68,7 +71,9 @@ export function upload<T>(path: string, files: File[], told: (share: number) => 
     }
     stop.addEventListener('abort', () => request.abort())
     const form = new FormData()
-    files.forEach((file) => form.append('files', file, file.name))
+    // one field of lines before the files, so that a folder stays with its file whatever is in its name
+    form.append('paths', files.map((f) => f.path.replaceAll('\n', ' ')).join('\n'))
+    files.forEach(({ file }) => form.append('files', file, file.name))
     request.send(form)
   })
 }

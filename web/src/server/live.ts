@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import { whoAmI } from './client'
-import { refreshEdited, refreshRenders } from './queries'
+import { refreshEdited, refreshRenders, refreshTasks } from './queries'
 import { say } from '../desk/messages'
 
 type Update = { kind: string; seq: number; name: string; who: string }
@@ -33,6 +33,8 @@ export function useLive(projectId: number | undefined): boolean {
         if (update.who !== (whoAmI() || 'somebody')) {
           say(`${update.who}: ${update.name}`)
         }
+      } else if (update.kind === 'task') {
+        refreshTasks(projectId)
       } else if (update.kind === 'media') {
         refreshEdited(projectId)
       } else if (update.kind === 'render') {

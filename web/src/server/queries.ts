@@ -2,7 +2,7 @@
 import { QueryClient, useQuery } from '@tanstack/react-query'
 import { getBytes, getJson, getText } from './client'
 import type {
-  FocusRuler, HandBack, IntakeCut, Program, Project, ProjectBrief, Render, Sequence, StageShot, Turnover,
+  FocusRuler, HandBack, IntakeCut, Program, Project, ProjectBrief, Render, Sequence, SourceFiles, SourceView, StageShot, Task, Turnover,
 } from './types'
 
 export const queryClient = new QueryClient({
@@ -41,6 +41,36 @@ export const useIntake = (projectId: number, cutId: number | undefined) =>
     placeholderData: (before) => before,
   })
 
+/** Sources of a cut and how their files were found. */
+export const useSources = (projectId: number, cutId: number | undefined) =>
+  useQuery({
+    queryKey: edited(projectId, 'sources', cutId),
+    queryFn: () => getJson<SourceView[]>(`/api/cuts/${cutId}/sources`),
+    enabled: !!cutId,
+    placeholderData: (before) => before,
+  })
+
+/** Files to choose from: those given, then those in the server's folders. */
+export const useFiles = (projectId: number, text: string, kind: string) =>
+  useQuery({
+    queryKey: edited(projectId, 'files', text, kind),
+    queryFn: () => getJson<SourceFiles>(`/api/projects/${projectId}/files?kind=${kind}&text=${encodeURIComponent(text)}`),
+    placeholderData: (before) => before,
+    gcTime: 10_000,
+  })
+
+export const useTasks = (projectId: number | undefined) =>
+  useQuery({
+    queryKey: ['tasks', projectId],
+    queryFn: () => getJson<Task[]>(`/api/projects/${projectId}/tasks`),
+    enabled: !!projectId,
+    placeholderData: (before) => before,
+  })
+
+export function refreshTasks(projectId: number) {
+  void queryClient.invalidateQueries({ queryKey: ['tasks', projectId] })
+}
+
 export const useTurnover = (projectId: number, cutId: number | undefined) =>
   useQuery({
     queryKey: edited(projectId, 'turnover', cutId),
@@ -48,11 +78,12 @@ export const useTurnover = (projectId: number, cutId: number | undefined) =>
     enabled: !!cutId,
   })
 
-export const useHandBack = (projectId: number, ready: boolean) =>
+export const useHandBack = (projectId: number, format: string, ready: boolean) =>
   useQuery({
-    queryKey: edited(projectId, 'hand-back'),
-    queryFn: () => getJson<HandBack>(`/api/projects/${projectId}/hand-back`),
+    queryKey: edited(projectId, 'hand-back', format),
+    queryFn: () => getJson<HandBack>(`/api/projects/${projectId}/hand-back?format=${format}`),
     enabled: ready,
+    placeholderData: (before) => before,
   })
 
 export const useStage = (projectId: number, shotId: number | undefined) =>

@@ -4,6 +4,22 @@
  */
 
 export interface paths {
+    "/api/tasks/{id}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["stop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shots/{id}/keys": {
         parameters: {
             query?: never;
@@ -46,6 +62,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["keyHere"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/film-with": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["filmWith"];
         delete?: never;
         options?: never;
         head?: never;
@@ -109,7 +141,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["stop"];
+        post: operations["stop_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -142,6 +174,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/sources/forget": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["forget"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/sources/choice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["choose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["search"];
         delete?: never;
         options?: never;
         head?: never;
@@ -203,9 +283,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["files"];
         put?: never;
-        post: operations["files"];
+        post: operations["files_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -340,6 +420,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cuts/{id}/rate-ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["rateWays"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/{id}/numbering/examples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["examples"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cuts/{id}/lane": {
         parameters: {
             query?: never;
@@ -356,6 +468,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cuts/{id}/fix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/{id}/camera": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["camera_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cuts/{id}/apart": {
         parameters: {
             query?: never;
@@ -366,6 +510,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["apart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/{id}/apart/all": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["allApart"];
         delete?: never;
         options?: never;
         head?: never;
@@ -476,6 +636,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/tasks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["tasks"];
         put?: never;
         post?: never;
         delete?: never;
@@ -644,6 +820,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cuts/{id}/sources": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sources"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cuts/{id}/report/{format}": {
         parameters: {
             query?: never;
@@ -759,6 +951,22 @@ export interface components {
             /** Format: date-time */
             madeAt: string;
         };
+        "freshsplice.server.sources.SourceController.Key": {
+            kind: string;
+            key: string;
+        };
+        "freshsplice.server.sources.SourceController.Choice": {
+            kind: string;
+            key: string;
+            /** Format: int64 */
+            mediaId?: number;
+            path?: string;
+            withFolder: boolean;
+        };
+        "freshsplice.server.sources.SourceController.Chosen": {
+            /** Format: int32 */
+            sources: number;
+        };
         "freshsplice.server.renders.RenderController.Ask": {
             shotIds: number[];
             master: boolean;
@@ -780,10 +988,12 @@ export interface components {
             handles: number;
             codePattern?: string;
         };
-        "freshsplice.server.cuts.CutController.Arrived": {
+        "freshsplice.server.arrivals.Arrived": {
             /** Format: int64 */
             cutId?: number;
             media: string[];
+            /** Format: int32 */
+            listed: number;
             /** Format: int32 */
             found: number;
             refused: string[];
@@ -800,6 +1010,24 @@ export interface components {
         "freshsplice.server.cuts.CutController.OutOfDate": {
             code: string;
             why: string;
+        };
+        "freshsplice.server.cuts.CutController.Ways": {
+            rate?: string;
+            clips?: string;
+        };
+        "freshsplice.server.cuts.CutController.Example": {
+            code: string;
+            from: string[];
+        };
+        "freshsplice.server.cuts.CutController.Fixed": {
+            /** Format: int64 */
+            at: number;
+            fix?: string;
+        };
+        "freshsplice.server.cuts.CutController.Named": {
+            /** Format: int64 */
+            at: number;
+            name: string;
         };
         "freshsplice.server.cuts.CutController.Apart": {
             /** Format: int64 */
@@ -840,6 +1068,15 @@ export interface components {
                 [key: string]: number;
             };
             items: components["schemas"]["freshsplice.server.stages.StageView.ItemView"][];
+            /** Format: int64 */
+            cameraId: number;
+            cameras: components["schemas"]["freshsplice.server.stages.StageView.CameraChoice"][];
+        };
+        "freshsplice.server.stages.StageView.CameraChoice": {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            shots: string[];
         };
         "freshsplice.server.stages.StageView.ItemView": {
             /** Format: int64 */
@@ -918,6 +1155,15 @@ export interface components {
             undo?: components["schemas"]["freshsplice.server.projects.ProjectController.Step"];
             redo?: components["schemas"]["freshsplice.server.projects.ProjectController.Step"];
         };
+        "freshsplice.server.tasks.Tasks.View": {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** Format: int64 */
+            done: number;
+            /** Format: int64 */
+            of: number;
+        };
         "freshsplice.server.renders.RenderController.View": {
             /** Format: int64 */
             id: number;
@@ -966,6 +1212,24 @@ export interface components {
             severity: string;
             place: string;
             text: string;
+            /** Format: int64 */
+            at?: number;
+            offers: components["schemas"]["freshsplice.server.cuts.IntakeView.Way"][];
+            chosen?: string;
+        };
+        "freshsplice.server.cuts.IntakeView.Way": {
+            word: string;
+            words: string;
+        };
+        "freshsplice.server.sources.SourceController.FileView": {
+            /** Format: int64 */
+            mediaId?: number;
+            path: string;
+            kind: string;
+        };
+        "freshsplice.server.sources.SourceController.Files": {
+            files: components["schemas"]["freshsplice.server.sources.SourceController.FileView"][];
+            folders: boolean;
         };
         "freshsplice.server.masters.SequenceView": {
             /** Format: int64 */
@@ -1170,6 +1434,20 @@ export interface components {
             /** Format: int64 */
             mediaId?: number;
         };
+        "freshsplice.server.sources.SourceList.View": {
+            kind: string;
+            key: string;
+            name: string;
+            path: string;
+            /** Format: int32 */
+            uses: number;
+            /** Format: int64 */
+            mediaId?: number;
+            file?: string;
+            found?: string;
+            doubtful: boolean;
+            chosen: boolean;
+        };
         "freshsplice.server.cuts.IntakeView": {
             /** Format: int64 */
             id: number;
@@ -1207,6 +1485,15 @@ export interface components {
             /** Format: int32 */
             pickedLane?: number;
             numbering: components["schemas"]["freshsplice.server.cuts.Numbering"];
+            ownRate?: string;
+            rateWay?: string;
+            clipWay?: string;
+            clipRates: components["schemas"]["freshsplice.server.cuts.IntakeView.ClipRate"][];
+            ways: components["schemas"]["freshsplice.server.cuts.IntakeView.Way"][];
+            /** Format: int32 */
+            closable: number;
+            /** Format: int32 */
+            doubtful: number;
         };
         "freshsplice.server.cuts.IntakeView.Choice": {
             name: string;
@@ -1214,6 +1501,13 @@ export interface components {
             frames: number;
             /** Format: int32 */
             events: number;
+        };
+        "freshsplice.server.cuts.IntakeView.ClipRate": {
+            rate: string;
+            /** Format: int32 */
+            realTime: number;
+            /** Format: int32 */
+            frameForFrame: number;
         };
         "freshsplice.server.cuts.IntakeView.Event": {
             /** Format: int64 */
@@ -1267,6 +1561,9 @@ export interface components {
             mediaId?: number;
             boardName: string;
             found?: string;
+            doubtful: boolean;
+            /** Format: int32 */
+            shares: number;
         };
         "freshsplice.server.cuts.IntakeView.Sound": {
             lane: string;
@@ -1287,6 +1584,26 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     setKeys: {
         parameters: {
             query?: never;
@@ -1339,6 +1656,28 @@ export interface operations {
         parameters: {
             query: {
                 frame: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    filmWith: {
+        parameters: {
+            query?: {
+                camera?: number;
             };
             header?: never;
             path: {
@@ -1457,7 +1796,7 @@ export interface operations {
             };
         };
     };
-    stop: {
+    stop_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1540,6 +1879,76 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["freshsplice.server.projects.ProjectController.Step"];
                 };
+            };
+        };
+    };
+    forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.sources.SourceController.Key"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.sources.SourceController.Choice"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.sources.SourceController.Chosen"];
+                };
+            };
+        };
+    };
+    search: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1639,7 +2048,34 @@ export interface operations {
     };
     files: {
         parameters: {
-            query?: never;
+            query?: {
+                text?: string;
+                kind?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.sources.SourceController.Files"];
+                };
+            };
+        };
+    };
+    files_1: {
+        parameters: {
+            query?: {
+                paths?: string;
+            };
             header?: never;
             path: {
                 id: number;
@@ -1660,7 +2096,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Arrived"];
+                    "application/json": components["schemas"]["freshsplice.server.arrivals.Arrived"];
                 };
             };
         };
@@ -1845,6 +2281,56 @@ export interface operations {
             };
         };
     };
+    rateWays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Ways"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    examples: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.cuts.Numbering"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Example"][];
+                };
+            };
+        };
+    };
     lane: {
         parameters: {
             query?: {
@@ -1857,6 +2343,54 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    fix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Fixed"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    camera_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Named"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -1881,6 +2415,28 @@ export interface operations {
                 "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Apart"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    allApart: {
+        parameters: {
+            query: {
+                apart: boolean;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -2047,6 +2603,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["freshsplice.server.projects.ProjectController.View"];
+                };
+            };
+        };
+    };
+    tasks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.tasks.Tasks.View"][];
                 };
             };
         };
@@ -2279,6 +2857,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["freshsplice.server.cuts.TurnoverView"];
+                };
+            };
+        };
+    };
+    sources: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.sources.SourceList.View"][];
                 };
             };
         };

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { sayError } from '../desk/messages'
 import type { Bake } from '../pictures/bake'
+import { FilmWith } from './FilmWith'
 import { post } from '../server/client'
 import { useCameraValues } from '../server/queries'
 import type { Project, StageShot } from '../server/types'
@@ -37,13 +38,14 @@ export function Properties({ project, stage, bake, k, shotFrame, item, chooseIte
     <div className="scroll max-h-[150px] shrink-0 border-t border-line pb-1 pt-2">
       <div className="mb-2 flex items-center gap-2">
         <select className="field min-w-0 flex-1" aria-label="What to key" value={item ?? ''} onChange={(e) => chooseItem(e.target.value ? Number(e.target.value) : undefined)}>
-          <option value="">camera {stage.code}</option>
+          <option value="">the camera</option>
           {stage.items.map((i) => <option key={i.id} value={i.id}>{i.name}</option>)}
         </select>
         <select className="field" aria-label="Movement to the next key" value={easing} onChange={(e) => setEasing(e.target.value as 'EASED' | 'STRAIGHT')}>
           <option value="EASED">eased</option>
           <option value="STRAIGHT">straight</option>
         </select>
+        {!chosen && <FilmWith stage={stage} />}
         <AddThing stage={stage} />
       </div>
       {!chosen && values && (

@@ -7,8 +7,8 @@ const FORMATS = [['edl', 'EDL'], ['xmeml', 'XML'], ['aaf', 'AAF'], ['otio', 'OTI
 
 /** The list that goes back to the edit room. */
 export function HandBackBox({ project }: { project: Project }) {
-  const back = useHandBack(project.id, !!project.masterId).data
   const [format, setFormat] = useState<string>('edl')
+  const back = useHandBack(project.id, format, !!project.masterId).data
   const href = `/api/projects/${project.id}/hand-back/${format}`
   useActions('hand-back', [{ group: 'Turnover', name: 'Hand back: save the list', keys: 'Ctrl+S', run: () => window.location.assign(href) }])
   if (!back) {

@@ -18,11 +18,19 @@ public final class Bench {
     private Bench() {
     }
 
-    /** @param args {@code --formats} for the formats alone; a Python with OpenTimelineIO after it to compare with */
+    /**
+     * @param args {@code --formats} for the formats alone; a Python with OpenTimelineIO after it to compare with.
+     *             {@code --intake ADDRESS} for an intake on a running server
+     */
     public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
         if (args.length > 0 && args[0].equals("--formats")) {
             machine();
             FormatRun.run(args.length > 1 ? args[1] : null);
+            return;
+        }
+        if (args.length > 1 && args[0].equals("--intake")) {
+            machine();
+            IntakeRun.run(args[1]);
             return;
         }
         Collection<RunResult> results = new Runner(new OptionsBuilder().include(CoreBenchmarks.class.getSimpleName())

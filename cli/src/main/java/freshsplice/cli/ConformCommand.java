@@ -1,6 +1,7 @@
 package freshsplice.cli;
 
 import freshsplice.core.conform.Conform;
+import freshsplice.core.conform.ConformChoices;
 import freshsplice.core.conform.ConformPlan;
 import freshsplice.core.conform.PlannedShot;
 import freshsplice.core.conform.ShotNumbering;
@@ -24,7 +25,8 @@ final class ConformCommand {
         arguments.number("--handles", 8);
         boolean keepApart = arguments.options().containsKey("--keep-fragments");
         Cut cut = arguments.cut(reading);
-        ConformPlan plan = Conform.plan(cut, ShotNumbering.DEFAULT, seam -> keepApart, Set.of());
+        ConformPlan plan = Conform.plan(cut, ConformChoices.of(ShotNumbering.DEFAULT)
+                .keepingApart(seam -> keepApart));
         List<Remark> remarks = new ArrayList<>(reading.remarks());
         remarks.addAll(plan.remarks());
         try (Json json = new Json(out)) {

@@ -1,7 +1,9 @@
 package freshsplice.cli;
 
 import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
+import freshsplice.core.delivery.RenderName;
 import freshsplice.exchange.Formats;
 import freshsplice.exchange.Reading;
 import freshsplice.exchange.UnreadableFile;
@@ -12,14 +14,15 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
-/** {@code convert IN OUT [--rate R] [--cut NAME] [--lane V1] [--reels short] [--to FORMAT] [--version 4]}. */
+/** {@code convert IN OUT [--rate R] [--cut NAME] [--lane V1|each] [--reels short] [--to FORMAT] [--version 4]}. */
 final class ConvertCommand {
-    private static final String USAGE = "convert IN OUT [--rate R] [--cut NAME] [--lane V1] [--reels short] "
+    private static final String USAGE = "convert IN OUT [--rate R] [--cut NAME] [--lane V1|each] [--reels short] "
             + "[--to edl|xmeml|aaf|otio] [--version 4]";
     private static final Map<String, String> FORMAT_BY_ENDING = Map.of(
             "edl", "edl", "xml", "xmeml", "aaf", "aaf", "otio", "otio");
@@ -39,23 +42,47 @@ final class ConvertCommand {
         String format = asked == null ? byEnding(target) : asked;
         Reading reading = arguments.read(in);
         Cut cut = arguments.cut(reading);
-        Written written = Formats.writer(format).write(cut,
-                new WriteOptions(arguments.options().get("--lane"), reels.equals("short"),
-                        version(arguments.options().getOrDefault("--version", "0"))));
-        save(target, written.bytes());
+        WriteOptions options = new WriteOptions(arguments.options().get("--lane"), reels.equals("short"),
+                version(arguments.options().getOrDefault("--version", "0")));
+        Map<Path, Written> written = "each".equals(options.lane()) ? eachLane(cut, format, options, target)
+                : Map.of(target, Formats.writer(format).write(cut, options));
         List<Remark> remarks = new ArrayList<>(reading.remarks());
-        remarks.addAll(written.remarks());
+        Map<String, String> names = new LinkedHashMap<>();
+        written.forEach((file, one) -> {
+            save(file, one.bytes());
+            remarks.addAll(one.remarks());
+            names.putAll(one.reels());
+        });
         try (Json json = new Json(out)) {
             json.object(() -> {
                 json.text("format", format);
                 json.text("file", target.toString());
-                json.list("reels", List.copyOf(written.reels().entrySet()), (j, e) -> j.object(() -> {
+                if (written.size() > 1 || !written.containsKey(target)) {
+                    json.list("files", List.copyOf(written.keySet()),
+                            (j, file) -> j.object(() -> j.text("file", file.toString())));
+                }
+                json.list("reels", List.copyOf(names.entrySet()), (j, e) -> j.object(() -> {
                     j.text("reel", e.getKey());
                     j.text("written", e.getValue());
                 }));
                 json.remarks(remarks);
             });
         }
+    }
+
+    /** A list for each picture lane, named after the target and the lane. */
+    private static Map<Path, Written> eachLane(Cut cut, String format, WriteOptions options, Path target) {
+        Map<Path, Written> written = new LinkedHashMap<>();
+        for (int index : cut.lanesOf(Lane.Kind.PICTURE)) {
+            String lane = cut.lanes().get(index).name();
+            String name = target.getFileName().toString();
+            int dot = name.lastIndexOf('.');
+            String base = dot < 0 ? name : name.substring(0, dot);
+            Path file = target.resolveSibling(base + "_" + RenderName.fileSafe(lane) + (dot < 0 ? "" : name.substring(dot)));
+            written.put(file, Formats.writer(format).write(cut.withPicture(index),
+                    new WriteOptions(lane, options.shortReels(), options.version())));
+        }
+        return written;
     }
 
     private static int version(String written) {

@@ -184,6 +184,18 @@ class MainTest {
     }
 
     @Test
+    void convertWritesAListForEachPictureLane() throws IOException {
+        Path in = Path.of("src/test/resources/two_lanes_24.xml");
+        JsonNode said = run("convert", in, folder.resolve("lanes.edl"), "--lane", "each").json();
+        assertThat(said.get("files").valueStream().map(f -> Path.of(f.get("file").asString()).getFileName().toString()))
+                .hasSize(2).allMatch(name -> name.matches("lanes_[a-z0-9]+\\.edl"));
+        for (JsonNode file : said.get("files")) {
+            JsonNode read = run("read", Path.of(file.get("file").asString()), "--rate", "24").json();
+            assertThat(read.get("cuts").get(0).get("lanes").get(0).get("events")).isNotEmpty();
+        }
+    }
+
+    @Test
     void convertWritesAListAndTheMapOfItsReels() throws IOException {
         Path in = list("a.edl", "001 a_reel_of_many_letters V C 00:00:10:00 00:00:12:00 01:00:00:00 01:00:02:00");
         Path out = folder.resolve("b.edl");

@@ -23,9 +23,10 @@ import tools.jackson.databind.json.JsonMapper;
  * @param frames   how many, 1 for a still, 0 where it is not told
  * @param seconds  length, 0 for a still
  * @param timecode label of its first frame, null where it has none
+ * @param reel     name of its tape or card, null where it has none
  */
 public record Probe(boolean picture, boolean sound, int width, int height, FrameRate rate, long frames,
-                    double seconds, String timecode) {
+                    double seconds, String timecode, String reel) {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     /** Containers that hold pictures or sound themselves. Play lists and text, which could name other files, do not. */
     private static final Set<String> CONTAINERS = Set.of("image2", "png_pipe", "jpeg_pipe", "tiff_pipe", "psd_pipe",
@@ -62,15 +63,17 @@ public record Probe(boolean picture, boolean sound, int width, int height, Frame
         JsonNode video = null;
         boolean sound = false;
         String timecode = said.path("format").path("tags").path("timecode").asString(null);
+        String reel = said.path("format").path("tags").path("reel_name").asString(null);
         for (JsonNode stream : said.path("streams")) {
             String kind = stream.path("codec_type").asString("");
             video = video == null && kind.equals("video") ? stream : video;
             sound |= kind.equals("audio");
             timecode = timecode == null ? stream.path("tags").path("timecode").asString(null) : timecode;
+            reel = reel == null ? stream.path("tags").path("reel_name").asString(null) : reel;
         }
         double seconds = number(said.path("format").path("duration"));
         if (video == null) {
-            return new Probe(false, sound, 0, 0, null, 0, seconds, timecode);
+            return new Probe(false, sound, 0, 0, null, 0, seconds, timecode, reel);
         }
         long frames = (long) number(video.path("nb_frames"));
         FrameRate rate = frames > 1 || seconds > 0.2 ? rate(video.path("r_frame_rate").asString("0/0")) : null;
@@ -79,7 +82,7 @@ public record Probe(boolean picture, boolean sound, int width, int height, Frame
         }
         return new Probe(true, sound, video.path("width").asInt(0), video.path("height").asInt(0), rate,
                 rate == null ? 1 : frames > 0 ? frames : Math.round(seconds * rate.fps().toDouble()),
-                rate == null ? 0 : seconds, timecode);
+                rate == null ? 0 : seconds, timecode, reel);
     }
 
     private static double number(JsonNode node) {

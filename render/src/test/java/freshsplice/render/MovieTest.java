@@ -82,7 +82,7 @@ class MovieTest {
     void aMovieHasItsFramesRateAndTimecode() throws IOException {
         Probe probe = Probe.of(movie(List.of()));
         assertThat(probe).isEqualTo(new Probe(true, false, W, H, FrameRate.FPS_24, 24, probe.seconds(),
-                "00:00:41:17"));
+                "00:00:41:17", null));
         assertThat(Files.list(folder)).hasSize(1);
     }
 

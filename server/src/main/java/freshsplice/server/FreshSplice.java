@@ -2,17 +2,22 @@ package freshsplice.server;
 
 import freshsplice.server.database.OwnDatabase;
 import java.io.IOException;
+import java.io.Reader;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Properties;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** The application with its own database. */
 @SpringBootApplication
 @EnableScheduling
+@ConfigurationPropertiesScan
 public class FreshSplice {
     /** A running application. @param port what it listens on */
     public record Running(ConfigurableApplicationContext context, OwnDatabase database, int port)
@@ -53,7 +58,7 @@ public class FreshSplice {
         try {
             SpringApplication application = new SpringApplication(FreshSplice.class);
             application.setRegisterShutdownHook(false);
-            Map<String, Object> properties = new HashMap<>();
+            Map<String, Object> properties = settings(folders);
             properties.put("spring.datasource.url", database.url());
             properties.put("spring.datasource.username", "root");
             properties.put("server.port", port);
@@ -68,6 +73,20 @@ public class FreshSplice {
             database.close();
             throw e;
         }
+    }
+
+    /** What settings.properties in the data folder says; see docs/settings.md. */
+    private static Map<String, Object> settings(Folders folders) throws IOException {
+        Map<String, Object> settings = new HashMap<>();
+        Path file = folders.data().resolve("settings.properties");
+        if (Files.exists(file)) {
+            Properties read = new Properties();
+            try (Reader in = Files.newBufferedReader(file)) {
+                read.load(in);
+            }
+            read.stringPropertyNames().forEach(name -> settings.put(name, read.getProperty(name).strip()));
+        }
+        return settings;
     }
 
     private static Map<String, String> options(String[] args) {

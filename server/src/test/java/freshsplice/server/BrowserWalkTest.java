@@ -3,20 +3,13 @@ package freshsplice.server;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserContext;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
-import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.FilePayload;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -24,99 +17,14 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import javax.imageio.ImageIO;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInfo;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
-/** The whole walk in Debian's Chromium, on the real interface, the real server and the real database. */
-@ExtendWith(TestServer.class)
-class BrowserWalkTest {
-    private static Playwright playwright;
-    private static Browser browser;
-
+/** The whole walk, from a cut to shots, to a movie, to a cut again. */
+class BrowserWalkTest extends InBrowser {
     @TempDir
     Path folder;
-
-    private final Client client = new Client(TestServer.address());
-    private BrowserContext context;
-    private Page page;
-    private final List<String> problems = new ArrayList<>();
-
-    /** Where there is one project alone it opens by itself; the tests begin at the list. */
-    @BeforeAll
-    static void twoProjects() {
-        Client client = new Client(TestServer.address());
-        client.post("/api/projects", Map.of("name", "Some other"));
-        client.post("/api/projects", Map.of("name", "And another"));
-    }
-
-    @BeforeAll
-    static void openBrowser() {
-        // everything runs on the same two cores: the renderer, the database, the browser
-        PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
-        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(
-                Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
-                .setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of("--no-sandbox",
-                        "--disable-background-networking", "--use-angle=swiftshader", "--enable-unsafe-swiftshader",
-                        "--autoplay-policy=no-user-gesture-required")));
-    }
-
-    @AfterAll
-    static void closeBrowser() {
-        browser.close();
-        playwright.close();
-    }
-
-    @BeforeEach
-    void openWindow() {
-        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
-        page = open();
-    }
-
-    private Page open() {
-        Page window = context.newPage();
-        window.setDefaultTimeout(20_000);
-        window.onPageError(problems::add);
-        window.navigate(TestServer.address());
-        return window;
-    }
-
-    @AfterEach
-    void closeWindow(TestInfo test) {
-        // what somebody would have seen last, for when it failed
-        page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("target", test.getTestMethod().orElseThrow().getName()
-                + ".png")));
-        context.close();
-        assertThat(problems).isEmpty();
-    }
-
-    private void newProject(String name) {
-        page.getByLabel("Name of a new project").fill(name);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New project")).click();
-    }
-
-    private void drop(Page window, FilePayload... files) {
-        window.locator("input[type=file]").setInputFiles(files);
-    }
-
-    private static FilePayload file(String name, byte[] bytes) {
-        return new FilePayload(name, "application/octet-stream", bytes);
-    }
-
-    private void view(String name) {
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(name)).click();
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-    }
 
     private static Locator count(Page window, String text) {
         return window.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(text).setExact(true));
@@ -140,7 +48,7 @@ class BrowserWalkTest {
         drop(page, file("walk.edl", Material.edl("Walk", clips)), file("Panel-1.PNG", Material.picture("1", 320, 180)),
                 file("panel 2.jpg.png", Material.picture("2", 320, 180)), file("tone.wav", Material.tone(6)));
         assertThat(page.getByText("What will be made", new Page.GetByTextOptions().setExact(true))).isVisible();
-        assertThat(page.getByText("found by name, spelling left aside").first()).isVisible();
+        assertThat(page.getByText("by name, ending left aside").first()).isVisible();
         assertThat(page.getByText("No picture given fits this name").first()).isVisible();
         assertThat(page.getByText("1 sound lane")).isVisible();
         button("Receive this cut").click();

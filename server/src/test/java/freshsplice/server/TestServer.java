@@ -10,6 +10,7 @@ import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
 /** The real application on the real database, started once for all tests the way users start it. */
 public final class TestServer implements BeforeAllCallback {
     private static FreshSplice.Running running;
+    private static Path folder;
 
     @Override
     public void beforeAll(ExtensionContext context) {
@@ -19,11 +20,19 @@ public final class TestServer implements BeforeAllCallback {
     private static AutoCloseable start() {
         try {
             Path data = Files.createDirectories(Path.of("target", "test-data-" + System.nanoTime()));
+            folder = Files.createDirectories(data.resolve("folder")).toAbsolutePath();
+            Files.writeString(data.resolve("settings.properties"), "fresh-splice.folders=" + folder
+                    + "\nfresh-splice.max-zip-bytes=3000000\nfresh-splice.max-zip-entries=50\n");
             running = FreshSplice.start(data, 0, false);
             return () -> running.close();
         } catch (IOException e) {
             throw new IllegalStateException("The server does not start for the tests", e);
         }
+    }
+
+    /** The folder of the server in which it looks for files. */
+    static Path folder() {
+        return folder;
     }
 
     static String address() {

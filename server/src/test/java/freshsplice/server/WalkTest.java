@@ -68,7 +68,7 @@ class WalkTest {
         JsonNode intake = client.get("/api/cuts/" + cut + "/intake");
         assertThat(intake.get("shots")).hasSize(60);
         assertThat(intake.get("rateReason").asString()).contains("only at this rate");
-        assertThat(intake.get("shots").get(0).get("found").asString()).contains("spelling left aside");
+        assertThat(intake.get("shots").get(0).get("found").asString()).contains("ending left aside");
         assertThat(list(intake.get("missing")).stream().map(m -> m.get("name").asString()))
                 .containsExactly("panel 59", "panel 60");
         assertThat(view().has("masterId")).isFalse();

@@ -10,7 +10,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * How a code that the edit room already writes into clip names is found there. The part in brackets is the code,
+ * How a code that the edit room already writes into clip names or markers is found there. The part in brackets is the code,
  * {@code #} stands for a digit, {@code *} for anything, all else for itself whatever its case:
  * {@code LW_[###]_*} finds 040 in LW_040_bicycle.
  */
@@ -67,16 +67,17 @@ public final class CodePattern {
     }
 
     /**
-     * A code for each name: the one in it where it has one that is free, else a number of the project's own.
+     * A code for each piece: the first in its names that is free, else a number of the project's own.
      *
-     * @param used codes that were ever given
+     * @param names what stands on each piece, the likeliest first
+     * @param used  codes that were ever given
      */
-    public List<String> codes(List<String> names, ShotNumbering numbering, Set<String> used) {
+    public List<String> codes(List<List<String>> names, ShotNumbering numbering, Set<String> used) {
         Set<String> taken = new HashSet<>(used);
         List<String> codes = new ArrayList<>();
-        for (String name : names) {
-            String code = in(name, numbering.prefix()).filter(taken::add).orElse(null);
-            codes.add(code);
+        for (List<String> piece : names) {
+            codes.add(piece.stream().flatMap(name -> in(name, numbering.prefix()).stream()).filter(taken::add)
+                    .findFirst().orElse(null));
         }
         for (int i = 0; i < codes.size(); i++) {
             if (codes.get(i) == null) {

@@ -1,37 +1,45 @@
 package freshsplice.core.conform;
 
 import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Marker;
 import freshsplice.core.time.FrameRange;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 import java.util.function.LongPredicate;
+import java.util.stream.Stream;
 
 /** Plans the shots of a cut: one for each piece, numbered, with its frames and its camera. Changes nothing. */
 public final class Conform {
     private Conform() {
     }
 
-    /**
-     * @param keepApart asked for the record frame of each seam that could be closed; true leaves it open
-     * @param used      codes that were ever given
-     */
-    public static ConformPlan plan(Cut cut, ShotNumbering numbering, LongPredicate keepApart, Set<String> used) {
-        return plan(cut, numbering, null, keepApart, used);
+    /** The stretches of a cut that are one shot each, flashes, gaps and overlaps put right as chosen. */
+    public static List<CutPiece> pieces(Cut cut, LongPredicate keepApart, Map<Long, Fix> fixes) {
+        return Fixes.of(cut, CutPieces.joined(cut, keepApart), fixes);
     }
 
-    /** @param pattern finds codes in the names of pieces; null to number all of them */
-    public static ConformPlan plan(Cut cut, ShotNumbering numbering, CodePattern pattern, LongPredicate keepApart,
-                                   Set<String> used) {
-        List<CutPiece> pieces = CutPieces.joined(cut, keepApart);
-        List<String> codes = pattern == null ? numbering.codes(pieces.size(), used)
-                : pattern.codes(pieces.stream().map(CutPiece::name).toList(), numbering, used);
+    public static ConformPlan plan(Cut cut, ConformChoices choices) {
+        List<CutPiece> asCut = CutPieces.joined(cut, choices.keepApart());
+        List<CutPiece> pieces = Fixes.of(cut, asCut, choices.fixes());
+        List<String> codes = choices.pattern() == null ? choices.numbering().codes(pieces.size(), choices.used())
+                : choices.pattern().codes(pieces.stream().map(p -> namesAt(cut, p)).toList(), choices.numbering(),
+                choices.used());
         List<PlannedShot> shots = new ArrayList<>(pieces.size());
         for (int i = 0; i < pieces.size(); i++) {
-            FrameRange frames = FrameRange.ofLength(numbering.firstFrame(), pieces.get(i).record().length());
-            shots.add(new PlannedShot(codes.get(i), cameraOf(codes.get(i)), frames, pieces.get(i)));
+            CutPiece piece = pieces.get(i);
+            FrameRange frames = FrameRange.ofLength(choices.numbering().firstFrame(), piece.record().length());
+            String camera = choices.cameras().getOrDefault(piece.record().in(), cameraOf(codes.get(i)));
+            shots.add(new PlannedShot(codes.get(i), camera, frames, piece));
         }
-        return new ConformPlan(shots, gaps(cut, pieces), PieceRemarks.of(cut, pieces));
+        return new ConformPlan(shots, gaps(cut, pieces), PieceRemarks.of(cut, asCut, choices));
+    }
+
+    /** Where a code may stand: in the name of a piece, then in the markers on it. */
+    public static List<String> namesAt(Cut cut, CutPiece piece) {
+        Stream<Marker> markers = cut.markers().stream().filter(m -> piece.edge().contains(m.record().in()));
+        return Stream.concat(Stream.of(piece.name()), markers.flatMap(m -> Stream.of(m.name(), m.comment())))
+                .filter(name -> !name.isBlank()).toList();
     }
 
     /** The name of a shot's own camera. */

@@ -1,15 +1,18 @@
 package freshsplice.core.conform;
 
 import freshsplice.core.cut.Remark;
+import freshsplice.core.time.FrameRange;
 import java.util.List;
 
 /**
  * What a cut would become.
  *
- * @param shots   in record order
- * @param gaps    stretches of the cut with no picture
- * @param remarks what to look at before receiving it
+ * @param shots    in record order
+ * @param gaps     stretches of the cut with no picture
+ * @param pointers what to look at before receiving it, with what can be chosen there
  */
-public record ConformPlan(List<PlannedShot> shots, List<freshsplice.core.time.FrameRange> gaps,
-                          List<Remark> remarks) {
+public record ConformPlan(List<PlannedShot> shots, List<FrameRange> gaps, List<Pointer> pointers) {
+    public List<Remark> remarks() {
+        return pointers.stream().map(Pointer::remark).toList();
+    }
 }

@@ -5,63 +5,86 @@ import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
-/** What to look at in the pieces of a cut: flashes, gaps, repeated frames, one board in many places. */
+/** What to look at in the pieces of a cut: flashes, gaps, overlaps, repeated frames, one board in many places, titles. */
 final class PieceRemarks {
     /** Pieces as short as this are seldom meant (common practice). */
     private static final long FLASH = 3;
     /** More frames shown twice than this is a cut back in the source, not a slip of the hand. */
     private static final Rational SLIP_OF_THE_HAND = Rational.of(12);
 
-    private PieceRemarks() {
+    private final Cut cut;
+    private final List<CutPiece> pieces;
+    private final ConformChoices choices;
+    private final List<Pointer> pointers = new ArrayList<>();
+
+    private PieceRemarks(Cut cut, List<CutPiece> pieces, ConformChoices choices) {
+        this.cut = cut;
+        this.pieces = pieces;
+        this.choices = choices;
     }
 
-    static List<Remark> of(Cut cut, List<CutPiece> pieces) {
-        List<Remark> remarks = new ArrayList<>();
-        Map<String, List<CutPiece>> bySource = new LinkedHashMap<>();
-        CutPiece before = null;
-        for (CutPiece piece : pieces) {
-            String place = cut.timecodeAt(piece.record().in()).label();
-            if (piece.record().length() <= FLASH) {
-                remarks.add(Remark.note(place, piece.name() + " is a flash of " + frames(piece.record().length())
-                        + "; it becomes a shot of its own"));
-            }
-            if (before != null) {
-                remarkNeighbours(cut, before, piece, remarks);
-            }
-            bySource.computeIfAbsent(piece.identity(), k -> new ArrayList<>()).add(piece);
-            before = piece;
-        }
-        remarkUsedTwice(cut, bySource, remarks);
-        remarkLanesAbove(cut, pieces, remarks);
-        return remarks;
-    }
-
-    /** Titles and effects on a lane above cut the picture below into shots: it is for people to say whether they should. */
-    private static void remarkLanesAbove(Cut cut, List<CutPiece> pieces, List<Remark> remarks) {
-        List<Integer> lanes = cut.lanesOf(Lane.Kind.PICTURE);
-        for (int lane : lanes.subList(Math.min(1, lanes.size()), lanes.size())) {
-            List<CutPiece> above = pieces.stream().filter(p -> p.paths().get(0).get(0) == lane).toList();
-            if (!above.isEmpty()) {
-                String name = cut.lanes().get(lane).name();
-                String what = above.size() == 1 ? "1 piece of " + name + " lies" : above.size() + " pieces of " + name
-                        + " lie";
-                remarks.add(Remark.note(cut.timecodeAt(above.get(0).record().in()).label(), what
-                        + " over the picture and cut it into shots. Where they are only titles, make shots of "
-                        + cut.lanes().get(lanes.get(0)).name() + " alone"));
+    /** @param pieces as the cut has them, before anything is put right, so that a choice can be taken back */
+    static List<Pointer> of(Cut cut, List<CutPiece> pieces, ConformChoices choices) {
+        PieceRemarks remarks = new PieceRemarks(cut, pieces, choices);
+        for (int i = 0; i < pieces.size(); i++) {
+            remarks.flash(i);
+            if (i > 0) {
+                remarks.neighbours(pieces.get(i - 1), pieces.get(i));
             }
         }
+        remarks.gapAtEnd();
+        remarks.usedTwice();
+        remarks.lanesAbove();
+        return remarks.pointers;
     }
 
-    private static void remarkNeighbours(Cut cut, CutPiece a, CutPiece b, List<Remark> remarks) {
+    private void flash(int i) {
+        CutPiece piece = pieces.get(i);
+        if (piece.record().length() > FLASH) {
+            return;
+        }
+        List<Fix> offers = new ArrayList<>();
+        if (i > 0 && pieces.get(i - 1).record().out() == piece.record().in()) {
+            offers.add(Fix.TO_BEFORE);
+        }
+        if (i + 1 < pieces.size() && pieces.get(i + 1).record().in() == piece.record().out()) {
+            offers.add(Fix.TO_AFTER);
+        }
+        point(piece.record().in(), piece.name() + " is a flash of " + frames(piece.record().length()),
+                "it becomes a shot of its own", offers);
+    }
+
+    private void neighbours(CutPiece a, CutPiece b) {
         long gap = b.record().in() - a.record().out();
         if (gap > 0) {
-            remarks.add(Remark.note(cut.timecodeAt(a.record().out()).label(), "A gap of " + frames(gap)
-                    + ": it stays black"));
+            gap(a.record().out(), gap);
         }
+        long overlap = Fixes.overlap(cut, a, b);
+        if (overlap > 0) {
+            point(b.record().in(), a.name() + " lies under " + b.name() + " for " + frames(overlap) + " in one lane",
+                    "the later one is seen", List.of(Fix.EARLIER_WINS));
+        }
+        shownAgain(a, b, gap);
+    }
+
+    private void gapAtEnd() {
+        long out = pieces.isEmpty() ? cut.record().out() : pieces.get(pieces.size() - 1).record().out();
+        if (out < cut.record().out()) {
+            gap(out, cut.record().out() - out);
+        }
+    }
+
+    private void gap(long at, long length) {
+        point(at, "A gap of " + frames(length), "it stays black", List.of(Fix.HOLD));
+    }
+
+    private void shownAgain(CutPiece a, CutPiece b, long gap) {
         boolean sameMoving = gap == 0 && !a.still() && a.identity().equals(b.identity())
                 && a.time().slope().equals(b.time().slope());
         if (!sameMoving) {
@@ -69,22 +92,55 @@ final class PieceRemarks {
         }
         Rational again = a.time().at(a.record().out()).minus(b.time().at(b.record().in()));
         if (again.signum() > 0 && again.compareTo(SLIP_OF_THE_HAND) <= 0) {
-            remarks.add(Remark.doubt(cut.timecodeAt(b.record().in()).label(), b.name() + " shows " + again
+            long at = b.record().in();
+            pointers.add(Pointer.only(Remark.doubt(cut.timecodeAt(at).label(), b.name() + " shows " + again
                     + " source frames again that the piece before ended on. Kept as it is; tell the edit room if it is "
-                    + "not meant"));
+                    + "not meant"), at));
         }
     }
 
-    private static void remarkUsedTwice(Cut cut, Map<String, List<CutPiece>> bySource, List<Remark> remarks) {
+    private void usedTwice() {
+        Map<String, List<CutPiece>> bySource = new LinkedHashMap<>();
+        pieces.forEach(p -> bySource.computeIfAbsent(p.identity(), k -> new ArrayList<>()).add(p));
         for (List<CutPiece> uses : bySource.values()) {
-            if (uses.size() > 1 && uses.get(0).still()) {
-                List<String> places = uses.stream().limit(4)
-                        .map(p -> cut.timecodeAt(p.record().in()).label()).toList();
-                remarks.add(Remark.note(places.get(0), uses.get(0).name() + " is used in " + uses.size()
-                        + " places (" + String.join(", ", places) + (uses.size() > 4 ? " …" : "")
-                        + "); each becomes a shot of its own"));
+            if (uses.size() < 2 || !uses.get(0).still()) {
+                continue;
+            }
+            List<String> places = uses.stream().limit(4).map(p -> cut.timecodeAt(p.record().in()).label()).toList();
+            Set<String> cameras = new HashSet<>();
+            uses.forEach(p -> cameras.add(choices.cameras().get(p.record().in())));
+            boolean one = cameras.size() == 1 && !cameras.contains(null);
+            String text = uses.get(0).name() + " is used in " + uses.size() + " places (" + String.join(", ", places)
+                    + (uses.size() > 4 ? " …" : "") + "); each becomes a shot of its own"
+                    + (one ? ", all filmed with " + cameras.iterator().next() : "");
+            pointers.add(new Pointer(Remark.note(places.get(0), text), uses.get(0).record().in(),
+                    List.of(Fix.ONE_CAMERA), one ? Fix.ONE_CAMERA : null));
+        }
+    }
+
+    /** Titles and effects on a lane above cut the picture below into shots: it is for people to say whether they should. */
+    private void lanesAbove() {
+        List<Integer> lanes = cut.lanesOf(Lane.Kind.PICTURE);
+        for (int lane : lanes.subList(Math.min(1, lanes.size()), lanes.size())) {
+            List<CutPiece> above = pieces.stream().filter(p -> p.paths().get(0).get(0) == lane).toList();
+            if (!above.isEmpty()) {
+                String name = cut.lanes().get(lane).name();
+                String what = above.size() == 1 ? "1 piece of " + name + " lies" : above.size() + " pieces of " + name
+                        + " lie";
+                long at = above.get(0).record().in();
+                pointers.add(new Pointer(Remark.note(cut.timecodeAt(at).label(), what
+                        + " over the picture and cut it into shots. Where they are only titles, make shots of "
+                        + cut.lanes().get(lanes.get(0)).name() + " alone"), at, List.of(Fix.LOWEST_LANE), null));
             }
         }
+    }
+
+    /** @param otherwise what happens where nothing is chosen */
+    private void point(long at, String what, String otherwise, List<Fix> offers) {
+        Fix fix = choices.fixes().get(at);
+        Fix chosen = fix != null && offers.contains(fix) ? fix : null;
+        String text = what + (chosen == null ? "; " + otherwise : ". Chosen: " + chosen.words());
+        pointers.add(new Pointer(Remark.note(cut.timecodeAt(at).label(), text), at, offers, chosen));
     }
 
     private static String frames(long count) {

@@ -35,8 +35,11 @@ public record Source(String name, String reel, String file, FrameRate rate, Long
         return "reel:" + Objects.requireNonNullElse(reel, "") + "\u0000" + Objects.requireNonNullElse(name, "");
     }
 
-    /** A picture without time, by the ending of its file or name. */
+    /** A picture without time, by the ending of its file or name; a name that stands for a numbered run moves. */
     public boolean isStill() {
+        if (SequenceName.isRun(file) || SequenceName.isRun(name)) {
+            return false;
+        }
         return STILLS.contains(ending(file)) || STILLS.contains(ending(name));
     }
 

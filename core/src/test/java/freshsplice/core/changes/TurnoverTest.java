@@ -3,6 +3,7 @@ package freshsplice.core.changes;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.conform.Conform;
+import freshsplice.core.conform.ConformChoices;
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.conform.CutPieces;
 import freshsplice.core.conform.FirstMaster;
@@ -32,7 +33,7 @@ class TurnoverTest {
 
     private void receive(Cut cut) {
         FirstMaster.Made made = FirstMaster.of(cut,
-                Conform.plan(cut, ShotNumbering.DEFAULT, seam -> false, Set.of()), 8);
+                Conform.plan(cut, ConformChoices.of(ShotNumbering.DEFAULT)), 8);
         master = made.master();
         shots.clear();
         made.shots().forEach(s -> shots.put(s.id(), s));

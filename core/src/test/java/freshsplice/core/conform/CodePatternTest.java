@@ -3,9 +3,15 @@ package freshsplice.core.conform;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Cuts;
+import freshsplice.core.cut.Marker;
+import freshsplice.core.time.FrameRange;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -34,9 +40,20 @@ class CodePatternTest {
 
     @Test
     void codesThatAreTakenOrMissingGetANumberOfTheirOwn() {
-        List<String> codes = CodePattern.of("LW_[####]*").codes(List.of("LW_0010 a", "title", "LW_0020 b", "LW_0020 c",
-                "LW_0030"), ShotNumbering.DEFAULT, Set.of("sh0030"));
+        List<String> codes = CodePattern.of("LW_[####]*").codes(Stream.of("LW_0010 a", "title", "LW_0020 b",
+                "LW_0020 c", "LW_0030").map(List::of).toList(), ShotNumbering.DEFAULT, Set.of("sh0030"));
         assertThat(codes).startsWith("sh0010", "sh0015", "sh0020").doesNotHaveDuplicates().doesNotContain("sh0030");
+    }
+
+    @Test
+    void aCodeInAMarkerStandsInWhereTheNameHasNone() {
+        Cut plain = Cuts.of(Cuts.lane(Cuts.clip("a.png", 0, 50, 0), Cuts.clip("LW_0300_b.png", 50, 90, 0)));
+        Cut cut = new Cut("Test", plain.rate(), false, plain.record(), plain.lanes(), List.of(
+                new Marker(FrameRange.ofLength(10, 1), "note", "LW_0200", ""),
+                new Marker(FrameRange.ofLength(60, 1), "LW_0900", "", "")));
+        ConformChoices choices = new ConformChoices(ShotNumbering.DEFAULT, CodePattern.of("LW_[####]*"), s -> false,
+                Map.of(), Map.of(), Set.of());
+        assertThat(Conform.plan(cut, choices).shots()).extracting(PlannedShot::code).containsExactly("sh0200", "sh0300");
     }
 
     @Test

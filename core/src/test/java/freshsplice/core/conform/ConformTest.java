@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 
 class ConformTest {
     private static ConformPlan plan(Cut cut) {
-        return Conform.plan(cut, ShotNumbering.DEFAULT, seam -> false, Set.of());
+        return Conform.plan(cut, ConformChoices.of(ShotNumbering.DEFAULT));
     }
 
     @Test
@@ -35,7 +35,7 @@ class ConformTest {
     void oneSeamCanBeKeptApart() {
         Cut cut = Cuts.of(Cuts.lane(Cuts.clip("a.png", 0, 10, 0), Cuts.clip("a.png", 10, 30, 0),
                 Cuts.clip("a.png", 30, 40, 0)));
-        assertThat(Conform.plan(cut, ShotNumbering.DEFAULT, seam -> seam == 30, Set.of()).shots())
+        assertThat(Conform.plan(cut, ConformChoices.of(ShotNumbering.DEFAULT).keepingApart(seam -> seam == 30)).shots())
                 .extracting(s -> s.piece().record()).containsExactly(FrameRange.of(0, 30), FrameRange.of(30, 40));
     }
 

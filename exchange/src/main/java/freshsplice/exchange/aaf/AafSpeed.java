@@ -27,11 +27,14 @@ record AafSpeed(AafObject input, Rational speed, List<Rational[]> keys) {
                 || AafIds.SPEED_CONTROL.equals(id);
         Rational ratio = null;
         List<Rational[]> curve = List.of();
+        List<Rational[]> ratios = List.of();
         for (AafObject parameter : group.objects(AafPid.PARAMETERS)) {
             String definition = parameter.id(AafPid.PARAMETER_DEFINITION);
             if (parameter.type == AafClass.CONSTANT_VALUE && AafIds.SPEED_RATIO.equals(definition)
                     && parameter.typed(AafPid.CONSTANT) instanceof Rational r) {
                 ratio = r;
+            } else if (parameter.type == AafClass.VARYING_VALUE && AafIds.SPEED_RATIO.equals(definition)) {
+                ratios = points(parameter);
             } else if (parameter.type == AafClass.VARYING_VALUE && warps) {
                 List<Rational[]> points = points(parameter);
                 curve = points.size() > curve.size() ? points : curve;
@@ -41,6 +44,9 @@ record AafSpeed(AafObject input, Rational speed, List<Rational[]> keys) {
         long inputLength = input.number(AafPid.LENGTH, 0);
         if (curve.size() >= 2) {
             return new AafSpeed(input, null, scaled(curve, length, inputLength));
+        }
+        if (ratios.size() >= 2 && length > 0) {
+            return new AafSpeed(input, null, AafSpeedCurve.positions(shares(ratios, length), length, inputLength));
         }
         if (ratio != null) {
             return new AafSpeed(input, speed(ratio, length, inputLength, remarks, place), List.of());
@@ -89,6 +95,13 @@ record AafSpeed(AafObject input, Rational speed, List<Rational[]> keys) {
             }
         }
         return points;
+    }
+
+    /** Times of control points as shares of the group, where a file counts units instead. */
+    private static List<Rational[]> shares(List<Rational[]> points, long length) {
+        boolean share = points.stream().allMatch(p -> p[0].abs().compareTo(Rational.ONE) <= 0);
+        return share ? points : points.stream().map(p -> new Rational[] {p[0].dividedBy(Rational.of(length)), p[1]})
+                .toList();
     }
 
     /**

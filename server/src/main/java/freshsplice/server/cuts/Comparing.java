@@ -9,6 +9,7 @@ import freshsplice.core.cut.Cut;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
+import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.masters.LaidSound;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.store.CutRow;
@@ -64,9 +65,5 @@ public class Comparing {
         CutSound then = new CutSound(cut);
         return (older, newer) -> !then.isSilent() && CutSound.differs(now, older, then, newer)
                 && CutSound.differs(laid, older, then, newer);
-    }
-
-    public static List<String> namesOf(CutPiece piece) {
-        return Receiving.namesOf(piece.source());
     }
 }

@@ -1,30 +1,25 @@
 package freshsplice.server.cuts;
 
-import freshsplice.core.conform.SourceNames;
+import freshsplice.core.conform.Fix;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
+import freshsplice.core.rates.RateWay;
 import freshsplice.core.time.FrameRate;
 import freshsplice.exchange.Formats;
-import freshsplice.exchange.UnreadableFile;
 import freshsplice.exchange.WriteOptions;
 import freshsplice.exchange.Written;
-import freshsplice.server.live.LiveUpdates;
 import freshsplice.server.masters.LaidSound;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.masters.SequenceService;
 import freshsplice.server.media.MediaStore;
-import freshsplice.server.steps.Steps;
-import freshsplice.server.store.BoardRow;
 import freshsplice.server.store.CutRow;
 import freshsplice.server.store.MasterRow;
-import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.RenderRow;
 import freshsplice.server.store.ShotRow;
-import freshsplice.server.store.SoundRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import freshsplice.server.web.Who;
@@ -46,23 +41,28 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.multipart.MultipartFile;
 
 /** Cuts and pictures come in, cuts go out. */
 @RestController
 @RequestMapping("/api")
 class CutController {
-    /**
-     * What became of dropped files.
-     *
-     * @param cutId   the cut among them; null where there was none
-     * @param found   boards and sounds that were missing and are there now
-     * @param refused a sentence for each file that could not be taken
-     */
-    record Arrived(@Schema(nullable = true) Long cutId, List<String> media, int found, List<String> refused) {
+    record Apart(long seam, boolean apart) {
     }
 
-    record Apart(long seam, boolean apart) {
+    /** What to do about a place. @param fix the word of an offer; null to leave it as the cut has it */
+    record Fixed(long at, @Schema(nullable = true) String fix) {
+    }
+
+    /** @param name blank for a camera of its own */
+    record Named(long at, String name) {
+    }
+
+    /** @param way the word of a way; null as the file has it */
+    record Ways(@Schema(nullable = true) String rate, @Schema(nullable = true) String clips) {
+    }
+
+    /** A code as it would be, and what it is found in. */
+    record Example(String code, List<String> from) {
     }
 
     record Chosen(Set<Integer> changes) {
@@ -78,83 +78,23 @@ class CutController {
 
     private final Store store;
     private final Intake intake;
+    private final IntakeViews views;
     private final TurnoverService turnovers;
     private final MediaStore media;
     private final MasterStore masters;
     private final SequenceService sequences;
-    private final Steps steps;
-    private final LiveUpdates live;
     private final LaidSound laidSound;
 
-    CutController(Store store, Intake intake, TurnoverService turnovers, MediaStore media, MasterStore masters,
-                  SequenceService sequences, Steps steps, LiveUpdates live, LaidSound laidSound) {
+    CutController(Store store, Intake intake, IntakeViews views, TurnoverService turnovers, MediaStore media, MasterStore masters,
+                  SequenceService sequences, LaidSound laidSound) {
         this.store = store;
         this.intake = intake;
+        this.views = views;
         this.turnovers = turnovers;
         this.media = media;
         this.masters = masters;
         this.sequences = sequences;
-        this.steps = steps;
-        this.live = live;
         this.laidSound = laidSound;
-    }
-
-    /** Takes dropped files: pictures and sound are kept, a cut is read. Nothing is made of it yet. */
-    @PostMapping(value = "/projects/{id}/files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    Arrived files(@PathVariable long id, @RequestParam("files") List<MultipartFile> files, HttpServletRequest request)
-            throws IOException {
-        store.get(ProjectRow.class, id);
-        List<String> taken = new ArrayList<>();
-        List<String> refused = new ArrayList<>();
-        Long cutId = null;
-        for (MultipartFile file : files) {
-            String name = String.valueOf(file.getOriginalFilename());
-            try {
-                MediaStore.Kept kept = media.keep(name, file.getInputStream());
-                if (Intake.isCut(kept.name())) {
-                    cutId = intake.look(id, kept, null).id;
-                } else {
-                    taken.add(media.add(id, kept).name);
-                }
-            } catch (UnreadableFile | Refused | IllegalArgumentException | IOException e) {
-                if (String.valueOf(e.getMessage()).contains("No space left")) {
-                    throw e;
-                }
-                refused.add(e.getMessage());
-            }
-        }
-        int found = taken.isEmpty() ? 0 : giveMissing(id, Who.of(request));
-        live.tell(id, new LiveUpdates.Update("media", 0, "", ""));
-        return new Arrived(cutId, taken, found, refused);
-    }
-
-    /** Boards and sounds that were missing fall into their places. */
-    private int giveMissing(long projectId, String who) {
-        return steps.make(projectId, "Give pictures and sound", who, () -> {
-            SourceNames pictures = media.names(projectId, false);
-            SourceNames sounds = media.names(projectId, true);
-            int found = 0;
-            for (BoardRow board : store.whereIn(BoardRow.class, "shotId",
-                    List.copyOf(masters.shotRows(projectId).keySet()))) {
-                Long id = board.mediaId != null ? null : pictures.find(List.of(board.sourceName))
-                        .map(SourceNames.Found::id).orElse(null);
-                if (id != null) {
-                    board.mediaId = id;
-                    found++;
-                }
-            }
-            MasterRow master = masters.of(projectId).orElse(null);
-            for (SoundRow sound : master == null ? List.<SoundRow>of()
-                    : store.where(SoundRow.class, "masterId", master.id)) {
-                Long id = sound.mediaId != null ? null : sounds.find(List.of(sound.name))
-                        .map(SourceNames.Found::id).orElse(null);
-                if (id != null) {
-                    sound.mediaId = id;
-                    found++;
-                }
-            }
-            return found;
-        });
     }
 
     @PostMapping("/projects/{id}/numbering")
@@ -162,15 +102,21 @@ class CutController {
         intake.number(id, wanted, Who.of(request));
     }
 
+    /** The first codes as they would be with other rules; nothing is changed. */
+    @PostMapping("/cuts/{id}/numbering/examples")
+    List<Example> examples(@PathVariable long id, @RequestBody Numbering wanted) {
+        return intake.examples(id, wanted).stream().map(e -> new Example(e.code(), e.from())).toList();
+    }
+
     @GetMapping("/cuts/{id}/intake")
     IntakeView intake(@PathVariable long id) {
-        return intake.view(id);
+        return views.of(id);
     }
 
     /** The intake on paper: csv or pdf. */
     @GetMapping("/cuts/{id}/report/{format}")
     ResponseEntity<byte[]> report(@PathVariable long id, @PathVariable String format) {
-        IntakeView view = intake.view(id);
+        IntakeView view = views.of(id);
         IntakeReport report = new IntakeReport(view);
         byte[] bytes = switch (format) {
             case "csv" -> report.csv();
@@ -188,6 +134,30 @@ class CutController {
     @PostMapping("/cuts/{id}/apart")
     void apart(@PathVariable long id, @RequestBody Apart apart) {
         intake.keepApart(id, apart.seam(), apart.apart());
+    }
+
+    /** Leaves all seams open that could be closed, or closes all. */
+    @PostMapping("/cuts/{id}/apart/all")
+    void allApart(@PathVariable long id, @RequestParam boolean apart) {
+        intake.keepAllApart(id, apart);
+    }
+
+    @PostMapping("/cuts/{id}/fix")
+    void fix(@PathVariable long id, @RequestBody Fixed fixed) {
+        intake.fix(id, fixed.at(), fixed.fix() == null ? null : Fix.valueOf(fixed.fix()));
+    }
+
+    /** Names the camera of a shot that is not made yet. */
+    @PostMapping("/cuts/{id}/camera")
+    void camera(@PathVariable long id, @RequestBody Named named) {
+        intake.camera(id, named.at(), named.name());
+    }
+
+    /** How the cut meets the project's rate, and how clips of another rate are shown. */
+    @PostMapping("/cuts/{id}/rate-ways")
+    void rateWays(@PathVariable long id, @RequestBody Ways ways) {
+        intake.ways(id, ways.rate() == null ? null : RateWay.valueOf(ways.rate()),
+                ways.clips() == null ? null : RateWay.valueOf(ways.clips()));
     }
 
     /** Takes another of the file's sequences. */
@@ -234,9 +204,9 @@ class CutController {
     /** What a list handed back now would hold. */
     @GetMapping("/projects/{id}/hand-back")
     @Transactional(readOnly = true)
-    public HandBackView handBackView(@PathVariable long id) {
+    public HandBackView handBackView(@PathVariable long id, @RequestParam(defaultValue = "edl") String format) {
         HandBack.HandedBack back = handBack(id);
-        Written written = Formats.writer("edl").write(back.cut(), WriteOptions.DEFAULT);
+        Written written = Formats.writer(format).write(back.cut(), WriteOptions.DEFAULT);
         List<Remark> remarks = new ArrayList<>(back.remarks());
         remarks.addAll(written.remarks());
         List<Event> events = back.cut().lanes().get(0).events();

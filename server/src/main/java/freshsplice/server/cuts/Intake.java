@@ -1,72 +1,53 @@
 package freshsplice.server.cuts;
 
-import freshsplice.core.changes.Turnover;
-import freshsplice.core.conform.CodePattern;
 import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.ConformPlan;
-import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.CutPieces;
 import freshsplice.core.conform.FirstMaster;
+import freshsplice.core.conform.Fix;
 import freshsplice.core.conform.PlannedShot;
-import freshsplice.core.conform.Sequences;
-import freshsplice.core.conform.ShotNumbering;
-import freshsplice.core.conform.SourceNames;
 import freshsplice.core.cut.Cut;
-import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
-import freshsplice.core.cut.LivePicture;
-import freshsplice.core.cut.LivePiece;
-import freshsplice.core.cut.Remark;
-import freshsplice.core.cut.Source;
-import freshsplice.core.shot.Shot;
+import freshsplice.core.rates.RateWay;
 import freshsplice.core.time.FrameRate;
-import freshsplice.exchange.Formats;
-import freshsplice.exchange.InputFile;
-import freshsplice.exchange.Limits;
-import freshsplice.exchange.ReadOptions;
-import freshsplice.exchange.Reading;
+import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.media.MediaStore;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.CutApartRow;
+import freshsplice.server.store.CutCameraRow;
+import freshsplice.server.store.CutFixRow;
 import freshsplice.server.store.CutRow;
-import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
-import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.file.Files;
 import java.time.Instant;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
-import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** A cut arrives: it is read, shown, its choices are made, and it is received as one step. */
 @Service
 public class Intake {
+    private static final int EXAMPLES = 6;
+
     private final Store store;
     private final CutStore cuts;
-    private final MediaStore media;
     private final MasterStore masters;
     private final Steps steps;
     private final Receiving receiving;
-    private final Comparing comparing;
+    private final Planning planning;
+    private final Reader reader;
 
-    Intake(Store store, CutStore cuts, MediaStore media, MasterStore masters, Steps steps, Receiving receiving,
-           Comparing comparing) {
+    Intake(Store store, CutStore cuts, MasterStore masters, Steps steps, Receiving receiving, Planning planning,
+           Reader reader) {
         this.store = store;
         this.cuts = cuts;
-        this.media = media;
         this.masters = masters;
         this.steps = steps;
         this.receiving = receiving;
-        this.comparing = comparing;
+        this.planning = planning;
+        this.reader = reader;
     }
 
     /** Whether a file's name says that it is a cut. */
@@ -77,9 +58,7 @@ public class Intake {
     /** Reads a kept file as a new version of the project's edit. Nothing is made of it yet. */
     @Transactional
     public CutRow look(long projectId, MediaStore.Kept kept, FrameRate rate) {
-        ProjectRow project = store.get(ProjectRow.class, projectId);
         List<CutRow> before = all(projectId);
-        FrameRate wanted = rate != null ? rate : masters.of(projectId).map(m -> project.rate).orElse(null);
         CutRow row = new CutRow();
         row.projectId = projectId;
         row.version = before.stream().mapToInt(c -> c.version).max().orElse(0) + 1;
@@ -88,7 +67,7 @@ public class Intake {
         row.sha256 = kept.sha256();
         row.state = CutRow.State.LOOKED_AT;
         row.receivedAt = Instant.now();
-        read(row, wanted);
+        reader.read(row, rate);
         return row;
     }
 
@@ -96,35 +75,7 @@ public class Intake {
     @Transactional
     public void changeRate(long cutId, FrameRate rate) {
         CutRow row = notYetReceived(cutId);
-        read(row, rate);
-    }
-
-    private void read(CutRow row, FrameRate rate) {
-        Reading reading;
-        try {
-            InputFile file = new InputFile(row.fileName, Files.readAllBytes(media.file(row.stored)));
-            reading = Formats.read(file, new ReadOptions(rate, Limits.DEFAULT));
-        } catch (IOException e) {
-            throw new UncheckedIOException(row.fileName + " cannot be read from the disk any more", e);
-        }
-        int chosen = row.id == null ? Sequences.likeliest(reading.cuts()) : row.chosen;
-        Cut cut = reading.cuts().get(Math.max(0, Math.min(chosen, reading.cuts().size() - 1)));
-        if (cut.record().isEmpty()) {
-            throw new Refused(row.fileName + " holds a sequence without a frame: there is nothing to make shots of");
-        }
-        row.chosen = chosen;
-        row.name = cut.name().length() > 500 ? cut.name().substring(0, 500) : cut.name();
-        row.rate = cut.rate();
-        row.rateReason = rate != null ? null : reading.remarks().stream()
-                .filter(r -> r.text().contains("does not say its rate")).map(Remark::text).findFirst().orElse(null);
-        row.dropFrame = cut.dropFrame();
-        row.recIn = cut.record().in();
-        row.recOut = cut.record().out();
-        if (row.id == null) {
-            store.add(row);
-        }
-        cuts.write(row, cut, reading.remarks());
-        cuts.writeChoices(row, reading.cuts());
+        reader.read(row, rate);
     }
 
     /** Takes another of the file's sequences. */
@@ -133,7 +84,7 @@ public class Intake {
         CutRow row = notYetReceived(cutId);
         row.chosen = sequence;
         row.pickedLane = null;
-        read(row, row.rateReason == null && masters.of(row.projectId).isPresent() ? row.rate : null);
+        reader.read(row, givenRate(row));
     }
 
     /** Makes shots of one picture lane, or of what is seen of all where none is named. */
@@ -143,6 +94,123 @@ public class Intake {
         row.pickedLane = lane;
     }
 
+    /**
+     * How rates meet.
+     *
+     * @param rate  for a cut of another rate than the project's; null by real time
+     * @param clips for clips of another rate than the cut's; null as the file has them
+     */
+    @Transactional
+    public void ways(long cutId, RateWay rate, RateWay clips) {
+        CutRow row = notYetReceived(cutId);
+        row.rateWay = rate;
+        row.clipWay = clips;
+        reader.read(row, givenRate(row));
+    }
+
+    /** The rate that somebody or the project gave for a file that does not say its own; null where it was guessed. */
+    private FrameRate givenRate(CutRow row) {
+        FrameRate file = row.fileRate == null ? row.rate : row.fileRate;
+        return row.rateReason == null ? file : null;
+    }
+
+    /** Leaves all seams open that could be closed, or closes all. */
+    @Transactional
+    public void keepAllApart(long cutId, boolean apart) {
+        CutRow row = notYetReceived(cutId);
+        store.where(CutApartRow.class, "cutId", cutId).forEach(store.entities()::remove);
+        store.entities().flush();
+        if (apart) {
+            CutPieces.joined(cuts.picked(row), seam -> false).stream().flatMap(p -> p.seams().stream())
+                    .forEach(seam -> addApart(cutId, seam));
+        }
+    }
+
+    /** Does something about a place that a remark points at; null leaves it as the cut has it. */
+    @Transactional
+    public void fix(long cutId, long at, Fix fix) {
+        CutRow row = notYetReceived(cutId);
+        if (fix == Fix.LOWEST_LANE) {
+            row.pickedLane = cuts.read(row).lanesOf(Lane.Kind.PICTURE).get(0);
+        } else if (fix == Fix.ONE_CAMERA) {
+            oneCamera(row, at);
+        } else {
+            store.where(CutFixRow.class, "cutId", cutId).stream().filter(f -> f.atFrame == at)
+                    .forEach(store.entities()::remove);
+            store.entities().flush();
+            if (fix != null) {
+                CutFixRow added = new CutFixRow();
+                added.cutId = cutId;
+                added.atFrame = at;
+                added.fix = fix;
+                store.add(added);
+            }
+        }
+    }
+
+    /** All shots of the board that the shot at a frame shows get that shot's camera; or each its own again. */
+    private void oneCamera(CutRow row, long at) {
+        List<PlannedShot> shots = planned(row);
+        PlannedShot first = shots.stream().filter(s -> s.piece().record().contains(at)).findFirst()
+                .orElseThrow(() -> new Refused("There is no shot at that frame any more"));
+        List<PlannedShot> same = shots.stream()
+                .filter(s -> s.piece().identity().equals(first.piece().identity())).toList();
+        boolean shared = same.stream().map(PlannedShot::camera).distinct().count() == 1 && same.size() > 1;
+        for (PlannedShot shot : same) {
+            nameCamera(row, shot.piece().record().in(), shared ? null : first.camera());
+        }
+    }
+
+    /** Names the camera of a shot that is not made yet; shots that name one share it. Blank gives it its own again. */
+    @Transactional
+    public void camera(long cutId, long at, String name) {
+        CutRow row = notYetReceived(cutId);
+        String wanted = name == null || name.isBlank() ? null : name.strip();
+        if (wanted != null && wanted.length() > 200) {
+            throw new Refused("A camera's name has at most 200 letters");
+        }
+        nameCamera(row, at, wanted);
+        // the shot whose own camera it is names it too, so that both stay one when codes change
+        if (wanted != null) {
+            planned(row).stream().filter(s -> s.camera().equals(wanted))
+                    .forEach(s -> nameCamera(row, s.piece().record().in(), wanted));
+        }
+    }
+
+    /** A code as it would be, and what stands on its piece. */
+    public record Example(String code, List<String> from) {
+    }
+
+    /** The first codes as they would be with other rules. */
+    @Transactional(readOnly = true)
+    public List<Example> examples(long cutId, Numbering wanted) {
+        wanted.check();
+        CutRow row = store.get(CutRow.class, cutId);
+        Cut cut = cuts.picked(row);
+        return planning.planned(store.get(ProjectRow.class, row.projectId), row, cut, wanted).shots().stream()
+                .limit(EXAMPLES).map(s -> new Example(s.code(), Conform.namesAt(cut, s.piece()))).toList();
+    }
+
+    private List<PlannedShot> planned(CutRow row) {
+        return planning.plan(store.get(ProjectRow.class, row.projectId), row, cuts.picked(row)).shots();
+    }
+
+    private void nameCamera(CutRow row, long at, String name) {
+        CutCameraRow there = store.where(CutCameraRow.class, "cutId", row.id).stream().filter(c -> c.atFrame == at)
+                .findFirst().orElse(null);
+        if (name == null && there != null) {
+            store.entities().remove(there);
+        } else if (name != null && there != null) {
+            there.name = name;
+        } else if (name != null) {
+            CutCameraRow added = new CutCameraRow();
+            added.cutId = row.id;
+            added.atFrame = at;
+            added.name = name;
+            store.add(added);
+        }
+    }
+
     /** Leaves one seam open that could be closed, or closes it again. */
     @Transactional
     public void keepApart(long cutId, long seam, boolean apart) {
@@ -150,13 +218,17 @@ public class Intake {
         List<CutApartRow> there = store.where(CutApartRow.class, "cutId", cutId).stream()
                 .filter(a -> a.seam == seam).toList();
         if (apart && there.isEmpty()) {
-            CutApartRow row = new CutApartRow();
-            row.cutId = cutId;
-            row.seam = seam;
-            store.add(row);
+            addApart(cutId, seam);
         } else if (!apart) {
             there.forEach(store.entities()::remove);
         }
+    }
+
+    private void addApart(long cutId, long seam) {
+        CutApartRow row = new CutApartRow();
+        row.cutId = cutId;
+        row.seam = seam;
+        store.add(row);
     }
 
     private CutRow notYetReceived(long cutId) {
@@ -174,13 +246,9 @@ public class Intake {
             CutRow row = notYetReceived(cutId);
             ProjectRow project = store.get(ProjectRow.class, row.projectId);
             boolean first = masters.of(project.id).isEmpty();
-            if (!first && !row.rate.equals(project.rate)) {
-                throw new Refused("This cut runs at " + row.rate + " frames/s and the project at " + project.rate
-                        + ": read it at the project's rate");
-            }
             if (first) {
                 Cut cut = cuts.picked(row);
-                ConformPlan plan = plan(project, row, cut);
+                ConformPlan plan = planning.plan(project, row, cut);
                 project.rate = cut.rate();
                 project.dropFrame = cut.dropFrame();
                 receiving.receive(project, row, cut, FirstMaster.of(cut, plan, project.handles), plan);
@@ -208,111 +276,5 @@ public class Intake {
 
     public List<CutRow> all(long projectId) {
         return store.where(CutRow.class, "projectId", projectId);
-    }
-
-    ConformPlan plan(ProjectRow project, CutRow row, Cut cut) {
-        Set<Long> apart = cuts.apart(row.id);
-        ShotNumbering numbering = new ShotNumbering(project.prefix, project.numberStep, project.digits,
-                project.firstFrame);
-        // a cut that was received shows the codes it was given then
-        Set<String> used = row.state == CutRow.State.RECEIVED && row.version == 1 ? Set.of()
-                : masters.codesInUse(project.id);
-        CodePattern pattern = project.codePattern == null ? null : CodePattern.of(project.codePattern);
-        return Conform.plan(cut, numbering, pattern, apart::contains, used);
-    }
-
-    /** What came and what will be made of it. */
-    @Transactional(readOnly = true)
-    public IntakeView view(long cutId) {
-        CutRow row = store.get(CutRow.class, cutId);
-        ProjectRow project = store.get(ProjectRow.class, row.projectId);
-        Cut cut = cuts.read(row);
-        Cut picked = cuts.picked(row);
-        ConformPlan plan = plan(project, row, picked);
-        SourceNames pictures = media.names(project.id, false);
-        SourceNames sounds = media.names(project.id, true);
-        List<IntakeView.Shot> shots = shots(plan, cuts.apart(row.id), pictures, ourCodes(project.id, row, picked, plan));
-        int sameAs = all(project.id).stream().filter(c -> c.id < row.id && c.sha256.equals(row.sha256))
-                .mapToInt(c -> c.version).findFirst().orElse(0);
-        return new IntakeView(row.id, row.version, row.name, row.fileName, row.rate.toString(), row.rateReason,
-                List.of("24000/1001", "24", "25", "30000/1001", "30", "48", "50", "60000/1001", "60"), row.dropFrame,
-                row.recIn, row.recOut, cut.timecodeAt(row.recIn).label(), cut.timecodeAt(row.recOut).label(),
-                row.state == CutRow.State.RECEIVED, masters.of(project.id).isEmpty() || row.version == 1, sameAs,
-                cut.lanes().stream().map(l -> lane(l, l.kind() == Lane.Kind.SOUND ? sounds : pictures)).toList(), shots,
-                plan.gaps().stream().map(g -> new IntakeView.Gap(g.in(), g.out(),
-                        cut.timecodeAt(g.in()).label())).toList(),
-                missing(picked, pictures, sounds), remarks(row.id, plan),
-                receiving.sound(project.id, cut).stream().map(s -> new IntakeView.Sound(s.lane(), s.name(),
-                        s.mediaId(), s.record().in(), s.record().out())).toList(), project.firstFrame,
-                project.handles, cuts.choices(row.id).stream().map(c -> new IntakeView.Choice(c.name, c.frames, c.events))
-                        .toList(), row.chosen, row.pickedLane,
-                new Numbering(project.prefix, project.numberStep, project.digits, project.firstFrame, project.handles,
-                        project.codePattern));
-    }
-
-    private List<IntakeView.Note> remarks(long cutId, ConformPlan plan) {
-        return Stream.concat(cuts.remarks(cutId).stream(), plan.remarks().stream())
-                .map(r -> new IntakeView.Note(r.severity().word(), r.place(), r.text())).toList();
-    }
-
-    private static IntakeView.Lane lane(Lane lane, SourceNames names) {
-        return new IntakeView.Lane(lane.name(), lane.kind().word(), lane.enabled(), lane.events().stream()
-                .map(e -> new IntakeView.Event(e.record().in(), e.record().out(), e.name(), e.enabled(),
-                        names.find(Receiving.namesOf(e.source())).map(SourceNames.Found::id).orElse(null)))
-                .toList());
-    }
-
-    /** Codes of the shots that a later cut's pieces are; empty for the first cut, whose pieces become shots. */
-    private List<String> ourCodes(long projectId, CutRow row, Cut cut, ConformPlan plan) {
-        MasterRow master = masters.of(projectId).orElse(null);
-        if (master == null || row.version == 1) {
-            return List.of();
-        }
-        List<CutPiece> pieces = plan.shots().stream().map(PlannedShot::piece).toList();
-        Map<Long, ShotRow> shots = masters.shotRows(projectId);
-        Turnover turnover = comparing.turnover(master, masters.read(master), shots, pieces, cut);
-        return IntStream.range(0, pieces.size()).mapToObj(n -> turnover.ourShotOf(n).map(Shot::code).orElse("new"))
-                .toList();
-    }
-
-    private static List<IntakeView.Shot> shots(ConformPlan plan, Set<Long> apart, SourceNames pictures,
-                                               List<String> ours) {
-        return IntStream.range(0, plan.shots().size()).mapToObj(i -> shot(plan.shots().get(i),
-                ours.isEmpty() ? plan.shots().get(i).code() : ours.get(i), apart, pictures)).toList();
-    }
-
-    private static IntakeView.Shot shot(PlannedShot planned, String code, Set<Long> apart, SourceNames pictures) {
-        CutPiece piece = planned.piece();
-        SourceNames.Found found = pictures.find(Receiving.namesOf(piece.source())).orElse(null);
-        return new IntakeView.Shot(code, piece.record().in(), piece.record().out(), planned.frames().in(),
-                planned.frames().last(), planned.camera(), piece.name(), piece.paths().size(),
-                piece.joined() == null ? null : piece.paths().size() + " " + piece.joined().words(),
-                piece.seams(), apart.contains(piece.record().in()), found == null ? null : found.id(), piece.name(),
-                found == null ? null : found.fit().words());
-    }
-
-    /** What is seen or heard and nothing given fits: nested cuts opened, nothing that is switched off or covered. */
-    private static List<IntakeView.Missing> missing(Cut cut, SourceNames pictures, SourceNames sounds) {
-        Map<String, IntakeView.Missing> missing = new LinkedHashMap<>();
-        for (LivePiece piece : LivePicture.of(cut)) {
-            count(missing, piece.event().source(), Lane.Kind.PICTURE, pictures, piece.record().length());
-        }
-        for (int index : cut.lanesOf(Lane.Kind.SOUND)) {
-            Lane lane = cut.lanes().get(index);
-            for (Event event : lane.enabled() ? lane.events() : List.<Event>of()) {
-                if (event.enabled()) {
-                    count(missing, event.source(), Lane.Kind.SOUND, sounds, event.record().length());
-                }
-            }
-        }
-        return List.copyOf(missing.values());
-    }
-
-    private static void count(Map<String, IntakeView.Missing> missing, Source source, Lane.Kind kind, SourceNames names,
-                              long frames) {
-        if (source != null && names.find(Receiving.namesOf(source)).isEmpty()) {
-            missing.merge(kind + source.label(), new IntakeView.Missing(source.label(), kind.word(), 1, frames),
-                    (a, b) -> new IntakeView.Missing(a.name(), a.kind(), a.uses() + 1, a.frames() + b.frames()));
-        }
     }
 }

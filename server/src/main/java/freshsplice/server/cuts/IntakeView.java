@@ -15,6 +15,13 @@ import java.util.List;
  * @param choices    the sequences in the file
  * @param chosen     which of them this is
  * @param pickedLane place of the one lane that shots are made of; null for what is seen of all
+ * @param ownRate   the file's rate where the cut was made to meet the project's; null where it had it
+ * @param rateWay   how it was made to meet; null where it had the rate
+ * @param clipWay   how clips of another rate are shown; null as the file has it
+ * @param clipRates clips of another rate than the cut's
+ * @param ways      the ways to choose from, as word and sentence
+ * @param closable  seams that could be closed, whether they are or not
+ * @param doubtful  sources whose file somebody should look at
  * @param sameAs     version of a cut with the same bytes that came before; 0 where there is none
  */
 public record IntakeView(long id, int version, String name, String fileName, String rate, @Schema(nullable = true) String rateReason,
@@ -22,7 +29,18 @@ public record IntakeView(long id, int version, String name, String fileName, Str
                          String endTimecode, boolean received, boolean first, int sameAs, List<Lane> lanes,
                          List<Shot> shots, List<Gap> gaps, List<Missing> missing, List<Note> remarks,
                          List<Sound> sound, int firstFrame, int handles, List<Choice> choices, int chosen,
-                         @Schema(nullable = true) Integer pickedLane, Numbering numbering) {
+                         @Schema(nullable = true) Integer pickedLane, Numbering numbering,
+                         @Schema(nullable = true) String ownRate, @Schema(nullable = true) String rateWay,
+                         @Schema(nullable = true) String clipWay, List<ClipRate> clipRates, List<Way> ways,
+                         int closable, int doubtful) {
+    /** Moving picture clips of one other rate, and how the file has them. */
+    public record ClipRate(String rate, int realTime, int frameForFrame) {
+    }
+
+    /** One of several ways. @param word to send; @param words to show */
+    public record Way(String word, String words) {
+    }
+
     /** One of the sequences in the file. */
     public record Choice(String name, long frames, int events) {
     }
@@ -43,10 +61,12 @@ public record IntakeView(long id, int version, String name, String fileName, Str
      * @param seams    record frames of the seams that were closed
      * @param canJoin  this and the shot before could be one and were kept apart
      * @param found    how its board was found, in words; null where it is missing
+     * @param doubtful whether somebody should look at that
+     * @param shares   how many shots its camera films
      */
     public record Shot(String code, long in, long out, long firstFrame, long lastFrame, String camera, String source,
                        int parts, @Schema(nullable = true) String joined, List<Long> seams, boolean canJoin, @Schema(nullable = true) Long mediaId, String boardName,
-                       @Schema(nullable = true) String found) {
+                       @Schema(nullable = true) String found, boolean doubtful, int shares) {
     }
 
     public record Gap(long in, long out, String timecode) {
@@ -56,7 +76,16 @@ public record IntakeView(long id, int version, String name, String fileName, Str
     public record Missing(String name, String kind, int uses, long frames) {
     }
 
-    public record Note(String severity, String place, String text) {
+    /**
+     * @param at     record frame that names the place in a choice; null where there is nothing to choose
+     * @param offers what can be done about it
+     * @param chosen the word of what was chosen; null to leave it
+     */
+    public record Note(String severity, String place, String text, @Schema(nullable = true) Long at, List<Way> offers,
+                       @Schema(nullable = true) String chosen) {
+        public Note(String severity, String place, String text) {
+            this(severity, place, text, null, List.of(), null);
+        }
     }
 
     /** A sound file laid under the picture. */

@@ -2,6 +2,7 @@ package freshsplice.server.cuts;
 
 import freshsplice.core.conform.CodePattern;
 import freshsplice.core.conform.ShotNumbering;
+import freshsplice.server.store.ProjectRow;
 import freshsplice.server.web.Refused;
 import io.swagger.v3.oas.annotations.media.Schema;
 
@@ -15,13 +16,23 @@ public record Numbering(String prefix, int step, int digits, int firstFrame, int
                         @Schema(nullable = true) String codePattern) {
     private static final int MOST_HANDLES = 1000;
 
+    static Numbering of(ProjectRow project) {
+        return new Numbering(project.prefix, project.numberStep, project.digits, project.firstFrame, project.handles,
+                project.codePattern);
+    }
+
+    /** @throws IllegalArgumentException where a number is out of its range, in a sentence */
+    ShotNumbering numbering() {
+        return new ShotNumbering(prefix == null ? "" : prefix, step, digits, firstFrame);
+    }
+
     String pattern() {
         return codePattern == null || codePattern.isBlank() ? null : codePattern.strip();
     }
 
     /** @throws IllegalArgumentException where a number or the pattern is out of its range, in a sentence */
     void check() {
-        new ShotNumbering(prefix == null ? "" : prefix, step, digits, firstFrame);
+        numbering();
         if (handles < 0 || handles > MOST_HANDLES) {
             throw new Refused("Handles are 0 to " + MOST_HANDLES + " frames");
         }

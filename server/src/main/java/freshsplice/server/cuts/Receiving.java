@@ -1,22 +1,22 @@
 package freshsplice.server.cuts;
 
-import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.ConformPlan;
 import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.PlannedShot;
-import freshsplice.core.conform.SourceNames;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Source;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
+import freshsplice.core.sources.Wanted;
+import freshsplice.core.stage.Shape;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
-import freshsplice.core.stage.Shape;
 import freshsplice.server.masters.MasterStore;
-import freshsplice.server.media.MediaStore;
+import freshsplice.server.sources.Finders;
+import freshsplice.server.sources.Sources;
 import freshsplice.server.stages.StageEdits;
 import freshsplice.server.store.BoardRow;
 import freshsplice.server.store.CameraRow;
@@ -35,36 +35,37 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Turns a planned conform into rows: scene, cameras, shots, boards, master, sound. Runs inside a step. */
 @Component
 class Receiving {
     /** A stretch of sound on the record clock. */
-    record SoundPiece(String lane, String name, Long mediaId, FrameRange record, Rational fromSeconds) {
+    record SoundPiece(String lane, String name, String sourceKey, Long mediaId, FrameRange record, Rational fromSeconds) {
     }
 
     private final Store store;
-    private final MediaStore media;
+    private final Sources sources;
     private final MasterStore masters;
     private final StageEdits stage;
 
-    Receiving(Store store, MediaStore media, MasterStore masters, StageEdits stage) {
+    Receiving(Store store, Sources sources, MasterStore masters, StageEdits stage) {
         this.store = store;
-        this.media = media;
+        this.sources = sources;
         this.masters = masters;
         this.stage = stage;
     }
 
     void receive(ProjectRow project, CutRow row, Cut cut, FirstMaster.Made made, ConformPlan plan) {
         SceneRow scene = scene(project, row.name);
-        SourceNames pictures = media.names(project.id, false);
+        Finders finders = sources.finders(project.id, Sources.all(cut));
+        Map<String, Long> cameras = new HashMap<>();
         Map<Long, Long> shotIds = new HashMap<>();
         for (int i = 0; i < made.shots().size(); i++) {
             PlannedShot planned = plan.shots().get(i);
-            shotIds.put(made.shots().get(i).id(), addShot(project, scene.id, made.shots().get(i),
-                    planned.piece().source(), pictures).id);
+            long camera = cameras.computeIfAbsent(planned.camera(), name -> addCamera(project, scene.id, name));
+            shotIds.put(made.shots().get(i).id(), addShot(project, scene.id, camera, made.shots().get(i),
+                    Sources.wanted(planned.piece(), cut.rate()), finders).id);
         }
         MasterRow master = new MasterRow();
         master.projectId = project.id;
@@ -76,7 +77,7 @@ class Receiving {
         for (Section section : made.master().main().sections()) {
             store.add(masters.sectionRow(master.id, section, shotIds.get(section.shotId())));
         }
-        layOutSound(master.id, sound(project.id, cut));
+        layOutSound(master.id, sound(project.id, cut, finders));
     }
 
     void layOutSound(long masterId, List<SoundPiece> pieces) {
@@ -85,6 +86,7 @@ class Receiving {
             sound.masterId = masterId;
             sound.lane = piece.lane();
             sound.name = piece.name();
+            sound.sourceKey = piece.sourceKey();
             sound.mediaId = piece.mediaId();
             sound.recIn = piece.record().in();
             sound.recOut = piece.record().out();
@@ -123,34 +125,32 @@ class Receiving {
         stage.addItem(row, x, y, z, 0);
     }
 
-    /** A shot with a camera and a board of its own. */
-    ShotRow addShot(ProjectRow project, long sceneId, Shot shot, Source source, SourceNames pictures) {
+    /** A camera of the scene's with the project's film back. @return its id */
+    long addCamera(ProjectRow project, long sceneId, String name) {
         CameraRow camera = new CameraRow();
         camera.sceneId = sceneId;
-        camera.name = Conform.cameraOf(shot.code());
+        camera.name = name;
         camera.backWidth = project.backWidth;
         camera.backHeight = project.backHeight;
         camera.stop = 2.8;
-        store.add(camera);
+        return store.add(camera).id;
+    }
+
+    /** A shot with a board of its own. @param wanted what it shows in the cut; null where that has no source */
+    ShotRow addShot(ProjectRow project, long sceneId, long cameraId, Shot shot, Wanted wanted, Finders finders) {
         ShotRow row = new ShotRow();
         row.projectId = project.id;
         row.sceneId = sceneId;
-        row.cameraId = camera.id;
+        row.cameraId = cameraId;
         masters.fill(row, shot);
         store.add(row);
         BoardRow board = new BoardRow();
         board.shotId = row.id;
-        board.sourceName = source == null ? "" : source.label();
-        board.mediaId = pictures.find(namesOf(source)).map(SourceNames.Found::id).orElse(null);
+        board.sourceName = wanted == null ? "" : wanted.source().label();
+        board.sourceKey = wanted == null ? null : wanted.source().identity();
+        board.mediaId = finders.idOf(Lane.Kind.PICTURE, wanted);
         store.add(board);
         return row;
-    }
-
-    /** The names by which the file of a source may be found, the likeliest first. */
-    static List<String> namesOf(Source source) {
-        return source == null ? List.of()
-                : Stream.of(source.file(), source.name(), source.reel()).filter(n -> n != null && !n.isBlank()
-                && !n.equals("AX")).toList();
     }
 
     /** Source frames from the first of its media on: a source that has a timecode does not begin at 0. */
@@ -160,17 +160,17 @@ class Receiving {
     }
 
     /** The cut's own sound, and sound files that no event names, laid from its first frame. */
-    List<SoundPiece> sound(long projectId, Cut cut) {
-        SourceNames names = media.names(projectId, true);
+    List<SoundPiece> sound(long projectId, Cut cut, Finders finders) {
         List<SoundPiece> pieces = new ArrayList<>();
         Set<Long> used = new HashSet<>();
         for (Lane lane : cut.lanes()) {
             for (Event event : lane.kind() == Lane.Kind.SOUND ? lane.events() : List.<Event>of()) {
-                Long id = names.find(namesOf(event.source())).map(SourceNames.Found::id).orElse(null);
+                Long id = finders.idOf(Lane.Kind.SOUND, Sources.wanted(event, cut.rate()));
                 used.add(id);
                 FrameRate rate = event.source() == null || event.source().rate() == null ? cut.rate()
                         : event.source().rate();
-                pieces.add(new SoundPiece(lane.name(), event.source() == null ? "" : event.source().label(), id,
+                pieces.add(new SoundPiece(lane.name(), event.source() == null ? "" : event.source().label(),
+                        event.source() == null ? null : event.source().identity(), id,
                         event.record(), fromFirstSample(event).dividedBy(rate.fps())));
             }
         }
@@ -180,7 +180,7 @@ class Receiving {
                 long frames = Rational.of(Math.round(file.seconds * 1000), 1000).times(cut.rate().fps()).floor();
                 FrameRange record = FrameRange.ofLength(cut.record().in(),
                         Math.max(1, Math.min(frames, cut.record().length())));
-                pieces.add(new SoundPiece("A" + ++lane, file.name, file.id, record, Rational.ZERO));
+                pieces.add(new SoundPiece("A" + ++lane, file.name, null, file.id, record, Rational.ZERO));
             }
         }
         return pieces;

@@ -5,18 +5,20 @@ import freshsplice.core.changes.Change;
 import freshsplice.core.changes.ChangeKind;
 import freshsplice.core.changes.ChangeWords;
 import freshsplice.core.changes.Turnover;
+import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.CutPiece;
-import freshsplice.core.conform.CutPieces;
 import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.ShotNumbering;
-import freshsplice.core.conform.SourceNames;
 import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
+import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.masters.MasterStore;
-import freshsplice.server.media.MediaStore;
+import freshsplice.server.sources.Finders;
+import freshsplice.server.sources.Sources;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.BoardRow;
 import freshsplice.server.store.CutRow;
@@ -46,17 +48,17 @@ public class TurnoverService {
     private final CutStore cuts;
     private final Comparing comparing;
     private final Receiving receiving;
-    private final MediaStore media;
+    private final Sources sources;
     private final Steps steps;
 
     TurnoverService(Store store, MasterStore masters, CutStore cuts, Comparing comparing, Receiving receiving,
-                    MediaStore media, Steps steps) {
+                    Sources sources, Steps steps) {
         this.store = store;
         this.masters = masters;
         this.cuts = cuts;
         this.comparing = comparing;
         this.receiving = receiving;
-        this.media = media;
+        this.sources = sources;
         this.steps = steps;
     }
 
@@ -67,22 +69,21 @@ public class TurnoverService {
         Cut cut = cuts.picked(cutRow);
         Master master = masters.read(row);
         Map<Long, ShotRow> shots = masters.shotRows(cutRow.projectId);
-        Set<Long> apart = cuts.apart(cutId);
-        List<CutPiece> pieces = CutPieces.joined(cut, apart::contains);
+        List<CutPiece> pieces = cuts.pieces(cutRow, cut);
         return new Side(row, master, shots, cutRow, cut, comparing.turnover(row, master, shots, pieces, cut));
     }
 
     @Transactional(readOnly = true)
     public TurnoverView view(long cutId) {
         Side side = compare(cutId);
-        SourceNames names = media.names(side.cutRow.projectId, false);
+        Finders finders = finders(side);
         List<TurnoverView.Piece> ours = side.master.main().sections().stream().map(s -> new TurnoverView.Piece(
                 s.record().in(), s.record().out(), side.shots.get(s.shotId()).code, null)).toList();
         List<TurnoverView.Piece> theirs = new ArrayList<>();
         for (int i = 0; i < side.turnover.changes().pairs().size(); i++) {
             CutPiece piece = side.turnover.newPiece(i);
             theirs.add(new TurnoverView.Piece(piece.edge().in(), piece.edge().out(), piece.name(),
-                    names.find(Comparing.namesOf(piece)).map(SourceNames.Found::id).orElse(null)));
+                    finders.idOf(Lane.Kind.PICTURE, Sources.wanted(piece, side.cut.rate()))));
         }
         List<TurnoverView.Change> changes = new ArrayList<>();
         for (int i = 0; i < side.turnover.changes().changes().size(); i++) {
@@ -91,6 +92,10 @@ public class TurnoverService {
         return new TurnoverView(cutId, side.cutRow.version, side.cut.name(), side.row.cutId == cutId,
                 side.turnover.changes().kept(), side.master.end() - side.master.start(), side.cut.record().length(),
                 ours, theirs, changes);
+    }
+
+    private Finders finders(Side side) {
+        return sources.finders(side.cutRow.projectId, Sources.all(side.cut));
     }
 
     private TurnoverView.Change change(int index, Change c, Side side) {
@@ -117,12 +122,13 @@ public class TurnoverService {
                 throw new Refused("The list has changed since it was shown: look at it again");
             }
             Applying.Applied applied = Applying.apply(side.turnover, chosen, project.firstFrame);
-            applied.shots().forEach((id, shot) -> change(side.shots.get(id), shot));
-            Master after = withNewShots(project, side, applied);
+            Finders finders = finders(side);
+            applied.shots().forEach((id, shot) -> change(side, side.shots.get(id), shot, finders));
+            Master after = withNewShots(project, side, applied, finders);
             masters.write(side.row, side.master, after);
             markOmitted(side, after);
             if (chosen.containsAll(edits(side.turnover))) {
-                takeSound(side);
+                takeSound(side, finders);
             }
             side.row.cutId = cutId;
             return null;
@@ -141,21 +147,22 @@ public class TurnoverService {
         return edits;
     }
 
-    private void change(ShotRow row, Shot shot) {
+    private void change(Side side, ShotRow row, Shot shot, Finders finders) {
         if (!row.anchorKey.equals(shot.anchor().key())) {
             BoardRow board = store.where(BoardRow.class, "shotId", row.id).stream().findFirst().orElseThrow();
             board.sourceName = shot.anchor().name();
-            board.mediaId = media.names(row.projectId, false).find(List.of(shot.anchor().name()))
-                    .map(SourceNames.Found::id).orElse(null);
+            board.sourceKey = shot.anchor().key();
+            board.mediaId = Sources.wanted(side.cut).get(Lane.Kind.PICTURE).stream()
+                    .filter(w -> w.source().identity().equals(shot.anchor().key())).findFirst()
+                    .map(w -> finders.idOf(Lane.Kind.PICTURE, w)).orElse(null);
         }
         masters.fill(row, shot);
     }
 
-    private Master withNewShots(ProjectRow project, Side side, Applying.Applied applied) {
+    private Master withNewShots(ProjectRow project, Side side, Applying.Applied applied, Finders finders) {
         Set<String> used = masters.codesInUse(project.id);
         ShotNumbering numbering = new ShotNumbering(project.prefix, project.numberStep, project.digits,
                 project.firstFrame);
-        SourceNames pictures = media.names(project.id, false);
         List<Section> sections = new ArrayList<>(applied.master().main().sections());
         for (int i = 0; i < sections.size(); i++) {
             Section section = sections.get(i);
@@ -166,7 +173,9 @@ public class TurnoverService {
                 long offset = actionAt(sections, i, side) - project.firstFrame;
                 Shot shot = new Shot(0, code, FrameRange.ofLength(project.firstFrame, piece.record().length()),
                         project.handles, offset, FirstMaster.anchor(piece, project.firstFrame));
-                ShotRow row = receiving.addShot(project, side.row.sceneId, shot, piece.source(), pictures);
+                long camera = receiving.addCamera(project, side.row.sceneId, Conform.cameraOf(code));
+                ShotRow row = receiving.addShot(project, side.row.sceneId, camera, shot,
+                        Sources.wanted(piece, side.cut.rate()), finders);
                 side.shots.put(row.id, row);
                 sections.set(i, new Section(0, new Section.Content.OfShot(row.id), section.record(), section.from(),
                         section.speed(), true, section.head(), section.tail()));
@@ -203,8 +212,8 @@ public class TurnoverService {
         side.shots.forEach((id, row) -> row.omitted = !shown.contains(id));
     }
 
-    private void takeSound(Side side) {
-        List<Receiving.SoundPiece> pieces = receiving.sound(side.cutRow.projectId, side.cut);
+    private void takeSound(Side side, Finders finders) {
+        List<Receiving.SoundPiece> pieces = receiving.sound(side.cutRow.projectId, side.cut, finders);
         if (!pieces.isEmpty()) {
             store.where(SoundRow.class, "masterId", side.row.id).forEach(store::remove);
             receiving.layOutSound(side.row.id, pieces);

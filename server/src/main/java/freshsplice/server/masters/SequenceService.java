@@ -4,20 +4,20 @@ import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.changes.Turnover;
 import freshsplice.core.conform.CutPiece;
-import freshsplice.core.conform.CutPieces;
 import freshsplice.core.conform.Seams;
-import freshsplice.core.conform.SourceNames;
 import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Lane;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.FrameChain;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
-import freshsplice.server.cuts.CutStore;
 import freshsplice.server.cuts.Comparing;
-import freshsplice.server.media.MediaStore;
+import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.renders.Staleness;
+import freshsplice.server.sources.Finders;
+import freshsplice.server.sources.Sources;
 import freshsplice.server.stages.StageStore;
 import freshsplice.server.store.BoardRow;
 import freshsplice.server.store.CutRow;
@@ -33,7 +33,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.LongStream;
@@ -47,17 +46,17 @@ public class SequenceService {
     private final MasterStore masters;
     private final CutStore cuts;
     private final Comparing comparing;
-    private final MediaStore media;
+    private final Sources sources;
     private final StageStore stages;
     private final Staleness staleness;
 
-    SequenceService(Store store, MasterStore masters, CutStore cuts, Comparing comparing, MediaStore media,
+    SequenceService(Store store, MasterStore masters, CutStore cuts, Comparing comparing, Sources sources,
                     StageStore stages, Staleness staleness) {
         this.store = store;
         this.masters = masters;
         this.cuts = cuts;
         this.comparing = comparing;
-        this.media = media;
+        this.sources = sources;
         this.stages = stages;
         this.staleness = staleness;
     }
@@ -68,8 +67,7 @@ public class SequenceService {
         Master master = masters.read(row);
         CutRow cutRow = store.get(CutRow.class, row.cutId);
         Cut cut = cuts.picked(cutRow);
-        Set<Long> apart = cuts.apart(cutRow.id);
-        List<CutPiece> pieces = CutPieces.joined(cut, apart::contains);
+        List<CutPiece> pieces = cuts.pieces(cutRow, cut);
         Map<Long, ShotRow> shots = masters.shotRows(project.id);
         List<Section> sections = master.main().sections();
         Map<Integer, FrameRange> inCut = placesInCut(comparing.turnover(row, master, shots, pieces, cut));
@@ -87,7 +85,7 @@ public class SequenceService {
         return new SequenceView(row.id, project.id, project.seq, row.name, project.rate.toString(),
                 project.rate.fps().toDouble(), project.dropFrame, Math.min(master.start(), cut.record().in()),
                 Math.max(master.end(), cut.record().out()),
-                new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, pieceViews(project.id, pieces)), views,
+                new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, pieceViews(project.id, cut, pieces)), views,
                 seams.stream().map(s -> new SequenceView.Seam(s.left(), s.right(), s.shots(), s.cut(), s.render(),
                         s.cutBend(), s.renderBend())).toList(), renders, sound(row.id), counts);
     }
@@ -188,10 +186,10 @@ public class SequenceService {
                 .mapToObj(k -> FrameChain.share(k, section.head().length())).toList();
     }
 
-    private List<SequenceView.Piece> pieceViews(long projectId, List<CutPiece> pieces) {
-        SourceNames names = media.names(projectId, false);
+    private List<SequenceView.Piece> pieceViews(long projectId, Cut cut, List<CutPiece> pieces) {
+        Finders finders = sources.finders(projectId, Sources.all(cut));
         return pieces.stream().map(p -> {
-            Long id = names.find(Comparing.namesOf(p)).map(SourceNames.Found::id).orElse(null);
+            Long id = finders.idOf(Lane.Kind.PICTURE, Sources.wanted(p, cut.rate()));
             MediaRow file = id == null ? null : store.get(MediaRow.class, id);
             return new SequenceView.Piece(p.edge().in(), p.edge().out(), p.name(), id,
                     file == null || file.kind == MediaRow.Kind.PICTURE ? List.of() : mediaFrames(p, file));

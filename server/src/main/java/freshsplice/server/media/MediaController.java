@@ -34,7 +34,7 @@ class MediaController {
     @GetMapping("/picture")
     ResponseEntity<Resource> picture(@PathVariable long id, @RequestParam(defaultValue = "0") long frame,
                                      @RequestParam(defaultValue = "960") int width) throws IOException {
-        int wanted = width <= 240 ? 240 : width <= 960 ? 960 : 1920;
+        int wanted = width <= Proxies.SMALL ? Proxies.SMALL : width <= Proxies.MIDDLE ? Proxies.MIDDLE : Proxies.LARGE;
         return kept(proxies.picture(store.get(MediaRow.class, id), frame, wanted), MediaType.IMAGE_JPEG);
     }
 
@@ -46,8 +46,7 @@ class MediaController {
     @GetMapping("/sound")
     ResponseEntity<Resource> sound(@PathVariable long id) {
         MediaRow row = store.get(MediaRow.class, id);
-        return kept(media.file(row.stored),
-                MediaTypeFactory.getMediaType(row.stored).orElse(MediaType.APPLICATION_OCTET_STREAM));
+        return kept(media.file(row), MediaTypeFactory.getMediaType(media.file(row).toString()).orElse(MediaType.APPLICATION_OCTET_STREAM));
     }
 
     private static ResponseEntity<Resource> kept(Path file, MediaType type) {

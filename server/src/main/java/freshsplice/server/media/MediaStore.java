@@ -1,9 +1,9 @@
 package freshsplice.server.media;
 
-import freshsplice.core.conform.SourceNames;
 import freshsplice.core.time.Timecode;
 import freshsplice.render.Probe;
 import freshsplice.server.Folders;
+import freshsplice.server.settings.Settings;
 import freshsplice.server.store.MediaRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
@@ -15,7 +15,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.security.DigestOutputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
@@ -25,30 +25,32 @@ import org.springframework.transaction.annotation.Transactional;
 /** Keeps files under their checksum, so that the same file given twice is kept once. Names are only ever labels. */
 @Service
 public class MediaStore {
-    private static final int WIDEST = 16_384;
-
     private final Folders folders;
     private final Store store;
+    private final Settings settings;
 
-    MediaStore(Folders folders, Store store) {
+    MediaStore(Folders folders, Store store, Settings settings) {
         this.folders = folders;
         this.store = store;
+        this.settings = settings;
     }
 
     /**
      * A file on disk.
      *
+     * @param path   its name with the folders that it was given with
      * @param stored its name below the media folder
      */
-    public record Kept(String name, String stored, String sha256, long bytes) {
+    public record Kept(String name, String path, String stored, String sha256, long bytes) {
     }
 
     /** Takes in all of a stream; half a stream leaves nothing. */
     public Kept keep(String givenName, InputStream in) throws IOException {
         String name = label(givenName);
+        String path = pathLabel(givenName, name);
         Path arriving = Files.createTempFile(folders.arriving(), "file", null);
         try {
-            MessageDigest digest = sha256();
+            MessageDigest digest = Digests.sha256();
             long bytes;
             try (OutputStream out = new DigestOutputStream(Files.newOutputStream(arriving), digest)) {
                 bytes = in.transferTo(out);
@@ -56,7 +58,7 @@ public class MediaStore {
             String sum = HexFormat.of().formatHex(digest.digest());
             String stored = sum + ending(name);
             Files.move(arriving, folders.media().resolve(stored), StandardCopyOption.REPLACE_EXISTING);
-            return new Kept(name, stored, sum, bytes);
+            return new Kept(name, path, stored, sum, bytes);
         } finally {
             Files.deleteIfExists(arriving);
         }
@@ -70,42 +72,68 @@ public class MediaStore {
     @Transactional
     public MediaRow add(long projectId, Kept kept) throws IOException {
         List<MediaRow> same = store.where(MediaRow.class, "sha256", kept.sha256()).stream()
-                .filter(m -> m.projectId == projectId && m.name.equals(kept.name())).toList();
+                .filter(m -> m.projectId == projectId && m.path.equals(kept.path())).toList();
         if (!same.isEmpty()) {
             return same.get(0);
-        }
-        Probe probe = look(kept);
-        if (probe.width() > WIDEST || probe.height() > WIDEST) {
-            throw new Refused(kept.name() + " is " + probe.width() + " x " + probe.height() + " pixels; a picture may "
-                    + "have " + WIDEST + " a side: give it smaller");
         }
         MediaRow media = new MediaRow();
         media.projectId = projectId;
         media.name = kept.name();
-        media.kind = !probe.picture() ? MediaRow.Kind.SOUND
-                : probe.rate() == null ? MediaRow.Kind.PICTURE : MediaRow.Kind.MOVIE;
+        media.path = kept.path();
         media.stored = kept.stored();
         media.bytes = kept.bytes();
         media.sha256 = kept.sha256();
+        fill(media, look(file(kept.stored()), kept.name()));
+        return store.add(media);
+    }
+
+    /**
+     * Makes a file known that stays in its folder of the server.
+     *
+     * @throws IOException if it is no picture, movie or sound; the message says so
+     */
+    @Transactional
+    public MediaRow link(long projectId, Path file) throws IOException {
+        MediaRow media = new MediaRow();
+        media.projectId = projectId;
+        media.name = label(file.toString());
+        media.path = file.toString();
+        media.linked = file.toString();
+        media.bytes = Files.size(file);
+        media.sha256 = Digests.ofLinked(file);
+        fill(media, look(file, media.name));
+        return store.add(media);
+    }
+
+    private void fill(MediaRow media, Probe probe) {
+        int most = settings.maxPictureSide();
+        if (probe.width() > most || probe.height() > most) {
+            throw new Refused(media.name + " is " + probe.width() + " x " + probe.height() + " pixels; a picture may "
+                    + "have " + most + " a side: give it smaller");
+        }
+        media.kind = !probe.picture() ? MediaRow.Kind.SOUND
+                : probe.rate() == null ? MediaRow.Kind.PICTURE : MediaRow.Kind.MOVIE;
         media.width = probe.width();
         media.height = probe.height();
         media.rate = probe.rate();
         media.frames = probe.frames();
         media.seconds = probe.seconds();
         media.startFrame = startFrame(probe);
-        return store.add(media);
+        media.reel = probe.reel();
     }
 
     /** Errors name the file as it was given, not as it is kept. */
-    private Probe look(Kept kept) throws IOException {
+    private static Probe look(Path file, String name) throws IOException {
         try {
-            return Probe.of(file(kept.stored()));
+            Probe still = StillProbe.of(file);
+            return still != null ? still : Probe.of(file);
         } catch (IOException e) {
-            throw new IOException(String.valueOf(e.getMessage()).replace(kept.stored(), kept.name()), e);
+            throw new IOException(String.valueOf(e.getMessage()).replace(file.getFileName().toString(), name), e);
         }
     }
 
-    private static long startFrame(Probe probe) {
+    /** Frames from 00:00:00:00 to a file's first, by its own timecode; 0 without one. */
+    public static long startFrame(Probe probe) {
         try {
             return probe.rate() == null || probe.timecode() == null ? 0 : Timecode.parse(probe.timecode(), probe.rate(),
                     Timecode.isWrittenDrop(probe.timecode()) && probe.rate().hasDropFrame()).frame();
@@ -114,17 +142,31 @@ public class MediaStore {
         }
     }
 
-    /** All files of a project, to be found by name. */
-    public SourceNames names(long projectId, boolean sound) {
-        SourceNames names = new SourceNames();
-        store.where(MediaRow.class, "projectId", projectId).stream()
-                .filter(m -> sound ? m.kind != MediaRow.Kind.PICTURE : m.kind != MediaRow.Kind.SOUND)
-                .forEach(m -> names.add(m.id, m.name));
-        return names;
-    }
-
     public Path file(String stored) {
         return folders.media().resolve(stored);
+    }
+
+    /** Whether a file holds what a linked one did. */
+    public boolean isSame(MediaRow linked, Path file) throws IOException {
+        return Digests.ofLinked(file).equals(linked.sha256);
+    }
+
+    /** Where a file lies. One that is linked may not be there any more. */
+    public Path file(MediaRow media) {
+        return media.linked != null ? Path.of(media.linked) : file(media.stored);
+    }
+
+    /** The name with its folders, drive letters and ways upward left away; only ever a label. */
+    private static String pathLabel(String given, String name) {
+        List<String> parts = new ArrayList<>();
+        for (String part : String.valueOf(given).replaceAll("\\p{Cntrl}", " ").split("[/\\\\]+")) {
+            if (!part.isBlank() && !part.equals(".") && !part.equals("..") && !part.endsWith(":")) {
+                parts.add(part.strip());
+            }
+        }
+        String path = parts.isEmpty() ? name
+                : String.join("/", parts.subList(0, parts.size() - 1)) + (parts.size() > 1 ? "/" : "") + name;
+        return path.length() <= 1000 ? path : name;
     }
 
     /** A name to show: without folders and control characters, at most 300 letters. */
@@ -139,13 +181,5 @@ public class MediaStore {
         int dot = name.lastIndexOf('.');
         String ending = dot < 0 ? "" : name.substring(dot).toLowerCase(Locale.ROOT);
         return ending.matches("\\.[a-z0-9]{1,5}") ? ending : "";
-    }
-
-    private static MessageDigest sha256() {
-        try {
-            return MessageDigest.getInstance("SHA-256");
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("Every Java has SHA-256", e);
-        }
     }
 }

@@ -1,60 +1,94 @@
 package freshsplice.server.media;
 
 import freshsplice.server.Folders;
+import freshsplice.server.store.MediaFrameRow;
 import freshsplice.server.store.MediaRow;
+import freshsplice.server.store.Store;
+import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Semaphore;
-import java.util.concurrent.TimeUnit;
 import org.springframework.stereotype.Component;
 
-/** Smaller pictures of media and the loudness of sound, made when first asked for and kept. */
+/** Smaller pictures of media and the loudness of sound, made when first asked for, or before, and kept. */
 @Component
 class Proxies {
     /** Loudness values a second. */
     static final int PEAKS_PER_SECOND = 50;
+    static final int SMALL = 240;
+    static final int MIDDLE = 960;
+    static final int LARGE = 1920;
     private static final int SAMPLE_RATE = 8000;
 
     private final Folders folders;
+    private final MediaStore media;
+    private final Store store;
+    private final Ffmpeg ffmpeg;
     private final Semaphore turns = new Semaphore(2);
 
-    Proxies(Folders folders) {
+    Proxies(Folders folders, MediaStore media, Store store, Ffmpeg ffmpeg) {
         this.folders = folders;
+        this.media = media;
+        this.store = store;
+        this.ffmpeg = ffmpeg;
+    }
+
+    /** The file of a smaller picture, whether it is there or not. */
+    Path place(String sha256, long frame, int width) {
+        return folders.proxies().resolve(sha256 + "_" + frame + "_" + width + ".jpg");
+    }
+
+    /** The picture that holds a frame: the file itself, or the one of a run; where a run has none, the one before. */
+    MediaRow holder(MediaRow row, long frame) {
+        if (row.kind != MediaRow.Kind.RUN) {
+            return row;
+        }
+        List<MediaFrameRow> frames = store.where(MediaFrameRow.class, "mediaId", row.id);
+        MediaFrameRow at = frames.get(0);
+        for (MediaFrameRow one : frames) {
+            at = one.number <= row.startFrame + frame && one.number >= at.number ? one : at;
+        }
+        return store.get(MediaRow.class, at.frameId);
     }
 
     /** A JPEG of one frame, at most {@code width} pixels wide. */
-    Path picture(MediaRow media, long frame, int width) throws IOException {
-        long at = Math.max(0, Math.min(frame, media.frames - 1));
-        Path proxy = folders.proxies().resolve(media.sha256 + "_" + at + "_" + width + ".jpg");
+    Path picture(MediaRow row, long frame, int width) throws IOException {
+        MediaRow file = holder(row, frame);
+        long at = Math.max(0, Math.min(frame, file.frames - 1));
+        Path proxy = place(file.sha256, at, width);
         if (!Files.exists(proxy)) {
-            List<String> command = new java.util.ArrayList<>(List.of("ffmpeg", "-v", "error", "-nostdin", "-y",
-                    "-protocol_whitelist", "file"));
-            if (media.kind == MediaRow.Kind.MOVIE && at > 0) {
-                // the middle of the frame, so that rounding never shows its neighbour
+            List<String> command = new ArrayList<>();
+            if (file.kind == MediaRow.Kind.MOVIE && at > 0) {
+                // what begins before this is passed over: half a frame early, so that rounding never shows its neighbour
                 command.addAll(List.of("-ss", String.format(Locale.ROOT, "%.6f",
-                        (at + 0.5) / media.rate.fps().toDouble())));
+                        (at - 0.5) / file.rate.fps().toDouble())));
             }
-            command.addAll(List.of("-i", folders.media().resolve(media.stored).toString(), "-frames:v", "1", "-vf",
-                    "scale='min(" + width + ",iw)':-2:flags=area", "-q:v", "3", "-f", "mjpeg"));
-            make(command, proxy, media.name);
+            command.addAll(List.of("-i", there(file).toString(), "-frames:v", "1"));
+            command.addAll(scaled(width));
+            inTurn(() -> ffmpeg.make(command, proxy, file.name));
         }
         return proxy;
     }
 
+    /** How ffmpeg is told to make a smaller JPEG. */
+    static List<String> scaled(int width) {
+        return List.of("-vf", "scale='min(" + width + ",iw)':-2:flags=area", "-q:v", "3", "-f", "mjpeg");
+    }
+
     /** Loudness from 0 to 255, {@link #PEAKS_PER_SECOND} a second. */
-    Path peaks(MediaRow media) throws IOException {
-        Path proxy = folders.proxies().resolve(media.sha256 + ".peaks");
+    Path peaks(MediaRow row) throws IOException {
+        Path proxy = folders.proxies().resolve(row.sha256 + ".peaks");
         if (!Files.exists(proxy)) {
             Path samples = Files.createTempFile(folders.arriving(), "sound", null);
             try {
-                make(List.of("ffmpeg", "-v", "error", "-nostdin", "-y", "-protocol_whitelist", "file", "-i",
-                        folders.media().resolve(media.stored).toString(), "-ac", "1", "-ar",
-                        String.valueOf(SAMPLE_RATE), "-f", "u8"), samples, media.name);
+                inTurn(() -> ffmpeg.make(List.of("-i", there(row).toString(), "-ac", "1", "-ar",
+                        String.valueOf(SAMPLE_RATE), "-f", "u8"), samples, row.name));
                 Path half = Files.createTempFile(folders.arriving(), "peaks", null);
                 Files.write(half, loudest(samples));
                 Files.move(half, proxy, StandardCopyOption.REPLACE_EXISTING);
@@ -65,11 +99,38 @@ class Proxies {
         return proxy;
     }
 
+    Path there(MediaRow row) throws IOException {
+        Path file = media.file(row);
+        if (!Files.exists(file)) {
+            throw new IOException(row.name + " is not in its folder any more (" + row.path + "): look for it again in "
+                    + "Intake, or give it");
+        }
+        return file;
+    }
+
+    private interface Work {
+        void run() throws IOException;
+    }
+
+    private void inTurn(Work work) throws IOException {
+        try {
+            turns.acquire();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException("Stopped while making a smaller picture", e);
+        }
+        try {
+            work.run();
+        } finally {
+            turns.release();
+        }
+    }
+
     private static byte[] loudest(Path samples) throws IOException {
         int step = SAMPLE_RATE / PEAKS_PER_SECOND;
         byte[] peaks = new byte[(int) (Files.size(samples) / step + 1)];
         byte[] part = new byte[step];
-        try (InputStream in = new java.io.BufferedInputStream(Files.newInputStream(samples))) {
+        try (InputStream in = new BufferedInputStream(Files.newInputStream(samples))) {
             for (int i = 0; i < peaks.length; i++) {
                 int read = in.readNBytes(part, 0, step);
                 int loudest = 0;
@@ -80,32 +141,5 @@ class Proxies {
             }
         }
         return peaks;
-    }
-
-    /** Runs ffmpeg into a file that appears only when it is whole. */
-    private void make(List<String> command, Path target, String name) throws IOException {
-        Path half = Files.createTempFile(folders.arriving(), "proxy", null);
-        try {
-            turns.acquire();
-            try {
-                List<String> all = new java.util.ArrayList<>(command);
-                all.add(half.toString());
-                Process ffmpeg = new ProcessBuilder(all).redirectErrorStream(true)
-                        .redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
-                if (!ffmpeg.waitFor(60, TimeUnit.SECONDS) || ffmpeg.exitValue() != 0 || Files.size(half) == 0) {
-                    ffmpeg.destroyForcibly();
-                    throw new IOException(name + " cannot be shown: it is damaged, or of a kind that ffmpeg does not "
-                            + "read");
-                }
-                Files.move(half, target, StandardCopyOption.REPLACE_EXISTING);
-            } finally {
-                turns.release();
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IOException("Stopped while making a smaller picture of " + name, e);
-        } finally {
-            Files.deleteIfExists(half);
-        }
     }
 }

@@ -88,7 +88,7 @@ class DrawingReader {
             long in = Math.max(sound.recIn, movie.in());
             long out = Math.min(sound.recOut, movie.out());
             if (sound.mediaId != null && in < out) {
-                pieces.add(new MovieSound(media.file(store.get(MediaRow.class, sound.mediaId).stored),
+                pieces.add(new MovieSound(media.file(store.get(MediaRow.class, sound.mediaId)),
                         sound.fromSeconds.plus(rate.seconds(in - sound.recIn)).toDouble(),
                         rate.seconds(out - in).toDouble(), rate.seconds(in - movie.in()).toDouble()));
             }

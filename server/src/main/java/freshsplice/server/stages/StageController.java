@@ -75,12 +75,15 @@ class StageController {
     private final StageStore stages;
     private final StageEdits edits;
     private final Steps steps;
+    private final ShotCameras cameras;
 
-    StageController(Store store, StageStore stages, StageEdits edits, Steps steps) {
+    StageController(Store store, StageStore stages, StageEdits edits, Steps steps,
+                    ShotCameras cameras) {
         this.store = store;
         this.stages = stages;
         this.edits = edits;
         this.steps = steps;
+        this.cameras = cameras;
     }
 
     @GetMapping("/shading")
@@ -111,7 +114,14 @@ class StageController {
         return new StageView(id, row.code, row.sceneId, camera.name(), row.cutIn, row.cutOut - 1, shot.frames().in(),
                 shot.frames().last(), row.actionOffset, camera.back().widthMm(), camera.back().heightMm(),
                 camera.tStop(), project.pictureWidth, project.pictureHeight, KeyViews.of(camera), plain,
-                stages.stage(row.sceneId).items().stream().map(KeyViews::of).toList());
+                stages.stage(row.sceneId).items().stream().map(KeyViews::of).toList(), row.cameraId,
+                cameras.choices(row.sceneId));
+    }
+
+    /** Films a shot with another camera of its scene; without one, with a new one that begins as a copy of this. */
+    @PostMapping("/shots/{id}/film-with")
+    void filmWith(@PathVariable long id, @RequestParam(required = false) Long camera, HttpServletRequest request) {
+        cameras.filmWith(id, camera, Who.of(request));
     }
 
     /**

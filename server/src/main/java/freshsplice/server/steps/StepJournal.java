@@ -14,7 +14,7 @@ class StepJournal {
     private static final int BATCH = 500;
     /** Tables that steps may touch: names are put into SQL, so only these ever are. */
     private static final Set<String> TABLES = Set.of("project", "scene", "item", "item_key", "camera", "camera_key",
-            "shot", "media", "board", "cut", "master", "section", "sound");
+            "shot", "media", "board", "cut", "master", "section", "sound", "source_choice");
 
     private final JdbcTemplate jdbc;
 

@@ -9,5 +9,7 @@ import jakarta.persistence.Table;
 public class BoardRow extends AliveRow {
     public long shotId;
     public String sourceName;
+    /** What its source is known by. */
+    public String sourceKey;
     public Long mediaId;
 }

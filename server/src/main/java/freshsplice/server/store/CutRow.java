@@ -1,5 +1,6 @@
 package freshsplice.server.store;
 
+import freshsplice.core.rates.RateWay;
 import freshsplice.core.time.FrameRate;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -26,6 +27,14 @@ public class CutRow extends Row {
     @Enumerated(EnumType.STRING)
     public State state;
     public Instant receivedAt;
+    /** The file's own rate where the cut was made to meet another. */
+    public FrameRate fileRate;
+    /** How it was made to meet the project's rate; null where it had it. */
+    @Enumerated(EnumType.STRING)
+    public RateWay rateWay;
+    /** How its clips of another rate are shown; null as the file has it. */
+    @Enumerated(EnumType.STRING)
+    public RateWay clipWay;
     /** Which of the file's sequences this is. */
     public int chosen;
     /** Place of the one picture lane that shots are made of; null for what is seen of all. */

@@ -14,8 +14,14 @@ public class MediaRow extends AliveRow {
     public String name;
     @Enumerated(EnumType.STRING)
     public Kind kind;
-    /** File name below the media folder. */
+    /** Its name with the folders it was given with. */
+    public String path;
+    /** File name below the media folder; null where it is linked, or a run of pictures. */
     public String stored;
+    /** Where it lies in a folder of the server; null where it is kept. */
+    public String linked;
+    /** Name of its tape or card as it tells itself; null without. */
+    public String reel;
     public long bytes;
     public String sha256;
     public int width;
@@ -25,7 +31,7 @@ public class MediaRow extends AliveRow {
     public double seconds;
     /** Frames from 00:00:00:00 to its first, by the timecode in the file; 0 where it has none. */
     public long startFrame;
-    
-    /** What a file holds. */
-    public enum Kind { PICTURE, MOVIE, SOUND }
+
+    /** What a file holds; a run is numbered pictures that play as a movie. */
+    public enum Kind { PICTURE, MOVIE, SOUND, RUN }
 }

@@ -11,6 +11,8 @@ public class SoundRow extends AliveRow {
     public long masterId;
     public String lane;
     public String name;
+    /** What its source is known by; null where it was laid by hand. */
+    public String sourceKey;
     public Long mediaId;
     public long recIn;
     public long recOut;

@@ -1,5 +1,8 @@
-package freshsplice.server.cuts;
+package freshsplice.server.cuts.store;
 
+import freshsplice.core.conform.Conform;
+import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.Fix;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
@@ -11,8 +14,10 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import freshsplice.server.store.CutApartRow;
+import freshsplice.server.store.CutCameraRow;
 import freshsplice.server.store.CutChoiceRow;
 import freshsplice.server.store.CutEventRow;
+import freshsplice.server.store.CutFixRow;
 import freshsplice.server.store.CutLaneRow;
 import freshsplice.server.store.CutMarkerRow;
 import freshsplice.server.store.CutNestedRow;
@@ -50,7 +55,7 @@ public class CutStore {
     }
 
     /** Writes the contents of a cut and its remarks, in place of what was there. */
-    void write(CutRow row, Cut cut, List<Remark> remarks) {
+    public void write(CutRow row, Cut cut, List<Remark> remarks) {
         store.entities().flush();
         jdbc.update("update cut_event e join cut_lane l on l.id = e.lane_id set e.nested_id = null where l.cut_id = ?",
                 row.id);
@@ -224,7 +229,7 @@ public class CutStore {
     }
 
     /** The sequences of the file, so that another can be chosen. */
-    void writeChoices(CutRow row, List<Cut> cuts) {
+    public void writeChoices(CutRow row, List<Cut> cuts) {
         jdbc.update("delete from cut_choice where cut_id = ?", row.id);
         for (int i = 0; i < cuts.size(); i++) {
             Cut cut = cuts.get(i);
@@ -238,7 +243,7 @@ public class CutStore {
         }
     }
 
-    List<CutChoiceRow> choices(long cutId) {
+    public List<CutChoiceRow> choices(long cutId) {
         return store.where(CutChoiceRow.class, "cutId", cutId).stream().sorted(Comparator.comparingInt(c -> c.place))
                 .toList();
     }
@@ -327,6 +332,23 @@ public class CutStore {
     public List<Remark> remarks(long cutId) {
         return store.where(CutRemarkRow.class, "cutId", cutId).stream().sorted(Comparator.comparingInt(r -> r.place))
                 .map(r -> new Remark(r.severity, r.spot, r.text)).toList();
+    }
+
+    /** What was chosen about flashes, gaps and overlaps, by the record frame at which each begins. */
+    public Map<Long, Fix> fixes(long cutId) {
+        return store.where(CutFixRow.class, "cutId", cutId).stream()
+                .collect(Collectors.toMap(f -> f.atFrame, f -> f.fix));
+    }
+
+    /** Cameras named for shots, by the record frame at which each begins. */
+    public Map<Long, String> cameras(long cutId) {
+        return store.where(CutCameraRow.class, "cutId", cutId).stream()
+                .collect(Collectors.toMap(c -> c.atFrame, c -> c.name));
+    }
+
+    /** The stretches of a cut that are one shot each, as was chosen. @param picked see {@link #picked} */
+    public List<CutPiece> pieces(CutRow row, Cut picked) {
+        return Conform.pieces(picked, apart(row.id)::contains, fixes(row.id));
     }
 
     /** Record frames of seams that are to stay open. */

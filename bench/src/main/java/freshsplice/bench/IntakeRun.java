@@ -1,0 +1,143 @@
+package freshsplice.bench;
+
+import java.awt.Color;
+import java.awt.Font;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
+
+/** An intake of many shots with as many pictures on a running server, as the window does it: the cut, then hundreds. */
+final class IntakeRun {
+    private static final int SHOTS = 2000;
+    private static final int BATCH = 100;
+
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final String address;
+
+    private IntakeRun(String address) {
+        this.address = address;
+    }
+
+    /** @param address of a server that was started, as it printed it; gets a project of its own */
+    static void run(String address) throws IOException, InterruptedException {
+        new IntakeRun(address).measure();
+    }
+
+    private void measure() throws IOException, InterruptedException {
+        String project = number("id", post("/api/projects", "application/json",
+                "{\"name\":\"Bench\"}".getBytes(StandardCharsets.UTF_8)));
+        long start = System.nanoTime();
+        String cut = number("cutId", files(project, List.of("bench.edl"), List.of(edl())));
+        row("the cut is read", start);
+        get("/api/cuts/" + cut + "/intake");
+        row("first useful view: shots, frames, remarks", start);
+        List<String> names = new ArrayList<>();
+        List<byte[]> pictures = new ArrayList<>();
+        double longest = 0;
+        long drawing = 0;
+        for (int i = 0; i < SHOTS; i += BATCH) {
+            long drawn = System.nanoTime();
+            names.clear();
+            pictures.clear();
+            for (int n = i; n < i + BATCH; n++) {
+                names.add(String.format("BD-%d.PNG", n));
+                pictures.add(picture(n));
+            }
+            drawing += System.nanoTime() - drawn;
+            long asked = System.nanoTime();
+            files(project, names, pictures);
+            longest = Math.max(longest, (System.nanoTime() - asked) / 1e9);
+        }
+        row("all pictures are in, found and listed", start + drawing);
+        System.out.printf(Locale.ROOT, "%-56s %8.2f s%n", "the longest wait for one hundred of them", longest);
+        long seen = System.nanoTime();
+        get("/api/cuts/" + cut + "/intake");
+        row("the view with all of them", seen);
+        long received = System.nanoTime();
+        post("/api/cuts/" + cut + "/receive", "application/json", new byte[0]);
+        row("received: shots, cameras, boards, master", received);
+        while (!get("/api/projects/" + project + "/tasks").equals("[]")) {
+            Thread.sleep(500);
+        }
+        row("all stand-in pictures are made, in the background", start + drawing);
+    }
+
+    private static void row(String what, long since) {
+        System.out.printf(Locale.ROOT, "%-56s %8.2f s%n", what, (System.nanoTime() - since) / 1e9);
+    }
+
+    private static byte[] edl() {
+        StringBuilder text = new StringBuilder("TITLE: BENCH\r\nFCM: NON-DROP FRAME\r\n");
+        for (int i = 0; i < SHOTS; i++) {
+            long at = 86_400 + i * 40L;
+            text.append(String.format(Locale.ROOT, "%03d  AX V C %s %s %s %s\r\n* FROM CLIP NAME: bd_%04d.png\r\n", i + 1,
+                    label(0), label(40), label(at), label(at + 40), i));
+        }
+        return text.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static String label(long f) {
+        return String.format(Locale.ROOT, "%02d:%02d:%02d:%02d", f / 86_400, f / 1440 % 60, f / 24 % 60, f % 24);
+    }
+
+    private static byte[] picture(int number) throws IOException {
+        BufferedImage image = new BufferedImage(1280, 720, BufferedImage.TYPE_INT_RGB);
+        Graphics2D g = image.createGraphics();
+        g.setColor(new Color(Color.HSBtoRGB(number * 0.618f, 0.4f, 0.6f)));
+        g.fillRect(0, 0, 1280, 720);
+        g.setColor(Color.WHITE);
+        g.setFont(new Font(Font.SANS_SERIF, Font.PLAIN, 200));
+        g.drawString("" + number, 300, 440);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", out);
+        return out.toByteArray();
+    }
+
+    private String files(String project, List<String> names, List<byte[]> files) throws IOException,
+            InterruptedException {
+        ByteArrayOutputStream form = new ByteArrayOutputStream();
+        for (int i = 0; i < names.size(); i++) {
+            form.write(("--part\r\nContent-Disposition: form-data; name=\"files\"; filename=\"" + names.get(i)
+                    + "\"\r\nContent-Type: application/octet-stream\r\n\r\n").getBytes(StandardCharsets.UTF_8));
+            form.write(files.get(i));
+            form.write("\r\n".getBytes(StandardCharsets.UTF_8));
+        }
+        form.write("--part--\r\n".getBytes(StandardCharsets.UTF_8));
+        return post("/api/projects/" + project + "/files", "multipart/form-data; boundary=part", form.toByteArray());
+    }
+
+    private String get(String path) throws IOException, InterruptedException {
+        return http.send(HttpRequest.newBuilder(URI.create(address + path)).build(),
+                HttpResponse.BodyHandlers.ofString()).body();
+    }
+
+    private String post(String path, String type, byte[] body) throws IOException, InterruptedException {
+        HttpResponse<String> answer = http.send(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", type).POST(HttpRequest.BodyPublishers.ofByteArray(body)).build(),
+                HttpResponse.BodyHandlers.ofString());
+        if (answer.statusCode() != 200) {
+            throw new IOException(path + " answered " + answer.statusCode() + ": " + answer.body());
+        }
+        return answer.body();
+    }
+
+    private static String number(String field, String json) {
+        Matcher matcher = Pattern.compile("\"" + field + "\":(\\d+)").matcher(json);
+        if (!matcher.find()) {
+            throw new IllegalStateException("No " + field + " in " + json);
+        }
+        return matcher.group(1);
+    }
+}

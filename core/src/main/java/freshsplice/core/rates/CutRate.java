@@ -1,0 +1,99 @@
+package freshsplice.core.rates;
+
+import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Event;
+import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Marker;
+import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Transition;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import freshsplice.core.time.TimeMap;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * A cut of one rate on the record clock of another. By real time every edge falls on the nearest frame, the same edge
+ * always on the same one, so that neighbours stay neighbours; the source is sampled at the exact time of each frame.
+ * Frame for frame every edge keeps its number. Nested cuts keep their own clocks.
+ */
+public final class CutRate {
+    /** @param remarks what could not be kept */
+    public record Changed(Cut cut, List<Remark> remarks) {
+    }
+
+    private final Cut cut;
+    private final FrameRate rate;
+    /** Old frames for each new one. */
+    private final Rational old;
+    private final List<Remark> remarks = new ArrayList<>();
+
+    private CutRate(Cut cut, FrameRate rate, RateWay way) {
+        this.cut = cut;
+        this.rate = rate;
+        this.old = way == RateWay.FRAME_FOR_FRAME ? Rational.ONE : rate.framesOf(cut.rate());
+    }
+
+    /** @param dropFrame whether the new record clock drops */
+    public static Changed of(Cut cut, FrameRate rate, boolean dropFrame, RateWay way) {
+        if (cut.rate().equals(rate)) {
+            return new Changed(cut, List.of());
+        }
+        CutRate change = new CutRate(cut, rate, way);
+        List<Lane> lanes = cut.lanes().stream().map(change::lane).toList();
+        List<Marker> markers = cut.markers().stream().map(m -> new Marker(change.atLeastOne(m.record()), m.name(),
+                m.comment(), m.colour())).toList();
+        Cut changed = new Cut(cut.name(), rate, dropFrame && rate.hasDropFrame(), change.atLeastOne(cut.record()), lanes,
+                markers, cut.kept());
+        return new Changed(changed, change.remarks);
+    }
+
+    private Lane lane(Lane lane) {
+        List<Event> events = new ArrayList<>();
+        for (Event event : lane.events()) {
+            FrameRange record = range(event.record());
+            if (record.isEmpty()) {
+                remarks.add(Remark.loss(cut.timecodeAt(event.record().in()).label(), event.name()
+                        + " falls between two frames at " + rate + " frames/s and is left out. Frame for frame it stays"));
+            } else {
+                events.add(new Event(event.number(), event.kind(), event.name(), event.enabled(), record,
+                        event.source(), time(event, record), event.nested(), event.comments(), event.kept()));
+            }
+        }
+        List<Transition> transitions = lane.transitions().stream().filter(t -> !range(t.record()).isEmpty())
+                .map(t -> new Transition(t.kind(), range(t.record()), edge(t.cut()), t.wipe())).toList();
+        return new Lane(lane.kind(), lane.name(), lane.enabled(), events, transitions, lane.kept());
+    }
+
+    private TimeMap time(Event event, FrameRange record) {
+        TimeMap time = event.time();
+        if (time.slope().isPresent()) {
+            Rational perOld = time.slope().get();
+            TimeMap.Key key = time.keys().get(0);
+            Rational from = key.source().plus(old.times(record.in()).minus(Rational.of(key.record())).times(perOld));
+            return TimeMap.constant(record, from, perOld.times(old));
+        }
+        List<TimeMap.Key> keys = new ArrayList<>();
+        for (TimeMap.Key key : time.keys()) {
+            long at = edge(key.record());
+            if (keys.isEmpty() || at > keys.get(keys.size() - 1).record()) {
+                keys.add(new TimeMap.Key(at, key.source()));
+            }
+        }
+        return keys.size() < 2 ? TimeMap.between(record, event.from(), event.to()) : new TimeMap(keys, time.smooth());
+    }
+
+    private long edge(long oldFrame) {
+        return Rational.of(oldFrame).dividedBy(old).round();
+    }
+
+    private FrameRange range(FrameRange record) {
+        return FrameRange.of(edge(record.in()), edge(record.out()));
+    }
+
+    private FrameRange atLeastOne(FrameRange record) {
+        FrameRange range = range(record);
+        return range.isEmpty() && !record.isEmpty() ? FrameRange.ofLength(range.in(), 1) : range;
+    }
+}

@@ -1,0 +1,47 @@
+package freshsplice.server.cuts;
+
+import freshsplice.core.conform.CodePattern;
+import freshsplice.core.conform.Conform;
+import freshsplice.core.conform.ConformChoices;
+import freshsplice.core.conform.ConformPlan;
+import freshsplice.core.conform.ShotNumbering;
+import freshsplice.core.cut.Cut;
+import freshsplice.server.cuts.store.CutStore;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.store.CutRow;
+import freshsplice.server.store.ProjectRow;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+
+/** Plans the shots of a cut by the project's rules and by what was chosen about it. */
+@Component
+class Planning {
+    private final CutStore cuts;
+    private final MasterStore masters;
+
+    Planning(CutStore cuts, MasterStore masters) {
+        this.cuts = cuts;
+        this.masters = masters;
+    }
+
+    ConformPlan plan(ProjectRow project, CutRow row, Cut cut) {
+        return Conform.plan(cut, choices(project, row, numbering(project), project.codePattern));
+    }
+
+    /** The plan as it would be with other rules of numbering. */
+    ConformPlan planned(ProjectRow project, CutRow row, Cut cut, Numbering wanted) {
+        return Conform.plan(cut, choices(project, row, wanted.numbering(), wanted.pattern()));
+    }
+
+    private ConformChoices choices(ProjectRow project, CutRow row, ShotNumbering numbering, String pattern) {
+        // a cut that was received shows the codes it was given then
+        Set<String> used = row.state == CutRow.State.RECEIVED && row.version == 1 ? Set.of()
+                : masters.codesInUse(project.id);
+        return new ConformChoices(numbering, pattern == null ? null : CodePattern.of(pattern),
+                cuts.apart(row.id)::contains, cuts.fixes(row.id), cuts.cameras(row.id), used);
+    }
+
+    static ShotNumbering numbering(ProjectRow project) {
+        return new ShotNumbering(project.prefix, project.numberStep, project.digits, project.firstFrame);
+    }
+}

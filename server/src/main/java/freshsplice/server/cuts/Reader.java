@@ -1,0 +1,105 @@
+package freshsplice.server.cuts;
+
+import freshsplice.core.conform.Sequences;
+import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Remark;
+import freshsplice.core.rates.ClipRates;
+import freshsplice.core.rates.CutRate;
+import freshsplice.core.rates.RateWay;
+import freshsplice.core.time.FrameRate;
+import freshsplice.exchange.Formats;
+import freshsplice.exchange.InputFile;
+import freshsplice.exchange.ReadOptions;
+import freshsplice.exchange.Reading;
+import freshsplice.server.cuts.store.CutStore;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.media.MediaStore;
+import freshsplice.server.settings.Settings;
+import freshsplice.server.store.CutRow;
+import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.Refused;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Component;
+
+/** Reads the file of a cut into its tables, as its row says: which sequence, at what rate, made to meet which way. */
+@Component
+class Reader {
+    private final Store store;
+    private final CutStore cuts;
+    private final MediaStore media;
+    private final MasterStore masters;
+    private final Settings settings;
+
+    Reader(Store store, CutStore cuts, MediaStore media, MasterStore masters, Settings settings) {
+        this.store = store;
+        this.cuts = cuts;
+        this.media = media;
+        this.masters = masters;
+        this.settings = settings;
+    }
+
+    /** @param given somebody's word for the rate, against the file's own; null to go by the file, then the project */
+    void read(CutRow row, FrameRate given) {
+        FrameRate rate = given;
+        Reading reading = reading(row, given);
+        if (given == null && guess(reading) != null && masters.of(row.projectId).isPresent()) {
+            rate = store.get(ProjectRow.class, row.projectId).rate;
+            reading = reading(row, rate);
+        }
+        int chosen = row.id == null ? Sequences.likeliest(reading.cuts()) : row.chosen;
+        Cut cut = reading.cuts().get(Math.max(0, Math.min(chosen, reading.cuts().size() - 1)));
+        if (cut.record().isEmpty()) {
+            throw new Refused(row.fileName + " holds a sequence without a frame: there is nothing to make shots of");
+        }
+        List<Remark> remarks = new ArrayList<>(reading.remarks());
+        Cut met = meetProject(row, cut, remarks);
+        row.chosen = chosen;
+        row.name = cut.name().length() > 500 ? cut.name().substring(0, 500) : cut.name();
+        row.rate = met.rate();
+        row.rateReason = rate != null ? null : guess(reading);
+        row.dropFrame = met.dropFrame();
+        row.recIn = met.record().in();
+        row.recOut = met.record().out();
+        if (row.id == null) {
+            store.add(row);
+        }
+        cuts.write(row, met, remarks);
+        cuts.writeChoices(row, reading.cuts());
+    }
+
+    /** Why a rate was guessed; null where the file says it. */
+    private static String guess(Reading reading) {
+        return reading.remarks().stream().map(Remark::text).filter(t -> t.contains("does not say its rate")).findFirst()
+                .orElse(null);
+    }
+
+    private Reading reading(CutRow row, FrameRate rate) {
+        try {
+            InputFile file = new InputFile(row.fileName, Files.readAllBytes(media.file(row.stored)));
+            return Formats.read(file, new ReadOptions(rate, settings.cutLimits()));
+        } catch (IOException e) {
+            throw new UncheckedIOException(row.fileName + " cannot be read from the disk any more", e);
+        }
+    }
+
+    /** Clips at their chosen way, and a later cut on the project's clock: by real time where nothing is chosen. */
+    private Cut meetProject(CutRow row, Cut cut, List<Remark> remarks) {
+        Cut clips = row.clipWay == null ? cut : ClipRates.shown(cut, row.clipWay);
+        ProjectRow project = store.get(ProjectRow.class, row.projectId);
+        boolean meets = masters.of(project.id).isEmpty() || cut.rate().equals(project.rate);
+        row.fileRate = meets ? null : cut.rate();
+        if (meets) {
+            row.rateWay = null;
+            return clips;
+        }
+        row.rateWay = row.rateWay == null ? RateWay.REAL_TIME : row.rateWay;
+        CutRate.Changed changed = CutRate.of(clips, project.rate, project.dropFrame, row.rateWay);
+        remarks.addAll(changed.remarks());
+        return changed.cut();
+    }
+}

@@ -1,0 +1,67 @@
+package freshsplice.server.media;
+
+import freshsplice.server.Folders;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.springframework.stereotype.Component;
+
+/** Runs ffmpeg on files that somebody gave: it may open files only, and not for ever. */
+@Component
+class Ffmpeg {
+    private static final int PATIENCE = 60;
+
+    private final Folders folders;
+
+    Ffmpeg(Folders folders) {
+        this.folders = folders;
+    }
+
+    /**
+     * Makes a file that appears only when it is whole.
+     *
+     * @param arguments what to do, without the file to write
+     * @param name      of the file that is read, for the error
+     */
+    void make(List<String> arguments, Path target, String name) throws IOException {
+        Path half = Files.createTempFile(folders.arriving(), "proxy", null);
+        try {
+            List<String> all = new ArrayList<>(arguments);
+            all.add(half.toString());
+            run(all, PATIENCE, name);
+            if (Files.size(half) == 0) {
+                throw unreadable(name);
+            }
+            Files.move(half, target, StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(half);
+        }
+    }
+
+    /** @param seconds after which it is given up */
+    void run(List<String> arguments, int seconds, String name) throws IOException {
+        List<String> command = new ArrayList<>(List.of("ffmpeg", "-v", "error", "-nostdin", "-y",
+                "-protocol_whitelist", "file"));
+        command.addAll(arguments);
+        Process ffmpeg = new ProcessBuilder(command).redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+        try {
+            if (!ffmpeg.waitFor(seconds, TimeUnit.SECONDS) || ffmpeg.exitValue() != 0) {
+                throw unreadable(name);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException("Stopped while reading " + name, e);
+        } finally {
+            ffmpeg.destroyForcibly();
+        }
+    }
+
+    private static IOException unreadable(String name) {
+        return new IOException(name + " cannot be shown: it is damaged, or of a kind that ffmpeg does not read");
+    }
+}

@@ -1,0 +1,148 @@
+package freshsplice.server.media;
+
+import freshsplice.server.Folders;
+import freshsplice.server.settings.Settings;
+import freshsplice.server.store.MediaRow;
+import freshsplice.server.tasks.Task;
+import freshsplice.server.tasks.Tasks;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+
+/**
+ * Makes the smaller pictures and the loudness of files before anybody asks for them, one file at a time, so that who
+ * asks for one in the meantime is served first.
+ */
+@Component
+public class StandIns {
+    private static final Logger LOG = LoggerFactory.getLogger(StandIns.class);
+    /** Seconds after which a movie is left to be read frame by frame. */
+    private static final int PATIENCE = 3600;
+
+    private final Map<Long, Deque<MediaRow>> waiting = new HashMap<>();
+    private final Proxies proxies;
+    private final Folders folders;
+    private final Ffmpeg ffmpeg;
+    private final Settings settings;
+    private final Tasks tasks;
+
+    StandIns(Proxies proxies, Folders folders, Ffmpeg ffmpeg, Settings settings, Tasks tasks) {
+        this.proxies = proxies;
+        this.folders = folders;
+        this.ffmpeg = ffmpeg;
+        this.settings = settings;
+        this.tasks = tasks;
+    }
+
+    /** Begins in the background, or adds to what is under way; files that have theirs already are passed over. */
+    public void make(long projectId, List<MediaRow> files) {
+        if (files.isEmpty()) {
+            return;
+        }
+        synchronized (waiting) {
+            boolean underWay = waiting.containsKey(projectId);
+            waiting.computeIfAbsent(projectId, k -> new ArrayDeque<>()).addAll(files);
+            if (!underWay) {
+                tasks.start(projectId, "Making stand-in pictures", task -> all(projectId, task));
+            }
+        }
+    }
+
+    private void all(long projectId, Task task) {
+        long done = 0;
+        for (MediaRow file = next(projectId, task); file != null; file = next(projectId, task)) {
+            try {
+                one(file);
+            } catch (IOException e) {
+                // it is said where it would be seen, too
+                LOG.warn("No stand-in: {}", e.getMessage());
+            }
+            task.progress(++done, done + left(projectId));
+        }
+    }
+
+    private MediaRow next(long projectId, Task task) {
+        synchronized (waiting) {
+            MediaRow file = task.isStopped() ? null : waiting.get(projectId).poll();
+            if (file == null) {
+                waiting.remove(projectId);
+            }
+            return file;
+        }
+    }
+
+    private int left(long projectId) {
+        synchronized (waiting) {
+            return waiting.get(projectId).size();
+        }
+    }
+
+    private void one(MediaRow file) throws IOException {
+        switch (file.kind) {
+            case SOUND -> proxies.peaks(file);
+            case PICTURE -> still(file);
+            case MOVIE -> movie(file);
+            case RUN -> { }
+            default -> throw new IllegalStateException(file.kind.toString());
+        }
+    }
+
+    /** Both sizes that lists and views ask for, in one go. */
+    private void still(MediaRow file) throws IOException {
+        Path small = proxies.place(file.sha256, 0, Proxies.SMALL);
+        Path middle = proxies.place(file.sha256, 0, Proxies.MIDDLE);
+        if (Files.exists(small) && Files.exists(middle)) {
+            return;
+        }
+        Path half = Files.createTempFile(folders.arriving(), "small", null);
+        try {
+            List<String> command = new ArrayList<>(List.of("-i", proxies.there(file).toString(), "-frames:v", "1"));
+            command.addAll(Proxies.scaled(Proxies.SMALL));
+            command.add(half.toString());
+            command.addAll(List.of("-frames:v", "1"));
+            command.addAll(Proxies.scaled(Proxies.MIDDLE));
+            ffmpeg.make(command, middle, file.name);
+            Files.move(half, small, StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(half);
+        }
+    }
+
+    /** Every frame in one pass: seeking to each would decode most of them many times. */
+    private void movie(MediaRow file) throws IOException {
+        Path done = folders.proxies().resolve(file.sha256 + ".frames");
+        if (file.frames > settings.maxStandInFrames() || Files.exists(done)) {
+            return;
+        }
+        Path frames = Files.createTempDirectory(folders.arriving(), "frames");
+        try {
+            List<String> command = new ArrayList<>(List.of("-threads", "1", "-i", proxies.there(file).toString(),
+                    "-fps_mode", "cfr"));
+            command.addAll(Proxies.scaled(Proxies.MIDDLE).subList(0, 4));
+            command.addAll(List.of("-start_number", "0", "-f", "image2", frames.resolve("%d.jpg").toString()));
+            ffmpeg.run(command, PATIENCE, file.name);
+            for (long i = 0; Files.exists(frames.resolve(i + ".jpg")); i++) {
+                Files.move(frames.resolve(i + ".jpg"), proxies.place(file.sha256, i, Proxies.MIDDLE),
+                        StandardCopyOption.REPLACE_EXISTING);
+            }
+            Files.createFile(done);
+        } finally {
+            try (var left = Files.list(frames)) {
+                for (Path path : left.toList()) {
+                    Files.delete(path);
+                }
+            }
+            Files.delete(frames);
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** What whoever runs the server may set. */
+package freshsplice.server.settings;

@@ -1,0 +1,147 @@
+package freshsplice.server.sources;
+
+import freshsplice.core.cut.Lane;
+import freshsplice.core.sources.Wanted;
+import freshsplice.server.cuts.store.CutStore;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.steps.Steps;
+import freshsplice.server.store.BoardRow;
+import freshsplice.server.store.CutRow;
+import freshsplice.server.store.MediaRow;
+import freshsplice.server.store.SoundRow;
+import freshsplice.server.store.SourceChoiceRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.Refused;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Puts files into the places that ask for them: boards and sounds of shots that are made already. */
+@Service
+public class Choosing {
+    private final Store store;
+    private final Sources sources;
+    private final CutStore cuts;
+    private final MasterStore masters;
+    private final Steps steps;
+
+    Choosing(Store store, Sources sources, CutStore cuts, MasterStore masters, Steps steps) {
+        this.store = store;
+        this.sources = sources;
+        this.cuts = cuts;
+        this.masters = masters;
+        this.steps = steps;
+    }
+
+    /** Everything that the cuts of a project show and sound, by kind and what a source is known by. */
+    public Map<Lane.Kind, Map<String, Wanted>> wanted(long projectId) {
+        Map<Lane.Kind, Map<String, Wanted>> wanted = new HashMap<>();
+        for (Lane.Kind kind : Lane.Kind.values()) {
+            wanted.put(kind, new LinkedHashMap<>());
+        }
+        for (CutRow row : store.where(CutRow.class, "projectId", projectId)) {
+            Sources.wanted(cuts.read(row)).forEach((kind, list) ->
+                    list.forEach(w -> wanted.get(kind).putIfAbsent(w.source().identity(), w)));
+        }
+        return wanted;
+    }
+
+    /** The same, in a transaction of its own. */
+    @Transactional(readOnly = true)
+    public Map<Lane.Kind, Map<String, Wanted>> wantedNow(long projectId) {
+        return wanted(projectId);
+    }
+
+    static List<Wanted> flat(Map<Lane.Kind, Map<String, Wanted>> wanted) {
+        List<Wanted> all = new ArrayList<>();
+        wanted.values().forEach(m -> all.addAll(m.values()));
+        return all;
+    }
+
+    /** Files that came fall into their places, as one step. @return how many places had none and have one now */
+    public int fill(long projectId, String who) {
+        return steps.make(projectId, "Give pictures and sound", who, () -> place(projectId, false));
+    }
+
+    /**
+     * Chooses the file of a source, wherever it is used; as one step.
+     *
+     * @param sourceKeys what the sources are known by
+     * @param files      for each its file; null says that none of the files is it
+     */
+    public void choose(long projectId, Lane.Kind kind, Map<String, Long> files, String who) {
+        String name = files.size() == 1 ? "Choose a " + kind.word() : "Choose " + files.size() + " files of a folder";
+        steps.make(projectId, name, who, () -> {
+            files.forEach((key, file) -> write(projectId, kind, key, file));
+            store.entities().flush();
+            place(projectId, true);
+            return null;
+        });
+    }
+
+    /** Leaves it to the finder again. */
+    public void forget(long projectId, Lane.Kind kind, String key, String who) {
+        steps.make(projectId, "Find a " + kind.word() + " by itself again", who, () -> {
+            choices(projectId, kind, key).forEach(store::remove);
+            store.entities().flush();
+            place(projectId, true);
+            return null;
+        });
+    }
+
+    private List<SourceChoiceRow> choices(long projectId, Lane.Kind kind, String key) {
+        return store.where(SourceChoiceRow.class, "projectId", projectId).stream()
+                .filter(c -> c.kind == kind && c.sourceKey.equals(key)).toList();
+    }
+
+    private void write(long projectId, Lane.Kind kind, String key, Long mediaId) {
+        if (mediaId != null && store.get(MediaRow.class, mediaId).projectId != projectId) {
+            throw new Refused("That file belongs to another project: give it to this one");
+        }
+        SourceChoiceRow row = choices(projectId, kind, key).stream().findFirst().orElse(null);
+        if (row == null) {
+            row = new SourceChoiceRow();
+            row.projectId = projectId;
+            row.kind = kind;
+            row.sourceKey = key;
+            store.add(row);
+        }
+        row.mediaId = mediaId;
+    }
+
+    /** @param exactly also what was found before is taken away where the finder says otherwise now */
+    private int place(long projectId, boolean exactly) {
+        Map<Lane.Kind, Map<String, Wanted>> wanted = wanted(projectId);
+        Finders finders = sources.finders(projectId, flat(wanted));
+        int filled = 0;
+        for (BoardRow board : store.whereIn(BoardRow.class, "shotId",
+                List.copyOf(masters.shotRows(projectId).keySet()))) {
+            Long now = settle(finders, wanted, Lane.Kind.PICTURE, board.sourceKey, board.mediaId, exactly);
+            filled += board.mediaId == null && now != null ? 1 : 0;
+            board.mediaId = now;
+        }
+        long masterId = masters.of(projectId).map(m -> m.id).orElse(0L);
+        for (SoundRow sound : store.where(SoundRow.class, "masterId", masterId)) {
+            Long now = settle(finders, wanted, Lane.Kind.SOUND, sound.sourceKey, sound.mediaId, exactly);
+            filled += sound.mediaId == null && now != null ? 1 : 0;
+            sound.mediaId = now;
+        }
+        return filled;
+    }
+
+    /** What a place shows: the surest there is; never nothing where something was, unless somebody chose so. */
+    private static Long settle(Finders finders, Map<Lane.Kind, Map<String, Wanted>> wanted, Lane.Kind kind, String key,
+                               Long before, boolean exactly) {
+        Wanted one = key == null ? null : wanted.get(kind).get(key);
+        if (one == null) {
+            return before;
+        }
+        return finders.find(kind, one).filter(f -> exactly || before == null || !f.isDoubtful())
+                .map(f -> f.file().id()).orElse(exactly ? null : before);
+    }
+
+}

@@ -1,0 +1,111 @@
+package freshsplice.server.sources;
+
+import freshsplice.core.conform.CutPiece;
+import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Event;
+import freshsplice.core.cut.Lane;
+import freshsplice.core.sources.Candidate;
+import freshsplice.core.sources.SourceFinder;
+import freshsplice.core.sources.Wanted;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import freshsplice.server.store.MediaListedRow;
+import freshsplice.server.store.MediaRow;
+import freshsplice.server.store.SourceChoiceRow;
+import freshsplice.server.store.Store;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** The files of a project as what clips may mean, and the clips of cuts as what is to be found. */
+@Component
+public class Sources {
+    private final Store store;
+
+    Sources(Store store) {
+        this.store = store;
+    }
+
+    /** Finders over all files of a project. @param wanted all that is to be found, see {@link SourceFinder} */
+    public Finders finders(long projectId, List<Wanted> wanted) {
+        List<MediaRow> files = store.where(MediaRow.class, "projectId", projectId);
+        Map<Long, List<String>> listed = store.whereIn(MediaListedRow.class, "mediaId",
+                        files.stream().map(f -> f.id).toList()).stream()
+                .collect(Collectors.groupingBy(l -> l.mediaId, Collectors.mapping(l -> l.path, Collectors.toList())));
+        return new Finders(
+                new SourceFinder(files.stream().filter(f -> f.kind != MediaRow.Kind.SOUND)
+                        .map(f -> candidate(f, listed)).toList(), wanted, choices(projectId, Lane.Kind.PICTURE)),
+                new SourceFinder(files.stream().filter(f -> f.kind == MediaRow.Kind.SOUND
+                        || f.kind == MediaRow.Kind.MOVIE).map(f -> candidate(f, listed)).toList(), wanted,
+                        choices(projectId, Lane.Kind.SOUND)));
+    }
+
+    private Map<String, Long> choices(long projectId, Lane.Kind kind) {
+        Map<String, Long> chosen = new HashMap<>();
+        store.where(SourceChoiceRow.class, "projectId", projectId).stream().filter(c -> c.kind == kind)
+                .forEach(c -> chosen.put(c.sourceKey, c.mediaId));
+        return chosen;
+    }
+
+    static Candidate candidate(MediaRow file, Map<Long, List<String>> listed) {
+        boolean hasTimecode = file.rate != null && (file.startFrame > 0 || file.kind == MediaRow.Kind.RUN);
+        return new Candidate(file.id, file.path, file.sha256, file.reel, file.rate,
+                hasTimecode ? (Long) file.startFrame : null, file.frames, listed.getOrDefault(file.id, List.of()));
+    }
+
+    /** What is seen and heard in a cut, each source once for each part of it that is used, nested cuts opened. */
+    public static Map<Lane.Kind, List<Wanted>> wanted(Cut cut) {
+        Map<Lane.Kind, Map<Wanted, Boolean>> found = new HashMap<>();
+        collect(cut, null, found, new IdentityHashMap<>());
+        Map<Lane.Kind, List<Wanted>> lists = new HashMap<>();
+        for (Lane.Kind kind : Lane.Kind.values()) {
+            lists.put(kind, List.copyOf(found.getOrDefault(kind, Map.of()).keySet()));
+        }
+        return lists;
+    }
+
+    /** All of it in one list. */
+    public static List<Wanted> all(Cut cut) {
+        List<Wanted> all = new ArrayList<>();
+        wanted(cut).values().forEach(all::addAll);
+        return all;
+    }
+
+    /** @param inside the kind of the lane that shows a nested cut: of that, only such lanes are seen or heard */
+    private static void collect(Cut cut, Lane.Kind inside, Map<Lane.Kind, Map<Wanted, Boolean>> found,
+                                Map<Cut, Boolean> seen) {
+        if (seen.put(cut, true) != null) {
+            return;
+        }
+        for (Lane lane : cut.lanes()) {
+            for (Event event : lane.events()) {
+                if (event.nested() != null) {
+                    collect(event.nested(), lane.kind(), found, seen);
+                } else if (event.source() != null) {
+                    found.computeIfAbsent(lane.kind(), k -> new LinkedHashMap<>()).put(wanted(event, cut.rate()), true);
+                }
+            }
+        }
+    }
+
+    /** What a piece shows; null where it has no source. */
+    public static Wanted wanted(CutPiece piece, FrameRate cutRate) {
+        if (piece.source() == null) {
+            return null;
+        }
+        Rational a = piece.time().at(piece.record().in());
+        Rational b = piece.time().at(piece.record().out());
+        FrameRate own = piece.source().rate();
+        return new Wanted(piece.source(), Rational.min(a, b), Rational.max(a, b), own == null ? cutRate : own);
+    }
+
+    /** What an event shows or sounds; null where it has no source. */
+    public static Wanted wanted(Event event, FrameRate cutRate) {
+        return event.source() == null ? null : Wanted.of(event, cutRate);
+    }
+}

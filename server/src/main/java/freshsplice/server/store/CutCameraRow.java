@@ -1,0 +1,13 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** The camera named for a shot that is not made yet. */
+@Entity
+@Table(name = "cut_camera")
+public class CutCameraRow extends Row {
+    public long cutId;
+    public long atFrame;
+    public String name;
+}

@@ -1,0 +1,17 @@
+package freshsplice.server.store;
+
+import freshsplice.core.conform.Fix;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
+
+/** What was chosen about a flash, a gap or an overlap. */
+@Entity
+@Table(name = "cut_fix")
+public class CutFixRow extends Row {
+    public long cutId;
+    public long atFrame;
+    @Enumerated(EnumType.STRING)
+    public Fix fix;
+}

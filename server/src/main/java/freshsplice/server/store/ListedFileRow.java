@@ -1,0 +1,15 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** What a list of checksums says of a file. */
+@Entity
+@Table(name = "listed_file")
+public class ListedFileRow extends Row {
+    public long projectId;
+    public String path;
+    public long bytes;
+    public String method;
+    public String digest;
+}

@@ -1,0 +1,13 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** One picture of a numbered run. */
+@Entity
+@Table(name = "media_frame")
+public class MediaFrameRow extends Row {
+    public long mediaId;
+    public long number;
+    public long frameId;
+}

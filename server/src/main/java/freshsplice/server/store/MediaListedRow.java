@@ -1,0 +1,12 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** Another name of a file, by a list of checksums. */
+@Entity
+@Table(name = "media_listed")
+public class MediaListedRow extends Row {
+    public long mediaId;
+    public String path;
+}

@@ -1,0 +1,19 @@
+package freshsplice.server.store;
+
+import freshsplice.core.cut.Lane;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
+
+/** The file that somebody chose for a source. */
+@Entity
+@Table(name = "source_choice")
+public class SourceChoiceRow extends AliveRow {
+    public long projectId;
+    @Enumerated(EnumType.STRING)
+    public Lane.Kind kind;
+    public String sourceKey;
+    /** Null where none of the files is it. */
+    public Long mediaId;
+}

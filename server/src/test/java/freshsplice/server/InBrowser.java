@@ -1,0 +1,105 @@
+package freshsplice.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.TestInfo;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Windows in Debian's Chromium, on the real interface, the real server and the real database. */
+@ExtendWith(TestServer.class)
+abstract class InBrowser {
+    private static Playwright playwright;
+    private static Browser browser;
+
+    final Client client = new Client(TestServer.address());
+    private BrowserContext context;
+    Page page;
+    private final List<String> problems = new ArrayList<>();
+
+    /** Where there is one project alone it opens by itself; the tests begin at the list. */
+    @BeforeAll
+    static void twoProjects() {
+        Client client = new Client(TestServer.address());
+        client.post("/api/projects", Map.of("name", "Some other"));
+        client.post("/api/projects", Map.of("name", "And another"));
+    }
+
+    @BeforeAll
+    static void openBrowser() {
+        // everything runs on the same two cores: the renderer, the database, the browser
+        PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(
+                Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
+                .setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of("--no-sandbox",
+                        "--disable-background-networking", "--use-angle=swiftshader", "--enable-unsafe-swiftshader",
+                        "--autoplay-policy=no-user-gesture-required")));
+    }
+
+    @AfterAll
+    static void closeBrowser() {
+        browser.close();
+        playwright.close();
+    }
+
+    @BeforeEach
+    void openWindow() {
+        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        page = open();
+    }
+
+    Page open() {
+        Page window = context.newPage();
+        window.setDefaultTimeout(20_000);
+        window.onPageError(problems::add);
+        window.navigate(TestServer.address());
+        return window;
+    }
+
+    @AfterEach
+    void closeWindow(TestInfo test) {
+        // what somebody would have seen last, for when it failed
+        page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("target", test.getTestMethod().orElseThrow().getName()
+                + ".png")));
+        context.close();
+        assertThat(problems).isEmpty();
+    }
+
+    void newProject(String name) {
+        page.getByLabel("Name of a new project").fill(name);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New project")).click();
+    }
+
+    void drop(Page window, FilePayload... files) {
+        window.locator("input[type=file]").setInputFiles(files);
+    }
+
+    static FilePayload file(String name, byte[] bytes) {
+        return new FilePayload(name, "application/octet-stream", bytes);
+    }
+
+    void view(String name) {
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(name)).click();
+    }
+
+    Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+}
