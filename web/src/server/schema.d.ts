@@ -2653,7 +2653,9 @@ export interface operations {
     };
     handBackView: {
         parameters: {
-            query?: never;
+            query?: {
+                format?: string;
+            };
             header?: never;
             path: {
                 id: number;
