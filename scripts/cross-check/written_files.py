@@ -57,7 +57,7 @@ def their_pieces(path, adapter, rate):
         for clip in track.find_clips():
             if isinstance(clip.media_reference, otio.schema.GeneratorReference):
                 continue
-            place = clip.trimmed_range_in_parent() if clip.parent() is track else None
+            place = clip.range_in_parent() if clip.parent() is track else None
             if place is not None:
                 pieces.append((index, round(place.start_time.value_rescaled_to(float(rate))),
                                round(place.duration.value_rescaled_to(float(rate)))))

@@ -16,6 +16,7 @@ import java.util.Set;
  * units of the slot that refers, and is converted to the rate of the slot that is referred to.
  */
 final class AafChains {
+    private static final long DAY_SECONDS = 86_400;
     private static final int MAX_HOPS = 32;
 
     private final AafFile file;
@@ -127,7 +128,10 @@ final class AafChains {
             return units.times(end.perUnit()).round();
         }
         Long segment = clip == null ? null : clip.number(AafPid.LENGTH);
-        return segment == null || segment <= 0 ? null : (Long) end.perUnit().times(segment).round();
+        // a slot of a day and more is a tape's, not what is on it
+        boolean unknown = segment == null || segment <= 0
+                || Rational.of(segment).compareTo(rate.fps().times(DAY_SECONDS)) >= 0;
+        return unknown ? null : (Long) end.perUnit().times(segment).round();
     }
 
     /** The first address that a locator tells; a name in a text locator where there is no address. */

@@ -39,14 +39,16 @@ final class AafSourceWriter {
         long length = source.length() == null ? 0 : source.length();
         long start = source.start() == null ? 0 : source.start();
         byte[] tape = source.reel() != null || start != 0 ? tape(source, rate, kind, what) : AafDocument.NO_MOB;
-        AafNode fileClip = AafDocument.clip(kind, length, tape == AafDocument.NO_MOB ? 0 : start, tape,
+        // readers clip what is shown to the slot: one whose length is not known lasts as long as its tape
+        long slotLength = source.length() == null ? rate.fps().times(DAY_SECONDS).floor() : length;
+        AafNode fileClip = AafDocument.clip(kind, slotLength, tape == AafDocument.NO_MOB ? 0 : start, tape,
                 tape == AafDocument.NO_MOB ? 0 : 1);
         byte[] fileId = AafDocument.mobId("file " + what);
         document.mob(AafClass.SOURCE_MOB, fileId, source.label(), List.of(AafDocument.slot(1, "", rate.fps(), fileClip)))
                 .object(AafPid.ESSENCE_DESCRIPTION, "EssenceDescription", descriptor(source, rate, picture, length));
         byte[] master = AafDocument.mobId("master " + what);
         document.mob(AafClass.MASTER_MOB, master, source.label(), List.of(AafDocument.slot(1, "", rate.fps(),
-                AafDocument.clip(kind, length, 0, fileId, 1))));
+                AafDocument.clip(kind, slotLength, 0, fileId, 1))));
         return new Written(master, rate);
     }
 
