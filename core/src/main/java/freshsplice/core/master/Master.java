@@ -1,6 +1,7 @@
 package freshsplice.core.master;
 
 import freshsplice.core.time.FrameRate;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 
@@ -47,9 +48,23 @@ public record Master(long id, String name, FrameRate rate, boolean dropFrame, lo
     }
 
     public Master withMain(List<Section> sections) {
-        List<Lane> changed = new java.util.ArrayList<>(lanes);
-        changed.set(0, main().with(sections));
+        return withLane(0, sections);
+    }
+
+    public Master withLane(int lane, List<Section> sections) {
+        List<Lane> changed = new ArrayList<>(lanes);
+        changed.set(lane, lanes.get(lane).with(sections));
         return new Master(id, name, rate, dropFrame, start, changed);
+    }
+
+    /** @throws IllegalArgumentException if a piece begins before record frame 0 */
+    public static Master checked(Master master) {
+        for (Lane lane : master.lanes) {
+            if (!lane.sections().isEmpty() && lane.sections().get(0).record().in() < 0) {
+                throw new IllegalArgumentException("The master cannot begin before record frame 0");
+            }
+        }
+        return master;
     }
 
     /** The frame after the last of all its lanes; its start where it is empty. */

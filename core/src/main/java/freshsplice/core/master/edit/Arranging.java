@@ -1,0 +1,182 @@
+package freshsplice.core.master.edit;
+
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.time.FrameRange;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/** Edits of which pieces there are, and in which order. */
+public final class Arranging {
+    private Arranging() {
+    }
+
+    /** Cuts a piece in two at a record frame inside it; both show what was shown. The second one is new. */
+    public static Master split(Master master, Place place, long at) {
+        Section piece = place.in(master);
+        FrameRange record = piece.record();
+        if (at <= record.in() || at >= record.out()) {
+            throw new IllegalArgumentException("Record frame " + at + " does not lie inside the piece: a split leaves "
+                    + "at least one frame on each side");
+        }
+        boolean inHead = piece.head() != null && at <= record.in() + piece.head().after();
+        boolean inTail = piece.tail() != null && at >= record.out() - piece.tail().before();
+        if (inHead || inTail) {
+            throw new IllegalArgumentException("Record frame " + at + " lies in a passage: take the passage away first");
+        }
+        List<Section> sections = place.sectionsIn(master);
+        sections.set(place.index(), passages(piece.over(record.withOut(at)), piece.head(), null));
+        sections.add(place.index() + 1, fresh(passages(piece.over(record.withIn(at)), null, piece.tail())));
+        return Master.checked(master.withLane(place.lane(), sections));
+    }
+
+    /** Makes a piece and the one that meets its end one again; only where the second goes on where the first ends. */
+    public static Master join(Master master, Place place) {
+        List<Section> sections = place.sectionsIn(master);
+        Section a = sections.get(place.index());
+        Section b = Place.meetingAfter(sections, place.index());
+        if (b == null) {
+            throw new IllegalArgumentException("Nothing meets the end of this piece, at record frame "
+                    + a.record().out());
+        }
+        boolean goesOn = a.content().equals(b.content()) && a.speed().equals(b.speed()) && a.to().equals(b.from())
+                && a.enabled() == b.enabled() && b.head() == null;
+        if (!goesOn) {
+            throw new IllegalArgumentException("The piece after record frame " + a.record().out()
+                    + " does not go on where this one ends, so they cannot be one");
+        }
+        sections.set(place.index(), passages(a.over(a.record().spanWith(b.record())), a.head(), b.tail()));
+        sections.remove(place.index() + 1);
+        return Master.checked(master.withLane(place.lane(), sections));
+    }
+
+    /** Takes pieces away and leaves black where they were. */
+    public static Master lift(Master master, List<Place> places) {
+        Master left = master;
+        for (Place place : lastFirst(places)) {
+            List<Section> sections = place.sectionsIn(left);
+            sections.remove(place.index());
+            left = left.withLane(place.lane(), sections);
+        }
+        return Master.checked(left);
+    }
+
+    /** Takes pieces away and closes the gaps: what comes after moves up, on every lane. */
+    public static Master takeOut(Master master, List<Place> places) {
+        Master left = master;
+        for (Place place : lastFirst(places)) {
+            FrameRange record = place.in(left).record();
+            left = Ripple.after(lift(left, List.of(place)), record.out(), -record.length());
+        }
+        return Master.checked(left);
+    }
+
+    /**
+     * Puts a piece in at a record frame and pushes along what comes after, on every lane. A piece that lies over that
+     * frame on the same lane is split.
+     *
+     * @param piece its record range tells its length only
+     */
+    public static Master insert(Master master, int lane, long at, Section piece) {
+        Master open = master;
+        for (int l = 0; l < master.lanes().size(); l++) {
+            int over = indexOver(open.lanes().get(l).sections(), at);
+            if (over >= 0) {
+                open = split(open, new Place(l, over), at);
+            }
+        }
+        open = Ripple.after(open, at, piece.record().length());
+        List<Section> sections = new ArrayList<>(open.lanes().get(lane).sections());
+        sections.add(piece.shiftedBy(at - piece.record().in()));
+        return Master.checked(open.withLane(lane, sections));
+    }
+
+    /** Puts a piece at its place over what is there: that is trimmed, split or taken away. */
+    public static Master overwrite(Master master, int lane, Section piece) {
+        FrameRange record = piece.record();
+        List<Section> sections = new ArrayList<>();
+        for (Section there : master.lanes().get(lane).sections()) {
+            boolean before = there.record().in() < record.in();
+            boolean after = there.record().out() > record.out();
+            if (!there.record().overlaps(record)) {
+                sections.add(there);
+                continue;
+            }
+            if (before) {
+                sections.add(passages(there.over(there.record().withOut(record.in())), there.head(), null));
+            }
+            if (after) {
+                Section rest = passages(there.over(there.record().withIn(record.out())), null, there.tail());
+                sections.add(before ? fresh(rest) : rest);
+            }
+        }
+        sections.add(piece);
+        return Master.checked(master.withLane(lane, sections));
+    }
+
+    /** Puts a copy of a piece after it and pushes along what comes after. */
+    public static Master duplicate(Master master, Place place) {
+        Section piece = place.in(master);
+        return insert(master, place.lane(), piece.record().out(), fresh(passages(piece, null, null)));
+    }
+
+    /** Two pieces that meet change places; both keep their length, and nothing else moves. */
+    public static Master swap(Master master, Place place) {
+        List<Section> sections = place.sectionsIn(master);
+        Section a = sections.get(place.index());
+        Section b = Place.meetingAfter(sections, place.index());
+        if (b == null) {
+            throw new IllegalArgumentException("Nothing meets the end of this piece, so there is nothing to change "
+                    + "places with");
+        }
+        sections.set(place.index(), passages(b.shiftedBy(-a.record().length()), null, null));
+        sections.set(place.index() + 1, passages(a.shiftedBy(b.record().length()), null, null));
+        return Master.checked(master.withLane(place.lane(), sections));
+    }
+
+    /**
+     * Moves a piece to another place in the order: it is taken out, the gap closes, and it goes in where it is wanted.
+     *
+     * @param to record frame, as the master is now
+     */
+    public static Master move(Master master, Place place, long to) {
+        Section piece = place.in(master);
+        if (to >= piece.record().in() && to <= piece.record().out()) {
+            return master;
+        }
+        long at = to > piece.record().in() ? to - piece.record().length() : to;
+        return insert(takeOut(master, List.of(place)), place.lane(), at, passages(piece, null, null));
+    }
+
+    /** Switches a piece on or off; off it is kept and not seen. */
+    public static Master enable(Master master, Place place, boolean enabled) {
+        Section s = place.in(master);
+        List<Section> sections = place.sectionsIn(master);
+        sections.set(place.index(), new Section(s.id(), s.content(), s.record(), s.from(), s.speed(), enabled, s.head(),
+                s.tail()));
+        return master.withLane(place.lane(), sections);
+    }
+
+    private static List<Place> lastFirst(List<Place> places) {
+        return places.stream().distinct().sorted(Comparator.comparingInt(Place::lane)
+                .thenComparing(Place::index, Comparator.reverseOrder())).toList();
+    }
+
+    private static int indexOver(List<Section> sections, long at) {
+        for (int i = 0; i < sections.size(); i++) {
+            if (sections.get(i).record().in() < at && sections.get(i).record().out() > at) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private static Section fresh(Section s) {
+        return new Section(0, s.content(), s.record(), s.from(), s.speed(), s.enabled(), s.head(), s.tail());
+    }
+
+    private static Section passages(Section s, Section.Passage head, Section.Passage tail) {
+        return new Section(s.id(), s.content(), s.record(), s.from(), s.speed(), s.enabled(), head, tail);
+    }
+}

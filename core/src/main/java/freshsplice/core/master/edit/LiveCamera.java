@@ -1,0 +1,41 @@
+package freshsplice.core.master.edit;
+
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import java.util.List;
+
+/** One action, several cameras: from a frame on another shot's camera is live, and the action goes on. */
+public final class LiveCamera {
+    private LiveCamera() {
+    }
+
+    /**
+     * Cuts to another shot at a record frame: the piece there is split, and what follows of it shows the other shot at
+     * the same action frames. At the first frame of a piece the whole piece is changed.
+     *
+     * @param from the shot that the piece shows
+     * @param to   the shot to cut to
+     * @throws IllegalArgumentException if the frame is black, or the shot is live there already
+     */
+    public static Master cutTo(Master master, Place place, long at, Shot from, Shot to) {
+        Section piece = place.in(master);
+        if (!piece.record().contains(at) || piece.shotId() != from.id()) {
+            throw new IllegalArgumentException("Record frame " + at + " does not show " + from.code() + " any more");
+        }
+        if (from.id() == to.id()) {
+            throw new IllegalArgumentException(to.code() + " is live at that frame already");
+        }
+        Rational position = from.actionAt(piece.at(at)).minus(Rational.of(to.actionOffset()));
+        boolean whole = at == piece.record().in();
+        Master split = whole ? master : Arranging.split(master, place, at);
+        int index = whole ? place.index() : place.index() + 1;
+        List<Section> sections = new Place(place.lane(), index).sectionsIn(split);
+        Section rest = sections.get(index);
+        sections.set(index, new Section(rest.id(), new Section.Content.OfShot(to.id()),
+                FrameRange.of(at, rest.record().out()), position, rest.speed(), rest.enabled(), rest.head(), rest.tail()));
+        return Master.checked(split.withLane(place.lane(), sections));
+    }
+}

@@ -1,0 +1,83 @@
+package freshsplice.core.master.edit;
+
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import java.util.List;
+
+/** Edits of where a piece begins and ends, and of what it shows between. */
+public final class Trims {
+    private Trims() {
+    }
+
+    /**
+     * Moves the head of a piece. Every frame that stays shows what it showed.
+     *
+     * @param frames later (+, the piece gets shorter) or earlier (−, longer)
+     * @param ripple the piece keeps its place and what comes after is pushed along; else its neighbours stay
+     */
+    public static Master head(Master master, Place place, long frames, boolean ripple) {
+        Section piece = place.in(master);
+        FrameRange record = piece.record();
+        checkLength(piece, frames);
+        long in = Math.addExact(record.in(), frames);
+        if (ripple) {
+            Section trimmed = piece.over(FrameRange.of(in, record.out())).shiftedBy(-frames);
+            return Master.checked(Ripple.after(master, place, trimmed, record.out(), -frames));
+        }
+        return with(master, place, piece.over(FrameRange.of(in, record.out())));
+    }
+
+    /**
+     * Moves the tail of a piece.
+     *
+     * @param frames later (+, longer) or earlier (−, shorter)
+     */
+    public static Master tail(Master master, Place place, long frames, boolean ripple) {
+        Section piece = place.in(master);
+        FrameRange record = piece.record();
+        checkLength(piece, -frames);
+        Section trimmed = piece.over(record.withOut(Math.addExact(record.out(), frames)));
+        return ripple ? Master.checked(Ripple.after(master, place, trimmed, record.out(), frames))
+                : with(master, place, trimmed);
+    }
+
+    /** Shows another part of the content in the same place. @param frames frames of the content later (+) or earlier */
+    public static Master slip(Master master, Place place, Rational frames) {
+        Section piece = place.in(master);
+        return with(master, place, new Section(piece.id(), piece.content(), piece.record(), piece.from().plus(frames),
+                piece.speed(), piece.enabled(), piece.head(), piece.tail()));
+    }
+
+    /** Moves a piece between its neighbours: what meets it on one side grows as the other side shrinks. */
+    public static Master slide(Master master, Place place, long frames) {
+        List<Section> sections = place.sectionsIn(master);
+        Section before = Place.meetingBefore(sections, place.index());
+        Section after = Place.meetingAfter(sections, place.index());
+        if (before != null) {
+            checkLength(before, -frames);
+            sections.set(place.index() - 1, before.over(before.record().withOut(before.record().out() + frames)));
+        }
+        if (after != null) {
+            checkLength(after, frames);
+            sections.set(place.index() + 1, after.over(after.record().withIn(after.record().in() + frames)));
+        }
+        sections.set(place.index(), sections.get(place.index()).shiftedBy(frames));
+        return Master.checked(master.withLane(place.lane(), sections));
+    }
+
+    private static Master with(Master master, Place place, Section changed) {
+        List<Section> sections = place.sectionsIn(master);
+        sections.set(place.index(), changed);
+        return Master.checked(master.withLane(place.lane(), sections));
+    }
+
+    /** @param lost frames that a piece would lose */
+    static void checkLength(Section piece, long lost) {
+        if (lost >= piece.record().length()) {
+            throw new IllegalArgumentException("The piece at record frame " + piece.record().in() + " has "
+                    + piece.record().length() + " frames; it cannot lose " + lost);
+        }
+    }
+}
