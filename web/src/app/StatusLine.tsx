@@ -11,7 +11,7 @@ import { TaskLine } from './TaskLine'
 
 const HINTS: Record<string, [string, string][]> = {
   Intake: [['N', 'next remark'], ['R', 'receive']],
-  Conform: [['J K L', 'play'], ['↑ ↓', 'seam to seam'], ['B', 'next bent seam'], ['+ −', 'move seam']],
+  Conform: [['J K L', 'play'], ['↑ ↓', 'seams'], ['B', 'next bent'], ['+ −', 'move seam'], ['S X', 'split, take out']],
   Stage: [['K', 'key here'], [', .', 'key to key'], ['G', 'film from here'], ['O', 'board over']],
   Renders: [['A', 'all shots'], ['R', 'render']],
   Review: [['W', 'side by side, wiped'], ['X', 'flick'], ['J K L', 'play']],

@@ -1,5 +1,5 @@
 import { say, sayError } from '../desk/messages'
-import { post } from '../server/client'
+import { postInOrder } from '../server/client'
 
 type Step = { name: string }
 
@@ -13,7 +13,7 @@ export async function redo(projectId: number | undefined) {
 
 async function turn(projectId: number | undefined, way: string, word: string) {
   try {
-    const step = await post<Step>(`/api/projects/${projectId}/${way}`)
+    const step = await postInOrder<Step>(`/api/projects/${projectId}/${way}`)
     say(`${word}: ${step.name}`)
   } catch (e) {
     sayError(e)

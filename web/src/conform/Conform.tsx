@@ -3,6 +3,7 @@ import { useActions } from '../desk/actions'
 import { goTo } from '../playhead/transport'
 import type { Project, Sequence } from '../server/types'
 import { Lanes } from './Lanes'
+import { PieceBar } from './PieceBar'
 import { SeamBox } from './SeamBox'
 import { ThreePictures } from './ThreePictures'
 import { zoomBy } from './useZoom'
@@ -33,6 +34,7 @@ export function Conform({ project, sequence }: { project: Project; sequence: Seq
     <div className="flex min-h-0 flex-1 flex-col">
       <ThreePictures project={project} sequence={sequence} />
       <SeamBox sequence={sequence} />
+      <PieceBar sequence={sequence} />
       <Lanes project={project} sequence={sequence} />
     </div>
   )

@@ -5,10 +5,11 @@ import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import { useLabels } from '../playhead/labels'
 import { goTo } from '../playhead/transport'
-import { post } from '../server/client'
+import { postInOrder } from '../server/client'
 import { useMeshes, useShading } from '../server/queries'
 import type { Project, Sequence } from '../server/types'
 import { drawLanes } from './drawLanes'
+import { choosePiece, edit, type Pull, pullWords } from './edits'
 import { LABELS, layOut } from './lanes'
 import type { Drag } from './scene'
 import { toFrame, toX } from './scale'
@@ -17,7 +18,7 @@ import { follow, panBy, useScale, zoomBy } from './useZoom'
 
 const GRAB = 7
 
-type Hold = { kind: 'playhead' } | { kind: 'overview' } | { kind: 'seam'; at: number; x: number }
+type Hold = { kind: 'playhead' } | { kind: 'overview' } | { kind: 'seam'; at: number; x: number } | { kind: 'pull'; pull: Pull; x: number }
 
 /** The three lanes with their seams, sound and the strip of the whole. */
 export function Lanes({ project, sequence }: { project: Project; sequence: Sequence }) {
@@ -26,8 +27,9 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
   const { width, height } = useSize(holder)
   const [, again] = useReducer((n: number) => n + 1, 0)
   const [drag, setDrag] = useState<Drag>()
+  const [pulled, setPulled] = useState<{ pull: Pull; frames: number; x: number; y: number }>()
   const hold = useRef<Hold | undefined>(undefined)
-  const { frame, units, seam } = useDesk()
+  const { frame, units, seam, pieces } = useDesk()
   const scale = useScale(sequence, width)
   const label = useLabels(sequence.id, sequence.start, sequence.framesPerSecond, units)
   const lanes = [...new Set(sequence.sound.map((s) => s.lane))]
@@ -37,7 +39,7 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
   useEffect(() => follow(sequence, frame), [frame, sequence])
 
   useDrawing(canvas, width, layout.height, (g) => {
-    drawLanes(g, { sequence, layout, scale, width, frame, seam, drag, label, thumbs, again })
+    drawLanes(g, { sequence, layout, scale, width, frame, seam, pieces, drag, label, thumbs, again })
   })
 
   const place = (e: { clientX: number; clientY: number }) => {
@@ -56,6 +58,24 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
     return near?.s
   }
 
+  const pieceUnder = (x: number, y: number) => {
+    const at = toFrame(scale, x)
+    return y >= layout.shots[0] && y <= layout.shots[1] ? sequence.sections.find((s) => at >= s.in && at < s.out) : undefined
+  }
+
+  /** What Alt or Ctrl with a drag does: at a seam the side under the pointer is trimmed, inside a piece it slips or slides. */
+  const pullFrom = (e: React.PointerEvent, x: number, y: number): Pull | undefined => {
+    if (!e.altKey && !e.ctrlKey) {
+      return undefined
+    }
+    const piece = pieceUnder(x, y)
+    const near = seamNear(x, y)
+    if (near && piece) {
+      return { kind: piece.in === near.at ? 'HEAD' : 'TAIL', section: piece.id, ripple: e.ctrlKey }
+    }
+    return piece && { kind: e.altKey ? 'SLIP' : 'SLIDE', section: piece.id, ripple: false }
+  }
+
   const toOverview = (x: number) => {
     const share = (x - LABELS) / Math.max(1, width - LABELS - 16)
     goTo(sequence.start + share * (sequence.end - sequence.start))
@@ -65,7 +85,12 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
     const { x, y } = place(e)
     e.currentTarget.setPointerCapture(e.pointerId)
     const near = seamNear(x, y)
-    if (y >= layout.overview[0] - 4) {
+    const pull = pullFrom(e, x, y)
+    const piece = pieceUnder(x, y)
+    if (pull) {
+      hold.current = { kind: 'pull', pull, x }
+      setDesk({ pieces: [pull.section] })
+    } else if (y >= layout.overview[0] - 4) {
       hold.current = { kind: 'overview' }
       toOverview(x)
     } else if (near) {
@@ -76,6 +101,9 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
       hold.current = { kind: 'playhead' }
       setDesk({ seam: undefined })
       goTo(Math.floor(toFrame(scale, x)))
+      if (piece) {
+        choosePiece(sequence, piece.id, e.metaKey, e.shiftKey)
+      }
     }
   }
 
@@ -88,6 +116,10 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
       goTo(Math.floor(toFrame(scale, x)))
     } else if (held.kind === 'overview') {
       toOverview(x)
+    } else if (held.kind === 'pull') {
+      // pulling content to the right shows earlier frames, as a film strip would
+      const along = Math.round((x - held.x) / scale.perFrame)
+      setPulled({ pull: held.pull, frames: held.pull.kind === 'SLIP' ? -along : along, x, y })
     } else {
       const delta = Math.round((x - held.x) / scale.perFrame)
       setDrag(delta === 0 ? undefined : { at: held.at, delta })
@@ -96,6 +128,10 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
 
   const up = () => {
     hold.current = undefined
+    if (pulled && pulled.frames !== 0) {
+      void edit(sequence, { kind: pulled.pull.kind, sections: [pulled.pull.section], frames: pulled.frames, ripple: pulled.pull.ripple })
+    }
+    setPulled(undefined)
     if (drag) {
       moveSeam(sequence, drag.at, drag.delta).finally(() => setDrag(undefined))
     }
@@ -120,6 +156,7 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
       if (e.key === 'Escape') {
         hold.current = undefined
         setDrag(undefined)
+        setPulled(undefined)
       }
     }
     window.addEventListener('keydown', escape)
@@ -141,6 +178,12 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
         role="img"
         aria-label={`${sequence.sections.length} shots, ${sequence.counts.bentSeams} seams bent`}
       />
+      {pulled && (
+        <div className="num pointer-events-none absolute z-20 whitespace-nowrap rounded border border-live bg-raised px-2 py-1 text-[13px]" role="status"
+          style={{ left: Math.min(pulled.x + 12, width - 320), top: Math.max(4, pulled.y - 36) }}>
+          {pullWords(pulled.pull, sequence.sections.find((s) => s.id === pulled.pull.section), pulled.frames)}
+        </div>
+      )}
     </div>
   )
 }
@@ -148,7 +191,7 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
 /** Moves a seam in the shots lane, and the selection with it. */
 export async function moveSeam(sequence: Sequence, at: number, frames: number) {
   try {
-    await post(`/api/masters/${sequence.id}/seam`, { at, frames })
+    await postInOrder(`/api/masters/${sequence.id}/seam`, { at, frames })
     setDesk({ seam: at + frames })
   } catch (e) {
     sayError(e)

@@ -4,7 +4,7 @@ import { renderOf, shotFrameAt } from '../playhead/lookup'
 import { image } from './images'
 import { LABELS } from './lanes'
 import { toFrame, toX } from './scale'
-import { CELLS, draggedEdge, forEachInView, INK, inView, MONO, SANS, type Scene } from './scene'
+import { CELLS, draggedEdge, forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
 
 function cover(g: CanvasRenderingContext2D, picture: CanvasImageSource & { width: number; height: number }, x: number, y: number, w: number, h: number) {
   const scale = Math.max(w / picture.width, h / picture.height)
@@ -93,6 +93,7 @@ export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
     g.fillStyle = colour(look)
     g.fillRect(x, top, width, bottom - top)
   })
+  drawChosen(g, s)
   const here = sections.find((section) => s.frame >= section.in && s.frame < section.out)
   if (here) {
     const x = toX(s.scale, draggedEdge(s, here.in))
@@ -100,6 +101,22 @@ export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
     g.strokeStyle = INK.live
     g.lineWidth = 2
     g.strokeRect(x + 1, top + 1, Math.max(1, w - 3), bottom - top - 2)
+  }
+}
+
+function drawChosen(g: CanvasRenderingContext2D, s: Scene) {
+  const [top, bottom] = s.layout.shots
+  const chosen = new Set(s.pieces)
+  g.fillStyle = 'rgba(94,194,183,0.28)'
+  for (const section of chosen.size ? s.sequence.sections : []) {
+    const x = toX(s.scale, draggedEdge(s, section.in))
+    const w = toX(s.scale, draggedEdge(s, section.out)) - x
+    if (chosen.has(section.id) && seen(s, x, x + w)) {
+      g.fillRect(x, top, Math.max(1, w - 1), bottom - top)
+      g.fillStyle = INK.live
+      g.fillRect(x, bottom - 4, Math.max(1, w - 1), 4)
+      g.fillStyle = 'rgba(94,194,183,0.28)'
+    }
   }
 }
 
@@ -127,7 +144,7 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: nu
     g.fillStyle = INK.text
     const long = g.measureText(section.code).width + 8 < w
     clipped(g, long ? section.code : section.code.replace(/^[a-z]+/, ''), x + 5, top + 13, w - 8)
-    const count = String(section.out - section.in)
+    const count = `${speedOf(section)}${section.out - section.in}`
     g.font = `12px ${MONO}`
     if (w > g.measureText(section.code + count).width + 30) {
       g.fillStyle = INK.quiet
@@ -136,7 +153,20 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: nu
       g.textAlign = 'left'
     }
   }
+  if (!section.enabled) {
+    g.fillStyle = 'rgba(24,24,24,0.72)'
+    g.fillRect(x, top + head, w, room)
+    g.fillStyle = INK.quiet
+    g.font = `12.5px ${SANS}`
+    clipped(g, 'off', x + 6, top + head + room / 2 + 4, w - 8)
+  }
   drawCells(g, s, section.in, section.out, bottom - 15, 15, (f) => String(shotFrameAt(section, f)).slice(s.scale.perFrame > 40 ? 0 : -3))
+}
+
+/** A piece that goes at another speed says so before its length. */
+function speedOf(section: Section): string {
+  const [num, den] = section.speed.split('/').map(Number)
+  return section.speed === '1' ? '' : num === 0 ? 'held ' : `${Math.round((num / (den || 1)) * 100)} % `
 }
 
 export function drawRenders(g: CanvasRenderingContext2D, s: Scene) {

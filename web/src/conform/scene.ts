@@ -13,6 +13,8 @@ export type Scene = {
   width: number
   frame: number
   seam: number | undefined
+  /** ids of the chosen pieces */
+  pieces: number[]
   drag: Drag | undefined
   label: (frame: number) => string
   thumbs: ShotThumbs | undefined

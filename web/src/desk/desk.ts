@@ -16,6 +16,8 @@ type Desk = {
   boardOver: number
   /** record frame of the selected seam */
   seam: number | undefined
+  /** ids of the chosen pieces of the master */
+  pieces: number[]
   zoom: { from: number; span: number } | undefined
   cutId: number | undefined
 }
@@ -38,6 +40,7 @@ export const useDesk = create<Desk>(() => ({
   large: 'camera',
   boardOver: 0,
   seam: undefined,
+  pieces: [],
   zoom: undefined,
   cutId: undefined,
   ...kept(),

@@ -11,10 +11,12 @@ type Props = { projectId: number; sceneId?: number; section?: Section; before?: 
 export function CameraPicture({ projectId, sceneId, section, before, frame }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const { width, height } = useSize(holder)
-  const share = section ? (section.headWeights[frame - section.seenIn] ?? 1) : 0
+  const tail = section ? frame - section.out + section.tailWeights.length : -1
+  const share = section ? (section.headWeights[frame - section.seenIn] ?? 1) * (section.tailWeights[tail] ?? 1) : 0
+  const meets = before?.enabled && section && before.out === section.in && frame < section.seenIn + section.headWeights.length
   return (
     <div ref={holder} className="absolute inset-0 bg-black">
-      {share < 1 && before && <Layer {...{ projectId, sceneId, width, height }} section={before} frame={frame} share={1} />}
+      {meets && share < 1 && <Layer {...{ projectId, sceneId, width, height }} section={before} frame={frame} share={1} />}
       {section && <Layer {...{ projectId, sceneId, width, height, section, frame, share }} />}
     </div>
   )

@@ -19,10 +19,10 @@ export function sectionIndexAt(sequence: Sequence, frame: number): number {
   const { sections } = sequence
   const index = lastBeginningBy(sections, frame)
   const next = sections[index + 1]
-  if (next && frame >= next.seenIn) {
+  if (next && next.enabled && frame >= next.seenIn) {
     return index + 1
   }
-  return index >= 0 && frame < sections[index].seenOut ? index : -1
+  return index >= 0 && frame < sections[index].seenOut && sections[index].enabled ? index : -1
 }
 
 export function sectionAt(sequence: Sequence | undefined, frame: number): Section | undefined {

@@ -49,6 +49,15 @@ export async function post<T = void>(path: string, body?: unknown): Promise<T> {
   return (text ? JSON.parse(text) : undefined) as T
 }
 
+let last: Promise<unknown> = Promise.resolve()
+
+/** Edits go one after another, in the order in which they were asked for, however fast somebody types. */
+export function postInOrder<T = void>(path: string, body?: unknown): Promise<T> {
+  const next = last.then(() => post<T>(path, body))
+  last = next.catch(() => undefined)
+  return next
+}
+
 /** A file and its name with the folders that it was dropped with. */
 export type Given = { file: File; path: string }
 

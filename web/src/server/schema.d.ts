@@ -308,6 +308,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters/{id}/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["edit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/items/{id}/remove": {
         parameters: {
             query?: never;
@@ -494,6 +510,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["camera_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/{id}/as-in-cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["asInCut"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1004,6 +1036,19 @@ export interface components {
             /** Format: int64 */
             frames: number;
         };
+        "freshsplice.server.masters.MasterEdit": {
+            /** @enum {string} */
+            kind: "HEAD" | "TAIL" | "SLIP" | "SLIDE" | "SPLIT" | "JOIN" | "LIFT" | "TAKE_OUT" | "DUPLICATE" | "SWAP" | "MOVE" | "SWITCH" | "FILL" | "FILL_GAP" | "SPEED" | "REVERSE" | "HOLD" | "DISSOLVE" | "FADE_OUT" | "CUT_TO" | "NEW_SHOT";
+            sections: number[];
+            /** Format: int64 */
+            at?: number;
+            /** Format: int64 */
+            frames?: number;
+            ripple?: boolean;
+            speed?: string;
+            /** Format: int64 */
+            shotId?: number;
+        };
         "freshsplice.server.cuts.CutController.Chosen": {
             changes: number[];
         };
@@ -1028,6 +1073,9 @@ export interface components {
             /** Format: int64 */
             at: number;
             name: string;
+        };
+        "freshsplice.server.cuts.CutController.Pieces": {
+            sections: number[];
         };
         "freshsplice.server.cuts.CutController.Apart": {
             /** Format: int64 */
@@ -1355,6 +1403,10 @@ export interface components {
             mediaId?: number;
             /** Format: int32 */
             handles: number;
+            enabled: boolean;
+            tailWeights: number[];
+            /** Format: int64 */
+            actionFirst: number;
         };
         "freshsplice.server.masters.SequenceView.Sound": {
             lane: string;
@@ -2125,6 +2177,30 @@ export interface operations {
             };
         };
     };
+    edit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.masters.MasterEdit"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     removeItem: {
         parameters: {
             query?: never;
@@ -2389,6 +2465,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Named"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    asInCut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Pieces"];
             };
         };
         responses: {

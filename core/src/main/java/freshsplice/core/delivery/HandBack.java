@@ -72,8 +72,7 @@ public final class HandBack {
             remarks.add(Remark.note(place, render == null ? "Not rendered: the list names the shot itself"
                     : "The newest render plays at another speed: the list names the shot itself"));
             Source source = new Source(code, code, null, master.rate(), null, null);
-            return Event.clip(null, code, seen, source,
-                    TimeMap.constant(seen, section.at(seen.in()), section.speed()));
+            return event(section, code, seen, source, TimeMap.constant(seen, section.at(seen.in()), section.speed()));
         }
         if (covered.in() > seen.in() || covered.out() < seen.out()) {
             remarks.add(Remark.loss(place, render.name() + " covers " + covered.overlapWith(seen) + " of "
@@ -83,7 +82,12 @@ public final class HandBack {
         Source source = new Source(name, name, render.file(), master.rate(), render.range().startTimecode(),
                 render.range().frames());
         Rational from = Rational.of(render.range().startTimecode() + seen.in() - covered.in());
-        return Event.clip(null, name, seen, source, TimeMap.constant(seen, from, Rational.ONE));
+        return event(section, name, seen, source, TimeMap.constant(seen, from, Rational.ONE));
+    }
+
+    /** A piece that is switched off is handed back switched off. */
+    private static Event event(Section section, String name, FrameRange seen, Source source, TimeMap time) {
+        return new Event(null, Event.Kind.CLIP, name, section.enabled(), seen, source, time, null, List.of());
     }
 
     private static void addTransitions(Section section, List<Transition> transitions) {

@@ -65,6 +65,10 @@ class CutController {
     record Example(String code, List<String> from) {
     }
 
+    /** @param sections ids of pieces of the master */
+    record Pieces(Set<Long> sections) {
+    }
+
     record Chosen(Set<Integer> changes) {
     }
 
@@ -199,6 +203,13 @@ class CutController {
         return sequences.outOfDate(projectId).entrySet().stream()
                 .filter(e -> !e.getValue().equals(before.get(e.getKey())))
                 .map(e -> new OutOfDate(e.getKey(), e.getValue())).toList();
+    }
+
+    /** Makes pieces of the master as they are in a cut; all of them where none is named. */
+    @PostMapping("/cuts/{id}/as-in-cut")
+    @Transactional
+    public void asInCut(@PathVariable long id, @RequestBody Pieces pieces, HttpServletRequest request) {
+        turnovers.asInCut(id, pieces.sections(), Who.of(request));
     }
 
     /** What a list handed back now would hold. */

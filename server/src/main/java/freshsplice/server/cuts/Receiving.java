@@ -8,25 +8,21 @@ import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Source;
 import freshsplice.core.master.Section;
-import freshsplice.core.shot.Shot;
-import freshsplice.core.sources.Wanted;
 import freshsplice.core.stage.Shape;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.server.masters.MasterStore;
+import freshsplice.server.shots.ShotMaker;
 import freshsplice.server.sources.Finders;
 import freshsplice.server.sources.Sources;
 import freshsplice.server.stages.StageEdits;
-import freshsplice.server.store.BoardRow;
-import freshsplice.server.store.CameraRow;
 import freshsplice.server.store.CutRow;
 import freshsplice.server.store.ItemRow;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.MediaRow;
 import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.SceneRow;
-import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.SoundRow;
 import freshsplice.server.store.Store;
 import java.util.ArrayList;
@@ -48,12 +44,14 @@ class Receiving {
     private final Sources sources;
     private final MasterStore masters;
     private final StageEdits stage;
+    private final ShotMaker shotMaker;
 
-    Receiving(Store store, Sources sources, MasterStore masters, StageEdits stage) {
+    Receiving(Store store, Sources sources, MasterStore masters, StageEdits stage, ShotMaker shotMaker) {
         this.store = store;
         this.sources = sources;
         this.masters = masters;
         this.stage = stage;
+        this.shotMaker = shotMaker;
     }
 
     void receive(ProjectRow project, CutRow row, Cut cut, FirstMaster.Made made, ConformPlan plan) {
@@ -63,8 +61,8 @@ class Receiving {
         Map<Long, Long> shotIds = new HashMap<>();
         for (int i = 0; i < made.shots().size(); i++) {
             PlannedShot planned = plan.shots().get(i);
-            long camera = cameras.computeIfAbsent(planned.camera(), name -> addCamera(project, scene.id, name));
-            shotIds.put(made.shots().get(i).id(), addShot(project, scene.id, camera, made.shots().get(i),
+            long camera = cameras.computeIfAbsent(planned.camera(), name -> shotMaker.camera(project, scene.id, name));
+            shotIds.put(made.shots().get(i).id(), shotMaker.shot(project, scene.id, camera, made.shots().get(i),
                     Sources.wanted(planned.piece(), cut.rate()), finders).id);
         }
         MasterRow master = new MasterRow();
@@ -123,34 +121,6 @@ class Receiving {
         row.height = h;
         row.depth = d;
         stage.addItem(row, x, y, z, 0);
-    }
-
-    /** A camera of the scene's with the project's film back. @return its id */
-    long addCamera(ProjectRow project, long sceneId, String name) {
-        CameraRow camera = new CameraRow();
-        camera.sceneId = sceneId;
-        camera.name = name;
-        camera.backWidth = project.backWidth;
-        camera.backHeight = project.backHeight;
-        camera.stop = 2.8;
-        return store.add(camera).id;
-    }
-
-    /** A shot with a board of its own. @param wanted what it shows in the cut; null where that has no source */
-    ShotRow addShot(ProjectRow project, long sceneId, long cameraId, Shot shot, Wanted wanted, Finders finders) {
-        ShotRow row = new ShotRow();
-        row.projectId = project.id;
-        row.sceneId = sceneId;
-        row.cameraId = cameraId;
-        masters.fill(row, shot);
-        store.add(row);
-        BoardRow board = new BoardRow();
-        board.shotId = row.id;
-        board.sourceName = wanted == null ? "" : wanted.source().label();
-        board.sourceKey = wanted == null ? null : wanted.source().identity();
-        board.mediaId = finders.idOf(Lane.Kind.PICTURE, wanted);
-        store.add(board);
-        return row;
     }
 
     /** Source frames from the first of its media on: a source that has a timecode does not begin at 0. */

@@ -19,6 +19,7 @@ import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.sources.Finders;
 import freshsplice.server.sources.Sources;
+import freshsplice.server.shots.ShotMaker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.BoardRow;
 import freshsplice.server.store.CutRow;
@@ -50,9 +51,10 @@ public class TurnoverService {
     private final Receiving receiving;
     private final Sources sources;
     private final Steps steps;
+    private final ShotMaker shotMaker;
 
     TurnoverService(Store store, MasterStore masters, CutStore cuts, Comparing comparing, Receiving receiving,
-                    Sources sources, Steps steps) {
+                    Sources sources, Steps steps, ShotMaker shotMaker) {
         this.store = store;
         this.masters = masters;
         this.cuts = cuts;
@@ -60,6 +62,7 @@ public class TurnoverService {
         this.receiving = receiving;
         this.sources = sources;
         this.steps = steps;
+        this.shotMaker = shotMaker;
     }
 
     private Side compare(long cutId) {
@@ -135,6 +138,28 @@ public class TurnoverService {
         });
     }
 
+    /**
+     * Makes pieces of the master as they are in a cut, as one step: all that the cut changes of them.
+     *
+     * @param sections ids of the pieces; empty for all
+     */
+    public void asInCut(long cutId, Set<Long> sections, String who) {
+        Side side = compare(cutId);
+        List<Section> ours = side.master.main().sections();
+        List<Change> changes = side.turnover.changes().changes();
+        Set<Integer> chosen = new HashSet<>();
+        for (int i = 0; i < changes.size(); i++) {
+            int old = changes.get(i).oldIndex();
+            if (sections.isEmpty() || old >= 0 && sections.contains(ours.get(old).id())) {
+                chosen.add(i);
+            }
+        }
+        if (chosen.isEmpty()) {
+            throw new Refused("That is as in the cut already, frame by frame");
+        }
+        apply(cutId, chosen, who);
+    }
+
     /** Every change but those that follow by themselves. */
     private static Set<Integer> edits(Turnover turnover) {
         Set<Integer> edits = new HashSet<>();
@@ -173,8 +198,8 @@ public class TurnoverService {
                 long offset = actionAt(sections, i, side) - project.firstFrame;
                 Shot shot = new Shot(0, code, FrameRange.ofLength(project.firstFrame, piece.record().length()),
                         project.handles, offset, FirstMaster.anchor(piece, project.firstFrame));
-                long camera = receiving.addCamera(project, side.row.sceneId, Conform.cameraOf(code));
-                ShotRow row = receiving.addShot(project, side.row.sceneId, camera, shot,
+                long camera = shotMaker.camera(project, side.row.sceneId, Conform.cameraOf(code));
+                ShotRow row = shotMaker.shot(project, side.row.sceneId, camera, shot,
                         Sources.wanted(piece, side.cut.rate()), finders);
                 side.shots.put(row.id, row);
                 sections.set(i, new Section(0, new Section.Content.OfShot(row.id), section.record(), section.from(),

@@ -38,11 +38,13 @@ class MasterController {
     private final Store store;
     private final SequenceService sequences;
     private final SeamMoves seams;
+    private final MasterEdits edits;
 
-    MasterController(Store store, SequenceService sequences, SeamMoves seams) {
+    MasterController(Store store, SequenceService sequences, SeamMoves seams, MasterEdits edits) {
         this.store = store;
         this.sequences = sequences;
         this.seams = seams;
+        this.edits = edits;
     }
 
     @GetMapping
@@ -65,6 +67,12 @@ class MasterController {
         ProjectRow project = store.get(ProjectRow.class, store.get(MasterRow.class, id).projectId);
         long frame = TypedPosition.read(text, from, project.rate, project.dropFrame);
         return new Position(frame, Timecode.of(frame, project.rate, project.dropFrame).label());
+    }
+
+    /** Edits the master, as one step. */
+    @PostMapping("/edits")
+    void edit(@PathVariable long id, @RequestBody MasterEdit edit, HttpServletRequest request) {
+        edits.make(id, edit, Who.of(request));
     }
 
     @PostMapping("/seam")

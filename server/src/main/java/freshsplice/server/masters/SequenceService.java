@@ -170,7 +170,9 @@ public class SequenceService {
                     headWeights(section), section.speed().toString(), camera.isStaged(),
                     camera.name(), camera.value(CameraChannel.LENS, from), camera.tStop(),
                     camera.value(CameraChannel.FOCUS, from), board == null ? "" : board.sourceName,
-                    board == null ? null : board.mediaId, shot.handles));
+                    board == null ? null : board.mediaId, shot.handles, section.enabled(),
+                    tailWeights(section),
+                    MasterStore.shot(shot).actionAt(from).floor()));
         }
         return views;
     }
@@ -179,6 +181,11 @@ public class SequenceService {
         return section.speed().equals(Rational.ONE) ? List.of()
                 : LongStream.range(section.record().in(), section.record().out())
                 .mapToObj(r -> section.at(r).floor()).toList();
+    }
+
+    private static List<Double> tailWeights(Section section) {
+        return section.tail() == null ? List.of() : LongStream.range(0, section.tail().before())
+                .mapToObj(k -> 1 - FrameChain.share(k, section.tail().length())).toList();
     }
 
     private static List<Double> headWeights(Section section) {

@@ -44,12 +44,15 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
      * @param speed     as a fraction
      * @param lens      focal length at its first frame, mm
      * @param boardName name of its board
+     * @param tailWeights share of the picture at its last frames, while it fades to black
+     * @param actionFirst action frame at its first frame
      * @param mediaId   the board's picture; null for a slate
      */
     public record Section(long id, long shotId, String code, long in, long out, long seenIn, long seenOut,
                           long shotFirst, long shotLast, List<Long> shotFrames, String seenFrom, List<Double> headWeights,
                           String speed, boolean staged, String camera, double lens,
-                          double stop, double focus, String boardName, @Schema(nullable = true) Long mediaId, int handles) {
+                          double stop, double focus, String boardName, @Schema(nullable = true) Long mediaId, int handles,
+                          boolean enabled, List<Double> tailWeights, long actionFirst) {
     }
 
     public record Seam(int left, int right, long at, @Schema(nullable = true) Long cut, @Schema(nullable = true) Long render, long cutBend, long renderBend) {

@@ -1,0 +1,58 @@
+package freshsplice.server.shots;
+
+import freshsplice.core.cut.Lane;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.sources.Wanted;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.sources.Finders;
+import freshsplice.server.store.BoardRow;
+import freshsplice.server.store.CameraRow;
+import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.ShotRow;
+import freshsplice.server.store.Store;
+import org.springframework.stereotype.Component;
+
+/** Makes shots and cameras. Runs inside a step. */
+@Component
+public class ShotMaker {
+    private final Store store;
+    private final MasterStore masters;
+
+    ShotMaker(Store store, MasterStore masters) {
+        this.store = store;
+        this.masters = masters;
+    }
+
+    /** A camera of the scene's with the project's film back. @return its id */
+    public long camera(ProjectRow project, long sceneId, String name) {
+        CameraRow camera = new CameraRow();
+        camera.sceneId = sceneId;
+        camera.name = name;
+        camera.backWidth = project.backWidth;
+        camera.backHeight = project.backHeight;
+        camera.stop = 2.8;
+        return store.add(camera).id;
+    }
+
+    /**
+     * A shot with a board of its own.
+     *
+     * @param wanted  what it shows in the cut; null where it has no source
+     * @param finders finds that; null where there is nothing to find
+     */
+    public ShotRow shot(ProjectRow project, long sceneId, long cameraId, Shot shot, Wanted wanted, Finders finders) {
+        ShotRow row = new ShotRow();
+        row.projectId = project.id;
+        row.sceneId = sceneId;
+        row.cameraId = cameraId;
+        masters.fill(row, shot);
+        store.add(row);
+        BoardRow board = new BoardRow();
+        board.shotId = row.id;
+        board.sourceName = wanted == null ? "" : wanted.source().label();
+        board.sourceKey = wanted == null ? null : wanted.source().identity();
+        board.mediaId = wanted == null ? null : finders.idOf(Lane.Kind.PICTURE, wanted);
+        store.add(board);
+        return row;
+    }
+}

@@ -1,0 +1,2 @@
+/** Shots are made: with a camera and a board. */
+package freshsplice.server.shots;

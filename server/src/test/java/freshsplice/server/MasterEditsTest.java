@@ -1,0 +1,174 @@
+package freshsplice.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.http.HttpResponse;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+
+/** Edits of a master over HTTP: each a step with a name, each refused in a sentence where it cannot be done. */
+@ExtendWith(TestServer.class)
+class MasterEditsTest {
+    private static final List<Material.Clip> CLIPS = List.of(new Material.Clip("a", 0, 40), new Material.Clip("b", 0, 30),
+            new Material.Clip("c", 0, 50));
+
+    private final Client client = new Client(TestServer.address());
+    private long project;
+    private long cut;
+    private long master;
+
+    @BeforeEach
+    void receive() throws IOException {
+        project = client.post("/api/projects", Map.of("name", "Edits")).get("id").asLong();
+        cut = client.upload("/api/projects/" + project + "/files", Map.of("e.edl", Material.edl("Edits", CLIPS)))
+                .get("cutId").asLong();
+        client.post("/api/cuts/" + cut + "/rate?rate=24", null);
+        client.post("/api/cuts/" + cut + "/receive", null);
+        master = client.get("/api/projects/" + project).get("masterId").asLong();
+    }
+
+    private JsonNode sections() {
+        return client.get("/api/masters/" + master).get("sections");
+    }
+
+    private String laid() {
+        return String.join(" ", StreamSupport.stream(sections().spliterator(), false).map(s -> s.get("code").asString()
+                + ":" + (s.get("in").asLong() - 86_400) + "-" + (s.get("out").asLong() - 86_400)).toList());
+    }
+
+    private HttpResponse<byte[]> tryEdit(String kind, int piece, Map<String, Object> more) {
+        Map<String, Object> edit = new HashMap<>(more);
+        edit.put("kind", kind);
+        edit.putIfAbsent("sections", List.of(sections().get(piece).get("id").asLong()));
+        return client.tryPost("/api/masters/" + master + "/edits", edit);
+    }
+
+    private void edit(String kind, int piece, Map<String, Object> more) {
+        HttpResponse<byte[]> answer = tryEdit(kind, piece, more);
+        assertThat(answer.statusCode()).as(new String(answer.body(), java.nio.charset.StandardCharsets.UTF_8)).isEqualTo(200);
+    }
+
+    private String undoName() {
+        return client.get("/api/projects/" + project).get("undo").get("name").asString();
+    }
+
+    @ParameterizedTest(name = "{0} {2}")
+    @CsvSource(delimiter = '|', value = {
+        "HEAD|1|frames=5|sh0010:0-40 sh0020:45-70 sh0030:70-120|Trim the head of sh0020 by +5 frames",
+        "TAIL|1|frames=-4,ripple=true|sh0010:0-40 sh0020:40-66 sh0030:66-116|Trim the tail of sh0020 by −4 frames",
+        "SLIP|0|frames=1|sh0010:0-40 sh0020:40-70 sh0030:70-120|Slip sh0010 by +1 frame",
+        "SLIDE|1|frames=-6|sh0010:0-34 sh0020:34-64 sh0030:64-120|Slide sh0020 by −6 frames",
+        "SPLIT|1|at=86450|sh0010:0-40 sh0020:40-50 sh0020:50-70 sh0030:70-120|Split sh0020",
+        "TAKE_OUT|1||sh0010:0-40 sh0030:40-90|Take out sh0020",
+        "LIFT|0||sh0020:40-70 sh0030:70-120|Lift sh0010",
+        "DUPLICATE|0||sh0010:0-40 sh0010:40-80 sh0020:80-110 sh0030:110-160|Duplicate sh0010",
+        "SWAP|0||sh0020:0-30 sh0010:30-70 sh0030:70-120|Swap sh0010",
+        "MOVE|0|at=86520|sh0020:0-30 sh0030:30-80 sh0010:80-120|Move sh0010",
+        "FILL|1|at=86480,ripple=true|sh0010:0-40 sh0020:40-80 sh0030:80-130|Stretch sh0020",
+        "NEW_SHOT|0|at=86440,frames=24|sh0010:0-40 sh0015:40-64 sh0020:64-94 sh0030:94-144|Put a new shot in",
+        "DISSOLVE|1|frames=12|sh0010:0-40 sh0020:40-70 sh0030:70-120|Dissolve into sh0020",
+    })
+    @DisplayName("each edit is one step, named, and undone whole")
+    void steps(String kind, int piece, String fields, String laid, String name) {
+        JsonNode before = sections();
+        Map<String, Object> more = new HashMap<>();
+        for (String field : fields == null ? new String[0] : fields.split(",")) {
+            String value = field.substring(field.indexOf('=') + 1);
+            more.put(field.substring(0, field.indexOf('=')), value.equals("true") ? (Object) true : Long.parseLong(value));
+        }
+        edit(kind, piece, more);
+        assertThat(laid()).isEqualTo(laid);
+        assertThat(undoName()).isEqualTo(name);
+        client.post("/api/projects/" + project + "/undo", null);
+        assertThat(sections()).isEqualTo(before);
+        client.post("/api/projects/" + project + "/redo", null);
+        assertThat(laid()).isEqualTo(laid);
+    }
+
+    @Test
+    @DisplayName("a shot's own range follows by itself, and a shot that is in no piece any more is omitted, not lost")
+    void follows() {
+        edit("TAIL", 0, Map.of("frames", -10, "ripple", true));
+        edit("SLIP", 0, Map.of("frames", 4));
+        JsonNode first = sections().get(0);
+        assertThat(first.get("shotFirst").asLong()).isEqualTo(1005);
+        assertThat(first.get("shotLast").asLong()).isEqualTo(1034);
+        JsonNode stage = client.get("/api/shots/" + first.get("shotId").asLong() + "/stage");
+        assertThat(stage.get("first").asLong()).isEqualTo(1005);
+        assertThat(stage.get("last").asLong()).isEqualTo(1034);
+        edit("TAKE_OUT", 0, Map.of());
+        assertThat(client.get("/api/shots/" + first.get("shotId").asLong() + "/stage").get("code").asString())
+                .isEqualTo("sh0010");
+        edit("NEW_SHOT", 0, Map.of("at", 86_400, "frames", 10));
+        assertThat(laid()).as("a number once used is never given again").startsWith("sh0011:0-10");
+    }
+
+    @Test
+    @DisplayName("an action that ends early is pulled back and stretched; another camera takes the action over")
+    void gestures() {
+        edit("TAIL", 0, Map.of("frames", -8));
+        edit("FILL_GAP", 0, Map.of());
+        assertThat(sections().get(0).get("speed").asString()).isEqualTo("4/5");
+        assertThat(sections().get(0).get("shotLast").asLong()).isEqualTo(1032);
+        long other = sections().get(2).get("shotId").asLong();
+        edit("CUT_TO", 1, Map.of("at", 86_450, "shotId", other));
+        assertThat(laid()).isEqualTo("sh0010:0-40 sh0020:40-50 sh0030:50-70 sh0030:70-120");
+        JsonNode before = sections().get(1);
+        JsonNode after = sections().get(2);
+        long lastAction = before.get("actionFirst").asLong() + 9;
+        assertThat(after.get("actionFirst").asLong()).as("the next frame of the action").isEqualTo(lastAction + 1);
+    }
+
+    @Test
+    @DisplayName("pieces and all are brought back to what the cut has")
+    void asInCut() {
+        edit("TAIL", 0, Map.of("frames", -6, "ripple", true));
+        edit("TAIL", 1, Map.of("frames", -3, "ripple", true));
+        assertThat(client.get("/api/masters/" + master).get("counts").get("bentSeams").asInt()).isPositive();
+        client.post("/api/cuts/" + cut + "/as-in-cut", Map.of("sections", List.of()));
+        assertThat(laid()).isEqualTo("sh0010:0-40 sh0020:40-70 sh0030:70-120");
+        HttpResponse<byte[]> again = client.tryPost("/api/cuts/" + cut + "/as-in-cut", Map.of("sections", List.of()));
+        assertThat(Client.message(again)).contains("as in the cut already");
+    }
+
+    @ParameterizedTest(name = "{0} {2}")
+    @CsvSource(delimiter = '|', value = {
+        "TAIL|0|frames=-40|has 40 frames", "TAIL|0|frames=5|lie over each other", "SPLIT|0|at=86400|inside the piece",
+        "FILL|0|at=86300|at least one frame", "HEAD|0||needs \"frames\"", "SWAP|2||Nothing meets",
+        "JOIN|0||does not go on", "HOLD|0|at=90000|inside the piece", "DISSOLVE|1|frames=200|room for",
+        "CUT_TO|0|at=86400,shotId=1|not there any more", "HEAD|0|frames=-90000|before record frame 0",
+        "NEW_SHOT|0|at=86400,frames=0|1 to 1000000", "SLIDE|1|frames=99999999999|frames; it cannot lose",
+    })
+    @DisplayName("what cannot be done is refused in a sentence, and nothing is changed")
+    void refused(String kind, int piece, String fields, String why) {
+        JsonNode before = sections();
+        Map<String, Object> more = new HashMap<>();
+        for (String field : fields == null ? new String[0] : fields.split(",")) {
+            more.put(field.substring(0, field.indexOf('=')), Long.parseLong(field.substring(field.indexOf('=') + 1)));
+        }
+        HttpResponse<byte[]> answer = tryEdit(kind, piece, more);
+        assertThat(answer.statusCode()).isBetween(400, 422);
+        assertThat(Client.message(answer)).contains(why);
+        assertThat(sections()).isEqualTo(before);
+    }
+
+    @Test
+    @DisplayName("an edit of a piece that somebody took out in the meantime says so")
+    void gone() {
+        long id = sections().get(1).get("id").asLong();
+        edit("TAKE_OUT", 1, Map.of());
+        HttpResponse<byte[]> answer = tryEdit("SLIP", 0, Map.of("sections", List.of(id), "frames", 2));
+        assertThat(Client.message(answer)).contains("somebody took it out");
+        assertThat(Client.message(tryEdit("SPEED", 0, Map.of("speed", "fast")))).isNotBlank();
+    }
+}
