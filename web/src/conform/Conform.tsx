@@ -1,7 +1,8 @@
 import { setDesk, useDesk } from '../desk/desk'
 import { useActions } from '../desk/actions'
-import { goTo } from '../playhead/transport'
+import { goTo, play } from '../playhead/transport'
 import type { Project, Sequence } from '../server/types'
+import { chosenPieces } from './edits'
 import { Lanes } from './Lanes'
 import { PieceBar } from './PieceBar'
 import { SeamBox } from './SeamBox'
@@ -24,6 +25,8 @@ export function Conform({ project, sequence }: { project: Project; sequence: Seq
     { group: 'Conform', name: 'Next seam', keys: 'ArrowDown', run: () => toSeam(1, false) },
     { group: 'Conform', name: 'Previous seam', keys: 'ArrowUp', run: () => toSeam(-1, false) },
     { group: 'Conform', name: 'Next bent seam', keys: 'B', run: () => toSeam(1, true) },
+    { group: 'Conform', name: 'Play around the seam, two seconds', keys: 'Ctrl+Space', run: () => playAround(sequence, frame) },
+    { group: 'Conform', name: 'Play the chosen pieces over and over', keys: 'Ctrl+L', run: () => playChosen(sequence) },
     { group: 'Conform', name: 'Show another picture large', keys: 'V', run: nextLarge },
     { group: 'Conform', name: 'Zoom in', keys: '= Ctrl+ArrowUp', run: () => zoomBy(sequence, 0.6, frame) },
     { group: 'Conform', name: 'Zoom out', keys: 'Ctrl+ArrowDown Z', run: () => zoomBy(sequence, 1 / 0.6, frame) },
@@ -38,6 +41,24 @@ export function Conform({ project, sequence }: { project: Project; sequence: Seq
       <Lanes project={project} sequence={sequence} />
     </div>
   )
+}
+
+/** A second before the nearest seam and a second after it. */
+function playAround(sequence: Sequence, frame: number) {
+  const seam = sequence.seams.map((s) => s.at).sort((a, b) => Math.abs(a - frame) - Math.abs(b - frame))[0] ?? frame
+  const second = Math.round(sequence.framesPerSecond)
+  const from = Math.max(sequence.start, seam - second)
+  setDesk({ frame: from })
+  play(1, { in: from, out: Math.min(sequence.end, seam + second) })
+}
+
+function playChosen(sequence: Sequence) {
+  const chosen = chosenPieces(sequence, useDesk.getState().pieces)
+  if (chosen.length > 0) {
+    const part = { in: chosen[0].in, out: chosen[chosen.length - 1].out }
+    setDesk({ frame: part.in })
+    play(1, part, true)
+  }
 }
 
 function nextLarge() {

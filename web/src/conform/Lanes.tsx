@@ -11,6 +11,7 @@ import type { Project, Sequence } from '../server/types'
 import { drawLanes } from './drawLanes'
 import { choosePiece, edit, type Pull, pullWords } from './edits'
 import { LABELS, layOut } from './lanes'
+import { peek, usePeek } from './peek'
 import type { Drag } from './scene'
 import { toFrame, toX } from './scale'
 import { ShotThumbs } from './ShotThumbs'
@@ -119,15 +120,18 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
     } else if (held.kind === 'pull') {
       // pulling content to the right shows earlier frames, as a film strip would
       const along = Math.round((x - held.x) / scale.perFrame)
+      peek(sequence, { ...held.pull, frames: held.pull.kind === 'SLIP' ? -along : along })
       setPulled({ pull: held.pull, frames: held.pull.kind === 'SLIP' ? -along : along, x, y })
     } else {
       const delta = Math.round((x - held.x) / scale.perFrame)
       setDrag(delta === 0 ? undefined : { at: held.at, delta })
+      peek(sequence, delta === 0 ? undefined : { kind: 'ROLL', at: held.at, frames: delta })
     }
   }
 
   const up = () => {
     hold.current = undefined
+    peek(sequence, undefined)
     if (pulled && pulled.frames !== 0) {
       void edit(sequence, { kind: pulled.pull.kind, sections: [pulled.pull.section], frames: pulled.frames, ripple: pulled.pull.ripple })
     }
@@ -155,6 +159,7 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
     const escape = (e: KeyboardEvent) => {
       if (e.key === 'Escape') {
         hold.current = undefined
+        usePeek.setState({ seen: undefined })
         setDrag(undefined)
         setPulled(undefined)
       }

@@ -5,10 +5,13 @@ import { RenderPicture } from '../pictures/RenderPicture'
 import { useLabels } from '../playhead/labels'
 import { pieceAt, renderOf, sectionIndexAt, shotFrameAt } from '../playhead/lookup'
 import type { Project, Sequence } from '../server/types'
+import { PeekPicture } from './PeekPicture'
+import { usePeek } from './peek'
 
 /** The cut's, the camera's and the render's picture of the same frame, in the order of the lanes below. */
 export function ThreePictures({ project, sequence }: { project: Project; sequence: Sequence }) {
   const { frame, large, boardOver, units } = useDesk()
+  const seen = usePeek((p) => p.seen)
   const label = useLabels(sequence.id, sequence.start, sequence.framesPerSecond, units)
   const piece = pieceAt(sequence, frame)
   const index = sectionIndexAt(sequence, frame)
@@ -26,6 +29,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
       <Picture kind="camera" large={large} title="Camera" number={shotFrame ?? ''}
         quiet={section ? `${section.code} · ${section.lens.toFixed(0)} mm · T${section.stop} · focus ${section.focus.toFixed(1)} m` : 'black'}>
         {section && <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} before={sequence.sections[index - 1]} frame={frame} />}
+        {seen && <PeekPicture project={project} seen={seen} />}
         {section && boardOver > 0 && <BoardPicture mediaId={section.mediaId} name={section.boardName} opacity={boardOver} />}
         <div className="pointer-events-none absolute inset-[3.5%] border border-white/25" aria-hidden />
       </Picture>

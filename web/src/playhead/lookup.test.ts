@@ -3,7 +3,7 @@ import type { Section, Sequence } from '../server/types'
 import { sectionAt, sectionIndexAt, shotFrameAt } from './lookup'
 
 const section = (id: number, from: number, to: number, seenIn = from, seenOut = to) =>
-  ({ id, in: from, out: to, seenIn, seenOut, shotFirst: 1001, shotFrames: [] as number[] }) as Section
+  ({ id, in: from, out: to, seenIn, seenOut, enabled: true, shotFirst: 1001, shotFrames: [] as number[] }) as Section
 
 const sequence = (...sections: Section[]) => ({ sections }) as Sequence
 
@@ -13,6 +13,11 @@ describe('look-ups', () => {
   it('finds the section of every frame, and black', () => {
     expect([0, 9, 10, 29, 30, 39, 40, 49, 50].map((f) => sectionIndexAt(plain, f))).toEqual([0, 0, 1, 1, -1, -1, 2, 2, -1])
     expect(sectionAt(undefined, 3)).toBeUndefined()
+  })
+
+  it('shows black where a section is switched off', () => {
+    const off = sequence(section(1, 0, 10), { ...section(2, 10, 30), enabled: false })
+    expect([9, 10, 29].map((f) => sectionIndexAt(off, f))).toEqual([0, -1, -1])
   })
 
   it('shows the incoming section from its first frame on', () => {

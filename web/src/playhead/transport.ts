@@ -15,6 +15,7 @@ let players: { piece: LaidSound; element: HTMLAudioElement }[] = []
 let begun = { at: 0, frame: 0 }
 let ticking = 0
 let range: { in: number; out: number } | undefined
+let loops = false
 
 export function setScore(next: Score) {
   const same = JSON.stringify(next.sound) === JSON.stringify(score.sound)
@@ -46,9 +47,11 @@ export const step = (frames: number) => {
   goTo(useDesk.getState().frame + frames)
 }
 
-export function play(speed: number, only?: { in: number; out: number }) {
+/** @param loop begins again at the end of the range until it is stopped */
+export function play(speed: number, only?: { in: number; out: number }, loop = false) {
   cancelAnimationFrame(ticking)
   range = only
+  loops = loop
   let { frame } = useDesk.getState()
   const from = only?.in ?? score.start
   const to = only?.out ?? score.end
@@ -106,6 +109,11 @@ function tick() {
   const heard = speed === 1 ? heardFrame() : undefined
   const frame = Math.floor((heard ?? begun.frame + passed) + 1e-3)
   const to = range?.out ?? score.end
+  if (frame >= to && loops && range) {
+    setDesk({ frame: range.in })
+    play(speed, range, true)
+    return
+  }
   if (frame >= to || frame < score.start) {
     setDesk({ frame: frame >= to ? to - 1 : score.start })
     stop()

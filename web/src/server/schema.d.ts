@@ -804,6 +804,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters/{id}/pull": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["pull"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/masters/{id}/position": {
         parameters: {
             query?: never;
@@ -1419,6 +1435,22 @@ export interface components {
             out: number;
             /** Format: double */
             fromSeconds: number;
+        };
+        "freshsplice.server.masters.Pulls.Side": {
+            /** Format: int64 */
+            shotId: number;
+            code: string;
+            position: string;
+            /** Format: int64 */
+            frame: number;
+            /** Format: int64 */
+            spare: number;
+        };
+        "freshsplice.server.masters.Pulls.View": {
+            left?: components["schemas"]["freshsplice.server.masters.Pulls.Side"];
+            right?: components["schemas"]["freshsplice.server.masters.Pulls.Side"];
+            words: string;
+            refused: boolean;
         };
         "freshsplice.server.masters.MasterController.Position": {
             /** Format: int64 */
@@ -2887,6 +2919,34 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["freshsplice.server.masters.SequenceView"];
+                };
+            };
+        };
+    };
+    pull: {
+        parameters: {
+            query: {
+                kind: string;
+                section?: number;
+                at?: number;
+                frames: number;
+                ripple?: boolean;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.masters.Pulls.View"];
                 };
             };
         };

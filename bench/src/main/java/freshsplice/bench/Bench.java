@@ -45,6 +45,8 @@ public final class Bench {
                 ms.get("readEdlOf100000Events") / ms.get("readEdlOf10000Events"), "times as long for 10 times as many"));
         row("changes, 10 000 pieces against 10 000", ms.get("changes10000Against10000"), "ms", ratio(
                 ms.get("changes10000Against10000") / ms.get("readEdlOf10000Events"), "times reading one of them"));
+        row("rolling a seam among 100 000 pieces", ms.get("rollASeamOf100000Pieces"), "ms", "");
+        row("a trim that pushes 50 000 pieces along", ms.get("trimAndPushAlong100000Pieces"), "ms", "");
         row("a camera of 8 keyed channels, 1 000 frames", ms.get("evaluate1000FramesOfACamera"), "ms", "");
         row("drawing 1280x720, the demo's set", render.drawingAlone(), "frames/s", "");
         row("the encoder alone, the same frames", render.encoderAlone(), "frames/s", "");

@@ -6,9 +6,15 @@ import freshsplice.core.camera.FilmBack;
 import freshsplice.core.changes.ChangeList;
 import freshsplice.core.changes.CutChanges;
 import freshsplice.core.cut.Cut;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.SeamEdits;
+import freshsplice.core.master.Section;
+import freshsplice.core.master.edit.Place;
+import freshsplice.core.master.edit.Trims;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
+import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.exchange.Formats;
@@ -43,9 +49,15 @@ public class CoreBenchmarks {
     private Cut older;
     private Cut newer;
     private Camera camera;
+    private Master master;
 
     @Setup
     public void prepare() {
+        List<Section> pieces = new ArrayList<>();
+        for (int i = 0; i < 100_000; i++) {
+            pieces.add(Section.ofShot(i + 1L, i % 2000 + 1L, FrameRange.ofLength(i * 40L, 40), Rational.of(1001)));
+        }
+        master = new Master(1, "Bench", FrameRate.FPS_24, false, 0, List.of(new Master.Lane("Shots", true, pieces)));
         list10 = edl(10_000);
         list100 = edl(100_000);
         older = Inputs.cut(10_000, 0);
@@ -87,5 +99,15 @@ public class CoreBenchmarks {
             sum += camera.at(Rational.of(1001 + f)).x();
         }
         return sum;
+    }
+
+    @Benchmark
+    public Master rollASeamOf100000Pieces() {
+        return SeamEdits.move(master, 50_000 * 40L, 3);
+    }
+
+    @Benchmark
+    public Master trimAndPushAlong100000Pieces() {
+        return Trims.tail(master, new Place(0, 50_000), 3, true);
     }
 }

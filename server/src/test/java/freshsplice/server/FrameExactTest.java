@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -32,9 +33,12 @@ class FrameExactTest {
 
     private final Client client = new Client(TestServer.address());
 
-    @Test
-    void everyFrameOfTheMasterShowsTheActionFrameThatTheChainSays() throws Exception {
-        long project = client.post("/api/projects", Map.of("name", "Counted")).get("id").asLong();
+    private long project;
+    private long master;
+
+    /** Two shots of 24 and 30 frames that film a counter: each action frame shows its number in lit blocks. */
+    private void counted() throws IOException {
+        project = client.post("/api/projects", Map.of("name", "Counted")).get("id").asLong();
         byte[] edl = """
                 001  A V C 00:00:10:00 00:00:11:00 01:00:00:00 01:00:01:00
                 * FROM CLIP NAME: a
@@ -45,14 +49,54 @@ class FrameExactTest {
         client.post("/api/cuts/" + cut + "/rate?rate=24", null);
         client.post("/api/cuts/" + cut + "/receive", null);
         JsonNode view = client.get("/api/projects/" + project);
-        JsonNode sequence = client.get("/api/masters/" + view.get("masterId").asLong());
-        clearSet(sequence.get("sections").get(0).get("shotId").asLong());
+        master = view.get("masterId").asLong();
+        JsonNode sections = client.get("/api/masters/" + master).get("sections");
+        clearSet(sections.get(0).get("shotId").asLong());
         buildCounter(view.get("sceneId").asLong());
-        for (JsonNode section : sequence.get("sections")) {
+        for (JsonNode section : sections) {
             client.post("/api/shots/" + section.get("shotId").asLong() + "/keys", Map.of("frame", 1001, "values",
                     Map.of("x", 4.5, "y", 0.5, "z", 12.0, "pan", 0.0, "tilt", 0.0, "lens", 24.0)));
         }
-        long master = sequence.get("id").asLong();
+    }
+
+    private List<Long> rendered() throws IOException, InterruptedException {
+        long render = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(), "master", true,
+                "width", W, "height", H, "burnIn", false)).get(0).asLong();
+        return read(movie(project, render));
+    }
+
+    private void edit(String kind, int piece, Map<String, Object> more) {
+        Map<String, Object> edit = new HashMap<>(more);
+        edit.put("kind", kind);
+        edit.put("sections", List.of(client.get("/api/masters/" + master).get("sections").get(piece).get("id").asLong()));
+        client.post("/api/masters/" + master + "/edits", edit);
+    }
+
+    @Test
+    void editsOfTheMasterAreRenderedFrameByFrame() throws Exception {
+        counted();
+        edit("REVERSE", 0, Map.of());
+        edit("SLIP", 1, Map.of("frames", 10));
+        edit("FILL", 1, Map.of("frames", 60, "ripple", true));
+        edit("SPLIT", 1, Map.of("at", 86_434));
+        edit("TAKE_OUT", 1, Map.of());
+        edit("DUPLICATE", 0, Map.of());
+        edit("HOLD", 1, Map.of("at", 86_428));
+        edit("TAIL", 1, Map.of("frames", -4));
+
+        List<Long> chain = new ArrayList<>();
+        // the first shot backwards; its copy holds what it showed 4 frames in, then 4 frames of black
+        LongStream.rangeClosed(0, 23).map(r -> 23 - r).forEach(chain::add);
+        LongStream.range(0, 20).map(r -> 19).forEach(chain::add);
+        LongStream.range(0, 4).map(r -> 0).forEach(chain::add);
+        // the second slipped from action 24 to 34, at half speed, less its first 10 record frames: from 39 on, each twice
+        LongStream.range(0, 50).map(r -> 39 + r / 2).forEach(chain::add);
+        assertThat(rendered()).isEqualTo(chain);
+    }
+
+    @Test
+    void everyFrameOfTheMasterShowsTheActionFrameThatTheChainSays() throws Exception {
+        counted();
         client.post("/api/masters/" + master + "/seam", Map.of("at", 86_424, "frames", -7));
         // a slower second shot: the same frames over twice the time, by the edit room's next cut
         byte[] slower = """
@@ -68,9 +112,7 @@ class FrameExactTest {
         client.get("/api/cuts/" + next + "/turnover").get("changes").forEach(c -> all.add(c.get("index").asInt()));
         client.post("/api/cuts/" + next + "/turnover/apply", Map.of("changes", all));
 
-        long render = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(), "master", true,
-                "width", W, "height", H, "burnIn", false)).get(0).asLong();
-        List<Long> counted = read(movie(project, render));
+        List<Long> counted = rendered();
 
         List<Long> chain = new ArrayList<>();
         // first shot: action 0 to 16; second: from action 17 at half speed, each action frame shown twice

@@ -39,12 +39,14 @@ class MasterController {
     private final SequenceService sequences;
     private final SeamMoves seams;
     private final MasterEdits edits;
+    private final Pulls pulls;
 
-    MasterController(Store store, SequenceService sequences, SeamMoves seams, MasterEdits edits) {
+    MasterController(Store store, SequenceService sequences, SeamMoves seams, MasterEdits edits, Pulls pulls) {
         this.store = store;
         this.sequences = sequences;
         this.seams = seams;
         this.edits = edits;
+        this.pulls = pulls;
     }
 
     @GetMapping
@@ -73,6 +75,14 @@ class MasterController {
     @PostMapping("/edits")
     void edit(@PathVariable long id, @RequestBody MasterEdit edit, HttpServletRequest request) {
         edits.make(id, edit, Who.of(request));
+    }
+
+    /** What a pull would make: the frames on both sides, lengths, handles. Nothing is changed. */
+    @GetMapping("/pull")
+    Pulls.View pull(@PathVariable long id, @RequestParam String kind, @RequestParam(defaultValue = "0") long section,
+                    @RequestParam(defaultValue = "0") long at, @RequestParam long frames,
+                    @RequestParam(defaultValue = "false") boolean ripple) {
+        return pulls.look(id, new Pulls.Asked(kind, section, at, frames, ripple));
     }
 
     @PostMapping("/seam")

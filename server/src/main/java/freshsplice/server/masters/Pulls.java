@@ -1,0 +1,83 @@
+package freshsplice.server.masters;
+
+import freshsplice.core.master.Master;
+import freshsplice.core.master.SeamEdits;
+import freshsplice.core.master.Section;
+import freshsplice.core.master.edit.Place;
+import freshsplice.core.master.edit.Pull;
+import freshsplice.core.master.edit.Trims;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.Rational;
+import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.Refused;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What a pull would make while it is under way. Nothing is changed. */
+@Component
+class Pulls {
+    /** A frame beside the line. @param position exact shot frame, as a fraction */
+    record Side(long shotId, String code, String position, long frame, long spare) {
+    }
+
+    /** @param refused whether it could not be made; {@code words} says why */
+    record View(@Schema(nullable = true) Side left, @Schema(nullable = true) Side right, String words, boolean refused) {
+    }
+
+    /** @param kind ROLL for a seam, or HEAD, TAIL, SLIP, SLIDE for a piece; @param section 0 for a seam */
+    record Asked(String kind, long section, long at, long frames, boolean ripple) {
+    }
+
+    private final Store store;
+    private final MasterStore masters;
+
+    Pulls(Store store, MasterStore masters) {
+        this.store = store;
+        this.masters = masters;
+    }
+
+    @Transactional(readOnly = true)
+    public View look(long masterId, Asked asked) {
+        MasterRow row = store.get(MasterRow.class, masterId);
+        Master before = masters.read(row);
+        try {
+            Pull pull = pull(before, asked, MasterStore.shots(masters.shotRows(row.projectId)));
+            return new View(side(pull.left()), side(pull.right()), pull.words(), false);
+        } catch (IllegalArgumentException e) {
+            return new View(null, null, e.getMessage(), true);
+        }
+    }
+
+    private static Pull pull(Master before, Asked asked, Map<Long, Shot> shots) {
+        List<Section> sections = before.main().sections();
+        if (asked.kind().equals("ROLL")) {
+            long left = sections.stream().filter(s -> s.record().out() == asked.at()).mapToLong(Section::id).findFirst()
+                    .orElse(0);
+            long right = sections.stream().filter(s -> s.record().in() == asked.at()).mapToLong(Section::id).findFirst()
+                    .orElse(0);
+            return Pull.of(before, SeamEdits.move(before, asked.at(), asked.frames()), left, right, shots);
+        }
+        Place place = Place.of(before, asked.section());
+        long prior = place.index() > 0 ? sections.get(place.index() - 1).id() : 0;
+        long next = place.index() + 1 < sections.size() ? sections.get(place.index() + 1).id() : 0;
+        return switch (asked.kind()) {
+            case "HEAD" -> Pull.of(before, Trims.head(before, place, asked.frames(), asked.ripple()), prior,
+                    asked.section(), shots);
+            case "TAIL" -> Pull.of(before, Trims.tail(before, place, asked.frames(), asked.ripple()), asked.section(),
+                    next, shots);
+            case "SLIP" -> Pull.of(before, Trims.slip(before, place, Rational.of(asked.frames())), asked.section(),
+                    asked.section(), shots);
+            case "SLIDE" -> Pull.of(before, Trims.slide(before, place, asked.frames()), prior, next, shots);
+            default -> throw new Refused("A pull is ROLL, HEAD, TAIL, SLIP or SLIDE, not \"" + asked.kind() + "\"");
+        };
+    }
+
+    private static Side side(Pull.Side side) {
+        return side == null ? null : new Side(side.shot().id(), side.shot().code(), side.position().toString(),
+                side.frame(), side.spare());
+    }
+}
