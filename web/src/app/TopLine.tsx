@@ -1,6 +1,7 @@
 import { setDesk, useDesk, VIEWS } from '../desk/desk'
 import type { Project, Sequence } from '../server/types'
 import { goTo } from '../playhead/transport'
+import { History } from './History'
 import { redo, undo } from './undo'
 
 /** Where you are, and what is not yet right, in counts that can be pressed. */
@@ -34,6 +35,7 @@ export function TopLine({ project, sequence, connected }: { project: Project; se
             title={project.undo ? `Undo: ${project.undo.name} (${project.undo.who})` : 'Nothing to undo'} onClick={() => undo(project.id)}>↶</button>
           <button type="button" className="button px-2! py-0.5!" disabled={!project.redo} aria-label="Redo"
             title={project.redo ? `Redo: ${project.redo.name}` : 'Nothing to redo'} onClick={() => redo(project.id)}>↷</button>
+          <History project={project} />
         </span>
       </div>
     </header>

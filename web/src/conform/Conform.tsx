@@ -27,6 +27,7 @@ export function Conform({ project, sequence }: { project: Project; sequence: Seq
     { group: 'Conform', name: 'Next bent seam', keys: 'B', run: () => toSeam(1, true) },
     { group: 'Conform', name: 'Play around the seam, two seconds', keys: 'Ctrl+Space', run: () => playAround(sequence, frame) },
     { group: 'Conform', name: 'Play the chosen pieces over and over', keys: 'Ctrl+L', run: () => playChosen(sequence) },
+    { group: 'Conform', name: 'Next place where the action does not run on', keys: 'Ctrl+B', run: () => toSlip(sequence, frame) },
     { group: 'Conform', name: 'Show another picture large', keys: 'V', run: nextLarge },
     { group: 'Conform', name: 'Zoom in', keys: '= Ctrl+ArrowUp', run: () => zoomBy(sequence, 0.6, frame) },
     { group: 'Conform', name: 'Zoom out', keys: 'Ctrl+ArrowDown Z', run: () => zoomBy(sequence, 1 / 0.6, frame) },
@@ -41,6 +42,15 @@ export function Conform({ project, sequence }: { project: Project; sequence: Seq
       <Lanes project={project} sequence={sequence} />
     </div>
   )
+}
+
+function toSlip(sequence: Sequence, frame: number) {
+  const slips = sequence.seams.filter((s) => s.action)
+  const next = slips.find((s) => s.at > frame) ?? slips[0]
+  if (next) {
+    setDesk({ seam: next.at })
+    goTo(next.at)
+  }
 }
 
 /** A second before the nearest seam and a second after it. */

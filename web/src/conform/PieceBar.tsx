@@ -11,7 +11,7 @@ type Offered = Action & { short: string }
 
 /** What can be done to the chosen pieces: each with its key, and what there is to know of them. */
 export function PieceBar({ sequence }: { sequence: Sequence }) {
-  const { frame, pieces: ids } = useDesk()
+  const { frame, seam, pieces: ids } = useDesk()
   const [question, setQuestion] = useState<Question>()
   const [cameras, setCameras] = useState(false)
   const chosen = chosenPieces(sequence, ids)
@@ -20,6 +20,7 @@ export function PieceBar({ sequence }: { sequence: Sequence }) {
   const meant = chosen.length > 0 ? chosen : here ? [here] : []
   const one = meant.length === 1 ? meant[0] : undefined
   const ask = (asked: Asked) => void edit(sequence, { sections: meant.map((s) => s.id), ...asked })
+  const slip = sequence.seams.find((s) => s.at === seam)?.action
   const inside = one !== undefined && frame > one.in && frame < one.out
 
   const offer = (short: string, name: string, keys: string, run: () => void, can: boolean): Offered =>
@@ -69,6 +70,7 @@ export function PieceBar({ sequence }: { sequence: Sequence }) {
     <>
       <div className="flex h-[30px] shrink-0 items-center gap-4 border-t border-black/40 bg-[#262626] px-4 text-[13px]" aria-label="Chosen pieces">
         <span className="num whitespace-nowrap">{words(meant, chosen.length > 0)}</span>
+        {slip && <span className="truncate text-bent" title={slip}>{slip}</span>}
         <span className="flex min-w-0 flex-1 items-center justify-end gap-3 overflow-hidden text-quiet">
           {some && offers.filter((o) => !o.disabled).map((o) => (
             <button key={o.name} type="button" className="link whitespace-nowrap" title={`${o.name}, ${o.keys}`} onClick={o.run}>{o.short}</button>

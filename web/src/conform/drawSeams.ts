@@ -78,6 +78,16 @@ function drawCounts(g: CanvasRenderingContext2D, s: Scene, seams: Seam[]) {
     if (bend !== 0 && seam.cut !== undefined) {
       above.draw(g, s, bend, (x + toX(s.scale, seam.cut)) / 2)
     }
+    if (seam.action && seen(s, x - 6, x + 6)) {
+      // the action does not quite run on here: a notch at the foot of the line
+      g.fillStyle = INK.bent
+      g.beginPath()
+      g.moveTo(x - 6, shots[1])
+      g.lineTo(x + 6, shots[1])
+      g.lineTo(x, shots[1] - 9)
+      g.closePath()
+      g.fill()
+    }
     if (seam.renderBend !== 0 && seam.render !== undefined) {
       below.draw(g, s, seam.renderBend, (x + toX(s.scale, seam.render)) / 2)
     }

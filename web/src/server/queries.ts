@@ -2,7 +2,7 @@
 import { QueryClient, useQuery } from '@tanstack/react-query'
 import { getBytes, getJson, getText } from './client'
 import type {
-  FocusRuler, HandBack, IntakeCut, Program, Project, ProjectBrief, Render, Sequence, SourceFiles, SourceView, StageShot, Task, Turnover,
+  FocusRuler, HandBack, IntakeCut, PastStep, Program, Project, ProjectBrief, Render, Sequence, SourceFiles, SourceView, StageShot, Task, Turnover,
 } from './types'
 
 export const queryClient = new QueryClient({
@@ -57,6 +57,15 @@ export const useFiles = (projectId: number, text: string, kind: string) =>
     queryFn: () => getJson<SourceFiles>(`/api/projects/${projectId}/files?kind=${kind}&text=${encodeURIComponent(text)}`),
     placeholderData: (before) => before,
     gcTime: 10_000,
+  })
+
+/** @param seq the project's number of edits: the history is asked for again when it has gone on */
+export const useHistory = (projectId: number, seq: number) =>
+  useQuery({
+    queryKey: ['history', projectId, seq],
+    queryFn: () => getJson<PastStep[]>(`/api/projects/${projectId}/history`),
+    placeholderData: (before) => before,
+    gcTime: 5000,
   })
 
 export const useTasks = (projectId: number | undefined) =>

@@ -276,6 +276,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/history/{seq}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["goTo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/files": {
         parameters: {
             query?: never;
@@ -700,6 +716,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["live"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["history"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1265,6 +1297,15 @@ export interface components {
             /** Format: int64 */
             timeout: number;
         };
+        "freshsplice.server.projects.ProjectController.Past": {
+            /** Format: int64 */
+            seq: number;
+            name: string;
+            who: string;
+            /** Format: date-time */
+            madeAt: string;
+            done: boolean;
+        };
         "freshsplice.server.cuts.CutController.HandBackView": {
             remarks: components["schemas"]["freshsplice.server.cuts.IntakeView.Note"][];
             /** Format: int32 */
@@ -1383,6 +1424,7 @@ export interface components {
             cutBend: number;
             /** Format: int64 */
             renderBend: number;
+            action?: string;
         };
         "freshsplice.server.masters.SequenceView.Section": {
             /** Format: int64 */
@@ -2130,6 +2172,29 @@ export interface operations {
             };
         };
     };
+    goTo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                seq: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+        };
+    };
     files: {
         parameters: {
             query?: {
@@ -2779,6 +2844,28 @@ export interface operations {
                 };
                 content: {
                     "text/event-stream": components["schemas"]["org.springframework.web.servlet.mvc.method.annotation.SseEmitter"];
+                };
+            };
+        };
+    };
+    history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.projects.ProjectController.Past"][];
                 };
             };
         };

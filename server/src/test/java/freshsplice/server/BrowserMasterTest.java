@@ -69,7 +69,7 @@ class BrowserMasterTest extends InBrowser {
     @Test
     @DisplayName("by keyboard: choose, split, slip, slide, trim, stretch, swap, take out, and all of it back")
     void keyboard() throws IOException {
-        begin("Keys");
+        begin("Master by keys");
         String first = "sh0010:0-100@1001 sh0020:100-200@1001 sh0030:200-300@1001";
         becomes(first);
         goTo(150);
@@ -107,7 +107,7 @@ class BrowserMasterTest extends InBrowser {
     @Test
     @DisplayName("by mouse: a piece is slipped and slid, a seam trimmed with the rest moving along, another window follows")
     void mouse() throws IOException {
-        begin("Mouse");
+        begin("Master by mouse");
         becomes("sh0010:0-100@1001 sh0020:100-200@1001 sh0030:200-300@1001");
         Page second = open();
         pull("Alt", 150, 140);

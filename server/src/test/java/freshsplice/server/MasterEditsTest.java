@@ -163,6 +163,51 @@ class MasterEditsTest {
     }
 
     @Test
+    @DisplayName("action frames that are shown twice by two cameras are pointed at, at their seam")
+    void slips() {
+        assertThat(client.get("/api/masters/" + master).get("seams").get(1).has("action")).isFalse();
+        edit("SLIP", 1, Map.of("frames", -2));
+        assertThat(client.get("/api/masters/" + master).get("seams").get(1).get("action").asString())
+                .isEqualTo("2 frames of the action are shown twice: sh0010 ends on 39, sh0020 begins on 38");
+    }
+
+    @Test
+    @DisplayName("the history goes back and forward to any step, by name and person")
+    void history() {
+        edit("SLIP", 0, Map.of("frames", 1));
+        String slipped = laid();
+        edit("TAKE_OUT", 1, Map.of());
+        edit("DUPLICATE", 0, Map.of());
+        String last = laid();
+        JsonNode history = client.get("/api/projects/" + project + "/history");
+        assertThat(history.get(0).get("name").asString()).isEqualTo("Duplicate sh0010");
+        assertThat(history.get(0).get("who").asString()).isEqualTo("Test");
+        JsonNode slip = history.get(2);
+        assertThat(slip.get("name").asString()).startsWith("Slip sh0010");
+        String path = "/api/projects/" + project + "/history/";
+        assertThat(client.post(path + slip.get("seq").asLong(), null).asInt()).isEqualTo(2);
+        assertThat(laid()).isEqualTo(slipped);
+        assertThat(client.get("/api/projects/" + project + "/history").get(0).get("done").asBoolean()).isFalse();
+        client.post(path + history.get(0).get("seq").asLong(), null);
+        assertThat(laid()).isEqualTo(last);
+        client.post(path + 0, null);
+        assertThat(client.get("/api/projects/" + project).has("masterId")).as("also the receiving").isFalse();
+    }
+
+    @Test
+    @DisplayName("a pull says what it would make, and makes nothing")
+    void pull() {
+        JsonNode before = sections();
+        JsonNode pull = client.get("/api/masters/" + master + "/pull?kind=ROLL&at=86440&frames=3");
+        assertThat(pull.get("words").asString()).isEqualTo(
+                "sh0010 40 → 43 frames, to 1043, 5 left · sh0020 30 → 27 frames, from 1004, 11 left");
+        assertThat(pull.get("left").get("position").asString()).isEqualTo("1043");
+        assertThat(client.get("/api/masters/" + master + "/pull?kind=ROLL&at=86440&frames=90").get("refused").asBoolean())
+                .isTrue();
+        assertThat(sections()).isEqualTo(before);
+    }
+
+    @Test
     @DisplayName("an edit of a piece that somebody took out in the meantime says so")
     void gone() {
         long id = sections().get(1).get("id").asLong();

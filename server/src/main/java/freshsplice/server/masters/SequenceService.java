@@ -8,6 +8,7 @@ import freshsplice.core.conform.Seams;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.ActionSlips;
 import freshsplice.core.master.FrameChain;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
@@ -80,6 +81,8 @@ public class SequenceService {
             triples.add(new Seams.Triple(sections.get(i).record(), inCut.get(i), rendered.get(i)));
         }
         List<Seams.Seam> seams = Seams.of(triples);
+        Map<Long, String> slips = ActionSlips.of(sections, MasterStore.shots(shots)).stream()
+                .collect(Collectors.toMap(ActionSlips.Slip::at, ActionSlips.Slip::words));
         List<SequenceView.Section> views = sectionViews(sections, shots, row.sceneId);
         SequenceView.Counts counts = counts(sections, master, seams, renders, views);
         return new SequenceView(row.id, project.id, project.seq, row.name, project.rate.toString(),
@@ -87,7 +90,7 @@ public class SequenceService {
                 Math.max(master.end(), cut.record().out()),
                 new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, pieceViews(project.id, cut, pieces)), views,
                 seams.stream().map(s -> new SequenceView.Seam(s.left(), s.right(), s.shots(), s.cut(), s.render(),
-                        s.cutBend(), s.renderBend())).toList(), renders, sound(row.id), counts);
+                        s.cutBend(), s.renderBend(), slips.get(s.shots()))).toList(), renders, sound(row.id), counts);
     }
 
     /** The renders that cannot stand in the master as they are: the shot's code, and why. */

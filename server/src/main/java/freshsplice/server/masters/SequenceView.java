@@ -55,7 +55,9 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
                           boolean enabled, List<Double> tailWeights, long actionFirst) {
     }
 
-    public record Seam(int left, int right, long at, @Schema(nullable = true) Long cut, @Schema(nullable = true) Long render, long cutBend, long renderBend) {
+    /** @param action frames of the action that are shown twice or left out there, in words; null where none is */
+    public record Seam(int left, int right, long at, @Schema(nullable = true) Long cut, @Schema(nullable = true) Long render,
+                       long cutBend, long renderBend, @Schema(nullable = true) String action) {
     }
 
     /**

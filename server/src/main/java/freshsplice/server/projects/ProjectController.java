@@ -52,6 +52,12 @@ class ProjectController {
                 int pictureWidth, int pictureHeight, List<Cut> cuts, @Schema(nullable = true) Step undo, @Schema(nullable = true) Step redo) {
     }
 
+    /** A step of the history. @param done whether it holds; else it can be done again */
+    record Past(long seq, String name, String who, Instant madeAt, boolean done) {
+    }
+
+    private static final int LONGEST_HISTORY = 500;
+
     private final Store store;
     private final MasterStore masters;
     private final Intake intake;
@@ -110,6 +116,19 @@ class ProjectController {
     @PostMapping("/{id}/redo")
     Step redo(@PathVariable long id, HttpServletRequest request) {
         return new Step(steps.redo(id, Who.of(request)), Who.of(request), Instant.now());
+    }
+
+    /** The newest steps first. */
+    @GetMapping("/{id}/history")
+    List<Past> history(@PathVariable long id) {
+        return steps.history(id, LONGEST_HISTORY).stream().map(s -> new Past(s.seq, s.name, s.who, s.madeAt,
+                s.state == StepRow.State.DONE)).toList();
+    }
+
+    /** Undoes or redoes until a step is the last one that holds; 0 undoes all. @return how many steps that took */
+    @PostMapping("/{id}/history/{seq}")
+    int goTo(@PathVariable long id, @PathVariable long seq, HttpServletRequest request) {
+        return steps.goTo(id, seq, Who.of(request));
     }
 
     /** What happens in the project, as it happens; a new line begins with where the project stands. */

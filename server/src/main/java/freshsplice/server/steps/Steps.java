@@ -107,6 +107,32 @@ public class Steps {
         return turn(projectId, who, false);
     }
 
+    /** The newest steps that hold or can be done again, the newest first. */
+    public List<StepRow> history(long projectId, int most) {
+        return store.entities().createQuery("select s from StepRow s where s.projectId = :project and s.state <> :passed "
+                        + "order by s.seq desc", StepRow.class).setParameter("project", projectId)
+                .setParameter("passed", StepRow.State.PASSED).setMaxResults(most).getResultList();
+    }
+
+    /**
+     * Undoes or redoes until a step is the last one that holds.
+     *
+     * @param seq the step's number; 0 to undo all
+     * @return how many steps that took
+     */
+    public int goTo(long projectId, long seq, String who) {
+        int turned = 0;
+        while (undoable(projectId).filter(s -> s.seq > seq).isPresent()) {
+            undo(projectId, who);
+            turned++;
+        }
+        while (redoable(projectId).filter(s -> s.seq <= seq).isPresent()) {
+            redo(projectId, who);
+            turned++;
+        }
+        return turned;
+    }
+
     private String turn(long projectId, String who, boolean back) {
         long[] seq = {0};
         String name = transactions.execute(status -> {
@@ -137,6 +163,6 @@ public class Steps {
     private Optional<StepRow> nearest(long projectId, StepRow.State state, String order) {
         return store.entities().createQuery("select s from StepRow s where s.projectId = :project and s.state = :state "
                         + "order by s.seq " + order, StepRow.class).setParameter("project", projectId)
-                .setParameter("state", state).setMaxResults(1).getResultStream().findFirst();
+                .setParameter("state", state).setMaxResults(1).getResultList().stream().findFirst();
     }
 }

@@ -1,0 +1,53 @@
+import { Popover } from 'radix-ui'
+import { useState } from 'react'
+import { useActions } from '../desk/actions'
+import { say, sayError } from '../desk/messages'
+import { Rows } from '../parts/Rows'
+import { postInOrder } from '../server/client'
+import { useHistory } from '../server/queries'
+import type { Project } from '../server/types'
+
+/** All that was done, by whom and when; pressing a step goes back or forward to it. */
+export function History({ project }: { project: Project }) {
+  const [open, setOpen] = useState(false)
+  useActions('history', [{ group: 'Edit', name: 'History: go back or forward to a step', keys: 'Ctrl+H', run: () => setOpen(true) }])
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger className="button px-2! py-0.5!" title="History, Ctrl H">History</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content align="end" sideOffset={6} collisionPadding={10} className="z-40 flex h-[420px] w-[440px] flex-col rounded-lg border border-line bg-raised p-3 shadow-xl">
+          <Steps project={project} />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  )
+}
+
+function Steps({ project }: { project: Project }) {
+  const steps = useHistory(project.id, project.seq).data
+  const now = steps?.find((s) => s.done)
+  const goTo = async (seq: number) => {
+    try {
+      const turned = await postInOrder<number>(`/api/projects/${project.id}/history/${seq}`)
+      say(turned === 0 ? 'It stands there already' : `${turned} ${turned === 1 ? 'step' : 'steps'}`)
+    } catch (e) {
+      sayError(e)
+    }
+  }
+  return (
+    <>
+      <p className="pb-2 text-[13px] text-quiet">A step that is pressed becomes the last one that holds. Those above it wait until something new is done.</p>
+      {steps?.length === 0 && <p>Nothing has been done yet.</p>}
+      <Rows rows={steps ?? []} height={40} label="Steps">
+        {(step) => (
+          <button type="button" className={`flex h-full w-full items-center gap-3 rounded px-2 text-left ${step === now ? 'bg-[#3a4341]' : ''} ${step.done ? '' : 'text-quiet line-through'}`}
+            aria-current={step === now} onClick={() => void goTo(step.seq)}>
+            <span className="min-w-0 flex-1 truncate" title={step.name}>{step.name}</span>
+            <span className="whitespace-nowrap text-[13px] text-quiet">{step.who}, {new Date(step.madeAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}</span>
+          </button>
+        )}
+      </Rows>
+      <button type="button" className="link self-start pt-2 text-[13px] text-quiet" onClick={() => void goTo(0)}>undo all</button>
+    </>
+  )
+}
