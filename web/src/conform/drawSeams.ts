@@ -1,9 +1,11 @@
 /** Seams through all lanes: one straight line where they agree, bent by the frames where they do not. */
 import type { Seam } from '../server/types'
+import { type Crowd, crowdsOf } from './crowds'
+import { LABELS } from './lanes'
 import { toX } from './scale'
 import { draggedEdge, INK, inView, MONO, type Scene, seen } from './scene'
 
-/** Straight seams nearer to a neighbour than this would only be a grey smear; bent ones are always drawn. */
+/** Straight seams nearer to a neighbour than this would only be a grey smear. */
 const LEAST_GAP = 4
 
 export function drawSeams(g: CanvasRenderingContext2D, s: Scene) {
@@ -12,15 +14,36 @@ export function drawSeams(g: CanvasRenderingContext2D, s: Scene) {
     const [before, after] = [seams[i - 1]?.at ?? -Infinity, seams[i + 1]?.at ?? Infinity]
     return Math.min(seams[i].at - before, after - seams[i].at) * s.scale.perFrame
   }
+  const { alone, crowds } = bentOf(s, seams)
+  crowds.forEach((crowd) => drawHeat(g, s, crowd))
   seams.forEach((seam, i) => {
-    if (isBent(s, seam) || s.seam === seam.at || room(i) >= LEAST_GAP) {
+    if (isBent(s, seam) ? alone.has(seam) : s.seam === seam.at || room(i) >= LEAST_GAP) {
       drawSeam(g, s, seam)
     }
   })
 }
 
 export function drawSeamCounts(g: CanvasRenderingContext2D, s: Scene) {
-  drawCounts(g, s, seamsInView(s))
+  const seams = seamsInView(s)
+  const { alone, crowds } = bentOf(s, seams)
+  drawCounts(g, s, seams.filter((m) => !isBent(s, m) || alone.has(m)), crowds)
+}
+
+const bentOf = (s: Scene, seams: Seam[]) =>
+  crowdsOf(seams.filter((m) => isBent(s, m)), (m) => toX(s.scale, m.at), (m) => m.at === s.seam || m.at === s.drag?.at)
+
+/** Where many seams in a row are bent, a band in the gap between the lanes, the stronger the further they are off. */
+function drawHeat(g: CanvasRenderingContext2D, s: Scene, crowd: Crowd) {
+  const band = (bend: number, top: number, bottom: number) => {
+    if (bend > 0) {
+      g.globalAlpha = Math.min(1, 0.35 + Math.log10(1 + bend) * 0.4)
+      g.fillStyle = INK.bent
+      g.fillRect(crowd.from, (top + bottom) / 2 - 2.5, Math.max(3, crowd.to - crowd.from), 5)
+      g.globalAlpha = 1
+    }
+  }
+  band(crowd.cut, s.layout.cut[1], s.layout.shots[0])
+  band(crowd.render, s.layout.shots[1], s.layout.renders[0])
 }
 
 const seamsInView = (s: Scene): Seam[] => {
@@ -68,15 +91,26 @@ function drawSeam(g: CanvasRenderingContext2D, s: Scene, seam: Seam) {
 }
 
 /** Counts at the bends. Where they would lie over each other the first stands for its neighbours; the line stays. */
-function drawCounts(g: CanvasRenderingContext2D, s: Scene, seams: Seam[]) {
+function drawCounts(g: CanvasRenderingContext2D, s: Scene, seams: Seam[], crowds: Crowd[]) {
   const [cut, shots, renders] = [s.layout.cut, s.layout.shots, s.layout.renders]
   const above = new Pills((cut[1] + shots[0]) / 2)
   const below = new Pills((shots[1] + renders[0]) / 2)
+  for (const crowd of crowds) {
+    const middle = (Math.max(LABELS, crowd.from) + Math.min(s.width, crowd.to)) / 2
+    if (crowd.cut > 0) {
+      above.draw(g, s, `${crowd.count} bent, up to ${crowd.cut}`, middle)
+    }
+    if (crowd.render > 0) {
+      below.draw(g, s, `${crowd.count} bent, up to ${crowd.render}`, middle)
+    }
+  }
+  above.again()
+  below.again()
   for (const seam of seams) {
     const x = toX(s.scale, draggedEdge(s, seam.at))
     const bend = seam.cutBend + (s.drag?.at === seam.at ? s.drag.delta : 0)
     if (bend !== 0 && seam.cut !== undefined) {
-      above.draw(g, s, bend, (x + toX(s.scale, seam.cut)) / 2)
+      above.draw(g, s, signed(bend), (x + toX(s.scale, seam.cut)) / 2)
     }
     if (seam.action && seen(s, x - 6, x + 6)) {
       // the action does not quite run on here: a notch at the foot of the line
@@ -89,24 +123,36 @@ function drawCounts(g: CanvasRenderingContext2D, s: Scene, seams: Seam[]) {
       g.fill()
     }
     if (seam.renderBend !== 0 && seam.render !== undefined) {
-      below.draw(g, s, seam.renderBend, (x + toX(s.scale, seam.render)) / 2)
+      below.draw(g, s, signed(seam.renderBend), (x + toX(s.scale, seam.render)) / 2)
     }
   }
 }
+
+const signed = (count: number) => (count > 0 ? `+${count}` : `\u2212${-count}`)
 
 class Pills {
   private end = -Infinity
 
   constructor(private readonly y: number) {}
 
-  draw(g: CanvasRenderingContext2D, s: Scene, count: number, x: number) {
-    const text = count > 0 ? `+${count}` : `\u2212${-count}`
+  private readonly crowds: [number, number][] = []
+
+  /** Those drawn so far stand for crowds: the others keep clear of them, whatever their order. */
+  again() {
+    this.end = -Infinity
+  }
+
+  draw(g: CanvasRenderingContext2D, s: Scene, text: string, x: number) {
     g.font = `600 13px ${MONO}`
     const w = g.measureText(text).width + 18
-    if (!seen(s, x - w / 2, x + w / 2) || x - w / 2 < this.end + 2) {
+    const hidden = this.crowds.some(([from, to]) => x + w / 2 > from && x - w / 2 < to)
+    if (hidden || !seen(s, x - w / 2, x + w / 2) || x - w / 2 < this.end + 2) {
       return
     }
     this.end = x + w / 2
+    if (text.includes(' ')) {
+      this.crowds.push([x - w / 2, x + w / 2])
+    }
     g.fillStyle = INK.bent
     g.beginPath()
     g.roundRect(x - w / 2, this.y - 10, w, 20, 10)

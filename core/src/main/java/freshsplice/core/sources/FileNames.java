@@ -8,6 +8,10 @@ import java.util.regex.Pattern;
 
 /** Names of files as people write them: parts of paths, endings, copy marks, numbers and versions. */
 public final class FileNames {
+    private static final Pattern NO_LETTER = Pattern.compile("[^\\p{L}\\p{N}]+");
+    private static final Pattern MARKS = Pattern.compile("\\p{M}");
+    private static final Pattern SLASHES = Pattern.compile("/+");
+    private static final Pattern SCHEME = Pattern.compile("(?i)^file:/*(?:localhost/+)?");
     private static final Pattern COPY = Pattern.compile("(?:[ _-]*\\(\\d{1,3}\\)|[ _-]+copy(?:[ _-]*\\d{1,3})?)$");
     private static final Pattern VERSION = Pattern.compile("(?:^|[ _.-])(?:v|ver|version)[ _.-]?(\\d{1,6})(?=$|[ _.-])");
     private static final Pattern ORDER = Pattern.compile("^\\d{1,6}[ _.-]+(?=.*\\p{L}{3})|(?<=\\p{L}{3}.{0,80})[ _.-]+\\d{1,6}$");
@@ -30,8 +34,8 @@ public final class FileNames {
 
     /** A path by its parts, without the scheme of an address; case is kept. */
     static List<String> parts(String path) {
-        String plain = path.strip().replace('\\', '/').replaceFirst("(?i)^file:/*(localhost/+)?", "/");
-        return List.of(plain.split("/+")).stream().filter(p -> !p.isEmpty() && !p.equals(".")).toList();
+        String plain = SCHEME.matcher(path.strip().replace('\\', '/')).replaceFirst("/");
+        return SLASHES.splitAsStream(plain).filter(p -> !p.isEmpty() && !p.equals(".")).toList();
     }
 
     /** How many parts two paths share at their end, case left aside. */
@@ -45,11 +49,13 @@ public final class FileNames {
 
     /** Lower-case letters and digits only, without accents. */
     static String plain(String text) {
-        return unaccented(text).replaceAll("[^\\p{L}\\p{N}]+", "");
+        return NO_LETTER.matcher(unaccented(text)).replaceAll("");
     }
 
     private static String unaccented(String text) {
-        return Normalizer.normalize(text, Normalizer.Form.NFD).replaceAll("\\p{M}", "").toLowerCase(Locale.ROOT);
+        boolean plain = text.chars().allMatch(c -> c < 128);
+        return (plain ? text : MARKS.matcher(Normalizer.normalize(text, Normalizer.Form.NFD)).replaceAll(""))
+                .toLowerCase(Locale.ROOT);
     }
 
     /** A stem without copy marks, its numbers without leading zeros. */

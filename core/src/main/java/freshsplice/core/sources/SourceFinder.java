@@ -51,13 +51,16 @@ public final class SourceFinder {
             Fit.VERSION, path -> FileNames.withoutVersion(FileNames.stem(path))));
 
     private final Map<Long, Candidate> byId = new HashMap<>();
+    private final List<Candidate> candidates;
+    private final List<Wanted> wanted;
+    /** Made when a fit is first tried: most clips are found by the first. */
     private final Map<Fit, Map<String, List<Candidate>>> byName = new EnumMap<>(Fit.class);
     private final Map<String, List<Candidate>> byPath = new HashMap<>();
-    private final Map<String, List<Candidate>> byOrder = new HashMap<>();
+    private Map<String, List<Candidate>> byOrder;
     private final Map<String, List<Candidate>> byListed = new HashMap<>();
     private final Map<String, List<Candidate>> byReel = new HashMap<>();
-    private final NavigableMap<String, List<Candidate>> byStem = new TreeMap<>();
-    private final Map<String, Set<String>> wantedByOrder = new HashMap<>();
+    private NavigableMap<String, List<Candidate>> byStem;
+    private Map<String, Set<String>> wantedByOrder;
     private final Map<String, Long> chosen;
     private final Map<Wanted, Optional<Found>> known = new HashMap<>();
 
@@ -68,22 +71,43 @@ public final class SourceFinder {
      *                   the files is it
      */
     public SourceFinder(List<Candidate> candidates, List<Wanted> wanted, Map<String, Long> chosen) {
+        this.candidates = List.copyOf(candidates);
+        this.wanted = List.copyOf(wanted);
         this.chosen = new HashMap<>(chosen);
         for (Candidate file : candidates) {
             byId.put(file.id(), file);
-            BY_NAME.forEach((fit, key) -> put(byName.computeIfAbsent(fit, f -> new HashMap<>()),
-                    key.apply(file.path()), file));
             put(byPath, path(file.path()), file);
-            put(byOrder, FileNames.withoutOrder(FileNames.stem(file.path())), file);
-            put(byStem, FileNames.plain(FileNames.stem(file.path())), file);
             if (file.reel() != null) {
                 put(byReel, FileNames.plain(file.reel()), file);
             }
             file.listed().forEach(name -> put(byListed, FileNames.base(name).toLowerCase(Locale.ROOT), file));
         }
-        for (Wanted one : wanted) {
-            one.names().forEach(name -> wantedByOrder.computeIfAbsent(FileNames.withoutOrder(FileNames.stem(name)),
-                    k -> new HashSet<>()).add(FileNames.plain(FileNames.stem(name))));
+    }
+
+    private Map<String, List<Candidate>> byName(Fit fit) {
+        return byName.computeIfAbsent(fit, f -> {
+            Map<String, List<Candidate>> map = new HashMap<>();
+            candidates.forEach(file -> put(map, BY_NAME.get(f).apply(file.path()), file));
+            return map;
+        });
+    }
+
+    private NavigableMap<String, List<Candidate>> byStem() {
+        if (byStem == null) {
+            byStem = new TreeMap<>();
+            candidates.forEach(file -> put(byStem, FileNames.plain(FileNames.stem(file.path())), file));
+        }
+        return byStem;
+    }
+
+    private void prepareOrder() {
+        if (byOrder == null) {
+            byOrder = new HashMap<>();
+            wantedByOrder = new HashMap<>();
+            candidates.forEach(file -> put(byOrder, FileNames.withoutOrder(FileNames.stem(file.path())), file));
+            wanted.forEach(one -> one.names().forEach(name -> wantedByOrder.computeIfAbsent(
+                    FileNames.withoutOrder(FileNames.stem(name)), k -> new HashSet<>())
+                    .add(FileNames.plain(FileNames.stem(name)))));
         }
     }
 
@@ -144,13 +168,14 @@ public final class SourceFinder {
     }
 
     private List<Candidate> named(Wanted wanted, Fit fit) {
-        Map<String, List<Candidate>> map = byName.getOrDefault(fit, Map.of());
+        Map<String, List<Candidate>> map = byName(fit);
         return wanted.names().map(name -> map.getOrDefault(BY_NAME.get(fit).apply(name), List.<Candidate>of()))
                 .filter(l -> !l.isEmpty()).findFirst().orElse(List.of());
     }
 
     /** Files that differ by the number at an end only, where it cannot be another clip's. */
     private List<Candidate> withoutOrder(Wanted wanted) {
+        prepareOrder();
         for (String name : wanted.names().toList()) {
             String key = FileNames.withoutOrder(FileNames.stem(name));
             List<Candidate> files = byOrder.getOrDefault(key, List.of());
@@ -170,9 +195,9 @@ public final class SourceFinder {
         }
         List<Candidate> files = new ArrayList<>(byReel.getOrDefault(reel, List.of()));
         if (reel.length() >= LONG_REEL) {
-            byStem.subMap(reel, reel + Character.MAX_VALUE).values().forEach(files::addAll);
+            byStem().subMap(reel, reel + Character.MAX_VALUE).values().forEach(files::addAll);
         } else {
-            files.addAll(byStem.getOrDefault(reel, List.of()));
+            files.addAll(byStem().getOrDefault(reel, List.of()));
         }
         return files;
     }

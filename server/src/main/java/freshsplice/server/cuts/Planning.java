@@ -8,6 +8,7 @@ import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.cut.Cut;
 import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.masters.MasterStore;
+import freshsplice.server.projects.ProjectRules;
 import freshsplice.server.store.CutRow;
 import freshsplice.server.store.ProjectRow;
 import java.util.Set;
@@ -25,7 +26,7 @@ class Planning {
     }
 
     ConformPlan plan(ProjectRow project, CutRow row, Cut cut) {
-        return Conform.plan(cut, choices(project, row, numbering(project), project.codePattern));
+        return Conform.plan(cut, choices(project, row, ProjectRules.numbering(project), project.codePattern));
     }
 
     /** The plan as it would be with other rules of numbering. */
@@ -39,9 +40,5 @@ class Planning {
                 : masters.codesInUse(project.id);
         return new ConformChoices(numbering, pattern == null ? null : CodePattern.of(pattern),
                 cuts.apart(row.id)::contains, cuts.fixes(row.id), cuts.cameras(row.id), used);
-    }
-
-    static ShotNumbering numbering(ProjectRow project) {
-        return new ShotNumbering(project.prefix, project.numberStep, project.digits, project.firstFrame);
     }
 }

@@ -19,6 +19,7 @@ import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.sources.Finders;
 import freshsplice.server.sources.Sources;
+import freshsplice.server.projects.ProjectRules;
 import freshsplice.server.shots.ShotMaker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.BoardRow;
@@ -186,8 +187,7 @@ public class TurnoverService {
 
     private Master withNewShots(ProjectRow project, Side side, Applying.Applied applied, Finders finders) {
         Set<String> used = masters.codesInUse(project.id);
-        ShotNumbering numbering = new ShotNumbering(project.prefix, project.numberStep, project.digits,
-                project.firstFrame);
+        ShotNumbering numbering = ProjectRules.numbering(project);
         List<Section> sections = new ArrayList<>(applied.master().main().sections());
         for (int i = 0; i < sections.size(); i++) {
             Section section = sections.get(i);

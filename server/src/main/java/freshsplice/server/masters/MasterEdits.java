@@ -15,6 +15,7 @@ import freshsplice.core.master.edit.Trims;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
+import freshsplice.server.projects.ProjectRules;
 import freshsplice.server.shots.ShotMaker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.MasterRow;
@@ -155,8 +156,7 @@ public class MasterEdits {
             throw new Refused("A new shot lasts 1 to 1000000 frames");
         }
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
-        ShotNumbering numbering = new ShotNumbering(project.prefix, project.numberStep, project.digits,
-                project.firstFrame);
+        ShotNumbering numbering = ProjectRules.numbering(project);
         List<Section> sections = master.main().sections();
         String before = sections.stream().filter(s -> s.record().in() < at).reduce((a, b) -> b)
                 .map(s -> shots.get(s.shotId()).code).orElse(null);
