@@ -1086,7 +1086,7 @@ export interface components {
         };
         "freshsplice.server.masters.MasterEdit": {
             /** @enum {string} */
-            kind: "HEAD" | "TAIL" | "SLIP" | "SLIDE" | "SPLIT" | "JOIN" | "LIFT" | "TAKE_OUT" | "DUPLICATE" | "SWAP" | "MOVE" | "SWITCH" | "FILL" | "FILL_GAP" | "SPEED" | "REVERSE" | "HOLD" | "DISSOLVE" | "FADE_OUT" | "CUT_TO" | "NEW_SHOT";
+            kind: "ROLL" | "HEAD" | "TAIL" | "SLIP" | "SLIDE" | "SPLIT" | "JOIN" | "LIFT" | "TAKE_OUT" | "DUPLICATE" | "SWAP" | "MOVE" | "SWITCH" | "FILL" | "FILL_GAP" | "SPEED" | "REVERSE" | "HOLD" | "DISSOLVE" | "FADE_OUT" | "CUT_TO" | "NEW_SHOT";
             sections: number[];
             /** Format: int64 */
             at?: number;

@@ -3,7 +3,8 @@ package freshsplice.server.demo;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.motion.Easing;
 import freshsplice.server.masters.MasterStore;
-import freshsplice.server.masters.SeamMoves;
+import freshsplice.server.masters.MasterEdit;
+import freshsplice.server.masters.MasterEdits;
 import freshsplice.server.stages.StageEdits;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.MasterRow;
@@ -16,12 +17,12 @@ import org.springframework.stereotype.Component;
 @Component
 class DemoEdits {
     private final MasterStore masters;
-    private final SeamMoves seams;
+    private final MasterEdits edits;
     private final StageEdits stage;
     private final Steps steps;
 
-    DemoEdits(MasterStore masters, SeamMoves seams, StageEdits stage, Steps steps) {
-        this.seams = seams;
+    DemoEdits(MasterStore masters, MasterEdits edits, StageEdits stage, Steps steps) {
+        this.edits = edits;
         this.masters = masters;
         this.stage = stage;
         this.steps = steps;
@@ -39,7 +40,13 @@ class DemoEdits {
             return null;
         });
         MasterRow master = masters.of(projectId).orElseThrow();
-        seams.move(projectId, master.id, master.recStart + 490, -9, "Layout");
-        seams.move(projectId, master.id, master.recStart + 879, 14, "Layout");
+        roll(master, 490, -9);
+        roll(master, 879, 14);
+    }
+
+    /** @param at frames from the master's first */
+    private void roll(MasterRow master, long at, long frames) {
+        edits.make(master.id, new MasterEdit(MasterEdit.Kind.ROLL, List.of(), master.recStart + at, frames, false, null,
+                null), "Layout");
     }
 }

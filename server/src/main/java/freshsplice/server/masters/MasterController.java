@@ -7,6 +7,7 @@ import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Who;
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.springframework.http.MediaType;
@@ -37,14 +38,12 @@ class MasterController {
 
     private final Store store;
     private final SequenceService sequences;
-    private final SeamMoves seams;
     private final MasterEdits edits;
     private final Pulls pulls;
 
-    MasterController(Store store, SequenceService sequences, SeamMoves seams, MasterEdits edits, Pulls pulls) {
+    MasterController(Store store, SequenceService sequences, MasterEdits edits, Pulls pulls) {
         this.store = store;
         this.sequences = sequences;
-        this.seams = seams;
         this.edits = edits;
         this.pulls = pulls;
     }
@@ -87,7 +86,7 @@ class MasterController {
 
     @PostMapping("/seam")
     void moveSeam(@PathVariable long id, @RequestBody MoveSeam move, HttpServletRequest request) {
-        MasterRow row = store.get(MasterRow.class, id);
-        seams.move(row.projectId, id, move.at(), move.frames(), Who.of(request));
+        edits.make(id, new MasterEdit(MasterEdit.Kind.ROLL, List.of(), move.at(), move.frames(), false, null, null),
+                Who.of(request));
     }
 }

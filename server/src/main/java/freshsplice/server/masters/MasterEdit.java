@@ -19,6 +19,8 @@ public record MasterEdit(Kind kind, List<Long> sections, @Schema(nullable = true
                          @Schema(nullable = true) String speed, @Schema(nullable = true) Long shotId) {
     /** What can be done. */
     public enum Kind {
+        /** Moves the seam {@code at} a frame by {@code frames}; where two pieces meet, one grows as the other shrinks. */
+        ROLL("Move seam"),
         /** Moves the head by {@code frames}, or to a frame {@code at}. */
         HEAD("Trim the head of"),
         /** Moves the tail by {@code frames}, or to end {@code at} a frame. */

@@ -4,6 +4,7 @@ import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.master.CutRanges;
 import freshsplice.core.master.Master;
+import freshsplice.core.master.SeamEdits;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.Section.Passage;
 import freshsplice.core.master.edit.Arranging;
@@ -72,6 +73,9 @@ public class MasterEdits {
     }
 
     private Master edited(MasterRow row, Master master, MasterEdit edit, Map<Long, ShotRow> shots) {
+        if (edit.kind() == MasterEdit.Kind.ROLL) {
+            return SeamEdits.move(master, needed(edit.at(), "at"), needed(edit.frames(), "frames"));
+        }
         if (edit.kind() == MasterEdit.Kind.NEW_SHOT) {
             return withNewShot(row, master, needed(edit.at(), "at"), needed(edit.frames(), "frames"), shots);
         }
@@ -180,7 +184,8 @@ public class MasterEdits {
     }
 
     private String name(MasterRow row, MasterEdit edit) {
-        boolean none = edit.sections() == null || edit.kind() == MasterEdit.Kind.NEW_SHOT;
+        boolean none = edit.sections() == null || edit.kind() == MasterEdit.Kind.NEW_SHOT
+                || edit.kind() == MasterEdit.Kind.ROLL;
         Set<Long> ids = none ? Set.of() : Set.copyOf(edit.sections());
         Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
         List<String> codes = new ArrayList<>(masters.read(row).main().sections().stream()
@@ -188,7 +193,7 @@ public class MasterEdits {
         String what = codes.isEmpty() ? "" : codes.size() > 3 ? " " + codes.size() + " pieces"
                 : " " + codes.stream().collect(Collectors.joining(", "));
         Long frames = edit.frames();
-        boolean moves = frames != null && Set.of(MasterEdit.Kind.HEAD, MasterEdit.Kind.TAIL, MasterEdit.Kind.SLIP,
+        boolean moves = frames != null && Set.of(MasterEdit.Kind.ROLL, MasterEdit.Kind.HEAD, MasterEdit.Kind.TAIL, MasterEdit.Kind.SLIP,
                 MasterEdit.Kind.SLIDE).contains(edit.kind());
         return edit.kind().words() + what + (!moves ? "" : " by " + (frames > 0 ? "+" : "−") + Math.abs(frames)
                 + (Math.abs(frames) == 1 ? " frame" : " frames"));

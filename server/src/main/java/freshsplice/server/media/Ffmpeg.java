@@ -36,7 +36,7 @@ class Ffmpeg {
             if (Files.size(half) == 0) {
                 throw unreadable(name);
             }
-            Files.move(half, target, StandardCopyOption.REPLACE_EXISTING);
+            Files.move(half, target, StandardCopyOption.ATOMIC_MOVE);
         } finally {
             Files.deleteIfExists(half);
         }

@@ -57,7 +57,7 @@ public class MediaStore {
             }
             String sum = HexFormat.of().formatHex(digest.digest());
             String stored = sum + ending(name);
-            Files.move(arriving, folders.media().resolve(stored), StandardCopyOption.REPLACE_EXISTING);
+            Files.move(arriving, folders.media().resolve(stored), StandardCopyOption.ATOMIC_MOVE);
             return new Kept(name, path, stored, sum, bytes);
         } finally {
             Files.deleteIfExists(arriving);

@@ -91,7 +91,7 @@ class Proxies {
                         String.valueOf(SAMPLE_RATE), "-f", "u8"), samples, row.name));
                 Path half = Files.createTempFile(folders.arriving(), "peaks", null);
                 Files.write(half, loudest(samples));
-                Files.move(half, proxy, StandardCopyOption.REPLACE_EXISTING);
+                Files.move(half, proxy, StandardCopyOption.ATOMIC_MOVE);
             } finally {
                 Files.deleteIfExists(samples);
             }

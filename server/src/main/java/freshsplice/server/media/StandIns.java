@@ -112,7 +112,7 @@ public class StandIns {
             command.addAll(List.of("-frames:v", "1"));
             command.addAll(Proxies.scaled(Proxies.MIDDLE));
             ffmpeg.make(command, middle, file.name);
-            Files.move(half, small, StandardCopyOption.REPLACE_EXISTING);
+            Files.move(half, small, StandardCopyOption.ATOMIC_MOVE);
         } finally {
             Files.deleteIfExists(half);
         }
@@ -133,7 +133,7 @@ public class StandIns {
             ffmpeg.run(command, PATIENCE, file.name);
             for (long i = 0; Files.exists(frames.resolve(i + ".jpg")); i++) {
                 Files.move(frames.resolve(i + ".jpg"), proxies.place(file.sha256, i, Proxies.MIDDLE),
-                        StandardCopyOption.REPLACE_EXISTING);
+                        StandardCopyOption.ATOMIC_MOVE);
             }
             Files.createFile(done);
         } finally {
