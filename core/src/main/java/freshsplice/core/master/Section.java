@@ -85,6 +85,26 @@ public record Section(long id, Content content, FrameRange record, Rational from
         return new Section(id, content, newRecord, at(newRecord.in()), speed, enabled, head, tail);
     }
 
+    /** The same piece over other frames of its content, at another speed or place. */
+    public Section timed(FrameRange newRecord, Rational newFrom, Rational newSpeed) {
+        return new Section(id, content, newRecord, newFrom, newSpeed, enabled, head, tail);
+    }
+
+    /** The same piece with other passages; null for plain cuts. */
+    public Section withPassages(Passage newHead, Passage newTail) {
+        return new Section(id, content, record, from, speed, enabled, newHead, newTail);
+    }
+
+    /** The same piece switched on or off. */
+    public Section switched(boolean on) {
+        return new Section(id, content, record, from, speed, on, head, tail);
+    }
+
+    /** The same as a piece that is new. */
+    public Section fresh() {
+        return new Section(0, content, record, from, speed, enabled, head, tail);
+    }
+
     public Section shiftedBy(long frames) {
         return frames == 0 ? this
                 : new Section(id, content, record.shiftedBy(frames), from, speed, enabled, head, tail);

@@ -207,8 +207,7 @@ class CutController {
 
     /** Makes pieces of the master as they are in a cut; all of them where none is named. */
     @PostMapping("/cuts/{id}/as-in-cut")
-    @Transactional
-    public void asInCut(@PathVariable long id, @RequestBody Pieces pieces, HttpServletRequest request) {
+    void asInCut(@PathVariable long id, @RequestBody Pieces pieces, HttpServletRequest request) {
         turnovers.asInCut(id, pieces.sections(), Who.of(request));
     }
 

@@ -130,7 +130,7 @@ public class TurnoverService {
             applied.shots().forEach((id, shot) -> change(side, side.shots.get(id), shot, finders));
             Master after = withNewShots(project, side, applied, finders);
             masters.write(side.row, side.master, after);
-            markOmitted(side, after);
+            MasterStore.markOmitted(after, side.shots);
             if (chosen.containsAll(edits(side.turnover))) {
                 takeSound(side, finders);
             }
@@ -229,12 +229,6 @@ public class TurnoverService {
         }
         Section before = sections.get(index - 1);
         return MasterStore.shot(side.shots.get(before.shotId())).actionAt(before.to()).floor();
-    }
-
-    private static void markOmitted(Side side, Master after) {
-        Set<Long> shown = new HashSet<>();
-        after.main().sections().forEach(s -> shown.add(s.shotId()));
-        side.shots.forEach((id, row) -> row.omitted = !shown.contains(id));
     }
 
     private void takeSound(Side side, Finders finders) {

@@ -6,7 +6,6 @@ import freshsplice.core.master.CutRanges;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.SeamEdits;
 import freshsplice.core.master.Section;
-import freshsplice.core.master.Section.Passage;
 import freshsplice.core.master.edit.Arranging;
 import freshsplice.core.master.edit.Fades;
 import freshsplice.core.master.edit.LiveCamera;
@@ -21,11 +20,11 @@ import freshsplice.server.shots.ShotMaker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.SectionRow;
 import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
-import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -56,7 +55,7 @@ public class MasterEdits {
             Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
             Master after = edited(row, before, edit, shots);
             masters.write(row, before, after);
-            follow(after, masters.shotRows(row.projectId));
+            follow(after, shots);
             return null;
         });
     }
@@ -67,9 +66,7 @@ public class MasterEdits {
             rows.get(id).cutIn = range.in();
             rows.get(id).cutOut = range.out();
         });
-        Set<Long> shown = new HashSet<>();
-        master.main().sections().forEach(s -> shown.add(s.shotId()));
-        rows.forEach((id, row) -> row.omitted = !shown.contains(id));
+        MasterStore.markOmitted(master, rows);
     }
 
     private Master edited(MasterRow row, Master master, MasterEdit edit, Map<Long, ShotRow> shots) {
@@ -101,9 +98,9 @@ public class MasterEdits {
     private static Master one(Master master, Place place, MasterEdit edit, Map<Long, ShotRow> shots) {
         boolean ripple = Boolean.TRUE.equals(edit.ripple());
         return switch (edit.kind()) {
-            case HEAD -> Trims.head(master, place, edit.at() != null ? edit.at() - section(master, place).record().in()
+            case HEAD -> Trims.head(master, place, edit.at() != null ? edit.at() - place.in(master).record().in()
                     : needed(edit.frames(), "frames"), ripple);
-            case TAIL -> Trims.tail(master, place, edit.at() != null ? edit.at() - section(master, place).record().out()
+            case TAIL -> Trims.tail(master, place, edit.at() != null ? edit.at() - place.in(master).record().out()
                     : needed(edit.frames(), "frames"), ripple);
             case SLIP -> Trims.slip(master, place, Rational.of(needed(edit.frames(), "frames")));
             case SLIDE -> Trims.slide(master, place, needed(edit.frames(), "frames"));
@@ -113,12 +110,12 @@ public class MasterEdits {
             case SWAP -> Arranging.swap(master, place);
             case MOVE -> Arranging.move(master, place, needed(edit.at(), "at"));
             case FILL -> Retiming.fill(master, place, edit.frames() == null ? needed(edit.at(), "at")
-                    : section(master, place).record().in() + edit.frames(), ripple);
+                    : place.in(master).record().in() + edit.frames(), ripple);
             case FILL_GAP -> Retiming.fillGap(master, place);
             case SPEED -> Retiming.speed(master, place, Rational.parse(edit.speed() == null ? "" : edit.speed()));
             case REVERSE -> Retiming.reverse(master, place);
             case HOLD -> Retiming.hold(master, place, needed(edit.at(), "at"));
-            case DISSOLVE -> dissolve(master, place, needed(edit.frames(), "frames"));
+            case DISSOLVE -> Fades.dissolve(master, place, needed(edit.frames(), "frames"));
             case FADE_OUT -> Fades.toBlack(master, place, needed(edit.frames(), "frames"));
             case CUT_TO -> cutTo(master, place, needed(edit.at(), "at"), needed(edit.shotId(), "shotId"), shots);
             default -> throw new Refused(edit.kind() + " is not done to one piece");
@@ -126,7 +123,7 @@ public class MasterEdits {
     }
 
     private static Master switched(Master master, List<Place> places) {
-        boolean anyOn = places.stream().anyMatch(p -> section(master, p).enabled());
+        boolean anyOn = places.stream().anyMatch(p -> p.in(master).enabled());
         Master edited = master;
         for (Place place : places) {
             edited = Arranging.enable(edited, place, !anyOn);
@@ -134,21 +131,9 @@ public class MasterEdits {
         return edited;
     }
 
-    private static Section section(Master master, Place place) {
-        return master.lanes().get(place.lane()).sections().get(place.index());
-    }
-
-    private static Master dissolve(Master master, Place place, long frames) {
-        List<Section> sections = master.lanes().get(place.lane()).sections();
-        boolean meets = place.index() > 0
-                && sections.get(place.index() - 1).record().out() == sections.get(place.index()).record().in();
-        long before = meets ? frames / 2 : 0;
-        return Fades.head(master, place, frames == 0 ? null : new Passage(Passage.Kind.DISSOLVE, before, frames - before));
-    }
-
     private static Master cutTo(Master master, Place place, long at, long shotId, Map<Long, ShotRow> shots) {
         ShotRow to = shots.get(shotId);
-        ShotRow from = shots.get(section(master, place).shotId());
+        ShotRow from = shots.get(place.in(master).shotId());
         if (to == null) {
             throw new Refused("That shot is not there any more: choose another");
         }
@@ -172,6 +157,7 @@ public class MasterEdits {
                 new Shot.Anchor("", "", project.firstFrame, Rational.ZERO, Rational.ONE, false));
         long camera = shotMaker.camera(project, row.sceneId, Conform.cameraOf(code));
         ShotRow made = shotMaker.shot(project, row.sceneId, camera, shot, null, null);
+        shots.put(made.id, made);
         return Arranging.insert(master, 0, at, Section.ofShot(0, made.id, FrameRange.ofLength(at, frames),
                 Rational.of(project.firstFrame)));
     }
@@ -187,11 +173,14 @@ public class MasterEdits {
         boolean none = edit.sections() == null || edit.kind() == MasterEdit.Kind.NEW_SHOT
                 || edit.kind() == MasterEdit.Kind.ROLL;
         Set<Long> ids = none ? Set.of() : Set.copyOf(edit.sections());
-        Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
-        List<String> codes = new ArrayList<>(masters.read(row).main().sections().stream()
-                .filter(s -> ids.contains(s.id())).map(s -> shots.get(s.shotId()).code).distinct().toList());
+        // only what is named is read here: the edit itself reads the rest, in its transaction
+        List<SectionRow> named = store.whereIn(SectionRow.class, "id", List.copyOf(ids)).stream()
+                .filter(r -> r.masterId == row.id).sorted(Comparator.comparingLong(r -> r.recIn)).toList();
+        Map<Long, String> codeOf = store.whereIn(ShotRow.class, "id", named.stream().map(r -> r.shotId).distinct().toList())
+                .stream().collect(Collectors.toMap(r -> r.id, r -> r.code));
+        List<String> codes = named.stream().map(r -> codeOf.get(r.shotId)).distinct().toList();
         String what = codes.isEmpty() ? "" : codes.size() > 3 ? " " + codes.size() + " pieces"
-                : " " + codes.stream().collect(Collectors.joining(", "));
+                : " " + String.join(", ", codes);
         Long frames = edit.frames();
         boolean moves = frames != null && Set.of(MasterEdit.Kind.ROLL, MasterEdit.Kind.HEAD, MasterEdit.Kind.TAIL, MasterEdit.Kind.SLIP,
                 MasterEdit.Kind.SLIDE).contains(edit.kind());

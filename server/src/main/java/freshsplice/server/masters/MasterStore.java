@@ -74,6 +74,13 @@ public class MasterStore {
         return shots;
     }
 
+    /** A shot is omitted while no piece of the master shows it; it is kept. */
+    public static void markOmitted(Master master, Map<Long, ShotRow> shots) {
+        Set<Long> shown = new HashSet<>();
+        master.main().sections().forEach(s -> shown.add(s.shotId()));
+        shots.forEach((id, row) -> row.omitted = !shown.contains(id));
+    }
+
     /** Codes of all shots that were made, omitted ones too: none of them is given again. */
     public Set<String> codesInUse(long projectId) {
         return new HashSet<>(jdbc.queryForList("select code from shot where project_id = ? and alive = 1",

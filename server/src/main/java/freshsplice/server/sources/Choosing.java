@@ -70,8 +70,7 @@ public class Choosing {
     /**
      * Chooses the file of a source, wherever it is used; as one step.
      *
-     * @param sourceKeys what the sources are known by
-     * @param files      for each its file; null says that none of the files is it
+     * @param files for each source, by what it is known by, its file; null says that none of the files is it
      */
     public void choose(long projectId, Lane.Kind kind, Map<String, Long> files, String who) {
         String name = files.size() == 1 ? "Choose a " + kind.word() : "Choose " + files.size() + " files of a folder";
@@ -143,5 +142,4 @@ public class Choosing {
         return finders.find(kind, one).filter(f -> exactly || before == null || !f.isDoubtful())
                 .map(f -> f.file().id()).orElse(exactly ? null : before);
     }
-
 }

@@ -26,8 +26,8 @@ public final class Arranging {
             throw new IllegalArgumentException("Record frame " + at + " lies in a passage: take the passage away first");
         }
         List<Section> sections = place.sectionsIn(master);
-        sections.set(place.index(), passages(piece.over(record.withOut(at)), piece.head(), null));
-        sections.add(place.index() + 1, fresh(passages(piece.over(record.withIn(at)), null, piece.tail())));
+        sections.set(place.index(), piece.over(record.withOut(at)).withPassages(piece.head(), null));
+        sections.add(place.index() + 1, piece.over(record.withIn(at)).withPassages(null, piece.tail()).fresh());
         return Master.checked(master.withLane(place.lane(), sections));
     }
 
@@ -46,7 +46,7 @@ public final class Arranging {
             throw new IllegalArgumentException("The piece after record frame " + a.record().out()
                     + " does not go on where this one ends, so they cannot be one");
         }
-        sections.set(place.index(), passages(a.over(a.record().spanWith(b.record())), a.head(), b.tail()));
+        sections.set(place.index(), a.over(a.record().spanWith(b.record())).withPassages(a.head(), b.tail()));
         sections.remove(place.index() + 1);
         return Master.checked(master.withLane(place.lane(), sections));
     }
@@ -104,11 +104,11 @@ public final class Arranging {
                 continue;
             }
             if (before) {
-                sections.add(passages(there.over(there.record().withOut(record.in())), there.head(), null));
+                sections.add(there.over(there.record().withOut(record.in())).withPassages(there.head(), null));
             }
             if (after) {
-                Section rest = passages(there.over(there.record().withIn(record.out())), null, there.tail());
-                sections.add(before ? fresh(rest) : rest);
+                Section rest = there.over(there.record().withIn(record.out())).withPassages(null, there.tail());
+                sections.add(before ? rest.fresh() : rest);
             }
         }
         sections.add(piece);
@@ -118,7 +118,7 @@ public final class Arranging {
     /** Puts a copy of a piece after it and pushes along what comes after. */
     public static Master duplicate(Master master, Place place) {
         Section piece = place.in(master);
-        return insert(master, place.lane(), piece.record().out(), fresh(passages(piece, null, null)));
+        return insert(master, place.lane(), piece.record().out(), piece.withPassages(null, null).fresh());
     }
 
     /** Two pieces that meet change places; both keep their length, and nothing else moves. */
@@ -130,8 +130,8 @@ public final class Arranging {
             throw new IllegalArgumentException("Nothing meets the end of this piece, so there is nothing to change "
                     + "places with");
         }
-        sections.set(place.index(), passages(b.shiftedBy(-a.record().length()), null, null));
-        sections.set(place.index() + 1, passages(a.shiftedBy(b.record().length()), null, null));
+        sections.set(place.index(), b.shiftedBy(-a.record().length()).withPassages(null, null));
+        sections.set(place.index() + 1, a.shiftedBy(b.record().length()).withPassages(null, null));
         return Master.checked(master.withLane(place.lane(), sections));
     }
 
@@ -146,15 +146,13 @@ public final class Arranging {
             return master;
         }
         long at = to > piece.record().in() ? to - piece.record().length() : to;
-        return insert(takeOut(master, List.of(place)), place.lane(), at, passages(piece, null, null));
+        return insert(takeOut(master, List.of(place)), place.lane(), at, piece.withPassages(null, null));
     }
 
     /** Switches a piece on or off; off it is kept and not seen. */
     public static Master enable(Master master, Place place, boolean enabled) {
-        Section s = place.in(master);
         List<Section> sections = place.sectionsIn(master);
-        sections.set(place.index(), new Section(s.id(), s.content(), s.record(), s.from(), s.speed(), enabled, s.head(),
-                s.tail()));
+        sections.set(place.index(), place.in(master).switched(enabled));
         return master.withLane(place.lane(), sections);
     }
 
@@ -170,13 +168,5 @@ public final class Arranging {
             }
         }
         return -1;
-    }
-
-    private static Section fresh(Section s) {
-        return new Section(0, s.content(), s.record(), s.from(), s.speed(), s.enabled(), s.head(), s.tail());
-    }
-
-    private static Section passages(Section s, Section.Passage head, Section.Passage tail) {
-        return new Section(s.id(), s.content(), s.record(), s.from(), s.speed(), s.enabled(), head, tail);
     }
 }

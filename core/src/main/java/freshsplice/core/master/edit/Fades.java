@@ -34,9 +34,19 @@ public final class Fades {
             checkRoom("after", passage.after(), free - (after == null || after.head() == null ? 0 : after.head().before())
                     - 1, piece);
         }
-        sections.set(place.index(), new Section(piece.id(), piece.content(), piece.record(), piece.from(), piece.speed(),
-                piece.enabled(), passage, piece.tail()));
+        sections.set(place.index(), piece.withPassages(passage, piece.tail()));
         return Master.checked(master.withLane(place.lane(), sections));
+    }
+
+    /**
+     * A dissolve into a piece, half of it before the cut; on its own frames where nothing meets it.
+     *
+     * @param frames 0 for a plain cut
+     */
+    public static Master dissolve(Master master, Place place, long frames) {
+        boolean meets = Place.meetingBefore(place.sectionsIn(master), place.index()) != null;
+        long before = meets ? frames / 2 : 0;
+        return head(master, place, frames == 0 ? null : new Passage(Passage.Kind.DISSOLVE, before, frames - before));
     }
 
     /** The passage from a piece to black. @param frames 0 for a plain end */
@@ -51,8 +61,8 @@ public final class Fades {
                     + piece.record().out() + ": make a passage into that one");
         }
         checkRoom("before", frames, piece.record().length() - (piece.head() == null ? 0 : piece.head().after()), piece);
-        sections.set(place.index(), new Section(piece.id(), piece.content(), piece.record(), piece.from(), piece.speed(),
-                piece.enabled(), piece.head(), frames == 0 ? null : new Passage(Passage.Kind.DISSOLVE, frames, 0)));
+        sections.set(place.index(), piece.withPassages(piece.head(),
+                frames == 0 ? null : new Passage(Passage.Kind.DISSOLVE, frames, 0)));
         return Master.checked(master.withLane(place.lane(), sections));
     }
 

@@ -29,7 +29,7 @@ public record Place(int lane, int index) {
         throw new IllegalArgumentException("That piece is not in the master any more: somebody took it out");
     }
 
-    Section in(Master master) {
+    public Section in(Master master) {
         return master.lanes().get(lane).sections().get(index);
     }
 

@@ -28,7 +28,7 @@ public final class Retiming {
                     + record.in());
         }
         Rational speed = piece.speed().times(record.length()).dividedBy(Rational.of(out - record.in()));
-        Section stretched = changed(piece, record.withOut(out), piece.from(), speed);
+        Section stretched = piece.timed(record.withOut(out), piece.from(), speed);
         return ripple ? Master.checked(Ripple.after(master, place, stretched, record.out(), out - record.out()))
                 : with(master, place, stretched);
     }
@@ -48,13 +48,13 @@ public final class Retiming {
             throw new IllegalArgumentException("A piece goes at most " + FASTEST + " times as fast");
         }
         Section piece = place.in(master);
-        return with(master, place, changed(piece, piece.record(), piece.from(), speed));
+        return with(master, place, piece.timed(piece.record(), piece.from(), speed));
     }
 
     /** The same frames the other way round. */
     public static Master reverse(Master master, Place place) {
         Section piece = place.in(master);
-        return with(master, place, changed(piece, piece.record(), piece.at(piece.record().last()),
+        return with(master, place, piece.timed(piece.record(), piece.at(piece.record().last()),
                 piece.speed().negate()));
     }
 
@@ -64,16 +64,12 @@ public final class Retiming {
         if (!piece.record().contains(at)) {
             throw new IllegalArgumentException("Record frame " + at + " does not lie inside the piece");
         }
-        return with(master, place, changed(piece, piece.record(), Rational.of(piece.at(at).floor()), Rational.ZERO));
+        return with(master, place, piece.timed(piece.record(), Rational.of(piece.at(at).floor()), Rational.ZERO));
     }
 
     private static Master with(Master master, Place place, Section changed) {
         List<Section> sections = place.sectionsIn(master);
         sections.set(place.index(), changed);
         return Master.checked(master.withLane(place.lane(), sections));
-    }
-
-    private static Section changed(Section piece, FrameRange record, Rational from, Rational speed) {
-        return new Section(piece.id(), piece.content(), record, from, speed, piece.enabled(), piece.head(), piece.tail());
     }
 }

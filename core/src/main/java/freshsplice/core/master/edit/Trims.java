@@ -46,8 +46,7 @@ public final class Trims {
     /** Shows another part of the content in the same place. @param frames frames of the content later (+) or earlier */
     public static Master slip(Master master, Place place, Rational frames) {
         Section piece = place.in(master);
-        return with(master, place, new Section(piece.id(), piece.content(), piece.record(), piece.from().plus(frames),
-                piece.speed(), piece.enabled(), piece.head(), piece.tail()));
+        return with(master, place, piece.timed(piece.record(), piece.from().plus(frames), piece.speed()));
     }
 
     /** Moves a piece between its neighbours: what meets it on one side grows as the other side shrinks. */
