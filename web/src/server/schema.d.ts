@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sounds/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sound"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shots/{id}/keys": {
         parameters: {
             query?: never;
@@ -228,6 +244,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/renumber": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["renumbered"];
+        put?: never;
+        post: operations["renumber"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/renders": {
         parameters: {
             query?: never;
@@ -276,6 +308,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/masters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_2"];
+        put?: never;
+        post: operations["begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/history/{seq}": {
         parameters: {
             query?: never;
@@ -308,6 +356,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters/{id}/sound-lanes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["soundLane"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/masters/{id}/seam": {
         parameters: {
             query?: never;
@@ -324,6 +388,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters/{id}/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["remove"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["rename"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/hold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["hold"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/masters/{id}/edits": {
         parameters: {
             query?: never;
@@ -334,6 +462,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["edit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["changeMark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marks/{id}/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["removeMark"];
         delete?: never;
         options?: never;
         head?: never;
@@ -779,7 +939,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["sound"];
+        get: operations["sound_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -932,6 +1092,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cuts/{id}/pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["pieces"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cuts/{id}/intake": {
         parameters: {
             query?: never;
@@ -968,6 +1144,20 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        "freshsplice.server.masters.SoundEdits.PieceChange": {
+            /** Format: int64 */
+            offset?: number;
+            /** Format: int64 */
+            head?: number;
+            /** Format: int64 */
+            tail?: number;
+            /** Format: double */
+            level?: number;
+            /** Format: int64 */
+            fadeIn?: number;
+            /** Format: int64 */
+            fadeOut?: number;
+        };
         "freshsplice.server.stages.StageController.SetKeys": {
             /** Format: int64 */
             frame: number;
@@ -1068,6 +1258,15 @@ export interface components {
             handles: number;
             codePattern?: string;
         };
+        "freshsplice.server.masters.Masters.FromNothing": {
+            name: string;
+            /** Format: int32 */
+            shots: number;
+            /** Format: int64 */
+            frames: number;
+            start?: string;
+            rate?: string;
+        };
         "freshsplice.server.arrivals.Arrived": {
             /** Format: int64 */
             cutId?: number;
@@ -1078,15 +1277,34 @@ export interface components {
             found: number;
             refused: string[];
         };
+        "freshsplice.server.masters.SoundEdits.LaneChange": {
+            name: string;
+            muted?: boolean;
+            solo?: boolean;
+            /** Format: double */
+            level?: number;
+        };
         "freshsplice.server.masters.MasterController.MoveSeam": {
             /** Format: int64 */
             at: number;
             /** Format: int64 */
             frames: number;
         };
+        "freshsplice.server.masters.MasterController.Name": {
+            name: string;
+        };
+        "freshsplice.server.masters.MasterController.NewMark": {
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            frames: number;
+            words: string;
+            /** Format: int64 */
+            section?: number;
+        };
         "freshsplice.server.masters.MasterEdit": {
             /** @enum {string} */
-            kind: "ROLL" | "HEAD" | "TAIL" | "SLIP" | "SLIDE" | "SPLIT" | "JOIN" | "LIFT" | "TAKE_OUT" | "DUPLICATE" | "SWAP" | "MOVE" | "SWITCH" | "FILL" | "FILL_GAP" | "SPEED" | "REVERSE" | "HOLD" | "DISSOLVE" | "FADE_OUT" | "CUT_TO" | "NEW_SHOT";
+            kind: "ROLL" | "HEAD" | "TAIL" | "SLIP" | "SLIDE" | "SPLIT" | "JOIN" | "LIFT" | "TAKE_OUT" | "CLEAR" | "DUPLICATE" | "SWAP" | "MOVE" | "SWITCH" | "REPLACE" | "PUT" | "PASTE" | "FILL" | "FILL_GAP" | "SPEED" | "REVERSE" | "HOLD" | "KEY" | "MOVE_KEY" | "EASE_KEY" | "REMOVE_KEY" | "DISSOLVE" | "FADE_OUT" | "CUT_TO" | "NEW_SHOT" | "COPY_UP" | "LAY_DOWN" | "NEST" | "OPEN" | "LANE_ADD" | "LANE_REMOVE" | "LANE_RENAME" | "LANE_SWITCH" | "LANE_LOCK" | "LANE_ORDER";
             sections: number[];
             /** Format: int64 */
             at?: number;
@@ -1096,6 +1314,27 @@ export interface components {
             speed?: string;
             /** Format: int64 */
             shotId?: number;
+            /** Format: int64 */
+            lane?: number;
+            text?: string;
+            /** @enum {string} */
+            curve?: "EVEN" | "EASED" | "LATE" | "EARLY";
+            /** @enum {string} */
+            easing?: "STRAIGHT" | "EASED" | "STEPPED";
+            piece?: components["schemas"]["freshsplice.server.masters.MasterEdit.NewPiece"];
+        };
+        "freshsplice.server.masters.MasterEdit.NewPiece": {
+            shows: string;
+            /** Format: int64 */
+            id?: number;
+            /** Format: int64 */
+            from?: number;
+            /** Format: int64 */
+            frames?: number;
+            text?: string;
+        };
+        "freshsplice.server.masters.MasterController.Words": {
+            words: string;
         };
         "freshsplice.server.cuts.CutController.Chosen": {
             changes: number[];
@@ -1260,6 +1499,12 @@ export interface components {
             /** Format: int64 */
             of: number;
         };
+        "freshsplice.server.shots.Renumbering.Change": {
+            /** Format: int64 */
+            shotId: number;
+            from: string;
+            to: string;
+        };
         "freshsplice.server.renders.RenderController.View": {
             /** Format: int64 */
             id: number;
@@ -1292,6 +1537,18 @@ export interface components {
             /** Format: date-time */
             requestedAt: string;
             stale: string[];
+        };
+        "freshsplice.server.masters.Masters.Brief": {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** Format: int64 */
+            start: number;
+            /** Format: int64 */
+            end: number;
+            /** Format: int64 */
+            cutId?: number;
+            nestedIn: string[];
         };
         "org.springframework.web.servlet.mvc.method.annotation.SseEmitter": {
             /** Format: int64 */
@@ -1353,10 +1610,15 @@ export interface components {
             /** Format: int64 */
             end: number;
             cut: components["schemas"]["freshsplice.server.masters.SequenceView.Cut"];
+            main: components["schemas"]["freshsplice.server.masters.SequenceView.Lane"];
             sections: components["schemas"]["freshsplice.server.masters.SequenceView.Section"][];
+            upper: components["schemas"]["freshsplice.server.masters.SequenceView.Upper"][];
+            live: components["schemas"]["freshsplice.server.masters.SequenceView.Live"][];
             seams: components["schemas"]["freshsplice.server.masters.SequenceView.Seam"][];
             renders: components["schemas"]["freshsplice.server.masters.SequenceView.Render"][];
             sound: components["schemas"]["freshsplice.server.masters.SequenceView.Sound"][];
+            soundLanes: components["schemas"]["freshsplice.server.masters.SequenceView.SoundLane"][];
+            marks: components["schemas"]["freshsplice.server.masters.SequenceView.Mark"][];
             counts: components["schemas"]["freshsplice.server.masters.SequenceView.Counts"];
         };
         "freshsplice.server.masters.SequenceView.Counts": {
@@ -1382,6 +1644,51 @@ export interface components {
             version: number;
             name: string;
             pieces: components["schemas"]["freshsplice.server.masters.SequenceView.Piece"][];
+        };
+        "freshsplice.server.masters.SequenceView.Key": {
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            frame: number;
+            easing: string;
+        };
+        "freshsplice.server.masters.SequenceView.Lane": {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            enabled: boolean;
+            locked: boolean;
+        };
+        "freshsplice.server.masters.SequenceView.Live": {
+            /** Format: int64 */
+            in: number;
+            /** Format: int64 */
+            out: number;
+            /** Format: int32 */
+            upper: number;
+            /** Format: int32 */
+            index: number;
+        };
+        "freshsplice.server.masters.SequenceView.Mark": {
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            in: number;
+            /** Format: int64 */
+            out: number;
+            words: string;
+            who: string;
+            /** Format: int64 */
+            section?: number;
+        };
+        "freshsplice.server.masters.SequenceView.Nest": {
+            /** Format: int64 */
+            masterId: number;
+            name: string;
+            /** Format: int64 */
+            innerId: number;
+            /** Format: int64 */
+            innerMasterId: number;
         };
         "freshsplice.server.masters.SequenceView.Piece": {
             /** Format: int64 */
@@ -1429,6 +1736,8 @@ export interface components {
         "freshsplice.server.masters.SequenceView.Section": {
             /** Format: int64 */
             id: number;
+            /** @enum {string} */
+            content: "SHOT" | "RENDER" | "BLACK" | "SLATE";
             /** Format: int64 */
             shotId: number;
             code: string;
@@ -1448,6 +1757,8 @@ export interface components {
             seenFrom: string;
             headWeights: number[];
             speed: string;
+            bends: string;
+            keys: components["schemas"]["freshsplice.server.masters.SequenceView.Key"][];
             staged: boolean;
             camera: string;
             /** Format: double */
@@ -1459,14 +1770,20 @@ export interface components {
             boardName: string;
             /** Format: int64 */
             mediaId?: number;
+            /** Format: int64 */
+            renderId?: number;
             /** Format: int32 */
             handles: number;
             enabled: boolean;
             tailWeights: number[];
             /** Format: int64 */
             actionFirst: number;
+            nest?: components["schemas"]["freshsplice.server.masters.SequenceView.Nest"];
+            alias?: string;
         };
         "freshsplice.server.masters.SequenceView.Sound": {
+            /** Format: int64 */
+            id: number;
             lane: string;
             name: string;
             /** Format: int64 */
@@ -1477,6 +1794,25 @@ export interface components {
             out: number;
             /** Format: double */
             fromSeconds: number;
+            /** Format: double */
+            level: number;
+            /** Format: int64 */
+            fadeIn: number;
+            /** Format: int64 */
+            fadeOut: number;
+            /** Format: double */
+            gain: number;
+        };
+        "freshsplice.server.masters.SequenceView.SoundLane": {
+            name: string;
+            muted: boolean;
+            solo: boolean;
+            /** Format: double */
+            level: number;
+        };
+        "freshsplice.server.masters.SequenceView.Upper": {
+            lane: components["schemas"]["freshsplice.server.masters.SequenceView.Lane"];
+            sections: components["schemas"]["freshsplice.server.masters.SequenceView.Section"][];
         };
         "freshsplice.server.masters.Pulls.Side": {
             /** Format: int64 */
@@ -1720,6 +2056,30 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    sound: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.masters.SoundEdits.PieceChange"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -2078,6 +2438,52 @@ export interface operations {
             };
         };
     };
+    renumbered: {
+        parameters: {
+            query: {
+                master: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.shots.Renumbering.Change"][];
+                };
+            };
+        };
+    };
+    renumber: {
+        parameters: {
+            query: {
+                master: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     all_1: {
         parameters: {
             query?: never;
@@ -2172,6 +2578,54 @@ export interface operations {
             };
         };
     };
+    all_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.masters.Masters.Brief"][];
+                };
+            };
+        };
+    };
+    begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.masters.Masters.FromNothing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+        };
+    };
     goTo: {
         parameters: {
             query?: never;
@@ -2250,6 +2704,30 @@ export interface operations {
             };
         };
     };
+    soundLane: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.masters.SoundEdits.LaneChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     moveSeam: {
         parameters: {
             query?: never;
@@ -2274,6 +2752,98 @@ export interface operations {
             };
         };
     };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    rename: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.masters.MasterController.Name"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    mark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.masters.MasterController.NewMark"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+        };
+    };
+    hold: {
+        parameters: {
+            query?: {
+                cut?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     edit: {
         parameters: {
             query?: never;
@@ -2288,6 +2858,50 @@ export interface operations {
                 "application/json": components["schemas"]["freshsplice.server.masters.MasterEdit"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    changeMark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.masters.MasterController.Words"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    removeMark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -2366,7 +2980,9 @@ export interface operations {
     };
     apply: {
         parameters: {
-            query?: never;
+            query?: {
+                master?: number;
+            };
             header?: never;
             path: {
                 id: number;
@@ -2576,7 +3192,9 @@ export interface operations {
     };
     asInCut: {
         parameters: {
-            query?: never;
+            query?: {
+                master?: number;
+            };
             header?: never;
             path: {
                 id: number;
@@ -2696,6 +3314,7 @@ export interface operations {
                 from?: string;
                 speed?: string;
                 frames?: number;
+                bends?: string;
             };
             header?: never;
             path: {
@@ -2919,7 +3538,7 @@ export interface operations {
             };
         };
     };
-    sound: {
+    sound_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -3090,7 +3709,9 @@ export interface operations {
     };
     turnover: {
         parameters: {
-            query?: never;
+            query?: {
+                master?: number;
+            };
             header?: never;
             path: {
                 id: number;
@@ -3151,6 +3772,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
+                };
+            };
+        };
+    };
+    pieces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.masters.SequenceView.Cut"];
                 };
             };
         };

@@ -6,8 +6,9 @@ import freshsplice.core.camera.FilmBack;
 import freshsplice.core.changes.ChangeList;
 import freshsplice.core.changes.CutChanges;
 import freshsplice.core.cut.Cut;
+import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.SeamEdits;
+import freshsplice.core.master.edit.SeamEdits;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Trims;
@@ -57,7 +58,7 @@ public class CoreBenchmarks {
         for (int i = 0; i < 100_000; i++) {
             pieces.add(Section.ofShot(i + 1L, i % 2000 + 1L, FrameRange.ofLength(i * 40L, 40), Rational.of(1001)));
         }
-        master = new Master(1, "Bench", FrameRate.FPS_24, false, 0, List.of(new Master.Lane("Shots", true, pieces)));
+        master = new Master(1, "Bench", FrameRate.FPS_24, false, 0, List.of(Lane.of("Shots", pieces)));
         list10 = edl(10_000);
         list100 = edl(100_000);
         older = Inputs.cut(10_000, 0);
@@ -103,7 +104,7 @@ public class CoreBenchmarks {
 
     @Benchmark
     public Master rollASeamOf100000Pieces() {
-        return SeamEdits.move(master, 50_000 * 40L, 3);
+        return SeamEdits.move(master, 0, 50_000 * 40L, 3);
     }
 
     @Benchmark

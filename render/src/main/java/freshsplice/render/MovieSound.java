@@ -9,6 +9,24 @@ import java.nio.file.Path;
  * @param from    seconds into the file
  * @param seconds how long
  * @param at      seconds into the movie
+ * @param loud    how loud it is heard
  */
-public record MovieSound(Path file, double from, double seconds, double at) {
+public record MovieSound(Path file, double from, double seconds, double at, Loudness loud) {
+    /**
+     * How loud a piece is: its gain, and its fades in even steps from and to silence.
+     *
+     * @param gain    1 as it was recorded
+     * @param gone    seconds of the piece that lie before the part that is heard
+     * @param whole   seconds of the whole piece
+     * @param fadeIn  seconds; 0 for none
+     * @param fadeOut seconds; 0 for none
+     */
+    public record Loudness(double gain, double gone, double whole, double fadeIn, double fadeOut) {
+        public static final Loudness PLAIN = new Loudness(1, 0, 0, 0, 0);
+    }
+
+    /** One that is heard as it was recorded. */
+    public MovieSound(Path file, double from, double seconds, double at) {
+        this(file, from, seconds, at, Loudness.PLAIN);
+    }
 }

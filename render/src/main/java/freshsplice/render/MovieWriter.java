@@ -71,8 +71,8 @@ public final class MovieWriter implements AutoCloseable {
         StringBuilder filters = new StringBuilder("[0:v]scale=out_color_matrix=bt709:out_range=tv,format=yuv420p[v]");
         for (int i = 0; i < sound.size(); i++) {
             filters.append(String.format(Locale.ROOT,
-                    ";[%d:a]aresample=48000,aformat=channel_layouts=stereo,adelay=%dS:all=1[s%d]", i + 1,
-                    Math.round(sound.get(i).at() * 48000), i));
+                    ";[%d:a]aresample=48000,aformat=channel_layouts=stereo%s,adelay=%dS:all=1[s%d]", i + 1,
+                    volume(sound.get(i).loud()), Math.round(sound.get(i).at() * 48000), i));
         }
         if (!sound.isEmpty()) {
             filters.append(';');
@@ -83,6 +83,21 @@ public final class MovieWriter implements AutoCloseable {
                     seconds(length)));
         }
         return filters.toString();
+    }
+
+    private static String volume(MovieSound.Loudness loud) {
+        if (loud.equals(MovieSound.Loudness.PLAIN)) {
+            return "";
+        }
+        StringBuilder volume = new StringBuilder(String.format(Locale.ROOT, "%.6f", loud.gain()));
+        if (loud.fadeIn() > 0) {
+            volume.append(String.format(Locale.ROOT, "*min(1\\,(t+%.6f)/%.6f)", loud.gone(), loud.fadeIn()));
+        }
+        if (loud.fadeOut() > 0) {
+            volume.append(String.format(Locale.ROOT, "*max(0\\,min(1\\,(%.6f-t)/%.6f))", loud.whole() - loud.gone(),
+                    loud.fadeOut()));
+        }
+        return ",asetpts=PTS-STARTPTS,volume='" + volume + "':eval=frame";
     }
 
     private static String seconds(double value) {

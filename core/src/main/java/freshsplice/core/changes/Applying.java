@@ -3,6 +3,7 @@ package freshsplice.core.changes;
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.master.CutRanges;
+import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Passages;
 import freshsplice.core.master.Section;
@@ -73,10 +74,9 @@ public final class Applying {
     private Applied applied() {
         List<Entry> entries = entries();
         List<Section> laid = layOut(entries);
-        Master master = turnover.master.withMain(laid);
+        Master master = OtherPieces.keep(turnover.master, turnover.master.withMain(nestsClosed(entries, laid)));
         if (!laid.isEmpty() && entries.get(0).asNew()) {
-            master = new Master(master.id(), master.name(), master.rate(), master.dropFrame(),
-                    Math.min(laid.get(0).record().in(), turnover.master.start()), master.lanes());
+            master = master.startingAt(Math.min(laid.get(0).record().in(), turnover.master.start()));
         }
         return new Applied(master, changedShots(laid), newShots);
     }
@@ -101,7 +101,7 @@ public final class Applying {
                 entries.add(new Entry(o, n, apply, apply && change != null ? changed(o, n, change) : old));
             } else if (o >= 0 && apply) {
                 // a further part of a split shot
-                entries.add(new Entry(-1, n, true, withId(changed(o, n, change), 0)));
+                entries.add(new Entry(-1, n, true, changed(o, n, change).fresh()));
             }
         }
         addKept(entries, placedOld);
@@ -194,6 +194,46 @@ public final class Applying {
         return laid;
     }
 
+    /**
+     * Pieces of nested masters that all stayed as they were are their nest again, wherever it lies now. A nest that was
+     * changed inside is laid out here piece by piece; the nested master itself is not touched.
+     */
+    private List<Section> nestsClosed(List<Entry> entries, List<Section> laid) {
+        List<Section> closed = new ArrayList<>();
+        for (int i = 0; i < laid.size(); i++) {
+            int o = entries.get(i).oldIndex();
+            if (o < 0 || !turnover.live.get(o).isNested()) {
+                closed.add(laid.get(i));
+                continue;
+            }
+            Section nest = turnover.live.get(o).outer();
+            int count = asNest(entries, laid, i, nest);
+            if (count > 0) {
+                closed.add(nest.shiftedBy(laid.get(i).record().in() - turnover.sections.get(o).record().in()));
+                i += count - 1;
+            } else {
+                closed.add(laid.get(i).fresh());
+            }
+        }
+        return closed;
+    }
+
+    /** How many pieces from an index on are just those of a nest, in order and all by the same shift; 0 for not so. */
+    private int asNest(List<Entry> entries, List<Section> laid, int from, Section nest) {
+        List<Section> inside = turnover.live.stream().filter(l -> l.outer().equals(nest))
+                .map(LivePieces.Live::section).toList();
+        long shift = laid.get(from).record().in() - inside.get(0).record().in();
+        for (int k = 0; k < inside.size(); k++) {
+            boolean same = from + k < laid.size() && entries.get(from + k).oldIndex() >= 0
+                    && turnover.live.get(entries.get(from + k).oldIndex()).outer().equals(nest)
+                    && laid.get(from + k).equals(inside.get(k).shiftedBy(shift));
+            if (!same) {
+                return 0;
+            }
+        }
+        return inside.size();
+    }
+
     /** Where the first piece begins: as in the newer cut where it is the first there too, else as the master did. */
     private long firstIn(Entry entry) {
         return entry.asNew() && entry.newIndex() == 0 ? turnover.newer.get(0).cut().edge().in()
@@ -228,9 +268,5 @@ public final class Applying {
             }
         });
         return changed;
-    }
-
-    private static Section withId(Section s, long id) {
-        return new Section(id, s.content(), s.record(), s.from(), s.speed(), s.enabled(), s.head(), s.tail());
     }
 }

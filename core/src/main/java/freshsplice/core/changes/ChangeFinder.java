@@ -113,7 +113,8 @@ public final class ChangeFinder {
         if (alignment.moved[o]) {
             return ChangeKind.MOVED;
         }
-        if (!older.still() && !older.slope().equals(newer.slope())) {
+        boolean sameCourse = older.slope().equals(newer.slope()) && older.bent() == newer.bent();
+        if (!older.still() && !sameCourse) {
             return ChangeKind.RETIMED;
         }
         if (figures.slip() != 0) {

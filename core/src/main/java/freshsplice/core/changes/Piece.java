@@ -14,19 +14,20 @@ import java.util.Optional;
  * @param key    what it shows: equal keys are the same source
  * @param from   source position at {@code edge.in}
  * @param slope  source frames per record frame; the mean where the speed is keyed
+ * @param bent   its speed changes on the way where the other side's does not
  * @param still  positions in the source mean nothing: a still picture
  * @param name   for people
  * @param head   length and kind of the transition into it; empty text for a plain cut
  * @param tail   the same at its end
  */
-public record Piece(FrameRange record, FrameRange edge, String key, Rational from, Rational slope, boolean still,
-                    String name, String head, String tail) {
+public record Piece(FrameRange record, FrameRange edge, String key, Rational from, Rational slope, boolean bent,
+                    boolean still, String name, String head, String tail) {
     public static Piece of(CutPiece piece) {
         FrameRange edge = piece.edge();
         Rational from = piece.time().at(edge.in());
         Rational slope = piece.time().at(edge.out()).minus(from).dividedBy(Rational.of(edge.length()));
         boolean still = piece.source() != null && piece.source().isStill();
-        return new Piece(piece.record(), edge, piece.identity(), from, slope, still, piece.name(),
+        return new Piece(piece.record(), edge, piece.identity(), from, slope, false, still, piece.name(),
                 describe(piece.head()), describe(piece.tail()));
     }
 

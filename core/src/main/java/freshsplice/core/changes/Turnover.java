@@ -1,6 +1,7 @@
 package freshsplice.core.changes;
 
 import freshsplice.core.conform.CutPiece;
+import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Passages;
 import freshsplice.core.master.Section;
@@ -13,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.LongFunction;
 
 /**
  * A master against a newer cut. A piece that names one of our renders is compared by our own frames, every other by
@@ -25,15 +27,18 @@ public final class Turnover {
 
     final Master master;
     final Map<Long, Shot> shots;
+    /** The pieces of the main lane that show shots, with what they lie nested in. */
+    final List<LivePieces.Live> live;
     final List<Section> sections;
     final List<Newer> newer;
     private final ChangeList changes;
 
-    private Turnover(Master master, Map<Long, Shot> shots, List<Newer> newer, int handles,
-                     ChangeFinder.SoundDiffers sound) {
+    private Turnover(Master master, LongFunction<Master> masters, Map<Long, Shot> shots, List<Newer> newer,
+                     int handles, ChangeFinder.SoundDiffers sound) {
         this.master = master;
         this.shots = shots;
-        this.sections = master.main().sections().stream().filter(s -> s.shotId() != 0).toList();
+        this.live = new LivePieces(masters).ofLane(master, 0).stream().filter(l -> l.section().shotId() != 0).toList();
+        this.sections = live.stream().map(LivePieces.Live::section).toList();
         this.newer = newer;
         Set<Long> named = new HashSet<>();
         newer.forEach(n -> n.origin().ifPresent(o -> named.add(o.shotId())));
@@ -41,15 +46,16 @@ public final class Turnover {
     }
 
     /**
+     * @param masters finds nested masters by id: the pieces of those are compared too
      * @param shots   the master's shots by id
      * @param pieces  the newer cut, as the shots it would become
      * @param origins our own names
      */
-    public static Turnover of(Master master, Map<Long, Shot> shots, List<CutPiece> pieces, Origins origins,
-                              int handles, ChangeFinder.SoundDiffers sound) {
+    public static Turnover of(Master master, LongFunction<Master> masters, Map<Long, Shot> shots,
+                              List<CutPiece> pieces, Origins origins, int handles, ChangeFinder.SoundDiffers sound) {
         List<Newer> newer = pieces.stream().map(p -> newer(p, origins.of(p).filter(o -> shots.containsKey(o.shotId()))))
                 .toList();
-        return new Turnover(master, shots, newer, handles, sound);
+        return new Turnover(master, masters, shots, newer, handles, sound);
     }
 
     /** What differs. Old indexes count the master's sections that show shots, new ones the newer cut's pieces. */
@@ -65,6 +71,11 @@ public final class Turnover {
 
     public Section sectionOf(Change change) {
         return sections.get(change.oldIndex());
+    }
+
+    /** Our pieces that show shots, in order, as old indexes count them; those of nested masters too. */
+    public List<LivePieces.Live> pieces() {
+        return live;
     }
 
     /** The shot that a piece of the newer cut shows; empty for one that we do not have. */
@@ -85,9 +96,9 @@ public final class Turnover {
         String tail = tailOf(cut);
         Piece piece = origin
                 .map(o -> new Piece(plain.record(), edge, key(o.shotId()), o.position(), o.slope(), false,
-                        plain.name(), head, tail))
-                .orElse(new Piece(plain.record(), edge, plain.key(), plain.from(), plain.slope(), plain.still(),
-                        plain.name(), head, tail));
+                        false, plain.name(), head, tail))
+                .orElse(new Piece(plain.record(), edge, plain.key(), plain.from(), plain.slope(), false,
+                        plain.still(), plain.name(), head, tail));
         return new Newer(cut, origin, piece);
     }
 
@@ -111,12 +122,12 @@ public final class Turnover {
         String head = Passages.describe(section.head());
         String tail = Passages.describe(section.tail());
         if (named) {
-            return new Piece(seen, section.record(), key(shot.id()), section.from(), section.speed(), false,
-                    shot.code(), head, tail);
+            return new Piece(seen, section.record(), key(shot.id()), section.from(), section.speed(),
+                    !section.isEven(), false, shot.code(), head, tail);
         }
         Rational slope = anchor.slope().times(section.speed());
-        return new Piece(seen, section.record(), anchor.key(), anchor.sourceAt(section.from()), slope, anchor.still(),
-                shot.code(), head, tail);
+        return new Piece(seen, section.record(), anchor.key(), anchor.sourceAt(section.from()), slope,
+                !section.isEven(), anchor.still(), shot.code(), head, tail);
     }
 
     private static String key(long shotId) {

@@ -1,6 +1,7 @@
 package freshsplice.core.conform;
 
 import freshsplice.core.cut.Cut;
+import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Passages;
 import freshsplice.core.master.Section;
@@ -26,6 +27,9 @@ public final class FirstMaster {
     public record Made(Master master, List<Shot> shots) {
     }
 
+    /** Name of the lane that shots are conformed on. */
+    public static final String MAIN_LANE = "Shots";
+
     public static Made of(Cut cut, ConformPlan plan, int handles) {
         List<Shot> shots = new ArrayList<>();
         List<Section> sections = new ArrayList<>();
@@ -38,7 +42,7 @@ public final class FirstMaster {
             sections.add(section(id, piece, planned.frames().in()));
         }
         Master master = new Master(0, cut.name(), cut.rate(), cut.dropFrame(), cut.record().in(),
-                List.of(new Master.Lane("Shots", true, sections)));
+                List.of(Lane.of(MAIN_LANE, sections)));
         return new Made(master, shots);
     }
 

@@ -6,15 +6,19 @@ import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
 import freshsplice.core.cut.Transition;
+import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
+import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import freshsplice.core.time.Timecode;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.function.LongFunction;
 
 /**
  * The list that is handed back: the master as a cut whose events name our renders and the renders' own timecode, so
@@ -39,19 +43,28 @@ public final class HandBack {
     }
 
     /**
+     * @param masters finds nested masters by id
      * @param renders newest finished render by shot id
      * @param codes   shot code by shot id
      * @param sound   sound lanes to hand back with it, on the master's clock
      */
-    public static HandedBack of(Master master, Map<Long, Rendered> renders, Map<Long, String> codes, List<Lane> sound) {
+    public static HandedBack of(Master master, LongFunction<Master> masters, Map<Long, Rendered> renders,
+                                Map<Long, String> codes, List<Lane> sound) {
         List<Remark> remarks = new ArrayList<>();
         List<Event> events = new ArrayList<>();
         List<Transition> transitions = new ArrayList<>();
-        List<Section> sections = master.main().sections();
+        List<Section> sections = pieces(master, masters);
         for (int i = 0; i < sections.size(); i++) {
             Section section = sections.get(i);
             Section next = i + 1 < sections.size() ? sections.get(i + 1) : null;
             FrameRange seen = section.seen(next);
+            if (section.shotId() == 0) {
+                if (section.content() instanceof Section.Content.Slate slate) {
+                    remarks.add(Remark.loss("slate at " + Timecode.of(section.record().in(), master.rate(),
+                            master.dropFrame()), "\"" + slate.text() + "\" has no picture: the list is black there"));
+                }
+                continue;
+            }
             events.add(event(master, section, seen, renders.get(section.shotId()),
                     codes.getOrDefault(section.shotId(), ""), remarks));
             addTransitions(section, transitions);
@@ -64,6 +77,19 @@ public final class HandBack {
         return new HandedBack(cut, remarks);
     }
 
+    /** What is live over all lanes; pieces that are switched off stay in the list, switched off, where nothing is. */
+    private static List<Section> pieces(Master master, LongFunction<Master> masters) {
+        List<Section> pieces = new ArrayList<>(new LivePieces(masters).of(master).stream()
+                .map(LivePieces.Live::section).toList());
+        for (Section section : master.main().sections()) {
+            if (!section.enabled() && pieces.stream().noneMatch(p -> p.record().overlaps(section.record()))) {
+                pieces.add(section);
+            }
+        }
+        pieces.sort(Comparator.comparingLong(s -> s.record().in()));
+        return pieces;
+    }
+
     private static Event event(Master master, Section section, FrameRange seen, Rendered render, String code,
                                List<Remark> remarks) {
         String place = code + " at " + Timecode.of(section.record().in(), master.rate(), master.dropFrame());
@@ -72,7 +98,7 @@ public final class HandBack {
             remarks.add(Remark.note(place, render == null ? "Not rendered: the list names the shot itself"
                     : "The newest render plays at another speed: the list names the shot itself"));
             Source source = new Source(code, code, null, master.rate(), null, null);
-            return event(section, code, seen, source, TimeMap.constant(seen, section.at(seen.in()), section.speed()));
+            return event(section, code, seen, source, timeOf(section, seen));
         }
         if (covered.in() > seen.in() || covered.out() < seen.out()) {
             remarks.add(Remark.loss(place, render.name() + " covers " + covered.overlapWith(seen) + " of "
@@ -85,25 +111,37 @@ public final class HandBack {
         return event(section, name, seen, source, TimeMap.constant(seen, from, Rational.ONE));
     }
 
+    /** The course of a piece; where it bends, by the frames that it shows. */
+    private static TimeMap timeOf(Section section, FrameRange seen) {
+        if (section.isEven()) {
+            return TimeMap.constant(seen, section.at(seen.in()), section.speed());
+        }
+        List<TimeMap.Key> keys = new ArrayList<>();
+        for (long f = seen.in(); f <= seen.out(); f++) {
+            keys.add(new TimeMap.Key(f, section.at(f)));
+        }
+        return new TimeMap(keys, false);
+    }
+
     /** A piece that is switched off is handed back switched off. */
     private static Event event(Section section, String name, FrameRange seen, Source source, TimeMap time) {
         return new Event(null, Event.Kind.CLIP, name, section.enabled(), seen, source, time, null, List.of());
     }
 
     private static void addTransitions(Section section, List<Transition> transitions) {
-        Section.Passage head = section.head();
+        Passage head = section.head();
         if (head != null) {
             transitions.add(new Transition(kind(head), FrameRange.of(section.record().in() - head.before(),
                     section.record().in() + head.after()), section.record().in(), null));
         }
-        Section.Passage tail = section.tail();
+        Passage tail = section.tail();
         if (tail != null) {
             transitions.add(Transition.centred(kind(tail), FrameRange.of(section.record().out() - tail.before(),
                     section.record().out() + tail.after()), null));
         }
     }
 
-    private static Transition.Kind kind(Section.Passage passage) {
-        return passage.kind() == Section.Passage.Kind.WIPE ? Transition.Kind.WIPE : Transition.Kind.DISSOLVE;
+    private static Transition.Kind kind(Passage passage) {
+        return passage.kind() == Passage.Kind.WIPE ? Transition.Kind.WIPE : Transition.Kind.DISSOLVE;
     }
 }

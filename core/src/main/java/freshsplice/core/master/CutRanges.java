@@ -10,12 +10,23 @@ public final class CutRanges {
     private CutRanges() {
     }
 
+    /** Over all lanes, those that are switched off too: what is kept there must not lose its frames. */
+    public static Map<Long, FrameRange> of(Master master) {
+        Map<Long, FrameRange> ranges = new HashMap<>();
+        master.lanes().forEach(lane -> of(lane.sections()).forEach((id, range) -> ranges.merge(id, range,
+                FrameRange::spanWith)));
+        return ranges;
+    }
+
     /** @param sections of one lane, in record order; @return by shot id */
     public static Map<Long, FrameRange> of(List<Section> sections) {
         Map<Long, FrameRange> ranges = new HashMap<>();
         for (int i = 0; i < sections.size(); i++) {
             Section section = sections.get(i);
             Section next = i + 1 < sections.size() ? sections.get(i + 1) : null;
+            if (section.shotId() == 0) {
+                continue;
+            }
             ranges.merge(section.shotId(), frames(section, section.seen(next)), FrameRange::spanWith);
         }
         return ranges;
@@ -24,6 +35,13 @@ public final class CutRanges {
     private static FrameRange frames(Section section, FrameRange seen) {
         long a = section.at(seen.in()).floor();
         long b = section.at(seen.last()).floor();
-        return FrameRange.of(Math.min(a, b), Math.max(a, b) + 1);
+        FrameRange frames = FrameRange.of(Math.min(a, b), Math.max(a, b) + 1);
+        for (Bend bend : section.bends()) {
+            // between its keys time never goes beyond them
+            long at = section.record().in() + bend.at().floor();
+            long frame = bend.position().floor();
+            frames = seen.contains(at) ? frames.spanWith(FrameRange.ofLength(frame, 1)) : frames;
+        }
+        return frames;
     }
 }

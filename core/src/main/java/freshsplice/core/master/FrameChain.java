@@ -7,7 +7,9 @@ import java.util.function.LongFunction;
 
 /**
  * How a frame is found: record frame → live section → shot frame, through the section's speed, and through nested
- * masters. Every view, render, export and report goes through here.
+ * masters. Positions stay exact on the way, so a nested master at another speed is evaluated between its frames too;
+ * which piece of it is live is said by the frame that contains the position. Every view, render, export and report goes
+ * through here.
  */
 public final class FrameChain {
     /**
@@ -46,16 +48,16 @@ public final class FrameChain {
 
     /** What is seen at a record frame, from the back to the front; empty for black. */
     public List<Layer> at(Master master, long recordFrame) {
-        return at(master, recordFrame, 1, 0);
+        return at(master, Rational.of(recordFrame), 1, 0);
     }
 
-    private List<Layer> at(Master master, long recordFrame, double weight, int depth) {
+    private List<Layer> at(Master master, Rational position, double weight, int depth) {
         if (depth > DEEPEST) {
             throw new IllegalStateException("Master " + master.name() + " is nested in itself");
         }
         for (int i = master.lanes().size() - 1; i >= 0; i--) {
-            Master.Lane lane = master.lanes().get(i);
-            List<Layer> layers = lane.enabled() ? onLane(lane.sections(), recordFrame, weight, depth) : List.of();
+            Lane lane = master.lanes().get(i);
+            List<Layer> layers = lane.enabled() ? onLane(lane, position, weight, depth) : List.of();
             if (!layers.isEmpty()) {
                 return layers;
             }
@@ -63,13 +65,15 @@ public final class FrameChain {
         return List.of();
     }
 
-    private List<Layer> onLane(List<Section> sections, long frame, double weight, int depth) {
-        int index = lastBeginningBy(sections, frame);
+    private List<Layer> onLane(Lane lane, Rational position, double weight, int depth) {
+        List<Section> sections = lane.sections();
+        long frame = position.floor();
+        int index = lane.firstFrom(frame + 1) - 1;
         Section here = index < 0 ? null : sections.get(index);
         Section next = index + 1 < sections.size() ? sections.get(index + 1) : null;
         boolean inside = here != null && here.record().contains(frame);
         if (next != null && next.head() != null && frame >= next.record().in() - next.head().before()) {
-            return mixed(inside ? here : null, next, frame, weight, depth);
+            return mixed(inside ? here : null, next, position, weight, depth);
         }
         if (!inside) {
             return List.of();
@@ -77,53 +81,34 @@ public final class FrameChain {
         if (here.head() != null && frame < here.record().in() + here.head().after()) {
             Section before = index > 0 ? sections.get(index - 1) : null;
             boolean meets = before != null && before.record().out() == here.record().in();
-            return mixed(meets ? before : null, here, frame, weight, depth);
+            return mixed(meets ? before : null, here, position, weight, depth);
         }
         if (here.tail() != null && frame >= here.record().out() - here.tail().before()) {
-            double gone = share(frame - (here.record().out() - here.tail().before()), here.tail().length());
-            return layer(here, frame, weight * (1 - gone), depth);
+            double gone = here.tail().share(frame - (here.record().out() - here.tail().before()));
+            return layer(here, position, weight * (1 - gone), depth);
         }
-        return layer(here, frame, weight, depth);
+        return layer(here, position, weight, depth);
     }
 
     /** The incoming section over the outgoing one; over black where there is none. */
-    private List<Layer> mixed(Section outgoing, Section incoming, long frame, double weight, int depth) {
-        double share = share(frame - (incoming.record().in() - incoming.head().before()), incoming.head().length());
+    private List<Layer> mixed(Section outgoing, Section incoming, Rational position, double weight, int depth) {
+        double share = incoming.head().share(position.floor() - (incoming.record().in() - incoming.head().before()));
         List<Layer> layers = new ArrayList<>();
         if (outgoing != null) {
-            layers.addAll(layer(outgoing, frame, weight, depth));
+            layers.addAll(layer(outgoing, position, weight, depth));
         }
-        layers.addAll(layer(incoming, frame, weight * share, depth));
+        layers.addAll(layer(incoming, position, weight * share, depth));
         return layers;
     }
 
-    /** Even steps that begin and end just inside the passage, so that each of its frames is a mixture. */
-    public static double share(long frameOfPassage, long length) {
-        return (frameOfPassage + 1.0) / (length + 1.0);
-    }
-
-    private List<Layer> layer(Section section, long frame, double weight, int depth) {
+    private List<Layer> layer(Section section, Rational position, double weight, int depth) {
         if (!section.enabled()) {
             return List.of();
         }
-        Rational position = section.at(frame);
+        Rational inside = section.at(position);
         if (section.content() instanceof Section.Content.OfMaster nested) {
-            return at(masters.apply(nested.masterId()), position.floor(), weight, depth + 1);
+            return at(masters.apply(nested.masterId()), inside, weight, depth + 1);
         }
-        return List.of(new Layer(section, position, weight));
-    }
-
-    private static int lastBeginningBy(List<Section> sections, long frame) {
-        int low = 0;
-        int high = sections.size();
-        while (low < high) {
-            int middle = (low + high) >>> 1;
-            if (sections.get(middle).record().in() <= frame) {
-                low = middle + 1;
-            } else {
-                high = middle;
-            }
-        }
-        return low - 1;
+        return List.of(new Layer(section, inside, weight));
     }
 }

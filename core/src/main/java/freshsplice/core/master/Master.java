@@ -2,7 +2,6 @@ package freshsplice.core.master;
 
 import freshsplice.core.time.FrameRate;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -16,25 +15,6 @@ import java.util.List;
  * @param lanes     from the bottom up; the topmost enabled section is the live one
  */
 public record Master(long id, String name, FrameRate rate, boolean dropFrame, long start, List<Lane> lanes) {
-    /**
-     * @param sections in record order, never overlapping
-     */
-    public record Lane(String name, boolean enabled, List<Section> sections) {
-        public Lane {
-            sections = sections.stream().sorted(Comparator.comparingLong((Section s) -> s.record().in())).toList();
-            for (int i = 1; i < sections.size(); i++) {
-                if (sections.get(i).record().in() < sections.get(i - 1).record().out()) {
-                    throw new IllegalArgumentException("Two pieces lie over each other on lane " + name + " at frame "
-                            + sections.get(i).record().in());
-                }
-            }
-        }
-
-        public Lane with(List<Section> changed) {
-            return new Lane(name, enabled, changed);
-        }
-    }
-
     public Master {
         lanes = List.copyOf(lanes);
         if (lanes.isEmpty()) {
@@ -52,9 +32,21 @@ public record Master(long id, String name, FrameRate rate, boolean dropFrame, lo
     }
 
     public Master withLane(int lane, List<Section> sections) {
+        return withLane(lane, lanes.get(lane).with(sections));
+    }
+
+    public Master withLane(int index, Lane lane) {
         List<Lane> changed = new ArrayList<>(lanes);
-        changed.set(lane, lanes.get(lane).with(sections));
+        changed.set(index, lane);
+        return withLanes(changed);
+    }
+
+    public Master withLanes(List<Lane> changed) {
         return new Master(id, name, rate, dropFrame, start, changed);
+    }
+
+    public Master startingAt(long frame) {
+        return new Master(id, name, rate, dropFrame, frame, lanes);
     }
 
     /** @throws IllegalArgumentException if a piece begins before record frame 0 */
@@ -69,6 +61,12 @@ public record Master(long id, String name, FrameRate rate, boolean dropFrame, lo
 
     /** The frame after the last of all its lanes; its start where it is empty. */
     public long end() {
-        return lanes.stream().flatMap(l -> l.sections().stream()).mapToLong(s -> s.record().out()).max().orElse(start);
+        return lanes.stream().filter(l -> !l.sections().isEmpty())
+                .mapToLong(l -> l.sections().get(l.sections().size() - 1).record().out()).max().orElse(start);
+    }
+
+    /** Every piece of every lane, from the bottom up. */
+    public List<Section> sections() {
+        return lanes.stream().flatMap(l -> l.sections().stream()).toList();
     }
 }

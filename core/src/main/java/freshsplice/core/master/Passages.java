@@ -1,7 +1,6 @@
 package freshsplice.core.master;
 
 import freshsplice.core.cut.Transition;
-import freshsplice.core.master.Section.Passage;
 import freshsplice.core.time.FrameRange;
 
 /** Transitions of a cut as passages at the edges of a section. */

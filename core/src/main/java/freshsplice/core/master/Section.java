@@ -2,6 +2,7 @@ package freshsplice.core.master;
 
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
+import java.util.List;
 
 /**
  * A piece of a master.
@@ -10,13 +11,14 @@ import freshsplice.core.time.Rational;
  * @param content what it shows
  * @param record  its frames on the master's clock, from cut to cut
  * @param from    position in the content at {@code record.in}: an exact shot frame, or a frame of a nested master
- * @param speed   content frames per record frame; negative backwards, zero holds
+ * @param speed   content frames per record frame; negative backwards, zero holds; where the speed changes, the mean
+ * @param bends   where its speed changes; empty for a constant one. With them {@code from} and {@code speed} follow
  * @param enabled switched off sections are kept and not seen
  * @param head    the passage into it from the section before, or from black; null for a plain cut
  * @param tail    the passage from it to black; null for a plain cut
  */
-public record Section(long id, Content content, FrameRange record, Rational from, Rational speed, boolean enabled,
-                      Passage head, Passage tail) {
+public record Section(long id, Content content, FrameRange record, Rational from, Rational speed, List<Bend> bends,
+                      boolean enabled, Passage head, Passage tail) {
     /** What a section shows. */
     public sealed interface Content {
         /** @param shotId the shot */
@@ -26,26 +28,17 @@ public record Section(long id, Content content, FrameRange record, Rational from
         /** @param masterId another master, nested; nesting has no loops */
         record OfMaster(long masterId) implements Content {
         }
-    }
 
-    /**
-     * A dissolve or wipe around a cut.
-     *
-     * @param kind   dissolve or wipe
-     * @param before frames before the cut
-     * @param after  frames after it
-     */
-    public record Passage(Kind kind, long before, long after) {
-        public enum Kind { DISSOLVE, WIPE }
-
-        public Passage {
-            if (before < 0 || after < 0 || before + after == 0) {
-                throw new IllegalArgumentException("A passage lasts at least one frame");
-            }
+        /** A finished movie of ours, counted from its first frame. @param renderId the render */
+        record OfRender(long renderId) implements Content {
         }
 
-        public long length() {
-            return before + after;
+        /** Black that is put there: it hides what lies on the lanes below, a gap does not. */
+        record Black() implements Content {
+        }
+
+        /** A board with words on it, for what is still to come. @param text the words */
+        record Slate(String text) implements Content {
         }
     }
 
@@ -53,6 +46,17 @@ public record Section(long id, Content content, FrameRange record, Rational from
         if (record.isEmpty()) {
             throw new IllegalArgumentException("A piece of a master has at least one frame");
         }
+        bends = List.copyOf(bends);
+        if (!bends.isEmpty()) {
+            from = Bend.at(bends, Rational.ZERO);
+            speed = Bend.at(bends, Rational.of(record.length())).minus(from).dividedBy(Rational.of(record.length()));
+        }
+    }
+
+    /** A section of one speed throughout. */
+    public Section(long id, Content content, FrameRange record, Rational from, Rational speed, boolean enabled,
+                   Passage head, Passage tail) {
+        this(id, content, record, from, speed, List.of(), enabled, head, tail);
     }
 
     public static Section ofShot(long id, long shotId, FrameRange record, Rational from) {
@@ -61,7 +65,14 @@ public record Section(long id, Content content, FrameRange record, Rational from
 
     /** The exact position in its content at a record frame; beyond its ends the line goes on. */
     public Rational at(long recordFrame) {
-        return from.plus(speed.times(recordFrame - record.in()));
+        return bends.isEmpty() ? from.plus(speed.times(recordFrame - record.in()))
+                : Bend.at(bends, Rational.of(recordFrame - record.in()));
+    }
+
+    /** The exact position in its content at an exact position of the record clock. */
+    public Rational at(Rational position) {
+        Rational gone = position.plus(-record.in());
+        return bends.isEmpty() ? from.plus(speed.times(gone)) : Bend.at(bends, gone);
     }
 
     /** The position after its last frame. */
@@ -69,6 +80,12 @@ public record Section(long id, Content content, FrameRange record, Rational from
         return at(record.out());
     }
 
+    /** Whether it goes at one speed throughout. */
+    public boolean isEven() {
+        return bends.isEmpty();
+    }
+
+    /** The shot that it shows; 0 where it shows something else. */
     public long shotId() {
         return content instanceof Content.OfShot shot ? shot.shotId() : 0;
     }
@@ -82,31 +99,54 @@ public record Section(long id, Content content, FrameRange record, Rational from
 
     /** The same content seen over another stretch: what remains shows what it showed at each frame. */
     public Section over(FrameRange newRecord) {
-        return new Section(id, content, newRecord, at(newRecord.in()), speed, enabled, head, tail);
+        return new Section(id, content, newRecord, at(newRecord.in()), speed,
+                Bend.shifted(bends, record.in() - newRecord.in()), enabled, head, tail);
     }
 
-    /** The same piece over other frames of its content, at another speed or place. */
+    /** The same piece over other frames of its content, at one other speed or in another place. */
     public Section timed(FrameRange newRecord, Rational newFrom, Rational newSpeed) {
-        return new Section(id, content, newRecord, newFrom, newSpeed, enabled, head, tail);
+        return new Section(id, content, newRecord, newFrom, newSpeed, List.of(), enabled, head, tail);
+    }
+
+    /** The same piece with a speed that changes. @param newBends counted from its first frame; empty for its mean speed */
+    public Section bent(FrameRange newRecord, List<Bend> newBends) {
+        return new Section(id, content, newRecord, from, speed, newBends, enabled, head, tail);
+    }
+
+    /** The same piece with later frames of its content at every record frame. */
+    public Section slipped(Rational frames) {
+        return new Section(id, content, record, from.plus(frames), speed, Bend.slipped(bends, frames), enabled, head,
+                tail);
+    }
+
+    /** The same piece showing something else. */
+    public Section showing(Content other, Rational newFrom) {
+        return new Section(id, other, record, newFrom, speed, Bend.slipped(bends, newFrom.minus(from)), enabled, head,
+                tail);
     }
 
     /** The same piece with other passages; null for plain cuts. */
     public Section withPassages(Passage newHead, Passage newTail) {
-        return new Section(id, content, record, from, speed, enabled, newHead, newTail);
+        return new Section(id, content, record, from, speed, bends, enabled, newHead, newTail);
     }
 
     /** The same piece switched on or off. */
     public Section switched(boolean on) {
-        return new Section(id, content, record, from, speed, on, head, tail);
+        return new Section(id, content, record, from, speed, bends, on, head, tail);
     }
 
     /** The same as a piece that is new. */
     public Section fresh() {
-        return new Section(0, content, record, from, speed, enabled, head, tail);
+        return named(0);
+    }
+
+    /** The same under another id. */
+    public Section named(long newId) {
+        return new Section(newId, content, record, from, speed, bends, enabled, head, tail);
     }
 
     public Section shiftedBy(long frames) {
         return frames == 0 ? this
-                : new Section(id, content, record.shiftedBy(frames), from, speed, enabled, head, tail);
+                : new Section(id, content, record.shiftedBy(frames), from, speed, bends, enabled, head, tail);
     }
 }

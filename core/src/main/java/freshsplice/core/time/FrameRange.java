@@ -48,6 +48,12 @@ public record FrameRange(long in, long out) {
         return Math.max(0, Math.min(out, other.out) - Math.max(in, other.in));
     }
 
+    /** The frames that both have; empty, at this one's in, where they share none. */
+    public FrameRange sharedWith(FrameRange other) {
+        return overlaps(other) ? new FrameRange(Math.max(in, other.in), Math.min(out, other.out))
+                : new FrameRange(in, in);
+    }
+
     public FrameRange shiftedBy(long frames) {
         return frames == 0 ? this : new FrameRange(in + frames, out + frames);
     }

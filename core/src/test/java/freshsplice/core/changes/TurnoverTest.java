@@ -21,6 +21,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.LongFunction;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -28,6 +29,7 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 class TurnoverTest {
+    private static final LongFunction<Master> NO_NESTS = id -> null;
     private Master master;
     private final Map<Long, Shot> shots = new HashMap<>();
 
@@ -40,7 +42,7 @@ class TurnoverTest {
     }
 
     private Turnover against(Cut cut, Origins origins) {
-        return Turnover.of(master, shots, CutPieces.joined(cut, seam -> false), origins, 8, (a, b) -> false);
+        return Turnover.of(master, NO_NESTS, shots, CutPieces.joined(cut, seam -> false), origins, 8, (a, b) -> false);
     }
 
     private static Set<Integer> all(Turnover turnover) {
@@ -152,7 +154,7 @@ class TurnoverTest {
             codes.put(shot.id(), shot.code());
             origins.render(name, shot.id(), range);
         }
-        return HandBack.of(master, renders, codes, List.of());
+        return HandBack.of(master, NO_NESTS, renders, codes, List.of());
     }
 
     @Test

@@ -30,8 +30,8 @@ class FlattenedTest {
         }
 
         Master master() {
-            List<Master.Lane> all = new ArrayList<>();
-            lanes.forEach(sections -> all.add(new Master.Lane("Lane " + all.size(), true, sections)));
+            List<Lane> all = new ArrayList<>();
+            lanes.forEach(sections -> all.add(Lane.of("Lane " + all.size(), sections)));
             return new Master(1, name, FrameRate.FPS_24, false, 0, all);
         }
     }

@@ -7,11 +7,11 @@ import freshsplice.core.changes.Turnover;
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.delivery.RenderName;
-import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
 import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.masters.LaidSound;
 import freshsplice.server.masters.MasterStore;
+import freshsplice.server.masters.SequenceService;
 import freshsplice.server.store.CutRow;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
@@ -28,8 +28,10 @@ public class Comparing {
     private final Store store;
     private final CutStore cuts;
     private final LaidSound laidSound;
+    private final MasterStore masters;
 
-    Comparing(Store store, CutStore cuts, LaidSound laidSound) {
+    Comparing(Store store, CutStore cuts, LaidSound laidSound, MasterStore masters) {
+        this.masters = masters;
         this.laidSound = laidSound;
         this.store = store;
         this.cuts = cuts;
@@ -37,17 +39,18 @@ public class Comparing {
 
     public Turnover turnover(MasterRow row, Master master, Map<Long, ShotRow> shots, List<CutPiece> pieces, Cut cut) {
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
-        return Turnover.of(master, MasterStore.shots(shots), pieces, origins(project.id, shots), project.handles,
-                sound(row, cut));
+        return Turnover.of(master, masters.nested(), MasterStore.shots(shots), pieces, origins(project.id, shots),
+                project.handles, sound(row, cut));
     }
 
     private Origins origins(long projectId, Map<Long, ShotRow> shots) {
         Origins origins = new Origins();
+        masters.aliases(projectId).forEach(origins::shot);
         shots.values().forEach(s -> origins.shot(s.code, s.id));
         for (RenderRow render : store.where(RenderRow.class, "projectId", projectId)) {
             if (render.shotId != null && shots.containsKey(render.shotId)) {
                 RenderName.parse(render.name).ifPresent(name -> origins.render(name, render.shotId,
-                        new RenderRange(render.fromPosition, render.speed, render.frames)));
+                        SequenceService.range(render)));
             }
         }
         return origins;
@@ -58,6 +61,9 @@ public class Comparing {
      * sound says nothing about it.
      */
     private ChangeFinder.SoundDiffers sound(MasterRow row, Cut cut) {
+        if (row.cutId == null) {
+            return (older, newer) -> false;
+        }
         Cut heldAgainst = cuts.picked(store.get(CutRow.class, row.cutId));
         CutSound now = new CutSound(heldAgainst);
         CutSound laid = new CutSound(new Cut("", heldAgainst.rate(), false, heldAgainst.record(),

@@ -5,7 +5,6 @@ import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
-import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
 import freshsplice.core.rates.RateWay;
 import freshsplice.core.time.FrameRate;
@@ -18,6 +17,7 @@ import freshsplice.server.masters.SequenceService;
 import freshsplice.server.media.MediaStore;
 import freshsplice.server.store.CutRow;
 import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.RenderRow;
 import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
@@ -26,6 +26,7 @@ import freshsplice.server.web.Who;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -190,25 +191,27 @@ class CutController {
     }
 
     @GetMapping("/cuts/{id}/turnover")
-    TurnoverView turnover(@PathVariable long id) {
-        return turnovers.view(id);
+    TurnoverView turnover(@PathVariable long id, @RequestParam(required = false) Long master) {
+        return turnovers.view(id, master);
     }
 
     /** Applies chosen changes as one step, and says which renders that puts out of date. */
     @PostMapping("/cuts/{id}/turnover/apply")
-    List<OutOfDate> apply(@PathVariable long id, @RequestBody Chosen chosen, HttpServletRequest request) {
+    List<OutOfDate> apply(@PathVariable long id, @RequestBody Chosen chosen,
+                          @RequestParam(required = false) Long master, HttpServletRequest request) {
         long projectId = store.get(CutRow.class, id).projectId;
-        Map<String, String> before = sequences.outOfDate(projectId);
-        turnovers.apply(id, chosen.changes(), Who.of(request));
-        return sequences.outOfDate(projectId).entrySet().stream()
+        Map<String, String> before = sequences.outOfDate(projectId, master);
+        turnovers.apply(id, master, chosen.changes(), Who.of(request));
+        return sequences.outOfDate(projectId, master).entrySet().stream()
                 .filter(e -> !e.getValue().equals(before.get(e.getKey())))
                 .map(e -> new OutOfDate(e.getKey(), e.getValue())).toList();
     }
 
     /** Makes pieces of the master as they are in a cut; all of them where none is named. */
     @PostMapping("/cuts/{id}/as-in-cut")
-    void asInCut(@PathVariable long id, @RequestBody Pieces pieces, HttpServletRequest request) {
-        turnovers.asInCut(id, pieces.sections(), Who.of(request));
+    void asInCut(@PathVariable long id, @RequestBody Pieces pieces, @RequestParam(required = false) Long master,
+                 HttpServletRequest request) {
+        turnovers.asInCut(id, master, pieces.sections(), Who.of(request));
     }
 
     /** What a list handed back now would hold. */
@@ -227,10 +230,12 @@ class CutController {
 
     /** The list itself, in the format asked for: events name our renders and the renders' own timecode. */
     @GetMapping("/projects/{id}/hand-back/{format}")
-    @Transactional(readOnly = true)
+    @Transactional
     public ResponseEntity<byte[]> handBackFile(@PathVariable long id, @PathVariable String format,
                                                @RequestParam(defaultValue = "false") boolean shortReels) {
         HandBack.HandedBack back = handBack(id);
+        ProjectRow project = store.get(ProjectRow.class, id);
+        project.handedBackAt = project.handedBackAt == null ? Instant.now() : project.handedBackAt;
         Written written = Formats.writer(format).write(back.cut(), new WriteOptions(null, shortReels, 0));
         String ending = format.equals("xmeml") ? "xml" : format;
         return attachment(RenderName.fileSafe(back.cut().name()) + "_handed_back." + ending, written.bytes());
@@ -248,12 +253,12 @@ class CutController {
         Map<Long, HandBack.Rendered> renders = new HashMap<>();
         for (RenderRow render : sequences.newestRenders(projectId).values()) {
             RenderName.parse(render.name).ifPresent(name -> renders.put(render.shotId, new HandBack.Rendered(name,
-                    render.name + ".mp4", new RenderRange(render.fromPosition, render.speed, render.frames))));
+                    render.name + ".mp4", SequenceService.range(render))));
         }
         Map<Long, String> codes = new HashMap<>();
         for (ShotRow shot : masters.shotRows(projectId).values()) {
             codes.put(shot.id, shot.code);
         }
-        return HandBack.of(master, renders, codes, laidSound.lanes(row, master.rate()));
+        return HandBack.of(master, masters.nested(), renders, codes, laidSound.lanes(row, master.rate()));
     }
 }

@@ -7,18 +7,17 @@ import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Source;
+import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
-import freshsplice.core.stage.Shape;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.server.masters.MasterStore;
+import freshsplice.server.shots.SceneMaker;
 import freshsplice.server.shots.ShotMaker;
 import freshsplice.server.sources.Finders;
 import freshsplice.server.sources.Sources;
-import freshsplice.server.stages.StageEdits;
 import freshsplice.server.store.CutRow;
-import freshsplice.server.store.ItemRow;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.MediaRow;
 import freshsplice.server.store.ProjectRow;
@@ -43,19 +42,19 @@ class Receiving {
     private final Store store;
     private final Sources sources;
     private final MasterStore masters;
-    private final StageEdits stage;
+    private final SceneMaker scenes;
     private final ShotMaker shotMaker;
 
-    Receiving(Store store, Sources sources, MasterStore masters, StageEdits stage, ShotMaker shotMaker) {
+    Receiving(Store store, Sources sources, MasterStore masters, SceneMaker scenes, ShotMaker shotMaker) {
         this.store = store;
         this.sources = sources;
         this.masters = masters;
-        this.stage = stage;
+        this.scenes = scenes;
         this.shotMaker = shotMaker;
     }
 
     void receive(ProjectRow project, CutRow row, Cut cut, FirstMaster.Made made, ConformPlan plan) {
-        SceneRow scene = scene(project, row.name);
+        SceneRow scene = scenes.of(project, row.name);
         Finders finders = sources.finders(project.id, Sources.all(cut));
         Map<String, Long> cameras = new HashMap<>();
         Map<Long, Long> shotIds = new HashMap<>();
@@ -65,16 +64,10 @@ class Receiving {
             shotIds.put(made.shots().get(i).id(), shotMaker.shot(project, scene.id, camera, made.shots().get(i),
                     Sources.wanted(planned.piece(), cut.rate()), finders).id);
         }
-        MasterRow master = new MasterRow();
-        master.projectId = project.id;
-        master.sceneId = scene.id;
-        master.name = row.name;
-        master.recStart = cut.record().in();
-        master.cutId = row.id;
-        store.add(master);
-        for (Section section : made.master().main().sections()) {
-            store.add(masters.sectionRow(master.id, section, shotIds.get(section.shotId())));
-        }
+        MasterRow master = masters.add(project.id, scene.id, row.name, cut.record().in(), row.id);
+        Master empty = masters.read(master);
+        masters.write(master, empty, empty.withMain(made.master().main().sections().stream()
+                .map(s -> s.showing(new Section.Content.OfShot(shotIds.get(s.shotId())), s.from())).toList()));
         layOutSound(master.id, sound(project.id, cut, finders));
     }
 
@@ -91,36 +84,6 @@ class Receiving {
             sound.fromSeconds = piece.fromSeconds();
             store.add(sound);
         }
-    }
-
-    private SceneRow scene(ProjectRow project, String name) {
-        List<SceneRow> scenes = store.where(SceneRow.class, "projectId", project.id);
-        if (!scenes.isEmpty()) {
-            return scenes.get(0);
-        }
-        SceneRow scene = new SceneRow();
-        scene.projectId = project.id;
-        scene.code = "1";
-        scene.name = name.length() > 200 ? name.substring(0, 200) : name;
-        store.add(scene);
-        addThing(scene.id, "ground", Shape.BLOCK, "#7f8076", 60, 0.2, 60, 0, -0.2, 0);
-        addThing(scene.id, "person", Shape.PERSON, "#7a4b45", 1, 1, 1, 0, 0, 0);
-        addThing(scene.id, "block", Shape.BLOCK, "#8f8678", 2, 1, 2, 3, 0, -4);
-        return scene;
-    }
-
-    /** A set to begin with, so that a new scene is not empty before its own is built. */
-    private void addThing(long sceneId, String name, Shape shape, String colour, double w, double h, double d,
-                          double x, double y, double z) {
-        ItemRow row = new ItemRow();
-        row.sceneId = sceneId;
-        row.name = name;
-        row.shape = shape;
-        row.colour = colour;
-        row.width = w;
-        row.height = h;
-        row.depth = d;
-        stage.addItem(row, x, y, z, 0);
     }
 
     /** Source frames from the first of its media on: a source that has a timecode does not begin at 0. */

@@ -11,8 +11,10 @@ import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Lane;
+import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.edit.LaneEdits;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.server.cuts.store.CutStore;
@@ -34,6 +36,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -66,9 +69,10 @@ public class TurnoverService {
         this.shotMaker = shotMaker;
     }
 
-    private Side compare(long cutId) {
+    /** @param masterId null for the project's first master */
+    private Side compare(long cutId, Long masterId) {
         CutRow cutRow = store.get(CutRow.class, cutId);
-        MasterRow row = masters.of(cutRow.projectId)
+        MasterRow row = masterId != null ? store.get(MasterRow.class, masterId) : masters.of(cutRow.projectId)
                 .orElseThrow(() -> new Refused("There is no master yet: receive a first cut in Intake"));
         Cut cut = cuts.picked(cutRow);
         Master master = masters.read(row);
@@ -78,11 +82,11 @@ public class TurnoverService {
     }
 
     @Transactional(readOnly = true)
-    public TurnoverView view(long cutId) {
-        Side side = compare(cutId);
+    public TurnoverView view(long cutId, Long masterId) {
+        Side side = compare(cutId, masterId);
         Finders finders = finders(side);
-        List<TurnoverView.Piece> ours = side.master.main().sections().stream().map(s -> new TurnoverView.Piece(
-                s.record().in(), s.record().out(), side.shots.get(s.shotId()).code, null)).toList();
+        List<TurnoverView.Piece> ours = side.turnover.pieces().stream().map(l -> l.section()).map(s ->
+                new TurnoverView.Piece(s.record().in(), s.record().out(), side.shots.get(s.shotId()).code, null)).toList();
         List<TurnoverView.Piece> theirs = new ArrayList<>();
         for (int i = 0; i < side.turnover.changes().pairs().size(); i++) {
             CutPiece piece = side.turnover.newPiece(i);
@@ -93,7 +97,7 @@ public class TurnoverService {
         for (int i = 0; i < side.turnover.changes().changes().size(); i++) {
             changes.add(change(i, side.turnover.changes().changes().get(i), side));
         }
-        return new TurnoverView(cutId, side.cutRow.version, side.cut.name(), side.row.cutId == cutId,
+        return new TurnoverView(cutId, side.cutRow.version, side.cut.name(), Objects.equals(side.row.cutId, cutId),
                 side.turnover.changes().kept(), side.master.end() - side.master.start(), side.cut.record().length(),
                 ours, theirs, changes);
     }
@@ -114,12 +118,12 @@ public class TurnoverService {
     }
 
     /** Applies chosen changes as one step. Camera work stays; what is omitted is kept aside. */
-    public void apply(long cutId, Set<Integer> chosen, String who) {
+    public void apply(long cutId, Long masterId, Set<Integer> chosen, String who) {
         CutRow asked = store.get(CutRow.class, cutId);
         String name = "Apply " + (chosen.size() == 1 ? "1 change" : chosen.size() + " changes") + " of cut "
                 + asked.version;
         steps.make(asked.projectId, name, who, () -> {
-            Side side = compare(cutId);
+            Side side = compare(cutId, masterId);
             ProjectRow project = store.get(ProjectRow.class, asked.projectId);
             int count = side.turnover.changes().changes().size();
             if (chosen.stream().anyMatch(i -> i < 0 || i >= count)) {
@@ -129,8 +133,9 @@ public class TurnoverService {
             Finders finders = finders(side);
             applied.shots().forEach((id, shot) -> change(side, side.shots.get(id), shot, finders));
             Master after = withNewShots(project, side, applied, finders);
+            LaneEdits.checkLocks(side.master, after);
             masters.write(side.row, side.master, after);
-            MasterStore.markOmitted(after, side.shots);
+            masters.follow(after, side.shots);
             if (chosen.containsAll(edits(side.turnover))) {
                 takeSound(side, finders);
             }
@@ -144,21 +149,21 @@ public class TurnoverService {
      *
      * @param sections ids of the pieces; empty for all
      */
-    public void asInCut(long cutId, Set<Long> sections, String who) {
-        Side side = compare(cutId);
-        List<Section> ours = side.master.main().sections();
+    public void asInCut(long cutId, Long masterId, Set<Long> sections, String who) {
+        Side side = compare(cutId, masterId);
+        List<LivePieces.Live> ours = side.turnover.pieces();
         List<Change> changes = side.turnover.changes().changes();
         Set<Integer> chosen = new HashSet<>();
         for (int i = 0; i < changes.size(); i++) {
             int old = changes.get(i).oldIndex();
-            if (sections.isEmpty() || old >= 0 && sections.contains(ours.get(old).id())) {
+            if (sections.isEmpty() || old >= 0 && sections.contains(ours.get(old).outer().id())) {
                 chosen.add(i);
             }
         }
         if (chosen.isEmpty()) {
             throw new Refused("That is as in the cut already, frame by frame");
         }
-        apply(cutId, chosen, who);
+        apply(cutId, masterId, chosen, who);
     }
 
     /** Every change but those that follow by themselves. */
@@ -202,15 +207,19 @@ public class TurnoverService {
                 ShotRow row = shotMaker.shot(project, side.row.sceneId, camera, shot,
                         Sources.wanted(piece, side.cut.rate()), finders);
                 side.shots.put(row.id, row);
-                sections.set(i, new Section(0, new Section.Content.OfShot(row.id), section.record(), section.from(),
-                        section.speed(), true, section.head(), section.tail()));
+                sections.set(i, section.named(0).showing(new Section.Content.OfShot(row.id), section.from()));
             }
         }
         return applied.master().withMain(sections);
     }
 
     private static String codeAt(List<Section> sections, int index, Side side) {
-        return index < 0 ? null : side.shots.get(sections.get(index).shotId()).code;
+        for (int i = index; i >= 0; i--) {
+            if (sections.get(i).shotId() > 0) {
+                return side.shots.get(sections.get(i).shotId()).code;
+            }
+        }
+        return null;
     }
 
     private static String codeAfter(List<Section> sections, int index, Side side) {
@@ -224,7 +233,7 @@ public class TurnoverService {
 
     /** A new shot takes up the action where the shot before it leaves it. */
     private static long actionAt(List<Section> sections, int index, Side side) {
-        if (index == 0) {
+        if (index == 0 || sections.get(index - 1).shotId() <= 0) {
             return 0;
         }
         Section before = sections.get(index - 1);

@@ -46,7 +46,6 @@ class DemoEdits {
 
     /** @param at frames from the master's first */
     private void roll(MasterRow master, long at, long frames) {
-        edits.make(master.id, new MasterEdit(MasterEdit.Kind.ROLL, List.of(), master.recStart + at, frames, false, null,
-                null), "Layout");
+        edits.make(master.id, MasterEdit.roll(master.recStart + at, frames), "Layout");
     }
 }

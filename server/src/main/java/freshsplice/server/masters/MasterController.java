@@ -2,15 +2,18 @@ package freshsplice.server.masters;
 
 import freshsplice.core.time.Timecode;
 import freshsplice.core.time.TypedPosition;
+import freshsplice.server.store.CutRow;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Who;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.springframework.http.MediaType;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -21,13 +24,23 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** A master's lanes and the edits of its seams. */
 @RestController
-@RequestMapping("/api/masters/{id}")
+@RequestMapping("/api")
 class MasterController {
     /**
      * @param at     record frame of the seam
      * @param frames later (+) or earlier (−)
      */
     record MoveSeam(long at, long frames) {
+    }
+
+    record Name(String name) {
+    }
+
+    /** @param section id of the piece that carries it; null for the record clock */
+    record NewMark(long at, long frames, String words, @Schema(nullable = true) Long section) {
+    }
+
+    record Words(String words) {
     }
 
     /** @param frame a record frame; @param label its timecode */
@@ -40,21 +53,32 @@ class MasterController {
     private final SequenceService sequences;
     private final MasterEdits edits;
     private final Pulls pulls;
+    private final Masters masters;
+    private final MasterStore masterStore;
+    private final Marks marks;
+    private final SoundEdits sounds;
+    private final CutViews cutViews;
 
-    MasterController(Store store, SequenceService sequences, MasterEdits edits, Pulls pulls) {
+    MasterController(Store store, SequenceService sequences, MasterEdits edits, Pulls pulls, Masters masters,
+                     MasterStore masterStore, Marks marks, SoundEdits sounds, CutViews cutViews) {
+        this.masters = masters;
+        this.masterStore = masterStore;
+        this.marks = marks;
+        this.sounds = sounds;
+        this.cutViews = cutViews;
         this.store = store;
         this.sequences = sequences;
         this.edits = edits;
         this.pulls = pulls;
     }
 
-    @GetMapping
+    @GetMapping("/masters/{id}")
     SequenceView sequence(@PathVariable long id) {
         return sequences.view(store.get(MasterRow.class, id));
     }
 
     /** Timecode labels of record frames, one a line. */
-    @GetMapping(value = "/labels", produces = MediaType.TEXT_PLAIN_VALUE)
+    @GetMapping(value = "/masters/{id}/labels", produces = MediaType.TEXT_PLAIN_VALUE)
     String labels(@PathVariable long id, @RequestParam long from, @RequestParam int count) {
         ProjectRow project = store.get(ProjectRow.class, store.get(MasterRow.class, id).projectId);
         return LongStream.range(from, from + Math.min(count, MOST_LABELS))
@@ -63,7 +87,7 @@ class MasterController {
     }
 
     /** What somebody typed as a position: a timecode with or without separators, or frames to go (+12, -1:00). */
-    @GetMapping("/position")
+    @GetMapping("/masters/{id}/position")
     Position position(@PathVariable long id, @RequestParam String text, @RequestParam long from) {
         ProjectRow project = store.get(ProjectRow.class, store.get(MasterRow.class, id).projectId);
         long frame = TypedPosition.read(text, from, project.rate, project.dropFrame);
@@ -71,22 +95,85 @@ class MasterController {
     }
 
     /** Edits the master, as one step. */
-    @PostMapping("/edits")
+    @PostMapping("/masters/{id}/edits")
     void edit(@PathVariable long id, @RequestBody MasterEdit edit, HttpServletRequest request) {
         edits.make(id, edit, Who.of(request));
     }
 
     /** What a pull would make: the frames on both sides, lengths, handles. Nothing is changed. */
-    @GetMapping("/pull")
+    @GetMapping("/masters/{id}/pull")
     Pulls.View pull(@PathVariable long id, @RequestParam String kind, @RequestParam(defaultValue = "0") long section,
                     @RequestParam(defaultValue = "0") long at, @RequestParam long frames,
                     @RequestParam(defaultValue = "false") boolean ripple) {
         return pulls.look(id, new Pulls.Asked(kind, section, at, frames, ripple));
     }
 
-    @PostMapping("/seam")
+    @PostMapping("/masters/{id}/seam")
     void moveSeam(@PathVariable long id, @RequestBody MoveSeam move, HttpServletRequest request) {
-        edits.make(id, new MasterEdit(MasterEdit.Kind.ROLL, List.of(), move.at(), move.frames(), false, null, null),
+        edits.make(id, MasterEdit.roll(move.at(), move.frames()), Who.of(request));
+    }
+
+    @GetMapping("/projects/{id}/masters")
+    List<Masters.Brief> all(@PathVariable long id) {
+        return masters.all(id);
+    }
+
+    /** Begins a master from nothing: so many empty shots, each with a camera. @return its id */
+    @PostMapping("/projects/{id}/masters")
+    long begin(@PathVariable long id, @RequestBody Masters.FromNothing wanted, HttpServletRequest request) {
+        return masters.begin(id, wanted, Who.of(request));
+    }
+
+    @PostMapping("/masters/{id}/name")
+    void rename(@PathVariable long id, @RequestBody Name name, HttpServletRequest request) {
+        masters.rename(id, name.name(), Who.of(request));
+    }
+
+    /** Holds a master against a cut; without one, against none. */
+    @PostMapping("/masters/{id}/hold")
+    void hold(@PathVariable long id, @RequestParam(required = false) Long cut, HttpServletRequest request) {
+        masters.hold(id, cut, Who.of(request));
+    }
+
+    @PostMapping("/masters/{id}/remove")
+    void remove(@PathVariable long id, HttpServletRequest request) {
+        masters.remove(id, Who.of(request));
+    }
+
+    /** The pieces of any version of the cut, to be laid over another. */
+    @GetMapping("/cuts/{id}/pieces")
+    @Transactional(readOnly = true)
+    public SequenceView.Cut pieces(@PathVariable long id) {
+        return cutViews.of(store.get(CutRow.class, id));
+    }
+
+    /** Marks frames with words. @return the mark's id */
+    @PostMapping("/masters/{id}/marks")
+    long mark(@PathVariable long id, @RequestBody NewMark mark, HttpServletRequest request) {
+        MasterRow row = store.get(MasterRow.class, id);
+        return marks.add(row, masterStore.read(row), mark.at(), mark.frames(), mark.words(), mark.section(),
                 Who.of(request));
+    }
+
+    @PostMapping("/marks/{id}")
+    void changeMark(@PathVariable long id, @RequestBody Words words, HttpServletRequest request) {
+        marks.change(id, words.words(), Who.of(request));
+    }
+
+    @PostMapping("/marks/{id}/remove")
+    void removeMark(@PathVariable long id, HttpServletRequest request) {
+        marks.remove(id, Who.of(request));
+    }
+
+    /** How a lane of sound is heard. */
+    @PostMapping("/masters/{id}/sound-lanes")
+    void soundLane(@PathVariable long id, @RequestBody SoundEdits.LaneChange change, HttpServletRequest request) {
+        sounds.lane(id, change, Who.of(request));
+    }
+
+    /** Where a piece of sound lies, and how loud it is. */
+    @PostMapping("/sounds/{id}")
+    void sound(@PathVariable long id, @RequestBody SoundEdits.PieceChange change, HttpServletRequest request) {
+        sounds.piece(id, change, Who.of(request));
     }
 }

@@ -1,5 +1,7 @@
 package freshsplice.server.masters;
 
+import freshsplice.core.master.Passage;
+import freshsplice.core.motion.Easing;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 
@@ -13,10 +15,40 @@ import java.util.List;
  * @param ripple   what comes after is pushed along
  * @param speed    content frames for each record frame, a fraction; negative backwards
  * @param shotId   the shot to cut to
+ * @param lane     id of a lane; null for the main one
+ * @param text     a name
+ * @param curve    how a passage's share rises; null for even steps
+ * @param easing   how time goes on from a key of the speed
+ * @param piece    what a new piece shows
  */
 public record MasterEdit(Kind kind, List<Long> sections, @Schema(nullable = true) Long at,
                          @Schema(nullable = true) Long frames, @Schema(nullable = true) Boolean ripple,
-                         @Schema(nullable = true) String speed, @Schema(nullable = true) Long shotId) {
+                         @Schema(nullable = true) String speed, @Schema(nullable = true) Long shotId,
+                         @Schema(nullable = true) Long lane, @Schema(nullable = true) String text,
+                         @Schema(nullable = true) Passage.Curve curve, @Schema(nullable = true) Easing easing,
+                         @Schema(nullable = true) NewPiece piece) {
+    /**
+     * What a new piece shows.
+     *
+     * @param shows  SHOT, RENDER, MASTER, BLACK or SLATE
+     * @param id     of the shot, render or master
+     * @param from   its first frame; null for the first that there is
+     * @param frames how many; null for all that there are
+     * @param text   what stands on a slate
+     */
+    public record NewPiece(String shows, @Schema(nullable = true) Long id, @Schema(nullable = true) Long from,
+                           @Schema(nullable = true) Long frames, @Schema(nullable = true) String text) {
+    }
+
+    /** Moves the seam at a record frame of the main lane. */
+    public static MasterEdit roll(long at, long frames) {
+        return new MasterEdit(Kind.ROLL, List.of(), at, frames, false, null, null, null, null, null, null, null);
+    }
+
+    boolean ripples() {
+        return Boolean.TRUE.equals(ripple);
+    }
+
     /** What can be done. */
     public enum Kind {
         /** Moves the seam {@code at} a frame by {@code frames}; where two pieces meet, one grows as the other shrinks. */
@@ -37,6 +69,8 @@ public record MasterEdit(Kind kind, List<Long> sections, @Schema(nullable = true
         LIFT("Lift"),
         /** Takes pieces away and closes up. */
         TAKE_OUT("Take out"),
+        /** Takes {@code frames} {@code at} a frame out of a {@code lane}, closed up where it ripples. */
+        CLEAR("Take out a range"),
         /** Puts a copy after the piece. */
         DUPLICATE("Duplicate"),
         /** The piece and the one after it change places. */
@@ -45,6 +79,12 @@ public record MasterEdit(Kind kind, List<Long> sections, @Schema(nullable = true
         MOVE("Move"),
         /** Switches pieces off, or on again. */
         SWITCH("Switch"),
+        /** Shows another {@code piece} in the place of one. */
+        REPLACE("Replace"),
+        /** Puts a new {@code piece} on a {@code lane} {@code at} a frame: in between where it ripples, else over. */
+        PUT("Put in"),
+        /** Puts copies of pieces, of this or another master, on a {@code lane} {@code at} a frame. */
+        PASTE("Paste"),
         /** Stretches or squeezes the piece to end {@code at} a frame, or to so many {@code frames}. */
         FILL("Stretch"),
         /** Stretches the piece up to the next one. */
@@ -55,6 +95,14 @@ public record MasterEdit(Kind kind, List<Long> sections, @Schema(nullable = true
         REVERSE("Reverse"),
         /** Holds the frame that is seen {@code at} a frame. */
         HOLD("Hold a frame of"),
+        /** Puts a key of the speed {@code at} a frame. */
+        KEY("Key the speed of"),
+        /** Shows content {@code frames} later at the key {@code at} a frame. */
+        MOVE_KEY("Bend the speed of"),
+        /** How time goes on from the key {@code at} a frame: {@code easing}. */
+        EASE_KEY("Ease the speed of"),
+        /** Takes away the key {@code at} a frame. */
+        REMOVE_KEY("Take a key of the speed of"),
         /** A dissolve of {@code frames} into the piece, half before the cut; from black where nothing meets it. */
         DISSOLVE("Dissolve into"),
         /** A fade of {@code frames} to black at the end. */
@@ -62,7 +110,27 @@ public record MasterEdit(Kind kind, List<Long> sections, @Schema(nullable = true
         /** From a frame {@code at} on the camera of {@code shotId} is live. */
         CUT_TO("Cut to another camera in"),
         /** A new shot of {@code frames} {@code at} a frame, with a camera and a number of its own. */
-        NEW_SHOT("Put a new shot in");
+        NEW_SHOT("Put a new shot in"),
+        /** Puts copies of pieces on the next lane above that is free there. */
+        COPY_UP("Try on a lane above:"),
+        /** Lays pieces of lanes above onto the main lane, over what is there. */
+        LAY_DOWN("Lay down"),
+        /** Makes a master of its own, called {@code text}, of pieces that follow each other. */
+        NEST("Nest"),
+        /** Lays what a nested master shows into this one. */
+        OPEN("Open the nest"),
+        /** A new lane on top, called {@code text}. */
+        LANE_ADD("Add a lane"),
+        /** Takes a {@code lane} away. */
+        LANE_REMOVE("Take away lane"),
+        /** Calls a {@code lane} {@code text}. */
+        LANE_RENAME("Rename lane"),
+        /** Switches a {@code lane} off, or on again. */
+        LANE_SWITCH("Switch lane"),
+        /** Locks a {@code lane}, or opens it again. */
+        LANE_LOCK("Lock or unlock lane"),
+        /** Puts a {@code lane} higher (+) or lower (−) by {@code frames} places. */
+        LANE_ORDER("Put in order: lane");
 
         private final String words;
 

@@ -1,29 +1,37 @@
 package freshsplice.server.masters;
 
+import freshsplice.core.conform.FirstMaster;
+import freshsplice.core.master.CutRanges;
+import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
-import freshsplice.core.master.Section.Passage;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
+import freshsplice.server.store.MasterLaneRow;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.SectionRow;
+import freshsplice.server.store.ShotAliasRow;
 import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.LongFunction;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
 /** Masters and shots as rows and as the core's types. */
 @Component
 public class MasterStore {
+    private static final int LONGEST_NAME = 500;
+
     private final Store store;
     private final JdbcTemplate jdbc;
 
@@ -32,27 +40,58 @@ public class MasterStore {
         this.jdbc = jdbc;
     }
 
-    /** The project's master; empty before its first cut is received. */
+    /** The project's first master, the one that cuts are received into; empty while there is none. */
     public Optional<MasterRow> of(long projectId) {
-        return store.where(MasterRow.class, "projectId", projectId).stream().findFirst();
+        return all(projectId).stream().findFirst();
+    }
+
+    /** Every master of a project, in the order in which they were made. */
+    public List<MasterRow> all(long projectId) {
+        return store.where(MasterRow.class, "projectId", projectId);
     }
 
     public Master read(MasterRow row) {
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
-        List<Section> sections = store.where(SectionRow.class, "masterId", row.id).stream()
-                .map(MasterStore::section).toList();
-        return new Master(row.id, row.name, project.rate, project.dropFrame, row.recStart,
-                List.of(new Master.Lane("Shots", true, sections)));
+        Map<Long, List<Section>> byLane = store.where(SectionRow.class, "masterId", row.id).stream()
+                .collect(Collectors.groupingBy(r -> r.laneId, Collectors.mapping(SectionColumns::section,
+                        Collectors.toList())));
+        List<Lane> lanes = laneRows(row.id).stream().map(l -> Lane.of(l.id, l.name, l.enabled, l.locked,
+                byLane.getOrDefault(l.id, List.of()))).toList();
+        return new Master(row.id, row.name, project.rate, project.dropFrame, row.recStart, lanes);
     }
 
-    private static Section section(SectionRow row) {
-        return new Section(row.id, new Section.Content.OfShot(row.shotId), FrameRange.of(row.recIn, row.recOut),
-                row.fromPosition, row.speed, row.enabled, passage(row.headKind, row.headBefore, row.headAfter),
-                passage(row.tailKind, row.tailBefore, row.tailAfter));
+    /** Finds nested masters, each read once, as long as the finder is kept: for one piece of work, no longer. */
+    public LongFunction<Master> nested() {
+        Map<Long, Master> known = new HashMap<>();
+        return id -> known.computeIfAbsent(id, i -> read(store.get(MasterRow.class, i)));
     }
 
-    private static Passage passage(Passage.Kind kind, long before, long after) {
-        return kind == null ? null : new Passage(kind, before, after);
+    private List<MasterLaneRow> laneRows(long masterId) {
+        return store.where(MasterLaneRow.class, "masterId", masterId).stream()
+                .sorted(Comparator.comparingInt(l -> l.place)).toList();
+    }
+
+    /** A new master with one lane. Runs inside a step. */
+    public MasterRow add(long projectId, long sceneId, String name, long start, Long cutId) {
+        MasterRow row = new MasterRow();
+        row.projectId = projectId;
+        row.sceneId = sceneId;
+        row.name = name.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME) : name;
+        row.recStart = start;
+        row.cutId = cutId;
+        store.add(row);
+        addLane(row.id, 0, FirstMaster.MAIN_LANE, true, false);
+        return row;
+    }
+
+    private MasterLaneRow addLane(long masterId, int place, String name, boolean enabled, boolean locked) {
+        MasterLaneRow lane = new MasterLaneRow();
+        lane.masterId = masterId;
+        lane.place = place;
+        lane.name = name;
+        lane.enabled = enabled;
+        lane.locked = locked;
+        return store.add(lane);
     }
 
     /** Every shot of a project by id, omitted ones too. */
@@ -74,17 +113,41 @@ public class MasterStore {
         return shots;
     }
 
-    /** A shot is omitted while no piece of the master shows it; it is kept. */
-    public static void markOmitted(Master master, Map<Long, ShotRow> shots) {
-        Set<Long> shown = new HashSet<>();
-        master.main().sections().forEach(s -> shown.add(s.shotId()));
-        shots.forEach((id, row) -> row.omitted = !shown.contains(id));
+    /**
+     * What shots tell of themselves is read off the masters that show them: their cut ranges, and whether they are
+     * omitted. Call after every edit that moves pieces; runs inside its step.
+     *
+     * @param master the one that was edited
+     */
+    public void follow(Master master, Map<Long, ShotRow> shots) {
+        store.entities().flush();
+        Map<Long, FrameRange> ranges = CutRanges.of(master);
+        Set<Long> elsewhere = new HashSet<>();
+        for (MasterRow other : all(shots.values().stream().findFirst().map(s -> s.projectId).orElse(0L))) {
+            if (other.id != master.id()) {
+                CutRanges.of(read(other)).forEach((id, range) -> {
+                    elsewhere.add(id);
+                    ranges.computeIfPresent(id, (k, mine) -> mine.spanWith(range));
+                });
+            }
+        }
+        shots.forEach((id, row) -> {
+            FrameRange range = ranges.get(id);
+            if (range != null) {
+                row.cutIn = range.in();
+                row.cutOut = range.out();
+            }
+            row.omitted = range == null && !elsewhere.contains(id);
+        });
     }
 
-    /** Codes of all shots that were made, omitted ones too: none of them is given again. */
+    /** Codes of all shots that were made, omitted ones and old numbers too: none of them is given again. */
     public Set<String> codesInUse(long projectId) {
-        return new HashSet<>(jdbc.queryForList("select code from shot where project_id = ? and alive = 1",
+        Set<String> codes = new HashSet<>(jdbc.queryForList("select code from shot where project_id = ? and alive = 1",
                 String.class, projectId));
+        codes.addAll(jdbc.queryForList("select code from shot_alias where project_id = ? and alive = 1", String.class,
+                projectId));
+        return codes;
     }
 
     public void fill(ShotRow row, Shot shot) {
@@ -105,44 +168,70 @@ public class MasterStore {
         return text.length() <= most ? text : text.substring(0, most);
     }
 
-    public SectionRow sectionRow(long masterId, Section section, long shotId) {
-        SectionRow row = new SectionRow();
-        row.masterId = masterId;
-        row.shotId = shotId;
-        fill(row, section);
-        return row;
+    /** Old numbers of shots: the shot's id by its old code. */
+    public Map<String, Long> aliases(long projectId) {
+        Map<String, Long> aliases = new HashMap<>();
+        store.where(ShotAliasRow.class, "projectId", projectId).forEach(a -> aliases.put(a.code, a.shotId));
+        return aliases;
     }
 
-    private static void fill(SectionRow row, Section section) {
-        row.recIn = section.record().in();
-        row.recOut = section.record().out();
-        row.fromPosition = section.from();
-        row.speed = section.speed();
-        row.enabled = section.enabled();
-        Passage head = section.head();
-        Passage tail = section.tail();
-        row.headKind = head == null ? null : head.kind();
-        row.headBefore = head == null ? 0 : head.before();
-        row.headAfter = head == null ? 0 : head.after();
-        row.tailKind = tail == null ? null : tail.kind();
-        row.tailBefore = tail == null ? 0 : tail.before();
-        row.tailAfter = tail == null ? 0 : tail.after();
-    }
-
-    /** Writes the difference: sections that changed, went and came. */
+    /** Writes the difference: lanes and sections that changed, went and came. Sections keep their ids across lanes. */
     public void write(MasterRow row, Master before, Master after) {
         Map<Long, Section> old = new HashMap<>();
-        before.main().sections().forEach(s -> old.put(s.id(), s));
-        for (Section section : after.main().sections()) {
-            Section was = old.remove(section.id());
-            if (section.id() == 0) {
-                store.add(sectionRow(row.id, section, section.shotId()));
-            } else if (!section.equals(was)) {
-                fill(store.get(SectionRow.class, section.id()), section);
+        Map<Long, Long> laneOf = new HashMap<>();
+        before.lanes().forEach(l -> l.sections().forEach(s -> {
+            old.put(s.id(), s);
+            laneOf.put(s.id(), l.id());
+        }));
+        Map<Long, MasterLaneRow> lanes = new HashMap<>();
+        laneRows(row.id).forEach(l -> lanes.put(l.id, l));
+        for (int place = 0; place < after.lanes().size(); place++) {
+            Lane lane = after.lanes().get(place);
+            long laneId = writeLane(row.id, place, lane, lanes.remove(lane.id()));
+            for (Section section : lane.sections()) {
+                Section was = old.remove(section.id());
+                if (was == null) {
+                    SectionRow fresh = SectionColumns.fill(new SectionRow(), section);
+                    fresh.masterId = row.id;
+                    fresh.laneId = laneId;
+                    store.add(fresh);
+                } else if (!section.equals(was) || laneOf.get(section.id()) != laneId) {
+                    SectionColumns.fill(store.get(SectionRow.class, section.id()), section).laneId = laneId;
+                }
             }
         }
-        old.keySet().stream().filter(Objects::nonNull)
-                .forEach(id -> store.remove(store.get(SectionRow.class, id)));
+        for (long id : old.keySet()) {
+            SectionRow gone = store.get(SectionRow.class, id);
+            if (gone.masterId == row.id) {
+                store.remove(gone);
+            }
+        }
+        lanes.values().forEach(store::remove);
         row.recStart = after.start();
+    }
+
+    /**
+     * Takes over pieces that lay in another master: their rows come along, with ids, marks and history. The other master
+     * is to be written afterwards, without them.
+     */
+    void adopt(MasterRow row, Master empty, Master with) {
+        long laneId = empty.main().id();
+        for (Section section : with.main().sections()) {
+            SectionRow moved = SectionColumns.fill(store.get(SectionRow.class, section.id()), section);
+            moved.masterId = row.id;
+            moved.laneId = laneId;
+        }
+        row.recStart = with.start();
+    }
+
+    private long writeLane(long masterId, int place, Lane lane, MasterLaneRow there) {
+        if (there == null) {
+            return addLane(masterId, place, lane.name(), lane.enabled(), lane.locked()).id;
+        }
+        there.place = place;
+        there.name = lane.name();
+        there.enabled = lane.enabled();
+        there.locked = lane.locked();
+        return there.id;
     }
 }

@@ -1,10 +1,10 @@
 package freshsplice.server.masters;
 
 import freshsplice.core.master.Master;
-import freshsplice.core.master.SeamEdits;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Pull;
+import freshsplice.core.master.edit.SeamEdits;
 import freshsplice.core.master.edit.Trims;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.Rational;
@@ -53,15 +53,16 @@ class Pulls {
     }
 
     private static Pull pull(Master before, Asked asked, Map<Long, Shot> shots) {
-        List<Section> sections = before.main().sections();
         if (asked.kind().equals("ROLL")) {
+            List<Section> sections = before.main().sections();
             long left = sections.stream().filter(s -> s.record().out() == asked.at()).mapToLong(Section::id).findFirst()
                     .orElse(0);
             long right = sections.stream().filter(s -> s.record().in() == asked.at()).mapToLong(Section::id).findFirst()
                     .orElse(0);
-            return Pull.of(before, SeamEdits.move(before, asked.at(), asked.frames()), left, right, shots);
+            return Pull.of(before, SeamEdits.move(before, 0, asked.at(), asked.frames()), left, right, shots);
         }
         Place place = Place.of(before, asked.section());
+        List<Section> sections = before.lanes().get(place.lane()).sections();
         long prior = place.index() > 0 ? sections.get(place.index() - 1).id() : 0;
         long next = place.index() + 1 < sections.size() ? sections.get(place.index() + 1).id() : 0;
         return switch (asked.kind()) {

@@ -1,42 +1,34 @@
 package freshsplice.server.masters;
 
-import freshsplice.core.camera.Camera;
-import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.changes.Turnover;
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.conform.Seams;
 import freshsplice.core.cut.Cut;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.ActionSlips;
-import freshsplice.core.master.FrameChain;
+import freshsplice.core.master.Lane;
+import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
-import freshsplice.core.time.Rational;
 import freshsplice.server.cuts.Comparing;
 import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.renders.Staleness;
-import freshsplice.server.sources.Finders;
-import freshsplice.server.sources.Sources;
-import freshsplice.server.stages.StageStore;
-import freshsplice.server.store.BoardRow;
 import freshsplice.server.store.CutRow;
 import freshsplice.server.store.MasterRow;
-import freshsplice.server.store.MediaRow;
 import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.RenderRow;
 import freshsplice.server.store.ShotRow;
-import freshsplice.server.store.SoundRow;
 import freshsplice.server.store.Store;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.LongFunction;
 import java.util.stream.Collectors;
-import java.util.stream.LongStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -47,18 +39,22 @@ public class SequenceService {
     private final MasterStore masters;
     private final CutStore cuts;
     private final Comparing comparing;
-    private final Sources sources;
-    private final StageStore stages;
+    private final CutViews cutViews;
+    private final SectionViews sectionViews;
+    private final LaidSound sounds;
+    private final Marks marks;
     private final Staleness staleness;
 
-    SequenceService(Store store, MasterStore masters, CutStore cuts, Comparing comparing, Sources sources,
-                    StageStore stages, Staleness staleness) {
+    SequenceService(Store store, MasterStore masters, CutStore cuts, Comparing comparing, CutViews cutViews,
+                    SectionViews sectionViews, LaidSound sounds, Marks marks, Staleness staleness) {
         this.store = store;
         this.masters = masters;
         this.cuts = cuts;
         this.comparing = comparing;
-        this.sources = sources;
-        this.stages = stages;
+        this.cutViews = cutViews;
+        this.sectionViews = sectionViews;
+        this.sounds = sounds;
+        this.marks = marks;
         this.staleness = staleness;
     }
 
@@ -66,50 +62,110 @@ public class SequenceService {
     public SequenceView view(MasterRow row) {
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
         Master master = masters.read(row);
-        CutRow cutRow = store.get(CutRow.class, row.cutId);
-        Cut cut = cuts.picked(cutRow);
-        List<CutPiece> pieces = cuts.pieces(cutRow, cut);
+        LongFunction<Master> nested = masters.nested();
+        LivePieces live = new LivePieces(nested);
         Map<Long, ShotRow> shots = masters.shotRows(project.id);
-        List<Section> sections = master.main().sections();
-        Map<Integer, FrameRange> inCut = placesInCut(comparing.turnover(row, master, shots, pieces, cut));
-        Map<Long, RenderRow> newest = newestRenders(project.id);
-        List<SequenceView.Render> renders = renders(row, sections, newest, shots);
+        List<LivePieces.Live> pieces = live.ofLane(master, 0);
+        List<Section> sections = pieces.stream().map(LivePieces.Live::section).toList();
+        List<SequenceView.Render> renders = renders(row, sections, newestRenders(project.id), shots);
+        CutRow cutRow = row.cutId == null ? null : store.get(CutRow.class, row.cutId);
+        Cut cut = cutRow == null ? null : cuts.picked(cutRow);
+        List<CutPiece> cutPieces = cut == null ? List.of() : cuts.pieces(cutRow, cut);
+        Map<Integer, FrameRange> inCut = cut == null ? Map.of()
+                : placesInCut(comparing.turnover(row, master, shots, cutPieces, cut), pieces);
+        List<Seams.Seam> seams = seams(sections, inCut, renders);
+        Map<Long, String> slips = ActionSlips.of(sections, MasterStore.shots(shots)).stream()
+                .collect(Collectors.toMap(ActionSlips.Slip::at, ActionSlips.Slip::words));
+        Function<List<LivePieces.Live>, List<SequenceView.Section>> maker = sectionViews.maker(project.id, row.sceneId,
+                shots, nested);
+        List<SequenceView.Section> views = maker.apply(pieces);
+        List<List<LivePieces.Live>> above = new ArrayList<>();
+        for (int lane = 1; lane < master.lanes().size(); lane++) {
+            above.add(live.ofLane(master, lane));
+        }
+        FrameRange whole = FrameRange.of(cut == null ? master.start() : Math.min(master.start(), cut.record().in()),
+                Math.max(master.end(), cut == null ? master.start() + 1 : cut.record().out()));
+        return new SequenceView(row.id, project.id, project.seq, row.name, project.rate.toString(),
+                project.rate.fps().toDouble(), project.dropFrame, whole.in(), whole.out(),
+                cut == null ? new SequenceView.Cut(0, 0, "", List.of())
+                        : new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.of(project.id, cut, cutPieces)),
+                lane(master.main()), views, upper(master, above, maker), liveAbove(live.of(master), above),
+                seams.stream().map(s -> new SequenceView.Seam(s.left(), s.right(), s.shots(), s.cut(), s.render(),
+                        s.cutBend(), s.renderBend(), slips.get(s.shots()))).toList(), renders, sounds.views(row.id),
+                sounds.lanes(row.id), marks.views(row.id, master), counts(sections, master, seams, renders, views));
+    }
+
+    private static SequenceView.Lane lane(Lane lane) {
+        return new SequenceView.Lane(lane.id(), lane.name(), lane.enabled(), lane.locked());
+    }
+
+    private static List<SequenceView.Upper> upper(Master master, List<List<LivePieces.Live>> above,
+                                                  Function<List<LivePieces.Live>, List<SequenceView.Section>> maker) {
+        List<SequenceView.Upper> upper = new ArrayList<>();
+        for (int i = 0; i < above.size(); i++) {
+            upper.add(new SequenceView.Upper(lane(master.lanes().get(i + 1)), maker.apply(above.get(i))));
+        }
+        return upper;
+    }
+
+    /** Where a lane above the main one is live, and with which of its pieces. */
+    private static List<SequenceView.Live> liveAbove(List<LivePieces.Live> live, List<List<LivePieces.Live>> above) {
+        List<SequenceView.Live> views = new ArrayList<>();
+        int[] next = new int[above.size()];
+        for (LivePieces.Live piece : live) {
+            if (piece.lane() == 0) {
+                continue;
+            }
+            List<LivePieces.Live> lane = above.get(piece.lane() - 1);
+            int index = next[piece.lane() - 1];
+            while (index + 1 < lane.size() && lane.get(index).section().record().out() <= piece.section().record().in()) {
+                index++;
+            }
+            next[piece.lane() - 1] = index;
+            views.add(new SequenceView.Live(piece.section().record().in(), piece.section().record().out(),
+                    piece.lane() - 1, index));
+        }
+        return views;
+    }
+
+    private static List<Seams.Seam> seams(List<Section> sections, Map<Integer, FrameRange> inCut,
+                                          List<SequenceView.Render> renders) {
         Map<Integer, FrameRange> rendered = renders.stream().collect(Collectors.toMap(SequenceView.Render::section,
                 r -> FrameRange.of(r.in(), r.out())));
         List<Seams.Triple> triples = new ArrayList<>();
         for (int i = 0; i < sections.size(); i++) {
             triples.add(new Seams.Triple(sections.get(i).record(), inCut.get(i), rendered.get(i)));
         }
-        List<Seams.Seam> seams = Seams.of(triples);
-        Map<Long, String> slips = ActionSlips.of(sections, MasterStore.shots(shots)).stream()
-                .collect(Collectors.toMap(ActionSlips.Slip::at, ActionSlips.Slip::words));
-        List<SequenceView.Section> views = sectionViews(sections, shots, row.sceneId);
-        SequenceView.Counts counts = counts(sections, master, seams, renders, views);
-        return new SequenceView(row.id, project.id, project.seq, row.name, project.rate.toString(),
-                project.rate.fps().toDouble(), project.dropFrame, Math.min(master.start(), cut.record().in()),
-                Math.max(master.end(), cut.record().out()),
-                new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, pieceViews(project.id, cut, pieces)), views,
-                seams.stream().map(s -> new SequenceView.Seam(s.left(), s.right(), s.shots(), s.cut(), s.render(),
-                        s.cutBend(), s.renderBend(), slips.get(s.shots()))).toList(), renders, sound(row.id), counts);
+        return Seams.of(triples);
     }
 
-    /** The renders that cannot stand in the master as they are: the shot's code, and why. */
+    /**
+     * The renders that cannot stand in a master as they are: the shot's code, and why.
+     *
+     * @param masterId null for the project's first
+     */
     @Transactional(readOnly = true)
-    public Map<String, String> outOfDate(long projectId) {
+    public Map<String, String> outOfDate(long projectId, Long masterId) {
         Map<String, String> out = new LinkedHashMap<>();
-        masters.of(projectId).map(this::view).ifPresent(view -> view.renders().stream()
+        (masterId == null ? masters.of(projectId) : Optional.of(store.get(MasterRow.class, masterId))).map(this::view).ifPresent(view -> view.renders().stream()
                 .filter(r -> !r.outOfDate().isEmpty())
                 .forEach(r -> out.putIfAbsent(view.sections().get(r.section()).code(), r.outOfDate())));
         return out;
     }
 
-    /** Where each section lies in the cut, seam to seam. */
-    private static Map<Integer, FrameRange> placesInCut(Turnover turnover) {
+    /** Where each piece of the main lane lies in the cut, seam to seam, by its index among all pieces of the lane. */
+    private static Map<Integer, FrameRange> placesInCut(Turnover turnover, List<LivePieces.Live> pieces) {
         Map<Integer, FrameRange> places = new HashMap<>();
+        List<Integer> ofShots = new ArrayList<>();
+        for (int i = 0; i < pieces.size(); i++) {
+            if (pieces.get(i).section().shotId() != 0) {
+                ofShots.add(i);
+            }
+        }
         List<Integer> pairs = turnover.changes().pairs();
         for (int n = 0; n < pairs.size(); n++) {
             if (pairs.get(n) >= 0) {
-                places.put(pairs.get(n), turnover.newPiece(n).edge());
+                places.put(ofShots.get(pairs.get(n)), turnover.newPiece(n).edge());
             }
         }
         return places;
@@ -136,7 +192,7 @@ public class SequenceService {
             if (render == null) {
                 continue;
             }
-            RenderRange range = new RenderRange(render.fromPosition, render.speed, render.frames);
+            RenderRange range = range(render);
             FrameRange place = range.on(section);
             List<String> changed = new ArrayList<>(stale.getOrDefault(render.id, List.of()));
             if (place == null) {
@@ -154,81 +210,20 @@ public class SequenceService {
         return views;
     }
 
-    private List<SequenceView.Section> sectionViews(List<Section> sections, Map<Long, ShotRow> shots, long sceneId) {
-        Map<Long, Camera> cameras = stages.cameras(sceneId);
-        Map<Long, BoardRow> boards = store.whereIn(BoardRow.class, "shotId", List.copyOf(shots.keySet())).stream()
-                .collect(Collectors.toMap(b -> b.shotId, Function.identity(), (a, b) -> b));
-        List<SequenceView.Section> views = new ArrayList<>();
-        for (int i = 0; i < sections.size(); i++) {
-            Section section = sections.get(i);
-            FrameRange seen = section.seen(i + 1 < sections.size() ? sections.get(i + 1) : null);
-            ShotRow shot = shots.get(section.shotId());
-            Camera camera = cameras.get(shot.cameraId);
-            BoardRow board = boards.get(shot.id);
-            Rational from = section.from();
-            views.add(new SequenceView.Section(section.id(), shot.id, shot.code, section.record().in(),
-                    section.record().out(), seen.in(), seen.out(), from.floor(),
-                    section.at(section.record().last()).floor(), shotFrames(section),
-                    section.at(seen.in()).toString(),
-                    headWeights(section), section.speed().toString(), camera.isStaged(),
-                    camera.name(), camera.value(CameraChannel.LENS, from), camera.tStop(),
-                    camera.value(CameraChannel.FOCUS, from), board == null ? "" : board.sourceName,
-                    board == null ? null : board.mediaId, shot.handles, section.enabled(),
-                    tailWeights(section),
-                    MasterStore.shot(shot).actionAt(from).floor()));
-        }
-        return views;
-    }
-
-    private static List<Long> shotFrames(Section section) {
-        return section.speed().equals(Rational.ONE) ? List.of()
-                : LongStream.range(section.record().in(), section.record().out())
-                .mapToObj(r -> section.at(r).floor()).toList();
-    }
-
-    private static List<Double> tailWeights(Section section) {
-        return section.tail() == null ? List.of() : LongStream.range(0, section.tail().before())
-                .mapToObj(k -> 1 - FrameChain.share(k, section.tail().length())).toList();
-    }
-
-    private static List<Double> headWeights(Section section) {
-        return section.head() == null ? List.of() : LongStream.range(0, section.head().length())
-                .mapToObj(k -> FrameChain.share(k, section.head().length())).toList();
-    }
-
-    private List<SequenceView.Piece> pieceViews(long projectId, Cut cut, List<CutPiece> pieces) {
-        Finders finders = sources.finders(projectId, Sources.all(cut));
-        return pieces.stream().map(p -> {
-            Long id = finders.idOf(Lane.Kind.PICTURE, Sources.wanted(p, cut.rate()));
-            MediaRow file = id == null ? null : store.get(MediaRow.class, id);
-            return new SequenceView.Piece(p.edge().in(), p.edge().out(), p.name(), id,
-                    file == null || file.kind == MediaRow.Kind.PICTURE ? List.of() : mediaFrames(p, file));
-        }).toList();
-    }
-
-    /** The movie's own frame at each record frame; counted from the piece where its timecode is not the source's. */
-    private static List<Long> mediaFrames(CutPiece piece, MediaRow file) {
-        long first = piece.time().frameAt(piece.edge().in());
-        Long told = piece.source() == null ? null : piece.source().start();
-        boolean byTimecode = first >= file.startFrame && first < file.startFrame + file.frames;
-        long base = byTimecode ? file.startFrame : told != null ? told : first;
-        return LongStream.range(piece.edge().in(), piece.edge().out())
-                .map(r -> Math.max(0, Math.min(file.frames - 1, piece.time().frameAt(r) - base))).boxed().toList();
-    }
-
-    private List<SequenceView.Sound> sound(long masterId) {
-        return store.where(SoundRow.class, "masterId", masterId).stream().map(s -> new SequenceView.Sound(s.lane,
-                s.name, s.mediaId, s.recIn, s.recOut, s.fromSeconds.toDouble())).toList();
+    /** What of its shot a render shows. */
+    public static RenderRange range(RenderRow render) {
+        return new RenderRange(render.fromPosition, render.speed, render.frames, render.bends.keys());
     }
 
     private static SequenceView.Counts counts(List<Section> sections, Master master, List<Seams.Seam> seams,
                                               List<SequenceView.Render> renders, List<SequenceView.Section> views) {
         long shown = sections.stream().mapToLong(s -> s.record().length()).sum();
-        return new SequenceView.Counts((int) views.stream().map(SequenceView.Section::shotId).distinct().count(),
+        return new SequenceView.Counts((int) views.stream().map(SequenceView.Section::shotId).filter(id -> id != 0)
+                .distinct().count(),
                 (int) seams.stream().filter(Seams.Seam::isBent).count(),
                 (int) renders.stream().filter(r -> !r.stale().isEmpty()).count(),
                 (int) views.stream().filter(SequenceView.Section::staged).count(), renders.size(),
-                (int) views.stream().filter(v -> v.mediaId() == null).count(),
+                (int) views.stream().filter(v -> v.shotId() != 0 && v.mediaId() == null).count(),
                 Math.max(0, master.end() - master.start() - shown));
     }
 }

@@ -11,15 +11,31 @@ import java.util.List;
  * @param seq      the project's number of edits that this shows
  * @param start    first record frame
  * @param end      record frame after the last of master and cut
- * @param cut      the cut it is held against
- * @param sections pieces of the master in order
+ * @param cut      the cut it is held against; version 0 and no pieces while there is none
+ * @param main     the lane that shots are conformed on
+ * @param sections its pieces in order, nested masters opened
+ * @param upper    the lanes above it, from the bottom up
+ * @param live     where one of those is live instead
  * @param seams    where pieces meet, with the frames by which the lanes differ
  * @param renders  the newest finished render of each section's shot, where it lies
+ * @param marks    marks with words, where they stand now
  */
 public record SequenceView(long id, long projectId, long seq, String name, String rate, double framesPerSecond,
-                           boolean dropFrame, long start, long end, Cut cut, List<Section> sections, List<Seam> seams,
-                           List<Render> renders, List<Sound> sound, Counts counts) {
+                           boolean dropFrame, long start, long end, Cut cut, Lane main, List<Section> sections,
+                           List<Upper> upper, List<Live> live, List<Seam> seams, List<Render> renders,
+                           List<Sound> sound, List<SoundLane> soundLanes, List<Mark> marks, Counts counts) {
     public record Cut(long id, int version, String name, List<Piece> pieces) {
+    }
+
+    /** A lane of shots. @param locked no edit changes it */
+    public record Lane(long id, String name, boolean enabled, boolean locked) {
+    }
+
+    public record Upper(Lane lane, List<Section> sections) {
+    }
+
+    /** @param upper index of the lane in {@code upper}; @param index of its section */
+    public record Live(long in, long out, int upper, int index) {
     }
 
     /**
@@ -31,28 +47,53 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
     public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId, List<Long> mediaFrames) {
     }
 
+    /** What a section shows. */
+    public enum Content { SHOT, RENDER, BLACK, SLATE }
+
+    /**
+     * The nested master that a section lies in.
+     *
+     * @param innerId  id of the section in it
+     * @param innerMasterId id of the innermost master
+     */
+    public record Nest(long masterId, String name, long innerId, long innerMasterId) {
+    }
+
+    /** A key of a changing speed. @param at record frame; @param frame content frame there; @param easing to the next */
+    public record Key(long at, long frame, String easing) {
+    }
+
     /**
      * A piece of the master.
      *
-     * @param in        record frame
-     * @param seenIn    first record frame on which any of it is seen, passages included
+     * @param id       its id, which edits name; all pieces of a nested master have the id of their nest
+     * @param shotId   the shot; 0 where it shows something else
+     * @param code     the shot's code, the render's name, or what stands on the slate
+     * @param in       record frame
+     * @param seenIn   first record frame on which any of it is seen, passages included
      * @param shotFirst shot frame at its first frame
      * @param shotLast  shot frame at its last
      * @param shotFrames shot frame at each record frame; empty where they count up by one
      * @param seenFrom  exact shot frame at {@code seenIn}, as a fraction
      * @param headWeights share of the picture at each frame from {@code seenIn}, while it passes in; 1 after them
-     * @param speed     as a fraction
+     * @param speed     as a fraction; the mean where it changes
+     * @param bends     the course of a changing speed from {@code seenIn} on, as the movement is asked for
+     * @param keys      its keys inside the piece
      * @param lens      focal length at its first frame, mm
      * @param boardName name of its board
      * @param tailWeights share of the picture at its last frames, while it fades to black
      * @param actionFirst action frame at its first frame
      * @param mediaId   the board's picture; null for a slate
+     * @param renderId  the render that it shows; null where it shows none
+     * @param alias     an older number of the shot; null for none
      */
-    public record Section(long id, long shotId, String code, long in, long out, long seenIn, long seenOut,
-                          long shotFirst, long shotLast, List<Long> shotFrames, String seenFrom, List<Double> headWeights,
-                          String speed, boolean staged, String camera, double lens,
-                          double stop, double focus, String boardName, @Schema(nullable = true) Long mediaId, int handles,
-                          boolean enabled, List<Double> tailWeights, long actionFirst) {
+    public record Section(long id, Content content, long shotId, String code, long in, long out, long seenIn,
+                          long seenOut, long shotFirst, long shotLast, List<Long> shotFrames, String seenFrom,
+                          List<Double> headWeights, String speed, String bends, List<Key> keys, boolean staged,
+                          String camera, double lens, double stop, double focus, String boardName,
+                          @Schema(nullable = true) Long mediaId, @Schema(nullable = true) Long renderId, int handles,
+                          boolean enabled, List<Double> tailWeights, long actionFirst,
+                          @Schema(nullable = true) Nest nest, @Schema(nullable = true) String alias) {
     }
 
     /** @param action frames of the action that are shown twice or left out there, in words; null where none is */
@@ -80,7 +121,17 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
         }
     }
 
-    public record Sound(String lane, String name, @Schema(nullable = true) Long mediaId, long in, long out, double fromSeconds) {
+    /** @param level in decibels; @param fadeIn frames; @param gain what of it is heard, lane included, 0 to 4 */
+    public record Sound(long id, String lane, String name, @Schema(nullable = true) Long mediaId, long in, long out,
+                        double fromSeconds, double level, long fadeIn, long fadeOut, double gain) {
+    }
+
+    /** How a lane of sound is heard. @param level in decibels */
+    public record SoundLane(String name, boolean muted, boolean solo, double level) {
+    }
+
+    /** A mark. @param section the piece that carries it; null where it stands on the record clock */
+    public record Mark(long id, long in, long out, String words, String who, @Schema(nullable = true) Long section) {
     }
 
     public record Counts(int shots, int bentSeams, int staleRenders, int staged, int rendered, int missingBoards,

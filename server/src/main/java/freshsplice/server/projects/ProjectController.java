@@ -3,6 +3,7 @@ package freshsplice.server.projects;
 import freshsplice.server.cuts.Intake;
 import freshsplice.server.live.LiveUpdates;
 import freshsplice.server.masters.MasterStore;
+import freshsplice.server.shots.Renumbering;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.CutRow;
 import freshsplice.server.store.MasterRow;
@@ -23,6 +24,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
@@ -63,8 +65,11 @@ class ProjectController {
     private final Intake intake;
     private final Steps steps;
     private final LiveUpdates live;
+    private final Renumbering renumbering;
 
-    ProjectController(Store store, MasterStore masters, Intake intake, Steps steps, LiveUpdates live) {
+    ProjectController(Store store, MasterStore masters, Intake intake, Steps steps, LiveUpdates live,
+                      Renumbering renumbering) {
+        this.renumbering = renumbering;
         this.store = store;
         this.masters = masters;
         this.intake = intake;
@@ -106,6 +111,18 @@ class ProjectController {
 
     private static Step step(StepRow row) {
         return new Step(row.name, row.who, row.madeAt);
+    }
+
+    /** What would become of the shots' numbers, in the order of a master. */
+    @GetMapping("/{id}/renumber")
+    List<Renumbering.Change> renumbered(@PathVariable long id, @RequestParam long master) {
+        return renumbering.plan(master);
+    }
+
+    /** Numbers the shots of a master anew; the old numbers stay known. */
+    @PostMapping("/{id}/renumber")
+    void renumber(@PathVariable long id, @RequestParam long master, HttpServletRequest request) {
+        renumbering.make(master, Who.of(request));
     }
 
     @PostMapping("/{id}/undo")

@@ -2,11 +2,12 @@ package freshsplice.server.renders;
 
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
-import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.server.masters.MasterStore;
+import freshsplice.server.store.Bends;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.RenderRow;
@@ -57,35 +58,38 @@ public class RenderRequests {
             RenderRow row = row(project, shot.code, width, height, burnIn, who);
             row.shotId = shotId;
             RenderRange range = range(sequence, shot);
-            fill(row, range.from(), range.speed(), range.frames());
+            fill(row, range);
             ids.add(store.add(row).id);
         }
         if (master) {
             RenderRow row = row(project, RenderName.fileSafe(masterRow.name), width, height, burnIn, who);
             row.masterId = masterRow.id;
-            fill(row, Rational.of(sequence.start()), Rational.ONE, Math.max(1, sequence.end() - sequence.start()));
+            fill(row, new RenderRange(Rational.of(sequence.start()), Rational.ONE,
+                    Math.max(1, sequence.end() - sequence.start())));
             ids.add(store.add(row).id);
         }
         return ids;
     }
 
-    /** What the master shows of a shot; its whole cut range where it shows none. */
+    /** What the master shows of a shot, on any of its lanes; its whole cut range where it shows none. */
     private static RenderRange range(Master master, ShotRow shot) {
-        List<Section> sections = master.main().sections();
-        for (int i = 0; i < sections.size(); i++) {
-            if (sections.get(i).shotId() == shot.id) {
-                Section section = sections.get(i);
-                FrameRange seen = section.seen(i + 1 < sections.size() ? sections.get(i + 1) : null);
-                return RenderRange.of(section, seen);
+        for (Lane lane : master.lanes()) {
+            List<Section> sections = lane.sections();
+            for (int i = 0; i < sections.size(); i++) {
+                if (sections.get(i).shotId() == shot.id) {
+                    Section section = sections.get(i);
+                    return RenderRange.of(section, section.seen(i + 1 < sections.size() ? sections.get(i + 1) : null));
+                }
             }
         }
         return new RenderRange(Rational.of(shot.cutIn), Rational.ONE, shot.cutOut - shot.cutIn);
     }
 
-    private static void fill(RenderRow row, Rational from, Rational speed, long frames) {
-        row.fromPosition = from;
-        row.speed = speed;
-        row.frames = frames;
+    private static void fill(RenderRow row, RenderRange range) {
+        row.fromPosition = range.from();
+        row.speed = range.speed();
+        row.frames = range.frames();
+        row.bends = range.bends().isEmpty() ? Bends.NONE : new Bends(range.bends());
     }
 
     private RenderRow row(ProjectRow project, String of, int width, int height, boolean burnIn, String who) {

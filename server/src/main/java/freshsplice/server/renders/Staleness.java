@@ -8,6 +8,7 @@ import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
 import freshsplice.server.masters.MasterStore;
+import freshsplice.server.masters.SequenceService;
 import freshsplice.server.stages.StageStore;
 import freshsplice.server.store.RenderPartRow;
 import freshsplice.server.store.RenderRow;
@@ -59,7 +60,7 @@ public class Staleness {
                 Fingerprint made = new Fingerprint(parts.getOrDefault(render.id, List.of()).stream()
                         .collect(Collectors.toMap(p -> p.part, p -> p.digest)));
                 Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), stage, stageDigest,
-                        new RenderRange(render.fromPosition, render.speed, render.frames));
+                        SequenceService.range(render));
                 stale.put(render.id, made.differences(now));
             }
         }

@@ -7,6 +7,7 @@ import freshsplice.core.camera.FilmBack;
 import freshsplice.core.camera.FocusRuler;
 import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.Bend;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Colour;
@@ -132,7 +133,8 @@ class StageController {
     @GetMapping(value = "/shots/{id}/bake", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     @Transactional(readOnly = true)
     public byte[] bake(@PathVariable long id, @RequestParam(required = false) String from,
-                       @RequestParam(defaultValue = "1") String speed, @RequestParam(required = false) Long frames) {
+                       @RequestParam(defaultValue = "1") String speed, @RequestParam(required = false) Long frames,
+                       @RequestParam(defaultValue = "") String bends) {
         ShotRow row = store.get(ShotRow.class, id);
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
         Shot shot = MasterStore.shot(row);
@@ -141,7 +143,7 @@ class StageController {
             throw new Refused("Movement is baked for 1 to " + MOST_FRAMES + " frames at once, not " + count);
         }
         RenderRange range = new RenderRange(from == null ? Rational.of(shot.frames().in()) : Rational.parse(from),
-                Rational.parse(speed), count);
+                Rational.parse(speed), count, Bend.parse(bends));
         Bake bake = Bake.of(shot, stages.camera(row.cameraId), stages.stage(row.sceneId), range,
                 project.pictureWidth / (double) project.pictureHeight);
         return BakeBytes.of(bake, shot, range);

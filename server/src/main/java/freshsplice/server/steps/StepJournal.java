@@ -14,7 +14,8 @@ class StepJournal {
     private static final int BATCH = 500;
     /** Tables that steps may touch: names are put into SQL, so only these ever are. */
     private static final Set<String> TABLES = Set.of("project", "scene", "item", "item_key", "camera", "camera_key",
-            "shot", "media", "board", "cut", "master", "section", "sound", "source_choice");
+            "shot", "shot_alias", "media", "board", "cut", "master", "master_lane", "master_mark", "section", "sound",
+            "sound_lane", "source_choice");
 
     private final JdbcTemplate jdbc;
 

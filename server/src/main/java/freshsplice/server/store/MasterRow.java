@@ -11,5 +11,6 @@ public class MasterRow extends AliveRow {
     public long sceneId;
     public String name;
     public long recStart;
-    public long cutId;
+    /** The cut that it is held against; null while there is none. */
+    public Long cutId;
 }

@@ -3,6 +3,7 @@ package freshsplice.server.store;
 import freshsplice.core.time.FrameRate;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import java.time.Instant;
 
 /** A production and its rules. */
 @Entity
@@ -22,6 +23,8 @@ public class ProjectRow extends AliveRow {
     public int pictureHeight;
     public double backWidth;
     public double backHeight;
+    /** When a cut was first handed back; from then on shots keep their numbers. */
+    public Instant handedBackAt;
     /** Number of the last step, undo or redo: open windows know by it what they have missed. */
     public long seq;
 }

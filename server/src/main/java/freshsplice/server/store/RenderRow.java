@@ -23,6 +23,7 @@ public class RenderRow extends Row {
     public boolean burnIn;
     public Rational fromPosition;
     public Rational speed;
+    public Bends bends = Bends.NONE;
     public long frames;
     public long framesDone;
     /** File name below the renders folder; null until it is whole. */

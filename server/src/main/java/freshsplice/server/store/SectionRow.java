@@ -1,6 +1,6 @@
 package freshsplice.server.store;
 
-import freshsplice.core.master.Section.Passage;
+import freshsplice.core.master.Passage;
 import freshsplice.core.time.Rational;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -12,18 +12,33 @@ import jakarta.persistence.Table;
 @Table(name = "section")
 public class SectionRow extends AliveRow {
     public long masterId;
-    public long shotId;
+    public long laneId;
+    @Enumerated(EnumType.STRING)
+    public Content content;
+    public Long shotId;
+    public Long nestedId;
+    public Long renderId;
+    /** What stands on a slate. */
+    public String words;
     public long recIn;
     public long recOut;
     public Rational fromPosition;
     public Rational speed;
+    public Bends bends;
     public boolean enabled;
     @Enumerated(EnumType.STRING)
     public Passage.Kind headKind;
     public long headBefore;
     public long headAfter;
     @Enumerated(EnumType.STRING)
+    public Passage.Curve headCurve;
+    @Enumerated(EnumType.STRING)
     public Passage.Kind tailKind;
     public long tailBefore;
     public long tailAfter;
+    @Enumerated(EnumType.STRING)
+    public Passage.Curve tailCurve;
+
+    /** What it shows. */
+    public enum Content { SHOT, MASTER, RENDER, BLACK, SLATE }
 }

@@ -18,4 +18,9 @@ public class SoundRow extends AliveRow {
     public long recOut;
     /** Exact seconds into the file at its first frame. */
     public Rational fromSeconds;
+    /** In decibels. */
+    public double level;
+    /** Frames over which it rises from silence, and falls to it. */
+    public long fadeIn;
+    public long fadeOut;
 }

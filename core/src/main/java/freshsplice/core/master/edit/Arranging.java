@@ -1,8 +1,10 @@
 package freshsplice.core.master.edit;
 
+import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -25,10 +27,10 @@ public final class Arranging {
         if (inHead || inTail) {
             throw new IllegalArgumentException("Record frame " + at + " lies in a passage: take the passage away first");
         }
-        List<Section> sections = place.sectionsIn(master);
-        sections.set(place.index(), piece.over(record.withOut(at)).withPassages(piece.head(), null));
-        sections.add(place.index() + 1, piece.over(record.withIn(at)).withPassages(null, piece.tail()).fresh());
-        return Master.checked(master.withLane(place.lane(), sections));
+        List<Section> parts = List.of(piece.over(record.withOut(at)).withPassages(piece.head(), null),
+                piece.over(record.withIn(at)).withPassages(null, piece.tail()).fresh());
+        Lane lane = master.lanes().get(place.lane()).spliced(place.index(), place.index() + 1, parts);
+        return Master.checked(master.withLane(place.lane(), lane));
     }
 
     /** Makes a piece and the one that meets its end one again; only where the second goes on where the first ends. */
@@ -40,7 +42,9 @@ public final class Arranging {
             throw new IllegalArgumentException("Nothing meets the end of this piece, at record frame "
                     + a.record().out());
         }
-        boolean goesOn = a.content().equals(b.content()) && a.speed().equals(b.speed()) && a.to().equals(b.from())
+        boolean sameCourse = a.isEven() && b.isEven() ? a.speed().equals(b.speed())
+                : !a.isEven() && a.over(b.record()).bends().equals(b.bends());
+        boolean goesOn = a.content().equals(b.content()) && sameCourse && a.to().equals(b.from())
                 && a.enabled() == b.enabled() && b.head() == null;
         if (!goesOn) {
             throw new IllegalArgumentException("The piece after record frame " + a.record().out()
@@ -55,9 +59,8 @@ public final class Arranging {
     public static Master lift(Master master, List<Place> places) {
         Master left = master;
         for (Place place : lastFirst(places)) {
-            List<Section> sections = place.sectionsIn(left);
-            sections.remove(place.index());
-            left = left.withLane(place.lane(), sections);
+            left = left.withLane(place.lane(), left.lanes().get(place.lane()).spliced(place.index(), place.index() + 1,
+                    List.of()));
         }
         return Master.checked(left);
     }
@@ -78,41 +81,38 @@ public final class Arranging {
      *
      * @param piece its record range tells its length only
      */
-    public static Master insert(Master master, int lane, long at, Section piece) {
+    public static Master insert(Master master, int into, long at, Section piece) {
+        Master open = opened(master, at, piece.record().length());
+        Lane room = open.lanes().get(into);
+        int index = room.firstFrom(at);
+        return Master.checked(open.withLane(into, room.spliced(index, index,
+                List.of(piece.shiftedBy(at - piece.record().in())))));
+    }
+
+    /** Splits what lies over a record frame and pushes everything from there on along, on every open lane. */
+    static Master opened(Master master, long at, long frames) {
         Master open = master;
         for (int l = 0; l < master.lanes().size(); l++) {
-            int over = indexOver(open.lanes().get(l).sections(), at);
-            if (over >= 0) {
+            Lane lane = open.lanes().get(l);
+            int over = lane.indexAt(at);
+            if (over >= 0 && lane.sections().get(over).record().in() < at && !lane.locked()) {
                 open = split(open, new Place(l, over), at);
             }
         }
-        open = Ripple.after(open, at, piece.record().length());
-        List<Section> sections = new ArrayList<>(open.lanes().get(lane).sections());
-        sections.add(piece.shiftedBy(at - piece.record().in()));
-        return Master.checked(open.withLane(lane, sections));
+        return Ripple.after(open, at, frames);
     }
 
     /** Puts a piece at its place over what is there: that is trimmed, split or taken away. */
     public static Master overwrite(Master master, int lane, Section piece) {
-        FrameRange record = piece.record();
-        List<Section> sections = new ArrayList<>();
-        for (Section there : master.lanes().get(lane).sections()) {
-            boolean before = there.record().in() < record.in();
-            boolean after = there.record().out() > record.out();
-            if (!there.record().overlaps(record)) {
-                sections.add(there);
-                continue;
-            }
-            if (before) {
-                sections.add(there.over(there.record().withOut(record.in())).withPassages(there.head(), null));
-            }
-            if (after) {
-                Section rest = there.over(there.record().withIn(record.out())).withPassages(null, there.tail());
-                sections.add(before ? rest.fresh() : rest);
-            }
-        }
-        sections.add(piece);
-        return Master.checked(master.withLane(lane, sections));
+        Lane room = cleared(master.lanes().get(lane), piece.record());
+        int index = room.firstFrom(piece.record().in());
+        return Master.checked(master.withLane(lane, room.spliced(index, index, List.of(piece))));
+    }
+
+    /** Shows something else in the place of a piece: its length, its passages and its place stay. */
+    public static Master replace(Master master, Place place, Section.Content content, Rational from) {
+        Section piece = place.in(master);
+        return place.changed(master, piece.timed(piece.record(), from, Rational.ONE).showing(content, from));
     }
 
     /** Puts a copy of a piece after it and pushes along what comes after. */
@@ -151,22 +151,44 @@ public final class Arranging {
 
     /** Switches a piece on or off; off it is kept and not seen. */
     public static Master enable(Master master, Place place, boolean enabled) {
-        List<Section> sections = place.sectionsIn(master);
-        sections.set(place.index(), place.in(master).switched(enabled));
-        return master.withLane(place.lane(), sections);
+        return place.changed(master, place.in(master).switched(enabled));
+    }
+
+    /**
+     * Takes pieces away over a range and closes up, or leaves black: what lies over its ends is split there.
+     *
+     * @param close whether what comes after moves up, on every lane
+     */
+    public static Master clear(Master master, int lane, FrameRange range, boolean close) {
+        Lane now = master.lanes().get(lane);
+        Master without = master.withLane(lane, cleared(now, range));
+        return close ? Master.checked(Ripple.after(without, range.out(), -range.length())) : Master.checked(without);
+    }
+
+    private static Lane cleared(Lane lane, FrameRange record) {
+        int first = Math.max(0, lane.firstFrom(record.in()) - 1);
+        int end = lane.firstFrom(record.out());
+        List<Section> stay = new ArrayList<>();
+        for (Section there : lane.sections().subList(first, end)) {
+            boolean before = there.record().in() < record.in();
+            boolean after = there.record().out() > record.out();
+            if (!there.record().overlaps(record)) {
+                stay.add(there);
+                continue;
+            }
+            if (before) {
+                stay.add(there.over(there.record().withOut(record.in())).withPassages(there.head(), null));
+            }
+            if (after) {
+                Section rest = there.over(there.record().withIn(record.out())).withPassages(null, there.tail());
+                stay.add(before ? rest.fresh() : rest);
+            }
+        }
+        return lane.spliced(first, end, stay);
     }
 
     private static List<Place> lastFirst(List<Place> places) {
         return places.stream().distinct().sorted(Comparator.comparingInt(Place::lane)
                 .thenComparing(Place::index, Comparator.reverseOrder())).toList();
-    }
-
-    private static int indexOver(List<Section> sections, long at) {
-        for (int i = 0; i < sections.size(); i++) {
-            if (sections.get(i).record().in() < at && sections.get(i).record().out() > at) {
-                return i;
-            }
-        }
-        return -1;
     }
 }

@@ -2,7 +2,8 @@ package freshsplice.core.master.edit;
 
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
-import freshsplice.core.master.Section.Passage;
+import freshsplice.core.master.Passage;
+import freshsplice.core.master.Passage.Curve;
 import java.util.List;
 
 /** Edits of the passages between pieces, and from and to black. */
@@ -17,7 +18,7 @@ public final class Fades {
      * @param passage null for a plain cut
      */
     public static Master head(Master master, Place place, Passage passage) {
-        List<Section> sections = place.sectionsIn(master);
+        List<Section> sections = master.lanes().get(place.lane()).sections();
         Section piece = sections.get(place.index());
         Section before = Place.meetingBefore(sections, place.index());
         if (passage != null) {
@@ -34,8 +35,7 @@ public final class Fades {
             checkRoom("after", passage.after(), free - (after == null || after.head() == null ? 0 : after.head().before())
                     - 1, piece);
         }
-        sections.set(place.index(), piece.withPassages(passage, piece.tail()));
-        return Master.checked(master.withLane(place.lane(), sections));
+        return place.changed(master, piece.withPassages(passage, piece.tail()));
     }
 
     /**
@@ -43,15 +43,17 @@ public final class Fades {
      *
      * @param frames 0 for a plain cut
      */
-    public static Master dissolve(Master master, Place place, long frames) {
-        boolean meets = Place.meetingBefore(place.sectionsIn(master), place.index()) != null;
+    public static Master dissolve(Master master, Place place, long frames, Curve curve) {
+        boolean meets = Place.meetingBefore(master.lanes().get(place.lane()).sections(), place.index()) != null;
         long before = meets ? frames / 2 : 0;
-        return head(master, place, frames == 0 ? null : new Passage(Passage.Kind.DISSOLVE, before, frames - before));
+        return head(master, place, frames == 0 ? null : new Passage(Passage.Kind.DISSOLVE, before,
+                frames - before,
+                curve));
     }
 
     /** The passage from a piece to black. @param frames 0 for a plain end */
-    public static Master toBlack(Master master, Place place, long frames) {
-        List<Section> sections = place.sectionsIn(master);
+    public static Master toBlack(Master master, Place place, long frames, Curve curve) {
+        List<Section> sections = master.lanes().get(place.lane()).sections();
         Section piece = sections.get(place.index());
         if (frames < 0) {
             throw new IllegalArgumentException("A passage lasts at least one frame");
@@ -61,9 +63,8 @@ public final class Fades {
                     + piece.record().out() + ": make a passage into that one");
         }
         checkRoom("before", frames, piece.record().length() - (piece.head() == null ? 0 : piece.head().after()), piece);
-        sections.set(place.index(), piece.withPassages(piece.head(),
-                frames == 0 ? null : new Passage(Passage.Kind.DISSOLVE, frames, 0)));
-        return Master.checked(master.withLane(place.lane(), sections));
+        return place.changed(master, piece.withPassages(piece.head(),
+                frames == 0 ? null : new Passage(Passage.Kind.DISSOLVE, frames, 0, curve)));
     }
 
     private static void checkRoom(String side, long wanted, long room, Section piece) {

@@ -3,9 +3,7 @@ package freshsplice.core.master.edit;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
-import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
-import java.util.List;
 
 /** One action, several cameras: from a frame on another shot's camera is live, and the action goes on. */
 public final class LiveCamera {
@@ -32,10 +30,7 @@ public final class LiveCamera {
         boolean whole = at == piece.record().in();
         Master split = whole ? master : Arranging.split(master, place, at);
         int index = whole ? place.index() : place.index() + 1;
-        List<Section> sections = new Place(place.lane(), index).sectionsIn(split);
-        Section rest = sections.get(index);
-        sections.set(index, new Section(rest.id(), new Section.Content.OfShot(to.id()),
-                FrameRange.of(at, rest.record().out()), position, rest.speed(), rest.enabled(), rest.head(), rest.tail()));
-        return Master.checked(split.withLane(place.lane(), sections));
+        Place rest = new Place(place.lane(), index);
+        return rest.changed(split, rest.in(split).showing(new Section.Content.OfShot(to.id()), position));
     }
 }

@@ -38,6 +38,11 @@ public record Place(int lane, int index) {
         return new ArrayList<>(master.lanes().get(lane).sections());
     }
 
+    /** The master with this piece changed. */
+    Master changed(Master master, Section piece) {
+        return Master.checked(master.withLane(lane, master.lanes().get(lane).spliced(index, index + 1, List.of(piece))));
+    }
+
     /** The piece that ends where this one begins; null at a gap. */
     static Section meetingBefore(List<Section> sections, int index) {
         return index > 0 && sections.get(index - 1).record().out() == sections.get(index).record().in()

@@ -59,6 +59,9 @@ public record Pull(Side left, Side right, String words) {
 
     private static Side side(Section piece, long record, Map<Long, Shot> shots, boolean atEnd) {
         Shot shot = shots.get(piece.shotId());
+        if (shot == null) {
+            return null;
+        }
         Rational position = piece.at(record);
         boolean towardsEnd = atEnd == (piece.speed().signum() >= 0);
         long spare = towardsEnd ? shot.frames().last() - position.floor() : position.floor() - shot.frames().in();
@@ -69,6 +72,9 @@ public record Pull(Side left, Side right, String words) {
         long length = is.record().length();
         String lengths = was.record().length() == length ? length + " frames" : was.record().length() + " → " + length
                 + " frames";
+        if (side == null) {
+            return lengths;
+        }
         String handles = side.spare() >= 0 ? side.spare() + " left" : -side.spare() + " past the handles";
         return side.shot().code() + " " + lengths + ", " + way + " " + side.frame() + ", " + handles;
     }

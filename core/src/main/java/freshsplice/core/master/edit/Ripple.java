@@ -1,11 +1,12 @@
 package freshsplice.core.master.edit;
 
+import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Pushes along what comes after an edit, on every lane, so that lanes stay together. */
+/** Pushes along what comes after an edit, on every lane that is not locked, so that lanes stay together. */
 final class Ripple {
     private Ripple() {
     }
@@ -25,17 +26,23 @@ final class Ripple {
     }
 
     private static Master pushed(Master master, Place place, Section changed, long from, long frames) {
-        Master pushed = master;
-        for (int lane = 0; lane < master.lanes().size(); lane++) {
-            List<Section> before = master.lanes().get(lane).sections();
-            List<Section> sections = new ArrayList<>(before.size());
-            for (int i = 0; i < before.size(); i++) {
-                Section section = before.get(i);
-                boolean isChanged = place != null && place.lane() == lane && place.index() == i;
-                sections.add(isChanged ? changed : section.record().in() >= from ? section.shiftedBy(frames) : section);
+        List<Lane> lanes = new ArrayList<>();
+        for (int i = 0; i < master.lanes().size(); i++) {
+            Lane lane = master.lanes().get(i);
+            boolean here = place != null && place.lane() == i;
+            if (lane.locked()) {
+                lanes.add(lane);
+            } else if (here && frames > 0) {
+                // what comes after goes first: the piece grows into the room that it leaves
+                lanes.add(lane.pushed(lane.firstFrom(from), frames).spliced(place.index(), place.index() + 1,
+                        List.of(changed)));
+            } else if (here) {
+                Lane shorter = lane.spliced(place.index(), place.index() + 1, List.of(changed));
+                lanes.add(shorter.pushed(shorter.firstFrom(from), frames));
+            } else {
+                lanes.add(lane.pushed(lane.firstFrom(from), frames));
             }
-            pushed = pushed.withLane(lane, sections);
         }
-        return pushed;
+        return master.withLanes(lanes);
     }
 }

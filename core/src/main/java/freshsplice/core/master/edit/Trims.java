@@ -1,9 +1,11 @@
 package freshsplice.core.master.edit;
 
+import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Edits of where a piece begins and ends, and of what it shows between. */
@@ -26,7 +28,7 @@ public final class Trims {
             Section trimmed = piece.over(FrameRange.of(in, record.out())).shiftedBy(-frames);
             return Master.checked(Ripple.after(master, place, trimmed, record.out(), -frames));
         }
-        return with(master, place, piece.over(FrameRange.of(in, record.out())));
+        return place.changed(master, piece.over(FrameRange.of(in, record.out())));
     }
 
     /**
@@ -40,36 +42,31 @@ public final class Trims {
         checkLength(piece, -frames);
         Section trimmed = piece.over(record.withOut(Math.addExact(record.out(), frames)));
         return ripple ? Master.checked(Ripple.after(master, place, trimmed, record.out(), frames))
-                : with(master, place, trimmed);
+                : place.changed(master, trimmed);
     }
 
     /** Shows another part of the content in the same place. @param frames frames of the content later (+) or earlier */
     public static Master slip(Master master, Place place, Rational frames) {
-        Section piece = place.in(master);
-        return with(master, place, piece.timed(piece.record(), piece.from().plus(frames), piece.speed()));
+        return place.changed(master, place.in(master).slipped(frames));
     }
 
     /** Moves a piece between its neighbours: what meets it on one side grows as the other side shrinks. */
     public static Master slide(Master master, Place place, long frames) {
-        List<Section> sections = place.sectionsIn(master);
-        Section before = Place.meetingBefore(sections, place.index());
-        Section after = Place.meetingAfter(sections, place.index());
+        Lane lane = master.lanes().get(place.lane());
+        Section before = Place.meetingBefore(lane.sections(), place.index());
+        Section after = Place.meetingAfter(lane.sections(), place.index());
+        List<Section> moved = new ArrayList<>();
         if (before != null) {
             checkLength(before, -frames);
-            sections.set(place.index() - 1, before.over(before.record().withOut(before.record().out() + frames)));
+            moved.add(before.over(before.record().withOut(before.record().out() + frames)));
         }
+        moved.add(place.in(master).shiftedBy(frames));
         if (after != null) {
             checkLength(after, frames);
-            sections.set(place.index() + 1, after.over(after.record().withIn(after.record().in() + frames)));
+            moved.add(after.over(after.record().withIn(after.record().in() + frames)));
         }
-        sections.set(place.index(), sections.get(place.index()).shiftedBy(frames));
-        return Master.checked(master.withLane(place.lane(), sections));
-    }
-
-    private static Master with(Master master, Place place, Section changed) {
-        List<Section> sections = place.sectionsIn(master);
-        sections.set(place.index(), changed);
-        return Master.checked(master.withLane(place.lane(), sections));
+        int from = place.index() - (before == null ? 0 : 1);
+        return Master.checked(master.withLane(place.lane(), lane.spliced(from, from + moved.size(), moved)));
     }
 
     /** @param lost frames that a piece would lose */

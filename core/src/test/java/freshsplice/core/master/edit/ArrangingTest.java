@@ -3,6 +3,7 @@ package freshsplice.core.master.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
@@ -115,7 +116,7 @@ class ArrangingTest {
         for (int i = 0; i < 30 && !master.lanes().get(0).sections().isEmpty()
                 && !master.lanes().get(1).sections().isEmpty(); i++) {
             master = anyEdit(master, random);
-            for (Master.Lane lane : master.lanes()) {
+            for (Lane lane : master.lanes()) {
                 for (int k = 1; k < lane.sections().size(); k++) {
                     assertThat(lane.sections().get(k).record().in())
                             .isGreaterThanOrEqualTo(lane.sections().get(k - 1).record().out());

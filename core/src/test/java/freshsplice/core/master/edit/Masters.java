@@ -1,8 +1,11 @@
 package freshsplice.core.master.edit;
 
+import freshsplice.core.master.Bend;
 import freshsplice.core.master.FrameChain;
+import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.motion.Easing;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -23,10 +26,10 @@ final class Masters {
             sections.add(Section.ofShot(i + 1L, i + 1L, FrameRange.ofLength(at, lengths[i]), Rational.of(1001)));
             at += lengths[i];
         }
-        return with(List.of(new Master.Lane("Shots", true, sections)));
+        return with(List.of(Lane.of("Shots", sections)));
     }
 
-    static Master with(List<Master.Lane> lanes) {
+    static Master with(List<Lane> lanes) {
         return new Master(1, "Test", FrameRate.FPS_24, false, 1000, lanes);
     }
 
@@ -36,7 +39,7 @@ final class Masters {
     }
 
     static Master random(Random random, int count) {
-        List<Master.Lane> lanes = new ArrayList<>();
+        List<Lane> lanes = new ArrayList<>();
         long id = 1;
         for (int lane = 0; lane < count; lane++) {
             List<Section> sections = new ArrayList<>();
@@ -44,14 +47,27 @@ final class Masters {
             for (int i = 0; i < 12; i++) {
                 long length = 1 + random.nextInt(40);
                 Rational speed = Rational.of(random.nextInt(7) - 3, 1 + random.nextInt(3));
-                sections.add(new Section(id, new Section.Content.OfShot(1 + random.nextInt(6)),
-                        FrameRange.ofLength(at, length), Rational.of(1001 + random.nextInt(100)), speed, true, null, null));
+                Section even = new Section(id, new Section.Content.OfShot(1 + random.nextInt(6)),
+                        FrameRange.ofLength(at, length), Rational.of(1001 + random.nextInt(100)), speed, true, null, null);
+                sections.add(random.nextInt(4) == 0 && length > 2 ? even.bent(even.record(), bends(random, length)) : even);
                 id++;
                 at += length + (random.nextInt(3) == 0 ? 1 + random.nextInt(10) : 0);
             }
-            lanes.add(new Master.Lane("Lane " + lane, true, sections));
+            lanes.add(Lane.of("Lane " + lane, sections));
         }
         return with(lanes);
+    }
+
+    /** Keys of a speed at random frames, some beyond the ends as after a trim, with every easing. */
+    static List<Bend> bends(Random random, long length) {
+        List<Bend> bends = new ArrayList<>();
+        long at = random.nextInt(4) - 2;
+        for (int i = 0; i < 2 + random.nextInt(3); i++) {
+            bends.add(new Bend(Rational.of(at), Rational.of(1001 + random.nextInt(60)),
+                    Easing.values()[random.nextInt(3)]));
+            at += 1 + random.nextInt((int) length);
+        }
+        return bends;
     }
 
     /** Any piece of a master. */

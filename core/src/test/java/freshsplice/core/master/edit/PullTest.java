@@ -3,7 +3,7 @@ package freshsplice.core.master.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.master.Master;
-import freshsplice.core.master.SeamEdits;
+import freshsplice.core.master.edit.SeamEdits;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -23,7 +23,7 @@ class PullTest {
     @Test
     @DisplayName("a seam rolled by 3: both lengths, the frames on both sides, what is left of the handles")
     void roll() {
-        Pull pull = Pull.of(TWO, SeamEdits.move(TWO, 1020, 3), 1, 2, SHOTS);
+        Pull pull = Pull.of(TWO, SeamEdits.move(TWO, 0, 1020, 3), 1, 2, SHOTS);
         assertThat(pull.left().frame()).isEqualTo(1023);
         assertThat(pull.right().frame()).isEqualTo(1004);
         assertThat(pull.words()).isEqualTo(
@@ -33,9 +33,9 @@ class PullTest {
     @Test
     @DisplayName("beyond the handles it goes on and says by how many frames")
     void past() {
-        Pull pull = Pull.of(TWO, SeamEdits.move(TWO, 1020, 12), 1, 2, SHOTS);
+        Pull pull = Pull.of(TWO, SeamEdits.move(TWO, 0, 1020, 12), 1, 2, SHOTS);
         assertThat(pull.words()).startsWith("sh0010 20 → 32 frames, to 1032, 4 past the handles");
-        Pull earlier = Pull.of(TWO, SeamEdits.move(TWO, 1020, -9), 1, 2, SHOTS);
+        Pull earlier = Pull.of(TWO, SeamEdits.move(TWO, 0, 1020, -9), 1, 2, SHOTS);
         assertThat(earlier.right().spare()).as("8 handles and one more").isEqualTo(-1);
     }
 

@@ -5,7 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
-import freshsplice.core.master.Section.Passage;
+import freshsplice.core.master.Passage;
+import freshsplice.core.motion.Easing;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.List;
@@ -91,9 +92,48 @@ class RetimingTest {
                 .hasMessageContaining("has room for 19");
         assertThatThrownBy(() -> Fades.head(master, FIRST, new Passage(Passage.Kind.DISSOLVE, 1, 6)))
                 .hasMessageContaining("From black");
-        assertThatThrownBy(() -> Fades.toBlack(master, FIRST, 5)).hasMessageContaining("Another piece meets");
-        Master out = Fades.toBlack(master, new Place(0, 1), 5);
+        assertThatThrownBy(() -> Fades.toBlack(master, FIRST, 5, Passage.Curve.EVEN)).hasMessageContaining("Another piece meets");
+        Master out = Fades.toBlack(master, new Place(0, 1), 5, Passage.Curve.EVEN);
         assertThat(out.main().sections().get(1).tail()).isEqualTo(new Passage(Passage.Kind.DISSOLVE, 5, 0));
-        assertThat(Fades.toBlack(out, new Place(0, 1), 0)).isEqualTo(master);
+        assertThat(Fades.toBlack(out, new Place(0, 1), 0, Passage.Curve.EVEN)).isEqualTo(master);
+    }
+
+    @Test
+    @DisplayName("a key changes nothing by itself; moved it makes one side faster and the other slower, and can be taken away")
+    void keys() {
+        Master master = Masters.of(20, 30);
+        Master keyed = Retiming.key(master, FIRST, 1010);
+        assertThat(Masters.seen(keyed, 0)).isEqualTo(Masters.seen(master, 0));
+        Master moved = Retiming.moveKey(keyed, FIRST, 1010, Rational.of(5));
+        Section piece = moved.main().sections().get(0);
+        // 1001 to 1016 in ten frames, 1016 to 1021 in ten: 1.5 and 0.5 frames a frame
+        assertThat(piece.at(1002)).isEqualTo(Rational.of(1004));
+        assertThat(piece.at(1010)).isEqualTo(Rational.of(1016));
+        assertThat(piece.at(1014)).isEqualTo(Rational.of(1018));
+        assertThat(piece.record()).isEqualTo(master.main().sections().get(0).record());
+        assertThat(Retiming.moveKey(moved, FIRST, 1010, Rational.of(-5))).isEqualTo(keyed);
+        Master eased = Retiming.easeKey(moved, FIRST, 1000, Easing.EASED);
+        assertThat(eased.main().sections().get(0).at(1005)).isEqualTo(Rational.of(2017, 2));
+        Master gone = Retiming.removeKey(Retiming.removeKey(keyed, FIRST, 1010), FIRST, 1000);
+        assertThat(gone).isEqualTo(master);
+        assertThatThrownBy(() -> Retiming.key(keyed, FIRST, 1010)).hasMessageContaining("1010 already");
+        assertThatThrownBy(() -> Retiming.moveKey(keyed, FIRST, 1011, Rational.ONE)).hasMessageContaining("no key at record frame 1011");
+        assertThatThrownBy(() -> Retiming.key(master, FIRST, 1020)).hasMessageContaining("does not lie inside");
+    }
+
+    @Test
+    @DisplayName("stretched and turned round, a changing speed keeps its course")
+    void keyedStretchAndReverse() {
+        Master keyed = Retiming.moveKey(Retiming.key(Masters.of(20, 30), FIRST, 1010), FIRST, 1010, Rational.of(5));
+        Section before = keyed.main().sections().get(0);
+        Section after = Retiming.fill(keyed, FIRST, 1040, true).main().sections().get(0);
+        for (long k = 0; k < 20; k++) {
+            assertThat(after.at(1000 + 2 * k)).isEqualTo(before.at(1000 + k));
+        }
+        Section turned = Retiming.reverse(keyed, FIRST).main().sections().get(0);
+        for (long k = 0; k < 20; k++) {
+            assertThat(turned.at(1000 + k)).isEqualTo(before.at(1019 - k));
+        }
+        assertThat(Retiming.reverse(Retiming.reverse(keyed, FIRST), FIRST)).isEqualTo(keyed);
     }
 }

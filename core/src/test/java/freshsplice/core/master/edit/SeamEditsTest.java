@@ -1,8 +1,12 @@
-package freshsplice.core.master;
+package freshsplice.core.master.edit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import freshsplice.core.master.FrameChain;
+import freshsplice.core.master.Lane;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -17,12 +21,12 @@ class SeamEditsTest {
         for (int i = 0; i + 1 < edges.length; i++) {
             sections.add(Section.ofShot(i + 1, i + 1, FrameRange.of(edges[i], edges[i + 1]), Rational.of(1001)));
         }
-        return new Master(1, "m", FrameRate.FPS_24, false, edges[0], List.of(new Master.Lane("Shots", true, sections)));
+        return new Master(1, "m", FrameRate.FPS_24, false, edges[0], List.of(Lane.of("Shots", sections)));
     }
 
     @Test
     void aRollMovesOneSeamAndNothingElse() {
-        Master rolled = SeamEdits.move(of(0, 10, 30, 50), 10, 3);
+        Master rolled = SeamEdits.move(of(0, 10, 30, 50), 0, 10, 3);
         assertThat(rolled.main().sections()).extracting(Section::record)
                 .containsExactly(FrameRange.of(0, 13), FrameRange.of(13, 30), FrameRange.of(30, 50));
         assertThat(rolled.main().sections()).extracting(s -> s.from().floor()).containsExactly(1001L, 1004L, 1001L);
@@ -30,18 +34,18 @@ class SeamEditsTest {
 
     @Test
     void theOpenEndIsTrimmedAndLengthened() {
-        assertThat(SeamEdits.move(of(0, 10), 10, 5).end()).isEqualTo(15);
-        Master head = SeamEdits.move(of(100, 110), 100, -4);
+        assertThat(SeamEdits.move(of(0, 10), 0, 10, 5).end()).isEqualTo(15);
+        Master head = SeamEdits.move(of(100, 110), 0, 100, -4);
         assertThat(head.main().sections().get(0).from()).isEqualTo(Rational.of(997));
     }
 
     @Test
     void refusesWhatWouldLeaveNoFrameAndSaysWhy() {
         Master master = of(0, 10, 30);
-        assertThatThrownBy(() -> SeamEdits.move(master, 10, -10)).hasMessageContaining("has 10 frames");
-        assertThatThrownBy(() -> SeamEdits.move(master, 10, 20)).hasMessageContaining("has 20 frames");
-        assertThatThrownBy(() -> SeamEdits.move(master, 11, 1)).hasMessageContaining("no seam at record frame 11");
-        assertThatThrownBy(() -> SeamEdits.move(master, 0, -1)).hasMessageContaining("cannot begin before");
+        assertThatThrownBy(() -> SeamEdits.move(master, 0, 10, -10)).hasMessageContaining("has 10 frames");
+        assertThatThrownBy(() -> SeamEdits.move(master, 0, 10, 20)).hasMessageContaining("has 20 frames");
+        assertThatThrownBy(() -> SeamEdits.move(master, 0, 11, 1)).hasMessageContaining("no seam at record frame 11");
+        assertThatThrownBy(() -> SeamEdits.move(master, 0, 0, -1)).hasMessageContaining("cannot begin before");
     }
 
     /** An edit and its inverse are nothing; a roll keeps the length; each frame that stays shows what it showed. */
@@ -54,8 +58,8 @@ class SeamEditsTest {
             long b = a + 5 + random.nextInt(40);
             Master master = of(0, a, b, b + 20);
             long delta = random.nextInt(9) - 4;
-            Master moved = SeamEdits.move(master, a, delta);
-            assertThat(SeamEdits.move(moved, a + delta, -delta)).isEqualTo(master);
+            Master moved = SeamEdits.move(master, 0, a, delta);
+            assertThat(SeamEdits.move(moved, 0, a + delta, -delta)).isEqualTo(master);
             assertThat(moved.end()).isEqualTo(master.end());
             for (long f = 0; f < master.end(); f++) {
                 boolean changedHands = f >= Math.min(a, a + delta) && f < Math.max(a, a + delta);
@@ -73,7 +77,7 @@ class SeamEditsTest {
         Section nest = new Section(9, new Section.Content.OfMaster(1), FrameRange.of(100, 120), Rational.of(4),
                 Rational.of(1, 2), true, null, null);
         Master outer = new Master(2, "outer", FrameRate.FPS_24, false, 100,
-                List.of(new Master.Lane("Shots", true, List.of(nest))));
+                List.of(Lane.of("Shots", List.of(nest))));
         FrameChain chain = new FrameChain(id -> inner);
         assertThat(chain.at(outer, 103).get(0).frame()).isEqualTo(1001 + 5);
         assertThat(chain.at(outer, 119).get(0).frame()).isEqualTo(1001 + 13);
@@ -85,7 +89,7 @@ class SeamEditsTest {
         Section nest = new Section(9, new Section.Content.OfMaster(2), FrameRange.of(0, 20), Rational.ZERO,
                 Rational.ONE, true, null, null);
         Master loop = new Master(2, "loop", FrameRate.FPS_24, false, 0,
-                List.of(new Master.Lane("Shots", true, List.of(nest))));
+                List.of(Lane.of("Shots", List.of(nest))));
         assertThatThrownBy(() -> new FrameChain(id -> loop).at(loop, 3)).hasMessageContaining("nested in itself");
     }
 
@@ -93,6 +97,6 @@ class SeamEditsTest {
     void piecesOfOneLaneNeverLieOverEachOther() {
         List<Section> over = List.of(Section.ofShot(1, 1, FrameRange.of(0, 10), Rational.ONE),
                 Section.ofShot(2, 2, FrameRange.of(9, 20), Rational.ONE));
-        assertThatThrownBy(() -> new Master.Lane("x", true, over)).hasMessageContaining("frame 9");
+        assertThatThrownBy(() -> Lane.of("x", over)).hasMessageContaining("frame 9");
     }
 }

@@ -1,10 +1,13 @@
-package freshsplice.core.master;
+package freshsplice.core.master.edit;
 
+import freshsplice.core.master.Lane;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Edits at the seams of a master's main lane. Each returns the master after it, or says why it cannot be done. */
+/** Edits at the seams of a lane. Each returns the master after it, or says why it cannot be done. */
 public final class SeamEdits {
     private SeamEdits() {
     }
@@ -17,14 +20,13 @@ public final class SeamEdits {
      * @param delta frames later (+) or earlier (−)
      * @throws IllegalArgumentException if there is no seam, or a section would be left without a frame or meet another
      */
-    public static Master move(Master master, long at, long delta) {
-        List<Section> sections = new ArrayList<>(master.main().sections());
-        int left = -1;
-        int right = -1;
-        for (int i = 0; i < sections.size(); i++) {
-            left = sections.get(i).record().out() == at ? i : left;
-            right = sections.get(i).record().in() == at ? i : right;
-        }
+    public static Master move(Master master, int laneIndex, long at, long delta) {
+        Lane lane = master.lanes().get(laneIndex);
+        List<Section> sections = lane.sections();
+        int right = lane.firstFrom(at);
+        int left = right - 1;
+        left = left >= 0 && sections.get(left).record().out() == at ? left : -1;
+        right = right < sections.size() && sections.get(right).record().in() == at ? right : -1;
         if (left < 0 && right < 0) {
             throw new IllegalArgumentException("There is no seam at record frame " + at + ": choose one first");
         }
@@ -33,13 +35,15 @@ public final class SeamEdits {
         }
         long to = Math.addExact(at, delta);
         checkRoom(sections, left, right, at, to);
+        List<Section> moved = new ArrayList<>();
         if (left >= 0) {
-            sections.set(left, sections.get(left).over(sections.get(left).record().withOut(to)));
+            moved.add(sections.get(left).over(sections.get(left).record().withOut(to)));
         }
         if (right >= 0) {
-            sections.set(right, sections.get(right).over(FrameRange.of(to, sections.get(right).record().out())));
+            moved.add(sections.get(right).over(FrameRange.of(to, sections.get(right).record().out())));
         }
-        return master.withMain(sections);
+        int from = left >= 0 ? left : right;
+        return master.withLane(laneIndex, lane.spliced(from, from + moved.size(), moved));
     }
 
     private static void checkRoom(List<Section> sections, int left, int right, long at, long to) {

@@ -1,0 +1,48 @@
+package freshsplice.core.master.edit;
+
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/** Copied pieces, put into a master. */
+public final class Pasting {
+    private Pasting() {
+    }
+
+    /**
+     * Puts copies of pieces in from a record frame on, with the gaps that lay between them.
+     *
+     * @param rate   the rate of the master that they were copied from
+     * @param lane   index of the lane
+     * @param insert what comes after is pushed along; else they are laid over what is there
+     * @throws IllegalArgumentException if the rates differ, or there is nothing to put in
+     */
+    public static Master put(Master master, int lane, long at, List<Section> pieces, FrameRate rate, boolean insert) {
+        if (pieces.isEmpty()) {
+            throw new IllegalArgumentException("Nothing was copied that is still there");
+        }
+        if (!rate.equals(master.rate())) {
+            throw new IllegalArgumentException("These pieces count " + rate + " frames a second and \"" + master.name()
+                    + "\" counts " + master.rate() + ": frames of one are no frames of the other");
+        }
+        List<Section> inOrder = new ArrayList<>(pieces);
+        inOrder.sort(Comparator.comparingLong(s -> s.record().in()));
+        long first = inOrder.get(0).record().in();
+        FrameRange span = FrameRange.of(first, inOrder.stream().mapToLong(s -> s.record().out()).max().orElseThrow());
+        Master room = insert ? Arranging.opened(master, at, span.length()) : master;
+        long end = first;
+        for (Section piece : inOrder) {
+            if (piece.record().in() < end) {
+                throw new IllegalArgumentException("These pieces lie over each other on several lanes: copy those of "
+                        + "one lane at a time");
+            }
+            end = piece.record().out();
+            room = Arranging.overwrite(room, lane, piece.shiftedBy(at - first).fresh());
+        }
+        return Master.checked(room);
+    }
+}

@@ -1,0 +1,49 @@
+package freshsplice.core.sound;
+
+/** Levels of sound. A level is in decibels of amplitude: 20·log10 of the factor; −6.02 dB is half (textbook). */
+public final class Level {
+    /** Louder than this is a slip of the hand. */
+    public static final double LOUDEST = 12;
+    /** From here down it is silence. */
+    public static final double SILENT = -60;
+
+    private Level() {
+    }
+
+    /** The factor of a level. */
+    public static double factor(double decibels) {
+        return decibels <= SILENT ? 0 : Math.pow(10, Math.min(LOUDEST, decibels) / 20);
+    }
+
+    /** @throws IllegalArgumentException if it is no level, or too loud */
+    public static double checked(double decibels) {
+        if (!(decibels <= LOUDEST) || decibels < -200) {
+            throw new IllegalArgumentException("A level is " + (int) SILENT + " (silence) to " + (int) LOUDEST
+                    + " decibels, not " + decibels);
+        }
+        return decibels;
+    }
+
+    /**
+     * What of a piece is heard.
+     *
+     * @param muted   its lane is muted
+     * @param solo    its lane is heard alone
+     * @param anySolo any lane is: the others are then silent
+     */
+    public static double heard(boolean muted, boolean solo, boolean anySolo, double decibels) {
+        return muted || anySolo && !solo ? 0 : factor(decibels);
+    }
+
+    /**
+     * The share of a piece that is heard at a frame, by its fades: even steps from and to silence.
+     *
+     * @param frame  frames from its first one
+     * @param length frames that it has
+     */
+    public static double faded(double frame, long length, long fadeIn, long fadeOut) {
+        double in = fadeIn > 0 ? Math.min(1, frame / fadeIn) : 1;
+        double out = fadeOut > 0 ? Math.min(1, (length - frame) / fadeOut) : 1;
+        return Math.max(0, Math.min(in, out));
+    }
+}

@@ -1,0 +1,78 @@
+package freshsplice.render;
+
+import freshsplice.core.time.FrameRate;
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * Frames of a movie as red, green and blue bytes, rows from the top, at another size where asked. Meant for frames that
+ * are asked for in rising order: it reads on, and begins anew when asked for an earlier one or one far ahead.
+ */
+public final class MovieReader implements AutoCloseable {
+    /** Reading over this many frames is quicker than beginning anew. */
+    private static final long READ_OVER = 240;
+
+    private final Path file;
+    private final int width;
+    private final int height;
+    private final FrameRate rate;
+    private final byte[] picture;
+    private Process ffmpeg;
+    private InputStream frames;
+    private long next = -1;
+
+    public MovieReader(Path file, int width, int height, FrameRate rate) {
+        this.file = file;
+        this.width = width;
+        this.height = height;
+        this.rate = rate;
+        this.picture = new byte[width * height * 3];
+    }
+
+    /**
+     * @param frame from 0 on
+     * @return its picture, which the next call writes over; black beyond the movie's end
+     * @throws IOException if the movie cannot be read
+     */
+    public byte[] frame(long frame) throws IOException {
+        if (frame == next - 1) {
+            return picture;
+        }
+        if (ffmpeg == null || frame < next || frame > next + READ_OVER) {
+            begin(frame);
+        }
+        while (next <= frame) {
+            int read = frames.readNBytes(picture, 0, picture.length);
+            if (read < picture.length) {
+                Arrays.fill(picture, (byte) 0);
+            }
+            next++;
+        }
+        return picture;
+    }
+
+    private void begin(long frame) throws IOException {
+        close();
+        // half a frame early: seeking passes over what begins before the time asked for
+        double from = Math.max(0, rate.seconds(frame).toDouble() - rate.seconds(1).toDouble() / 2);
+        ffmpeg = new ProcessBuilder(List.of("ffmpeg", "-hide_banner", "-loglevel", "error", "-nostdin", "-ss",
+                String.format(Locale.ROOT, "%.6f", from), "-i", file.toAbsolutePath().toString(), "-an", "-vf",
+                "scale=" + width + ":" + height + ":flags=bicubic", "-f", "rawvideo", "-pix_fmt", "rgb24", "-"))
+                .redirectError(ProcessBuilder.Redirect.DISCARD).start();
+        frames = new BufferedInputStream(ffmpeg.getInputStream(), picture.length);
+        next = frame;
+    }
+
+    @Override
+    public void close() {
+        if (ffmpeg != null) {
+            ffmpeg.destroyForcibly();
+            ffmpeg = null;
+        }
+    }
+}

@@ -1,0 +1,106 @@
+package freshsplice.server.masters;
+
+import freshsplice.core.master.MarkPlace;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.time.Rational;
+import freshsplice.server.steps.Steps;
+import freshsplice.server.store.MasterMarkRow;
+import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.Refused;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalLong;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+
+/** Marks with words, at frames of a master or on pieces that carry them along. */
+@Service
+class Marks {
+    private static final int LONGEST = 1000;
+
+    private final Store store;
+    private final Steps steps;
+
+    Marks(Store store, Steps steps) {
+        this.store = store;
+        this.steps = steps;
+    }
+
+    /** Where they stand now; those whose frame their piece does not show at the moment are not there. */
+    List<SequenceView.Mark> views(long masterId, Master master) {
+        List<MasterMarkRow> rows = store.where(MasterMarkRow.class, "masterId", masterId);
+        if (rows.isEmpty()) {
+            return List.of();
+        }
+        Map<Long, Section> sections = master.sections().stream().collect(Collectors.toMap(Section::id,
+                Function.identity()));
+        List<SequenceView.Mark> views = new ArrayList<>();
+        for (MasterMarkRow row : rows) {
+            OptionalLong in = row.sectionId == null ? OptionalLong.of(row.recIn)
+                    : sections.containsKey(row.sectionId)
+                    ? MarkPlace.recordOf(sections.get(row.sectionId), row.position) : OptionalLong.empty();
+            in.ifPresent(at -> views.add(new SequenceView.Mark(row.id, at, at + row.frames, row.words, row.who,
+                    row.sectionId)));
+        }
+        views.sort(Comparator.comparingLong(SequenceView.Mark::in));
+        return views;
+    }
+
+    /** @param piece id of the piece that carries it; null for the record clock */
+    long add(MasterRow row, Master master, long at, long frames, String words, Long piece, String who) {
+        String said = checked(words);
+        if (frames < 1 || frames > 1_000_000 || at < 0) {
+            throw new Refused("A mark lasts 1 to 1000000 frames, from record frame 0 on");
+        }
+        Section section = piece == null ? null : master.sections().stream().filter(s -> s.id() == piece).findFirst()
+                .orElseThrow(() -> new Refused("That piece is not in the master any more"));
+        if (section != null && !section.record().contains(at)) {
+            throw new Refused("Record frame " + at + " does not lie inside the piece");
+        }
+        return steps.make(row.projectId, "Mark: " + said, who, () -> {
+            MasterMarkRow mark = new MasterMarkRow();
+            mark.masterId = row.id;
+            mark.sectionId = piece;
+            mark.recIn = at;
+            mark.frames = frames;
+            mark.position = section == null ? null : Rational.of(section.at(at).floor());
+            mark.words = said;
+            mark.who = who;
+            return store.add(mark).id;
+        });
+    }
+
+    void change(long markId, String words, String who) {
+        MasterMarkRow asked = store.get(MasterMarkRow.class, markId);
+        String said = checked(words);
+        steps.make(projectOf(asked), "Change a mark: " + said, who, () -> {
+            store.get(MasterMarkRow.class, markId).words = said;
+            return null;
+        });
+    }
+
+    void remove(long markId, String who) {
+        MasterMarkRow asked = store.get(MasterMarkRow.class, markId);
+        steps.make(projectOf(asked), "Take away the mark: " + asked.words, who, () -> {
+            store.remove(store.get(MasterMarkRow.class, markId));
+            return null;
+        });
+    }
+
+    private long projectOf(MasterMarkRow mark) {
+        return store.get(MasterRow.class, mark.masterId).projectId;
+    }
+
+    private static String checked(String words) {
+        String plain = words == null ? "" : words.replaceAll("\\p{Cntrl}", " ").strip();
+        if (plain.isEmpty() || plain.length() > LONGEST) {
+            throw new Refused("A mark needs 1 to " + LONGEST + " letters");
+        }
+        return plain;
+    }
+}

@@ -1,0 +1,154 @@
+package freshsplice.server.masters;
+
+import freshsplice.core.conform.Conform;
+import freshsplice.core.conform.ShotNumbering;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.master.edit.Arranging;
+import freshsplice.core.master.edit.Nesting;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import freshsplice.server.projects.ProjectRules;
+import freshsplice.server.shots.ShotMaker;
+import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.RenderRow;
+import freshsplice.server.store.ShotRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.Refused;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+
+/** New pieces of masters: from shots, renders, other masters, black, slates, and shots that are made for them. */
+@Component
+class NewPieces {
+    private static final long MOST_FRAMES = 1_000_000;
+    private static final int LONGEST_SLATE = 500;
+
+    private final Store store;
+    private final MasterStore masters;
+    private final ShotMaker shotMaker;
+
+    NewPieces(Store store, MasterStore masters, ShotMaker shotMaker) {
+        this.store = store;
+        this.masters = masters;
+        this.shotMaker = shotMaker;
+    }
+
+    /** The piece that was asked for, from record frame 0 on. */
+    Section of(MasterRow into, MasterEdit.NewPiece wanted, Map<Long, ShotRow> shots) {
+        if (wanted == null || wanted.shows() == null) {
+            throw new Refused("Say what the new piece shows: a shot, a render, a master, black or a slate");
+        }
+        return switch (wanted.shows()) {
+            case "SHOT" -> ofShot(wanted, shots);
+            case "RENDER" -> ofRender(into, wanted);
+            case "MASTER" -> ofMaster(into, wanted);
+            case "BLACK" -> still(new Section.Content.Black(), wanted);
+            case "SLATE" -> still(new Section.Content.Slate(slateText(wanted.text())), wanted);
+            default -> throw new Refused("A piece shows SHOT, RENDER, MASTER, BLACK or SLATE, not \"" + wanted.shows()
+                    + "\"");
+        };
+    }
+
+    private static Section ofShot(MasterEdit.NewPiece wanted, Map<Long, ShotRow> shots) {
+        ShotRow row = wanted.id() == null ? null : shots.get(wanted.id());
+        if (row == null) {
+            throw new Refused("That shot is not there any more: choose another");
+        }
+        long from = wanted.from() == null ? row.cutIn : wanted.from();
+        long frames = wanted.frames() == null ? Math.max(1, row.cutOut - from) : wanted.frames();
+        return Section.ofShot(0, row.id, FrameRange.ofLength(0, checked(frames)), Rational.of(from));
+    }
+
+    private Section ofRender(MasterRow into, MasterEdit.NewPiece wanted) {
+        RenderRow row = wanted.id() == null ? null : store.entities().find(RenderRow.class, wanted.id());
+        if (row == null || row.projectId != into.projectId || row.state != RenderRow.State.DONE) {
+            throw new Refused("That render is not finished: only a finished one can stand in a master");
+        }
+        long from = wanted.from() == null ? 0 : wanted.from();
+        long frames = wanted.frames() == null ? row.frames - from : wanted.frames();
+        if (from < 0 || from >= row.frames) {
+            throw new Refused(row.name + " has frames 0 to " + (row.frames - 1) + "; it has no frame " + from);
+        }
+        return new Section(0, new Section.Content.OfRender(row.id), FrameRange.ofLength(0, checked(frames)),
+                Rational.of(from), Rational.ONE, true, null, null);
+    }
+
+    private Section ofMaster(MasterRow into, MasterEdit.NewPiece wanted) {
+        MasterRow row = wanted.id() == null ? null : store.get(MasterRow.class, wanted.id());
+        if (row == null || row.projectId != into.projectId) {
+            throw new Refused("That master is not in this project: choose another");
+        }
+        Section whole = Nesting.whole(masters.read(row));
+        long from = wanted.from() == null ? whole.record().in() : wanted.from();
+        long frames = wanted.frames() == null ? whole.record().out() - from : wanted.frames();
+        return whole.timed(FrameRange.ofLength(0, checked(frames)), Rational.of(from), Rational.ONE);
+    }
+
+    private static Section still(Section.Content content, MasterEdit.NewPiece wanted) {
+        long frames = wanted.frames() == null ? 24 : wanted.frames();
+        return new Section(0, content, FrameRange.ofLength(0, checked(frames)), Rational.ZERO, Rational.ONE, true, null,
+                null);
+    }
+
+    private static String slateText(String text) {
+        String plain = text == null ? "" : text.strip();
+        if (plain.isEmpty() || plain.length() > LONGEST_SLATE) {
+            throw new Refused("A slate needs 1 to " + LONGEST_SLATE + " letters");
+        }
+        return plain;
+    }
+
+    private static long checked(long frames) {
+        if (frames < 1 || frames > MOST_FRAMES) {
+            throw new Refused("A piece lasts 1 to " + MOST_FRAMES + " frames, not " + frames);
+        }
+        return frames;
+    }
+
+    /** A master with a new shot put in: numbered between its neighbours, with a camera of its own. */
+    Master withShot(MasterRow row, Master master, long at, long frames, Map<Long, ShotRow> shots) {
+        checked(frames);
+        ProjectRow project = store.get(ProjectRow.class, row.projectId);
+        List<Section> ofShots = master.main().sections().stream().filter(s -> s.shotId() != 0).toList();
+        String before = ofShots.stream().filter(s -> s.record().in() < at).reduce((a, b) -> b)
+                .map(s -> shots.get(s.shotId()).code).orElse(null);
+        String after = ofShots.stream().filter(s -> s.record().in() >= at).findFirst()
+                .map(s -> shots.get(s.shotId()).code).orElse(null);
+        ShotNumbering numbering = ProjectRules.numbering(project);
+        String code = numbering.between(before, after, masters.codesInUse(project.id));
+        long made = shot(project, row.sceneId, code, frames, at - master.start(), shots);
+        return Arranging.insert(master, 0, at, Section.ofShot(0, made, FrameRange.ofLength(at, frames),
+                Rational.of(project.firstFrame)));
+    }
+
+    /** So many empty shots one after another from the master's start. */
+    Master withShots(MasterRow row, Master master, int count, long frames) {
+        checked(frames);
+        ProjectRow project = store.get(ProjectRow.class, row.projectId);
+        List<String> codes = ProjectRules.numbering(project).codes(count, masters.codesInUse(project.id));
+        Map<Long, ShotRow> shots = masters.shotRows(project.id);
+        List<Section> sections = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            long made = shot(project, row.sceneId, codes.get(i), frames, i * frames, shots);
+            sections.add(Section.ofShot(0, made, FrameRange.ofLength(master.start() + i * frames, frames),
+                    Rational.of(project.firstFrame)));
+        }
+        return master.withMain(sections);
+    }
+
+    /** @param action action frame at which it begins; @return its id */
+    private long shot(ProjectRow project, long sceneId, String code, long frames, long action, Map<Long, ShotRow> shots) {
+        FrameRange range = FrameRange.ofLength(project.firstFrame, frames);
+        Shot shot = new Shot(0, code, range, project.handles, action - project.firstFrame,
+                new Shot.Anchor("", "", project.firstFrame, Rational.ZERO, Rational.ONE, false));
+        long camera = shotMaker.camera(project, sceneId, Conform.cameraOf(code));
+        ShotRow made = shotMaker.shot(project, sceneId, camera, shot, null, null);
+        shots.put(made.id, made);
+        return made.id;
+    }
+}

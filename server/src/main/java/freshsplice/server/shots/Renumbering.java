@@ -1,0 +1,79 @@
+package freshsplice.server.shots;
+
+import freshsplice.core.conform.ShotNumbering;
+import freshsplice.core.master.LivePieces;
+import freshsplice.core.master.Master;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.projects.ProjectRules;
+import freshsplice.server.steps.Steps;
+import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.ProjectRow;
+import freshsplice.server.store.ShotAliasRow;
+import freshsplice.server.store.ShotRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.Refused;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Gives a master's shots new numbers in its order, before a cut was handed back. Old numbers stay known and are never
+ * given again, so the new ones go on after the last that was used.
+ */
+@Service
+public class Renumbering {
+    /** One shot's old and new number. */
+    public record Change(long shotId, String from, String to) {
+    }
+
+    private final Store store;
+    private final MasterStore masters;
+    private final Steps steps;
+
+    Renumbering(Store store, MasterStore masters, Steps steps) {
+        this.store = store;
+        this.masters = masters;
+        this.steps = steps;
+    }
+
+    /** What would become of the numbers. */
+    @Transactional(readOnly = true)
+    public List<Change> plan(long masterId) {
+        MasterRow row = store.get(MasterRow.class, masterId);
+        ProjectRow project = store.get(ProjectRow.class, row.projectId);
+        Master master = masters.read(row);
+        Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
+        List<Long> inOrder = new LivePieces(masters.nested()).ofLane(master, 0).stream()
+                .map(l -> l.section().shotId()).filter(id -> id != 0).distinct().toList();
+        ShotNumbering numbering = ProjectRules.numbering(project);
+        List<String> codes = numbering.codes(inOrder.size(), masters.codesInUse(project.id));
+        List<Change> changes = new ArrayList<>();
+        for (int i = 0; i < inOrder.size(); i++) {
+            changes.add(new Change(inOrder.get(i), shots.get(inOrder.get(i)).code, codes.get(i)));
+        }
+        return changes;
+    }
+
+    public void make(long masterId, String who) {
+        MasterRow row = store.get(MasterRow.class, masterId);
+        ProjectRow asked = store.get(ProjectRow.class, row.projectId);
+        if (asked.handedBackAt != null) {
+            throw new Refused("A cut of this project was handed back: the edit room knows the shots by their numbers, so "
+                    + "they stay");
+        }
+        steps.make(row.projectId, "Number the shots of \"" + row.name + "\" anew", who, () -> {
+            Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
+            for (Change change : plan(masterId)) {
+                ShotAliasRow alias = new ShotAliasRow();
+                alias.projectId = row.projectId;
+                alias.shotId = change.shotId();
+                alias.code = change.from();
+                store.add(alias);
+                shots.get(change.shotId()).code = change.to();
+            }
+            return null;
+        });
+    }
+}

@@ -1,0 +1,15 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** A lane of a master; place 0 is the lowest. */
+@Entity
+@Table(name = "master_lane")
+public class MasterLaneRow extends AliveRow {
+    public long masterId;
+    public int place;
+    public String name;
+    public boolean enabled;
+    public boolean locked;
+}

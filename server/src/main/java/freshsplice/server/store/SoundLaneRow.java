@@ -1,0 +1,16 @@
+package freshsplice.server.store;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+
+/** How a lane of a master's sound is heard. */
+@Entity
+@Table(name = "sound_lane")
+public class SoundLaneRow extends AliveRow {
+    public long masterId;
+    public String name;
+    public boolean muted;
+    public boolean solo;
+    /** In decibels. */
+    public double level;
+}
