@@ -2,12 +2,13 @@ import { useEffect, useRef } from 'react'
 import { Conform } from '../conform/Conform'
 import { setDesk, useDesk, VIEWS } from '../desk/desk'
 import { useActions, useKeys } from '../desk/actions'
+import { MasterBox, openMasters } from '../conform/MasterBox'
 import { Intake } from '../intake/Intake'
-import { playOrStop, setScore, shuttle, step, stop, goTo } from '../playhead/transport'
+import { goTo, playOrStop, playRange, setIn, setOut, setScore, shuttle, step, stop } from '../playhead/transport'
 import { Renders } from '../renders/Renders'
 import { Review } from '../review/Review'
 import { useLive } from '../server/live'
-import { useProject, useProjects, useSequence } from '../server/queries'
+import { useMasters, useProject, useProjects, useSequence } from '../server/queries'
 import { Stage } from '../stage/Stage'
 import { Turnover } from '../turnover/Turnover'
 import { CommandBox } from './CommandBox'
@@ -19,13 +20,16 @@ import { TopLine } from './TopLine'
 import { redo, undo } from './undo'
 
 export function App() {
-  const { view, projectId } = useDesk()
+  const { view, projectId, masterId } = useDesk()
   const projects = useProjects()
   const known = projects.data?.some((p) => p.id === projectId)
   const project = useProject(known ? projectId : undefined).data
-  const sequence = useSequence(project).data
+  const masters = useMasters(known ? projectId : undefined).data
+  // a master that was taken away, here or elsewhere, gives way to the project's first
+  const open = masters?.some((m) => m.id === masterId) ? masterId : (project?.masterId ?? undefined)
+  const sequence = useSequence(project, open).data
   const connected = useLive(project?.id)
-  const shown = project?.masterId ? sequence : undefined
+  const shown = project?.masterId && sequence?.id === open ? sequence : undefined
   useKeys()
 
   const asked = useRef(false)
@@ -59,6 +63,10 @@ export function App() {
     { group: 'Play', name: 'Ten frames back', keys: 'Shift+ArrowLeft', run: () => step(-10) },
     { group: 'Play', name: 'To the first frame', keys: 'Home', run: () => shown && goTo(shown.start) },
     { group: 'Play', name: 'To the last frame', keys: 'End', run: () => shown && goTo(shown.end - 1) },
+    { group: 'Play', name: 'Range: in here', keys: 'I', run: () => setIn() },
+    { group: 'Play', name: 'Range: out after this frame', keys: 'O', run: () => setOut() },
+    { group: 'Play', name: 'No range', keys: 'Shift+O', run: () => setDesk({ range: {} }) },
+    { group: 'Play', name: 'Play the range over and over', keys: 'Shift+L', run: playRange },
     { group: 'Numbers', name: 'Timecode, frames or seconds', keys: 'T', run: nextUnits },
     { group: 'Project', name: 'Another project', run: () => setDesk({ projectId: undefined }) },
   ])
@@ -82,8 +90,10 @@ export function App() {
         {view === 'Turnover' && <Turnover project={project} sequence={shown} />}
         {view !== 'Intake' && view !== 'Turnover' && !shown && (
           project.masterId ? <Empty title="One moment" text="Laying out the lanes" /> : (
-            <Empty title="No cut yet" text="Everything here follows from a cut. Drop an EDL with its pictures and sound in Intake.">
+            <Empty title="No cut yet" text="Everything here follows from a cut. Drop an EDL with its pictures and sound in Intake, or begin with empty shots.">
               <button type="button" className="button button-main" onClick={() => setDesk({ view: 'Intake' })}>Go to Intake</button>
+              <button type="button" className="button" onClick={() => openMasters(true)}>Begin without a cut</button>
+              <MasterBox project={project} sequence={undefined} hidden />
             </Empty>
           )
         )}

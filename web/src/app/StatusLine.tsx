@@ -21,7 +21,7 @@ const HINTS: Record<string, [string, string][]> = {
 /** The frame in every reading; typing into the first goes there. */
 export function StatusLine({ project, sequence }: { project: Project; sequence?: Sequence }) {
   const { frame, view, units } = useDesk()
-  const speed = useTransport((t) => t.speed)
+  const { speed, dropped } = useTransport()
   const label = useLabels(sequence?.id, sequence?.start ?? 0, sequence?.framesPerSecond ?? 24, units)
   const section = sectionAt(sequence, frame)
   return (
@@ -30,11 +30,12 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
         <>
           <TypedFrame sequence={sequence} label={label(frame)} />
           <span className="num whitespace-nowrap text-quiet">record {frame - sequence.start + 1} of {sequence.end - sequence.start}</span>
-          {section ? (
+          {section && section.content === 'SHOT' ? (
             <span className="num truncate text-quiet">
               {section.code}, frame {shotFrameAt(section, frame)} of {section.shotFirst}–{section.shotLast}
             </span>
-          ) : <span className="text-quiet">black</span>}
+          ) : <span className="truncate text-quiet">{section?.code ?? 'black'}</span>}
+          {dropped > 0 && <span className="num whitespace-nowrap text-bent" role="status">{dropped} {dropped === 1 ? 'frame' : 'frames'} dropped</span>}
           {speed !== 0 && speed !== 1 && <span className="num text-quiet">{speed > 0 ? `${speed} ×` : `−${-speed} ×`}</span>}
         </>
       ) : <span className="text-quiet">{project.name}</span>}

@@ -1,6 +1,7 @@
 import { setDesk, useDesk, VIEWS } from '../desk/desk'
 import type { Project, Sequence } from '../server/types'
 import { goTo } from '../playhead/transport'
+import { MasterBox } from '../conform/MasterBox'
 import { History } from './History'
 import { redo, undo } from './undo'
 
@@ -13,10 +14,10 @@ export function TopLine({ project, sequence, connected }: { project: Project; se
       <button type="button" className="min-w-0 shrink truncate text-left" title="Another project" onClick={() => setDesk({ projectId: undefined })}>
         <b className="font-semibold">{project.name}</b>
         <span className="text-quiet">
-          {project.scene && ` · ${project.scene}`}
-          {sequence && ` · Cut ${sequence.cut.version}`}
+          {sequence && (sequence.cut.id ? ` · Cut ${sequence.cut.version}` : ' · no cut')}
         </span>
       </button>
+      {sequence && <MasterBox project={project} sequence={sequence} />}
       <nav className="flex shrink-0 gap-1" role="tablist" aria-label="Views">
         {VIEWS.map((name) => (
           <button key={name} type="button" role="tab" aria-selected={view === name}

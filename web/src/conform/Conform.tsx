@@ -2,16 +2,34 @@ import { setDesk, useDesk } from '../desk/desk'
 import { useActions } from '../desk/actions'
 import { goTo, play } from '../playhead/transport'
 import type { Project, Sequence } from '../server/types'
+import { CameraKeys } from './CameraKeys'
 import { chosenPieces } from './edits'
 import { Lanes } from './Lanes'
+import { useTellingWhere } from './others'
 import { PieceBar } from './PieceBar'
+import { SoundBar } from './SoundBar'
 import { SeamBox } from './SeamBox'
 import { ThreePictures } from './ThreePictures'
 import { zoomBy } from './useZoom'
 
 /** The seams: three pictures over three lanes. */
 export function Conform({ project, sequence }: { project: Project; sequence: Sequence }) {
-  const { frame } = useDesk()
+  const { frame, sound: soundId, over, cutting } = useDesk()
+  const sound = sequence.sound.find((s) => s.id === soundId)
+  useTellingWhere(project.id, sequence.id)
+  const toPiece = (way: 1 | -1) => {
+    const { sections } = sequence
+    const next = way > 0 ? sections.find((s) => s.in > frame) : [...sections].reverse().find((s) => s.in < frame)
+    if (next) {
+      setDesk({ seam: undefined, pieces: [next.id] })
+      goTo(next.in)
+    }
+  }
+  const layOver = () => {
+    const others = project.cuts.filter((c) => c.id !== sequence.cut.id)
+    const at = others.findIndex((c) => c.id === over)
+    setDesk({ over: others[at + 1]?.id })
+  }
   const toSeam = (way: 1 | -1, onlyBent: boolean) => {
     const seams = sequence.seams.filter((s) => !onlyBent || s.cutBend !== 0 || s.renderBend !== 0).map((s) => s.at)
     const next = way > 0 ? seams.find((at) => at > frame) : [...seams].reverse().find((at) => at < frame)
@@ -28,6 +46,10 @@ export function Conform({ project, sequence }: { project: Project; sequence: Seq
     { group: 'Conform', name: 'Play around the seam, two seconds', keys: 'Ctrl+Space', run: () => playAround(sequence, frame) },
     { group: 'Conform', name: 'Play the chosen pieces over and over', keys: 'Ctrl+L', run: () => playChosen(sequence) },
     { group: 'Conform', name: 'Next place where the action does not run on', keys: 'Ctrl+B', run: () => toSlip(sequence, frame) },
+    { group: 'Conform', name: 'Choose the next piece', keys: 'Alt+ArrowRight', run: () => toPiece(1) },
+    { group: 'Conform', name: 'Choose the piece before', keys: 'Alt+ArrowLeft', run: () => toPiece(-1) },
+    { group: 'Conform', name: 'Lay another version of the cut over it', keys: 'Shift+V', run: layOver, disabled: project.cuts.length < 2 },
+    { group: 'Conform', name: cutting ? 'Stop cutting to cameras by number' : 'Cut to cameras by number', keys: 'Shift+C', run: () => setDesk({ cutting: !cutting }) },
     { group: 'Conform', name: 'Show another picture large', keys: 'V', run: nextLarge },
     { group: 'Conform', name: 'Zoom in', keys: '= Ctrl+ArrowUp', run: () => zoomBy(sequence, 0.6, frame) },
     { group: 'Conform', name: 'Zoom out', keys: 'Ctrl+ArrowDown Z', run: () => zoomBy(sequence, 1 / 0.6, frame) },
@@ -38,7 +60,8 @@ export function Conform({ project, sequence }: { project: Project; sequence: Seq
     <div className="flex min-h-0 flex-1 flex-col">
       <ThreePictures project={project} sequence={sequence} />
       <SeamBox sequence={sequence} />
-      <PieceBar sequence={sequence} />
+      {sound ? <SoundBar key={sound.id} sequence={sequence} sound={sound} /> : <PieceBar project={project} sequence={sequence} />}
+      {cutting && <CameraKeys sequence={sequence} />}
       <Lanes project={project} sequence={sequence} />
     </div>
   )

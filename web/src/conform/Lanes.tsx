@@ -3,14 +3,18 @@ import { setDesk, useDesk } from '../desk/desk'
 import { sayError } from '../desk/messages'
 import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
+import { allPieces, onLane } from '../playhead/lookup'
 import { useLabels } from '../playhead/labels'
 import { goTo } from '../playhead/transport'
-import { postInOrder } from '../server/client'
-import { useMeshes, useShading } from '../server/queries'
-import type { Project, Sequence } from '../server/types'
+import { useCutPieces, useMeshes, useShading } from '../server/queries'
+import type { Project, Section, Sequence } from '../server/types'
 import { drawLanes } from './drawLanes'
-import { choosePiece, edit, type Pull, pullWords } from './edits'
+import { ask, choosePiece, edit, moveSeam, type Pull, pullWords } from './edits'
 import { LABELS, layOut } from './lanes'
+import { LaneNames } from './LaneNames'
+import { LaneReader } from './LaneReader'
+import { goInside } from './MasterBox'
+import { useOthers } from './others'
 import { peek, usePeek } from './peek'
 import type { Drag } from './scene'
 import { toFrame, toX } from './scale'
@@ -19,7 +23,7 @@ import { follow, panBy, useScale, zoomBy } from './useZoom'
 
 const GRAB = 7
 
-type Hold = { kind: 'playhead' } | { kind: 'overview' } | { kind: 'seam'; at: number; x: number } | { kind: 'pull'; pull: Pull; x: number }
+type Hold = { kind: 'sound'; id: number; x: number } | { kind: 'playhead' } | { kind: 'overview' } | { kind: 'seam'; at: number; x: number } | { kind: 'pull'; pull: Pull; x: number }
 
 /** The three lanes with their seams, sound and the strip of the whole. */
 export function Lanes({ project, sequence }: { project: Project; sequence: Sequence }) {
@@ -29,18 +33,21 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
   const [, again] = useReducer((n: number) => n + 1, 0)
   const [drag, setDrag] = useState<Drag>()
   const [pulled, setPulled] = useState<{ pull: Pull; frames: number; x: number; y: number }>()
+  const [moved, setMoved] = useState<{ id: number; frames: number }>()
   const hold = useRef<Hold | undefined>(undefined)
-  const { frame, units, seam, pieces } = useDesk()
+  const { frame, units, seam, pieces, range, over, sound } = useDesk()
+  const overCut = useCutPieces(project.id, over).data
+  const others = useOthers(sequence.id)
   const scale = useScale(sequence, width)
   const label = useLabels(sequence.id, sequence.start, sequence.framesPerSecond, units)
   const lanes = [...new Set(sequence.sound.map((s) => s.lane))]
-  const layout = layOut(height, lanes.length)
+  const layout = layOut(height, lanes.length, sequence.upper.length)
   const thumbs = useThumbs(project, sequence, again)
 
   useEffect(() => follow(sequence, frame), [frame, sequence])
 
   useDrawing(canvas, width, layout.height, (g) => {
-    drawLanes(g, { sequence, layout, scale, width, frame, seam, pieces, drag, label, thumbs, again })
+    drawLanes(g, { sequence, layout, scale, width, frame, seam, pieces, drag, label, thumbs, again, range, sound, others, over: over ? overCut : undefined })
   })
 
   const place = (e: { clientX: number; clientY: number }) => {
@@ -48,8 +55,10 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
     return { x: e.clientX - box.left, y: e.clientY - box.top }
   }
 
+  const upperAt = (y: number) => layout.upper.findIndex(([top, bottom]) => y >= top && y < bottom + 2)
+
   const seamNear = (x: number, y: number) => {
-    if (y < layout.cut[0] - 10 || y > layout.renders[1] + 8) {
+    if (y < layout.cut[0] - 10 || y > layout.renders[1] + 8 || upperAt(y) >= 0) {
       return undefined
     }
     const near = sequence.seams
@@ -61,20 +70,46 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
 
   const pieceUnder = (x: number, y: number) => {
     const at = toFrame(scale, x)
-    return y >= layout.shots[0] && y <= layout.shots[1] ? sequence.sections.find((s) => at >= s.in && at < s.out) : undefined
+    const upper = upperAt(y)
+    return upper >= 0 || (y >= layout.shots[0] - 12 && y <= layout.shots[1]) ? onLane(sequence, upper, at) : undefined
+  }
+
+  /** On a lane above, the edges of a piece are pulled by themselves: nothing meets there that must. */
+  const edgeOf = (piece: Section | undefined, x: number, y: number): 'HEAD' | 'TAIL' | undefined => {
+    if (!piece || upperAt(y) < 0) {
+      return undefined
+    }
+    return x - toX(scale, piece.in) <= GRAB ? 'HEAD' : toX(scale, piece.out) - x <= GRAB ? 'TAIL' : undefined
+  }
+
+  const soundUnder = (x: number, y: number) => {
+    const lane = lanes[layout.sound.findIndex(([top, bottom]) => y >= top && y <= bottom)]
+    const at = toFrame(scale, x)
+    return sequence.sound.find((p) => p.lane === lane && at >= p.in && at < p.out)
   }
 
   /** What Alt or Ctrl with a drag does: at a seam the side under the pointer is trimmed, inside a piece it slips or slides. */
   const pullFrom = (e: React.PointerEvent, x: number, y: number): Pull | undefined => {
+    const piece = pieceUnder(x, y)
+    const edge = edgeOf(piece, x, y)
+    if (piece && edge) {
+      return { kind: edge, section: piece.id, ripple: e.ctrlKey }
+    }
     if (!e.altKey && !e.ctrlKey) {
       return undefined
     }
-    const piece = pieceUnder(x, y)
     const near = seamNear(x, y)
     if (near && piece) {
       return { kind: piece.in === near.at ? 'HEAD' : 'TAIL', section: piece.id, ripple: e.ctrlKey }
     }
     return piece && { kind: e.altKey ? 'SLIP' : 'SLIDE', section: piece.id, ripple: false }
+  }
+
+  /** The lane that was pressed takes what is put in next. */
+  const laneAt = (y: number) => {
+    const upper = upperAt(y)
+    const onMain = y >= layout.shots[0] && y <= layout.shots[1]
+    return upper >= 0 ? { lane: sequence.upper[upper].lane.id } : onMain ? { lane: sequence.main.id } : {}
   }
 
   const toOverview = (x: number) => {
@@ -88,7 +123,11 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
     const near = seamNear(x, y)
     const pull = pullFrom(e, x, y)
     const piece = pieceUnder(x, y)
-    if (pull) {
+    const heard = soundUnder(x, y)
+    if (heard) {
+      setDesk({ sound: heard.id, pieces: [], seam: undefined })
+      hold.current = { kind: 'sound', id: heard.id, x }
+    } else if (pull) {
       hold.current = { kind: 'pull', pull, x }
       setDesk({ pieces: [pull.section] })
     } else if (y >= layout.overview[0] - 4) {
@@ -100,7 +139,7 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
       goTo(near.at)
     } else if (x > LABELS) {
       hold.current = { kind: 'playhead' }
-      setDesk({ seam: undefined })
+      setDesk({ seam: undefined, sound: undefined, ...laneAt(y) })
       goTo(Math.floor(toFrame(scale, x)))
       if (piece) {
         choosePiece(sequence, piece.id, e.metaKey, e.shiftKey)
@@ -112,11 +151,13 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
     const { x, y } = place(e)
     const held = hold.current
     if (!held) {
-      canvas.current!.style.cursor = seamNear(x, y) ? 'ew-resize' : 'default'
+      canvas.current!.style.cursor = seamNear(x, y) || edgeOf(pieceUnder(x, y), x, y) ? 'ew-resize' : 'default'
     } else if (held.kind === 'playhead') {
       goTo(Math.floor(toFrame(scale, x)))
     } else if (held.kind === 'overview') {
       toOverview(x)
+    } else if (held.kind === 'sound') {
+      setMoved({ id: held.id, frames: Math.round((x - held.x) / scale.perFrame) })
     } else if (held.kind === 'pull') {
       // pulling content to the right shows earlier frames, as a film strip would
       const along = Math.round((x - held.x) / scale.perFrame)
@@ -131,6 +172,10 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
 
   const up = () => {
     hold.current = undefined
+    if (moved && moved.frames !== 0) {
+      void ask(`/api/sounds/${moved.id}`, { offset: moved.frames })
+    }
+    setMoved(undefined)
     peek(sequence, undefined)
     if (pulled && pulled.frames !== 0) {
       void edit(sequence, { kind: pulled.pull.kind, sections: [pulled.pull.section], frames: pulled.frames, ripple: pulled.pull.ripple })
@@ -162,6 +207,7 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
         usePeek.setState({ seen: undefined })
         setDrag(undefined)
         setPulled(undefined)
+        setMoved(undefined)
       }
     }
     window.addEventListener('keydown', escape)
@@ -170,7 +216,8 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
 
   return (
     <div ref={holder} className="relative min-h-0 flex-1 overflow-hidden bg-deep">
-      <LaneNames layout={layout} sequence={sequence} lanes={lanes} />
+      <LaneNames layout={layout} sequence={sequence} sounds={lanes} />
+      <LaneReader sequence={sequence} label={label} />
       <canvas
         ref={canvas}
         className="absolute left-0 top-0 touch-none"
@@ -179,47 +226,29 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
         onPointerMove={move}
         onPointerUp={up}
         onPointerCancel={up}
+        onDoubleClick={(e) => {
+          const { x, y } = place(e)
+          const piece = pieceUnder(x, y)
+          if (piece?.nest) {
+            void goInside(sequence, Math.floor(toFrame(scale, x)), piece.id)
+          }
+        }}
         data-picture="lanes"
         role="img"
-        aria-label={`${sequence.sections.length} shots, ${sequence.counts.bentSeams} seams bent`}
+        aria-label={`${sequence.sections.length} pieces on ${sequence.upper.length + 1} lanes, ${sequence.counts.bentSeams} seams bent`}
       />
+      {moved && (
+        <div className="num pointer-events-none absolute bottom-10 left-1/2 z-20 rounded border border-live bg-raised px-2 py-1 text-[13px]" role="status">
+          sound {moved.frames > 0 ? '+' : moved.frames < 0 ? '−' : ''}{Math.abs(moved.frames)} frames against the picture
+        </div>
+      )}
       {pulled && (
         <div className="num pointer-events-none absolute z-20 whitespace-nowrap rounded border border-live bg-raised px-2 py-1 text-[13px]" role="status"
           style={{ left: Math.min(pulled.x + 12, width - 320), top: Math.max(4, pulled.y - 36) }}>
-          {pullWords(pulled.pull, sequence.sections.find((s) => s.id === pulled.pull.section), pulled.frames)}
+          {pullWords(pulled.pull, allPieces(sequence).find((s) => s.id === pulled.pull.section), pulled.frames)}
         </div>
       )}
     </div>
-  )
-}
-
-/** Moves a seam in the shots lane, and the selection with it. */
-export async function moveSeam(sequence: Sequence, at: number, frames: number) {
-  try {
-    await postInOrder(`/api/masters/${sequence.id}/seam`, { at, frames })
-    setDesk({ seam: at + frames })
-  } catch (e) {
-    sayError(e)
-  }
-}
-
-function LaneNames({ layout, sequence, lanes }: { layout: ReturnType<typeof layOut>; sequence: Sequence; lanes: string[] }) {
-  const name = (top: number, bottom: number, title: string, quiet: string) => (
-    <div className="absolute left-4 flex w-[76px] flex-col justify-center" style={{ top, height: bottom - top }}>
-      <b className="font-semibold">{title}</b>
-      <span className="text-[12px] leading-tight text-quiet">{quiet}</span>
-    </div>
-  )
-  const { counts } = sequence
-  const sound = layout.sound
-  const names = lanes.map((l) => sequence.sound.find((s) => s.lane === l)?.name.replace(/\.[a-z0-9]+$/i, '').replaceAll('_', ' ') ?? l)
-  return (
-    <>
-      {name(...layout.cut, 'Cut', `version ${sequence.cut.version}`)}
-      {name(...layout.shots, 'Shots', `${counts.shots}, ${counts.staged} staged`)}
-      {name(...layout.renders, 'Renders', `${counts.rendered} of ${counts.shots}`)}
-      {sound.length > 0 && name(sound[0][0], sound[sound.length - 1][1], 'Sound', names.join(', '))}
-    </>
   )
 }
 

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react'
 import { useDesk } from '../desk/desk'
 import { useActions } from '../desk/actions'
 import type { Sequence } from '../server/types'
-import { moveSeam } from './Lanes'
+import { moveSeam } from './edits'
 
 /** Typing + or − at a selected seam moves it: `+3`, Enter. */
 export function SeamBox({ sequence }: { sequence: Sequence }) {

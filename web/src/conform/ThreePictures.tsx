@@ -3,7 +3,7 @@ import { BoardPicture } from '../pictures/BoardPicture'
 import { CameraPicture } from '../pictures/CameraPicture'
 import { RenderPicture } from '../pictures/RenderPicture'
 import { useLabels } from '../playhead/labels'
-import { pieceAt, renderOf, sectionIndexAt, shotFrameAt } from '../playhead/lookup'
+import { liveAt, pieceAt, renderOf, shotFrameAt } from '../playhead/lookup'
 import type { Project, Sequence } from '../server/types'
 import { PeekPicture } from './PeekPicture'
 import { usePeek } from './peek'
@@ -14,8 +14,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
   const seen = usePeek((p) => p.seen)
   const label = useLabels(sequence.id, sequence.start, sequence.framesPerSecond, units)
   const piece = pieceAt(sequence, frame)
-  const index = sectionIndexAt(sequence, frame)
-  const section = sequence.sections[index]
+  const { section, before, index } = liveAt(sequence, frame)
   const render = renderOf(sequence, index)
   const shotFrame = section && shotFrameAt(section, frame)
   const pieceFrame = piece ? (piece.mediaFrames[frame - piece.in] ?? 0) : 0
@@ -27,8 +26,8 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
         {piece && <BoardPicture mediaId={piece.mediaId} name={piece.name} frame={pieceFrame} />}
       </Picture>
       <Picture kind="camera" large={large} title="Camera" number={shotFrame ?? ''}
-        quiet={section ? `${section.code} · ${section.lens.toFixed(0)} mm · T${section.stop} · focus ${section.focus.toFixed(1)} m` : 'black'}>
-        {section && <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} before={sequence.sections[index - 1]} frame={frame} />}
+        quiet={section?.shotId ? `${section.code} · ${section.lens.toFixed(0)} mm · T${section.stop} · focus ${section.focus.toFixed(1)} m` : (section?.code ?? 'black')}>
+        {section && <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} />}
         {seen && <PeekPicture project={project} seen={seen} />}
         {section && boardOver > 0 && <BoardPicture mediaId={section.mediaId} name={section.boardName} opacity={boardOver} />}
         <div className="pointer-events-none absolute inset-[3.5%] border border-white/25" aria-hidden />

@@ -1,7 +1,8 @@
 /**
  * The drawing of the seams: three lanes, one line through all where they agree, bent by the frames where they do not.
  */
-import { drawCut, drawRenders, drawShots } from './drawPieces'
+import { drawMarks, drawOthers, drawRange } from './drawMarks'
+import { drawCut, drawOver, drawRenders, drawShots, drawUpper } from './drawPieces'
 import { drawSeamCounts, drawSeams } from './drawSeams'
 import { drawSound } from './drawSound'
 import { LABELS } from './lanes'
@@ -16,12 +17,17 @@ export function drawLanes(g: CanvasRenderingContext2D, s: Scene) {
   g.clip()
   drawRuler(g, s)
   drawCut(g, s)
+  drawOver(g, s)
+  s.sequence.upper.forEach((_, i) => drawUpper(g, s, i))
   drawShots(g, s)
   drawRenders(g, s)
   drawSound(g, s)
   drawSeams(g, s)
+  drawRange(g, s)
   drawPlayhead(g, s)
+  drawOthers(g, s)
   drawSeamCounts(g, s)
+  drawMarks(g, s)
   g.restore()
   drawOverview(g, s)
 }

@@ -1,6 +1,6 @@
 /** The three lanes of pieces: the cut's, the shots, the renders. */
 import type { LaidRender, Section } from '../server/types'
-import { renderOf, shotFrameAt } from '../playhead/lookup'
+import { liveAt, renderOf, shotFrameAt } from '../playhead/lookup'
 import { image } from './images'
 import { LABELS } from './lanes'
 import { toFrame, toX } from './scale'
@@ -83,6 +83,80 @@ export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
   })
 }
 
+/** Another version of the cut along the foot of the lane: an edge that this one does not have is drawn in full. */
+export function drawOver(g: CanvasRenderingContext2D, s: Scene) {
+  if (!s.over) {
+    return
+  }
+  const bottom = s.layout.cut[1]
+  const top = bottom - 34
+  const known = new Set(s.sequence.cut.pieces.flatMap((p) => [p.in, p.out]))
+  const { pieces } = s.over
+  const [first, last] = inView(s, pieces)
+  for (const piece of pieces.slice(first, last)) {
+    const x = toX(s.scale, piece.in)
+    const w = Math.max(0.6, toX(s.scale, piece.out) - x - 1)
+    g.fillStyle = 'rgba(40,40,40,0.86)'
+    g.fillRect(x, top, w, bottom - top)
+    if (w > 34) {
+      g.fillStyle = INK.text
+      g.font = `12px ${SANS}`
+      clipped(g, piece.name, x + 5, top + 14, w - 8)
+      g.fillStyle = INK.quiet
+      g.font = `12px ${MONO}`
+      clipped(g, String(piece.out - piece.in), x + 5, bottom - 5, w - 8)
+    }
+    for (const edge of [piece.in, piece.out]) {
+      if (!known.has(edge)) {
+        g.fillStyle = INK.bent
+        g.fillRect(Math.round(toX(s.scale, edge)) - 1, top, 2.5, bottom - top)
+      }
+    }
+  }
+  g.fillStyle = 'rgba(24,24,24,0.8)'
+  g.fillRect(LABELS, top, 62, 15)
+  g.fillStyle = INK.quiet
+  g.font = `12px ${SANS}`
+  g.fillText(`version ${s.over.version}`, LABELS + 4, top + 12)
+}
+
+/** A lane above the main one: where a piece of it is live it is bright, where a higher one is, or it is off, dim. */
+export function drawUpper(g: CanvasRenderingContext2D, s: Scene, upper: number) {
+  const span = s.layout.upper[upper]
+  const { lane, sections } = s.sequence.upper[upper]
+  if (!span) {
+    return
+  }
+  const [top, bottom] = span
+  g.fillStyle = lane.locked ? '#272727' : '#2d2d2d'
+  g.fillRect(LABELS, top, s.width - LABELS, bottom - top)
+  const looks = (i: number) => (!lane.enabled || !sections[i].enabled ? 'off' : sections[i].content === 'SHOT' && !sections[i].staged ? 'empty' : 'staged')
+  const inks: Record<string, string> = { off: '#353535', empty: '#434343', staged: INK.shot }
+  forEachInView(s, sections, looks, ({ index, x, width, look }) => {
+    const section = sections[index]
+    g.fillStyle = inks[look]
+    g.fillRect(x, top, width, bottom - top)
+    if (width > 30) {
+      g.font = `600 12px ${MONO}`
+      g.fillStyle = look === 'off' ? INK.quiet : INK.text
+      clipped(g, `${section.nest ? `${section.nest.name} · ` : ''}${section.code}`, x + 5, bottom - 7, width - 8)
+    }
+  }, ({ x, width, look }) => {
+    g.fillStyle = inks[look]
+    g.fillRect(x, top, width, bottom - top)
+  })
+  for (const live of s.sequence.live) {
+    const x = toX(s.scale, live.in)
+    const w = toX(s.scale, live.out) - x
+    if (live.upper === upper && seen(s, x, x + w)) {
+      g.fillStyle = '#c9d3d8'
+      g.fillRect(x, top, Math.max(1, w - 1), 2.5)
+    }
+  }
+  markChosen(g, s, sections, span)
+  outlineLive(g, s, sections, span, upper)
+}
+
 export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.shots
   const { sections } = s.sequence
@@ -93,9 +167,71 @@ export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
     g.fillStyle = colour(look)
     g.fillRect(x, top, width, bottom - top)
   })
-  drawChosen(g, s)
-  const here = sections.find((section) => s.frame >= section.in && s.frame < section.out)
-  if (here) {
+  drawNests(g, s)
+  coverByUpper(g, s)
+  markChosen(g, s, sections, s.layout.shots)
+  outlineLive(g, s, sections, s.layout.shots, -1)
+}
+
+/** Where a lane above is live, the main lane is seen behind it. */
+function coverByUpper(g: CanvasRenderingContext2D, s: Scene) {
+  const [top, bottom] = s.layout.shots
+  for (const live of s.sequence.live) {
+    const x = toX(s.scale, live.in)
+    const w = toX(s.scale, live.out) - x
+    if (seen(s, x, x + w)) {
+      g.fillStyle = 'rgba(30,30,30,0.55)'
+      g.fillRect(x, top, w, bottom - top)
+    }
+  }
+}
+
+/** A bracket with its name over all that a nested master shows. */
+function drawNests(g: CanvasRenderingContext2D, s: Scene) {
+  const [top] = s.layout.shots
+  const { sections } = s.sequence
+  const [first, last] = inView(s, sections)
+  for (let i = first; i < last; i++) {
+    const { nest, id } = sections[i]
+    if (!nest) {
+      continue
+    }
+    let end = i
+    while (end + 1 < sections.length && sections[end + 1].id === id) {
+      end++
+    }
+    let begin = i
+    while (begin > 0 && sections[begin - 1].id === id) {
+      begin--
+    }
+    const x0 = toX(s.scale, sections[begin].in)
+    const x1 = toX(s.scale, sections[end].out) - 1
+    g.strokeStyle = '#d8d8d8'
+    g.lineWidth = 1.6
+    g.beginPath()
+    g.moveTo(x0 + 1, top + 4)
+    g.lineTo(x0 + 1, top - 5)
+    g.lineTo(x1 - 1, top - 5)
+    g.lineTo(x1 - 1, top + 4)
+    g.stroke()
+    g.font = `600 12px ${SANS}`
+    const width = g.measureText(nest.name).width + 10
+    const at = Math.max(x0 + 8, LABELS + 4)
+    if (x1 - at > width) {
+      g.fillStyle = INK.deep
+      g.fillRect(at, top - 12, width, 14)
+      g.fillStyle = INK.text
+      g.fillText(nest.name, at + 5, top - 1)
+    }
+    i = end
+  }
+}
+
+/** The piece at the playhead, on the lane that is live there. */
+function outlineLive(g: CanvasRenderingContext2D, s: Scene, sections: Section[], [top, bottom]: [number, number], upper: number) {
+  const live = liveAt(s.sequence, s.frame)
+  const here = live.upper === upper ? live.section : undefined
+  if (here && sections.includes(here)) {
     const x = toX(s.scale, draggedEdge(s, here.in))
     const w = toX(s.scale, draggedEdge(s, here.out)) - x
     g.strokeStyle = INK.live
@@ -104,11 +240,10 @@ export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
   }
 }
 
-function drawChosen(g: CanvasRenderingContext2D, s: Scene) {
-  const [top, bottom] = s.layout.shots
+function markChosen(g: CanvasRenderingContext2D, s: Scene, sections: Section[], [top, bottom]: [number, number]) {
   const chosen = new Set(s.pieces)
   g.fillStyle = 'rgba(94,194,183,0.28)'
-  for (const section of chosen.size ? s.sequence.sections : []) {
+  for (const section of chosen.size ? sections : []) {
     const x = toX(s.scale, draggedEdge(s, section.in))
     const w = toX(s.scale, draggedEdge(s, section.out)) - x
     if (chosen.has(section.id) && seen(s, x, x + w)) {
@@ -125,7 +260,9 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: nu
   g.fillStyle = section.staged ? INK.shot : '#3d3d3d'
   g.fillRect(x, top, w, bottom - top)
   const room = bottom - top - head
-  if (section.staged && w > 18) {
+  if (section.content !== 'SHOT') {
+    drawOther(g, section, x, w, top + head, room)
+  } else if (section.staged && w > 18) {
     const picture = s.thumbs?.of(section)
     if (picture) {
       cover(g, picture, x, top + head, w, room)
@@ -160,13 +297,42 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: nu
     g.font = `12.5px ${SANS}`
     clipped(g, 'off', x + 6, top + head + room / 2 + 4, w - 8)
   }
+  drawKeys(g, s, section, bottom)
   drawCells(g, s, section.in, section.out, bottom - 15, 15, (f) => String(shotFrameAt(section, f)).slice(s.scale.perFrame > 40 ? 0 : -3))
+}
+
+/** Keys of a changing speed, at the foot of the piece. */
+function drawKeys(g: CanvasRenderingContext2D, s: Scene, section: Section, bottom: number) {
+  g.fillStyle = INK.text
+  for (const key of section.keys) {
+    const x = toX(s.scale, key.at)
+    if (seen(s, x - 5, x + 5)) {
+      g.beginPath()
+      g.moveTo(x, bottom - 10)
+      g.lineTo(x + 4.5, bottom - 5)
+      g.lineTo(x, bottom)
+      g.lineTo(x - 4.5, bottom - 5)
+      g.closePath()
+      g.fill()
+    }
+  }
+}
+
+/** Black, a slate, or a finished render. */
+function drawOther(g: CanvasRenderingContext2D, section: Section, x: number, w: number, y: number, h: number) {
+  g.fillStyle = section.content === 'BLACK' ? '#111111' : section.content === 'SLATE' ? '#2b2b2b' : '#59636a'
+  g.fillRect(x, y, w, h)
+  if (w > 40 && section.content !== 'BLACK') {
+    g.fillStyle = INK.quiet
+    g.font = `12.5px ${SANS}`
+    clipped(g, section.content === 'SLATE' ? `“${section.code}”` : 'render', x + 6, y + h / 2 + 4, w - 10)
+  }
 }
 
 /** A piece that goes at another speed says so before its length. */
 function speedOf(section: Section): string {
   const [num, den] = section.speed.split('/').map(Number)
-  return section.speed === '1' ? '' : num === 0 ? 'held ' : `${Math.round((num / (den || 1)) * 100)} % `
+  return section.keys.length > 0 || section.bends ? `bent ${Math.round((num / (den || 1)) * 100)} % ` : section.speed === '1' ? '' : num === 0 ? 'held ' : `${Math.round((num / (den || 1)) * 100)} % `
 }
 
 export function drawRenders(g: CanvasRenderingContext2D, s: Scene) {

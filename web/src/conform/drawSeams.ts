@@ -1,7 +1,7 @@
 /** Seams through all lanes: one straight line where they agree, bent by the frames where they do not. */
 import type { Seam } from '../server/types'
 import { type Crowd, crowdsOf } from './crowds'
-import { LABELS } from './lanes'
+import { LABELS, shotsTop } from './lanes'
 import { toX } from './scale'
 import { draggedEdge, INK, inView, MONO, type Scene, seen } from './scene'
 
@@ -42,7 +42,7 @@ function drawHeat(g: CanvasRenderingContext2D, s: Scene, crowd: Crowd) {
       g.globalAlpha = 1
     }
   }
-  band(crowd.cut, s.layout.cut[1], s.layout.shots[0])
+  band(crowd.cut, s.layout.cut[1], shotsTop(s.layout))
   band(crowd.render, s.layout.shots[1], s.layout.renders[0])
 }
 
@@ -66,7 +66,8 @@ function drawSeam(g: CanvasRenderingContext2D, s: Scene, seam: Seam) {
   const bent = isBent(s, seam)
   const selected = s.seam === seam.at
   const [cutTop, cutBottom] = s.layout.cut
-  const [shotsTop, shotsBottom] = s.layout.shots
+  const shotsBottom = s.layout.shots[1]
+  const top = shotsTop(s.layout)
   const [rendersTop, rendersBottom] = s.layout.renders
   g.lineWidth = selected ? 3 : bent ? 2.4 : s.scale.perFrame < 0.15 ? 0.5 : 1.2
   g.strokeStyle = selected ? INK.live : INK.line
@@ -79,12 +80,12 @@ function drawSeam(g: CanvasRenderingContext2D, s: Scene, seam: Seam) {
   }
   const above = seam.cutBend !== 0 || dragged ? INK.bent : INK.line
   const below = seam.renderBend !== 0 ? INK.bent : INK.line
-  const gapAbove = (cutBottom + shotsTop) / 2
+  const gapAbove = (cutBottom + top) / 2
   const gapBelow = (shotsBottom + rendersTop) / 2
   if (seam.cut !== undefined) {
-    line(above, [[cut, cutTop - 8], [cut, cutBottom], [cut, gapAbove - 5], [shots, gapAbove + 5], [shots, shotsTop]])
+    line(above, [[cut, cutTop - 8], [cut, cutBottom], [cut, gapAbove - 5], [shots, gapAbove + 5], [shots, top]])
   }
-  line(seam.cutBend !== 0 || dragged ? INK.bent : below, [[shots, shotsTop], [shots, shotsBottom]])
+  line(seam.cutBend !== 0 || dragged ? INK.bent : below, [[shots, top], [shots, shotsBottom]])
   if (seam.render !== undefined) {
     line(below, [[shots, shotsBottom], [shots, gapBelow - 5], [render, gapBelow + 5], [render, rendersBottom + 6]])
   }
@@ -93,7 +94,7 @@ function drawSeam(g: CanvasRenderingContext2D, s: Scene, seam: Seam) {
 /** Counts at the bends. Where they would lie over each other the first stands for its neighbours; the line stays. */
 function drawCounts(g: CanvasRenderingContext2D, s: Scene, seams: Seam[], crowds: Crowd[]) {
   const [cut, shots, renders] = [s.layout.cut, s.layout.shots, s.layout.renders]
-  const above = new Pills((cut[1] + shots[0]) / 2)
+  const above = new Pills((cut[1] + shotsTop(s.layout)) / 2)
   const below = new Pills((shots[1] + renders[0]) / 2)
   for (const crowd of crowds) {
     const middle = (Math.max(LABELS, crowd.from) + Math.min(s.width, crowd.to)) / 2

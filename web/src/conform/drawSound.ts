@@ -1,4 +1,5 @@
 /** Sound lanes: what is heard, and how loud. */
+import type { LaidSound } from '../server/types'
 import { loudness } from './images'
 import { LABELS } from './lanes'
 import { toFrame, toX } from './scale'
@@ -14,7 +15,7 @@ export function drawSound(g: CanvasRenderingContext2D, s: Scene) {
     const [top, bottom] = lane
     const x0 = Math.max(LABELS, toX(s.scale, piece.in))
     const x1 = Math.min(s.width, toX(s.scale, piece.out))
-    g.fillStyle = '#2a2a2a'
+    g.fillStyle = s.sound === piece.id ? '#33403e' : '#2a2a2a'
     g.fillRect(x0, top, x1 - x0, bottom - top)
     if (!piece.mediaId) {
       g.fillStyle = INK.bent
@@ -35,10 +36,37 @@ export function drawSound(g: CanvasRenderingContext2D, s: Scene) {
       for (let i = Math.floor(a); i < b && i < peaks.length; i++) {
         loud = Math.max(loud, peaks[i])
       }
-      const h = Math.max(1, (loud / 255) * (bottom - top - 4))
+      const h = Math.max(1, (loud / 255) * Math.min(1.6, piece.gain) * (bottom - top - 4))
       g.fillRect(x, middle - h / 2, 1.4, h)
     }
+    drawFades(g, s, piece, top, bottom)
   })
+}
+
+/** Fades as slanting lines; a piece that is not heard is crossed by a line. */
+function drawFades(g: CanvasRenderingContext2D, s: Scene, piece: LaidSound, top: number, bottom: number) {
+  g.strokeStyle = INK.text
+  g.lineWidth = 1.2
+  const line = (from: number, y0: number, to: number, y1: number) => {
+    g.beginPath()
+    g.moveTo(toX(s.scale, from), y0)
+    g.lineTo(toX(s.scale, to), y1)
+    g.stroke()
+  }
+  if (piece.fadeIn > 0) {
+    line(piece.in, bottom, piece.in + piece.fadeIn, top)
+  }
+  if (piece.fadeOut > 0) {
+    line(piece.out - piece.fadeOut, top, piece.out, bottom)
+  }
+  if (piece.gain === 0) {
+    g.strokeStyle = INK.quiet
+    line(piece.in, (top + bottom) / 2, piece.out, (top + bottom) / 2)
+  }
+  if (s.sound === piece.id) {
+    g.strokeStyle = INK.live
+    g.strokeRect(toX(s.scale, piece.in) + 1, top + 0.5, toX(s.scale, piece.out) - toX(s.scale, piece.in) - 2, bottom - top - 1)
+  }
 }
 
 const soundAt = (s: Scene, pieceIn: number, fromSeconds: number, x: number) =>

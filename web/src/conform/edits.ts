@@ -1,15 +1,26 @@
 /** Asks the server for edits of the master; what can be done and what comes of it is decided there. */
 import { setDesk, useDesk } from '../desk/desk'
 import { sayError } from '../desk/messages'
+import { allPieces } from '../playhead/lookup'
 import { postInOrder } from '../server/client'
 import type { MasterEdit, Section, Sequence } from '../server/types'
 
 export type Asked = Omit<MasterEdit, 'sections'> & { sections?: number[] }
 
-/** Does an edit to the chosen pieces, or to others; a sentence says why where it cannot be done. */
+/** Asks for something that changes the project; a sentence says why where it cannot be done. */
+export async function ask<T = void>(path: string, body?: unknown): Promise<T | undefined> {
+  try {
+    return await postInOrder<T>(path, body)
+  } catch (e) {
+    sayError(e)
+    return undefined
+  }
+}
+
+/** Does an edit to the chosen pieces, or to others. */
 export async function edit(sequence: Sequence, asked: Asked): Promise<boolean> {
   try {
-    await postInOrder(`/api/masters/${sequence.id}/edits`, { sections: useDesk.getState().pieces, ...asked })
+    await postInOrder(`/api/masters/${sequence.id}/edits`, { sections: useDesk.getState().pieces, ...asked }, sequence.seq)
     return true
   } catch (e) {
     sayError(e)
@@ -17,29 +28,45 @@ export async function edit(sequence: Sequence, asked: Asked): Promise<boolean> {
   }
 }
 
-/** Makes the chosen pieces as they are in the cut. */
+/** Makes pieces as they are in the cut; all of them where none is named. */
 export async function asInCut(sequence: Sequence, sections: number[]) {
-  try {
-    await postInOrder(`/api/cuts/${sequence.cut.id}/as-in-cut`, { sections })
-  } catch (e) {
-    sayError(e)
-  }
+  await ask(`/api/cuts/${sequence.cut.id}/as-in-cut?master=${sequence.id}`, { sections })
 }
 
-/** The chosen pieces that are still there, in order. */
-export const chosenPieces = (sequence: Sequence, ids: number[]): Section[] => sequence.sections.filter((s) => ids.includes(s.id))
+/** The chosen pieces that are still there, lane by lane in order; a nested master once, with all that it shows. */
+export function chosenPieces(sequence: Sequence, ids: number[]): Section[] {
+  const wanted = new Set(ids)
+  return ids.length === 0 ? [] : allPieces(sequence).filter((s) => wanted.has(s.id))
+}
 
-/** Chooses a piece; with `more` beside those chosen, with `upTo` all from the last one chosen. */
+/** From the first to the last frame of a piece: of a nested master, of all that it shows. */
+export function spanOf(sequence: Sequence, id: number): { in: number; out: number } | undefined {
+  const parts = allPieces(sequence).filter((s) => s.id === id)
+  return parts.length === 0 ? undefined : { in: parts[0].in, out: parts[parts.length - 1].out }
+}
+
+/** Chooses a piece; with `more` beside those chosen, with `upTo` all of its lane from the last one chosen. */
 export function choosePiece(sequence: Sequence, id: number, more: boolean, upTo: boolean) {
   const { pieces } = useDesk.getState()
-  const index = (piece: number) => sequence.sections.findIndex((s) => s.id === piece)
+  const lane = [sequence.sections, ...sequence.upper.map((u) => u.sections)].find((l) => l.some((s) => s.id === id)) ?? []
+  const index = (piece: number) => lane.findIndex((s) => s.id === piece)
   if (upTo && pieces.length > 0) {
     const ends = [index(pieces[pieces.length - 1]), index(id)].sort((a, b) => a - b)
-    setDesk({ pieces: sequence.sections.slice(Math.max(0, ends[0]), ends[1] + 1).map((s) => s.id) })
+    setDesk({ pieces: [...new Set(lane.slice(Math.max(0, ends[0]), ends[1] + 1).map((s) => s.id))] })
   } else if (more) {
     setDesk({ pieces: pieces.includes(id) ? pieces.filter((p) => p !== id) : [...pieces, id] })
   } else {
     setDesk({ pieces: [id] })
+  }
+}
+
+/** Moves a seam in the shots lane, and the selection with it. */
+export async function moveSeam(sequence: Sequence, at: number, frames: number) {
+  try {
+    await postInOrder(`/api/masters/${sequence.id}/seam`, { at, frames }, sequence.seq)
+    setDesk({ seam: at + frames })
+  } catch (e) {
+    sayError(e)
   }
 }
 
@@ -51,5 +78,5 @@ const WORDS = { HEAD: 'head', TAIL: 'tail', SLIP: 'slip', SLIDE: 'slide' }
 export function pullWords(pull: Pull, section: Section | undefined, frames: number): string {
   const by = `${frames > 0 ? '+' : frames < 0 ? '−' : ''}${Math.abs(frames)}`
   const length = section ? section.out - section.in + (pull.kind === 'TAIL' ? frames : pull.kind === 'HEAD' ? -frames : 0) : 0
-  return `${section?.code ?? ''} ${WORDS[pull.kind]} ${by}${pull.ripple ? ', the rest moves along' : ''} · ${length} frames`
+  return `${section?.nest?.name ?? section?.code ?? ''} ${WORDS[pull.kind]} ${by}${pull.ripple ? ', the rest moves along' : ''} · ${length} frames`
 }

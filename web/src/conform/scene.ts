@@ -1,5 +1,5 @@
 /** What is drawn, and in which ink. */
-import type { Sequence } from '../server/types'
+import type { CutPieces, Sequence } from '../server/types'
 import { LABELS, type Layout } from './lanes'
 import { type Scale, toFrame, toX } from './scale'
 import type { ShotThumbs } from './ShotThumbs'
@@ -16,6 +16,14 @@ export type Scene = {
   /** ids of the chosen pieces */
   pieces: number[]
   drag: Drag | undefined
+  /** the marked range, whole or half */
+  range: { in?: number; out?: number }
+  /** another version of the cut, laid over */
+  over: CutPieces | undefined
+  /** id of the chosen piece of sound */
+  sound: number | undefined
+  /** where others are */
+  others: { who: string; frame: number; pieces: number[] }[]
   label: (frame: number) => string
   thumbs: ShotThumbs | undefined
   again: () => void

@@ -34,8 +34,8 @@ export const allActions = () => [...useActionList.getState().lists.values()].fla
 
 function pressed(e: KeyboardEvent): string {
   const key = e.key === ' ' ? 'Space' : e.key.length === 1 ? e.key.toUpperCase() : e.key
-  return (e.ctrlKey || e.metaKey ? 'Ctrl+' : '') + (e.shiftKey && e.key.length > 1 ? 'Shift+' : '')
-    + (e.shiftKey && (e.ctrlKey || e.metaKey) && e.key.length === 1 ? 'Shift+' : '') + key
+  const shift = e.shiftKey && (key.length > 1 || /^[A-Z]$/.test(key) || e.ctrlKey || e.metaKey)
+  return (e.ctrlKey || e.metaKey ? 'Ctrl+' : '') + (e.altKey ? 'Alt+' : '') + (shift ? 'Shift+' : '') + key
 }
 
 const typing = (target: EventTarget | null) =>
@@ -55,7 +55,10 @@ export function useKeys() {
       if (onControl && (key === 'Space' || key === 'Enter')) {
         return
       }
-      const action = allActions().reverse().find((a) => !a.disabled && a.keys?.split(' ').includes(key))
+      const all = allActions().reverse()
+      const offered = (wanted: string) => all.find((a) => !a.disabled && a.keys?.split(' ').includes(wanted))
+      // a letter typed with Shift is the letter where nothing else is offered for it
+      const action = offered(key) ?? (/^Shift\+[A-Z]$/.test(key) ? offered(key.slice(6)) : undefined)
       if (action) {
         e.preventDefault()
         action.run()

@@ -20,6 +20,22 @@ type Desk = {
   pieces: number[]
   zoom: { from: number; span: number } | undefined
   cutId: number | undefined
+  /** the open master; the project's first where none was opened */
+  masterId: number | undefined
+  /** masters that were opened on the way in, the outermost first */
+  outer: number[]
+  /** a range of the record clock, for loops and edits of ranges: in, and the frame after its last */
+  range: { in?: number; out?: number }
+  /** pieces that were copied */
+  copied: number[]
+  /** the lane that new pieces go to; the main one where none is chosen */
+  lane: number | undefined
+  /** the chosen piece of sound */
+  sound: number | undefined
+  /** another version of the cut, laid over the one that the master is held against */
+  over: number | undefined
+  /** whether numbers cut to cameras */
+  cutting: boolean
 }
 
 const KEPT = 'desk'
@@ -43,6 +59,14 @@ export const useDesk = create<Desk>(() => ({
   pieces: [],
   zoom: undefined,
   cutId: undefined,
+  masterId: undefined,
+  outer: [],
+  range: {},
+  copied: [],
+  lane: undefined,
+  sound: undefined,
+  over: undefined,
+  cutting: false,
   ...kept(),
 }))
 

@@ -1,14 +1,16 @@
 import { useEffect, useMemo, useRef } from 'react'
 import { useBake } from '../server/queries'
 import type { Section } from '../server/types'
+import { shotFrameAt } from '../playhead/lookup'
 import { readBake } from './bake'
+import { RenderPicture } from './RenderPicture'
 import { useSetPainter } from './useSetPainter'
 import { useSize } from './useSize'
 
-type Props = { projectId: number; sceneId?: number; section?: Section; before?: Section; frame: number }
+type Props = { projectId: number; sceneId?: number; section?: Section; before?: Section; frame: number; framesPerSecond: number }
 
 /** What a section's camera sees at a record frame, passing in over the one before it where they mix. */
-export function CameraPicture({ projectId, sceneId, section, before, frame }: Props) {
+export function CameraPicture({ projectId, sceneId, section, before, frame, framesPerSecond }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const { width, height } = useSize(holder)
   const tail = section ? frame - section.out + section.tailWeights.length : -1
@@ -16,19 +18,40 @@ export function CameraPicture({ projectId, sceneId, section, before, frame }: Pr
   const meets = before?.enabled && section && before.out === section.in && frame < section.seenIn + section.headWeights.length
   return (
     <div ref={holder} className="absolute inset-0 bg-black">
-      {meets && share < 1 && <Layer {...{ projectId, sceneId, width, height }} section={before} frame={frame} share={1} />}
-      {section && <Layer {...{ projectId, sceneId, width, height, section, frame, share }} />}
+      {meets && share < 1 && <Content {...{ projectId, sceneId, width, height, framesPerSecond }} section={before} frame={frame} share={1} />}
+      {section && <Content {...{ projectId, sceneId, width, height, section, frame, share, framesPerSecond }} />}
     </div>
   )
 }
 
-type LayerProps = { projectId: number; sceneId?: number; section: Section; frame: number; width: number; height: number; share: number }
+type LayerProps = { projectId: number; sceneId?: number; section: Section; frame: number; width: number; height: number; share: number; framesPerSecond: number }
+
+/** Whatever a piece shows: its shot's camera, a finished render, words on a slate, or black. */
+function Content(props: LayerProps) {
+  const { section, frame, share, framesPerSecond } = props
+  if (section.content === 'SHOT') {
+    return <Layer {...props} />
+  }
+  return (
+    <div className="absolute inset-0" style={{ opacity: share }}>
+      {section.content === 'RENDER' && (
+        <RenderPicture renderId={section.renderId} frame={shotFrameAt(section, frame)} frames={Number.MAX_SAFE_INTEGER} framesPerSecond={framesPerSecond} />
+      )}
+      {section.content === 'SLATE' && <Words text={section.code} />}
+    </div>
+  )
+}
+
+const Words = ({ text }: { text: string }) => (
+  <div className="absolute inset-0 flex items-center justify-center bg-deep p-[10%] text-center text-[20px]">{text}</div>
+)
 
 function Layer({ projectId, sceneId, section, frame, width, height, share }: LayerProps) {
   const bytes = useBake(projectId, section.shotId, {
     from: section.seenFrom,
     speed: section.speed,
     frames: section.seenOut - section.seenIn,
+    bends: section.bends,
   }).data
   const bake = useMemo(() => (bytes ? readBake(bytes) : undefined), [bytes])
   const { canvas, painter, ready } = useSetPainter(projectId, sceneId)

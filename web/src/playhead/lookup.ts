@@ -25,9 +25,33 @@ export function sectionIndexAt(sequence: Sequence, frame: number): number {
   return index >= 0 && frame < sections[index].seenOut && sections[index].enabled ? index : -1
 }
 
-export function sectionAt(sequence: Sequence | undefined, frame: number): Section | undefined {
-  return sequence?.sections[sectionIndexAt(sequence, frame)]
+/** What is live at a frame, the piece before it that it may pass in from, and its index on the main lane or −1. */
+export type Live = { section: Section | undefined; before: Section | undefined; index: number; upper: number }
+
+export function liveAt(sequence: Sequence | undefined, frame: number): Live {
+  if (!sequence) {
+    return { section: undefined, before: undefined, index: -1, upper: -1 }
+  }
+  const above = sequence.live[lastBeginningBy(sequence.live, frame)]
+  if (above && frame < above.out) {
+    const { sections } = sequence.upper[above.upper]
+    return { section: sections[above.index], before: sections[above.index - 1], index: -1, upper: above.upper }
+  }
+  const index = sequence.main.enabled ? sectionIndexAt(sequence, frame) : -1
+  return { section: sequence.sections[index], before: sequence.sections[index - 1], index, upper: -1 }
 }
+
+export const sectionAt = (sequence: Sequence | undefined, frame: number): Section | undefined => liveAt(sequence, frame).section
+
+/** The piece of one lane at a frame, live or not. @param upper index of a lane above, −1 for the main one */
+export function onLane(sequence: Sequence, upper: number, frame: number): Section | undefined {
+  const sections = upper < 0 ? sequence.sections : (sequence.upper[upper]?.sections ?? [])
+  const piece = sections[lastBeginningBy(sections, frame)]
+  return piece && frame < piece.out ? piece : undefined
+}
+
+/** Pieces of all lanes. */
+export const allPieces = (sequence: Sequence): Section[] => [...sequence.sections, ...sequence.upper.flatMap((u) => u.sections)]
 
 export function pieceAt(sequence: Sequence | undefined, frame: number): Piece | undefined {
   const pieces = sequence?.cut.pieces ?? []

@@ -1,33 +1,27 @@
 /**
- * Plays the master: sound is the clock at normal speed, the machine's clock at others. Only counts frames; what is
- * seen at a frame is the server's answer.
+ * Plays the master: sound is the clock forwards at normal and double speed, the machine's clock at others. Only counts
+ * frames; what is seen at a frame is the server's answer.
  */
 import { create } from 'zustand'
 import { setDesk, useDesk } from '../desk/desk'
 import type { LaidSound } from '../server/types'
+import { heardFrame, pauseSound, scrub, setSound, startSound } from './sound'
 
 type Score = { start: number; end: number; framesPerSecond: number; sound: LaidSound[] }
+type Part = { in: number; out: number }
 
-export const useTransport = create<{ speed: number }>(() => ({ speed: 0 }))
+/** @property dropped frames that were not shown since playing began, at normal speed */
+export const useTransport = create<{ speed: number; dropped: number }>(() => ({ speed: 0, dropped: 0 }))
 
 let score: Score = { start: 0, end: 1, framesPerSecond: 24, sound: [] }
-let players: { piece: LaidSound; element: HTMLAudioElement }[] = []
 let begun = { at: 0, frame: 0 }
 let ticking = 0
-let range: { in: number; out: number } | undefined
+let range: Part | undefined
 let loops = false
 
 export function setScore(next: Score) {
-  const same = JSON.stringify(next.sound) === JSON.stringify(score.sound)
   score = next
-  if (!same) {
-    players.forEach((p) => p.element.pause())
-    players = next.sound.filter((s) => s.mediaId).map((piece) => {
-      const element = new Audio(`/api/media/${piece.mediaId}/sound`)
-      element.preload = 'auto'
-      return { piece, element }
-    })
-  }
+  setSound(next.sound, next.framesPerSecond)
   const { frame } = useDesk.getState()
   if (frame < score.start || frame >= score.end) {
     setDesk({ frame: Math.max(score.start, Math.min(score.end - 1, frame)) })
@@ -36,9 +30,12 @@ export function setScore(next: Score) {
 
 export function goTo(frame: number) {
   const at = Math.max(score.start, Math.min(score.end - 1, Math.round(frame)))
+  const moved = at !== useDesk.getState().frame
   setDesk({ frame: at })
   if (useTransport.getState().speed !== 0) {
     play(useTransport.getState().speed)
+  } else if (moved) {
+    scrub(at)
   }
 }
 
@@ -48,7 +45,7 @@ export const step = (frames: number) => {
 }
 
 /** @param loop begins again at the end of the range until it is stopped */
-export function play(speed: number, only?: { in: number; out: number }, loop = false) {
+export function play(speed: number, only?: Part, loop = false) {
   cancelAnimationFrame(ticking)
   range = only
   loops = loop
@@ -63,14 +60,15 @@ export function play(speed: number, only?: { in: number; out: number }, loop = f
   }
   begun = { at: performance.now(), frame }
   setDesk({ frame })
-  useTransport.setState({ speed })
+  const goesOn = useTransport.getState().speed === speed && loop
+  useTransport.setState((t) => ({ speed, dropped: goesOn ? t.dropped : 0 }))
   startSound(speed, frame)
   ticking = requestAnimationFrame(tick)
 }
 
 export function stop() {
   cancelAnimationFrame(ticking)
-  players.forEach((p) => p.element.pause())
+  pauseSound()
   useTransport.setState({ speed: 0 })
 }
 
@@ -82,44 +80,54 @@ export function shuttle(way: 1 | -1) {
   play(Math.sign(speed) === way ? Math.max(-8, Math.min(8, speed * 2)) : way)
 }
 
-function startSound(speed: number, frame: number) {
-  players.forEach(({ piece, element }) => {
-    element.pause()
-    if (speed === 1 && frame < piece.out) {
-      const wait = Math.max(0, piece.in - frame) / score.framesPerSecond
-      element.currentTime = piece.fromSeconds + Math.max(0, frame - piece.in) / score.framesPerSecond
-      window.setTimeout(() => {
-        if (useTransport.getState().speed === 1) {
-          void element.play().catch(() => undefined)
-        }
-      }, wait * 1000)
-    }
-  })
+/** The range from in to out, where both are set in order. */
+export function wholeRange(): Part | undefined {
+  const { range: marked } = useDesk.getState()
+  return marked.in !== undefined && marked.out !== undefined && marked.in < marked.out ? { in: marked.in, out: marked.out } : undefined
 }
 
-/** The frame that the sound stands at; undefined while none is heard. */
-function heardFrame(): number | undefined {
-  const heard = players.find((p) => !p.element.paused && p.element.currentTime > p.piece.fromSeconds && p.element.readyState > 2)
-  return heard && heard.piece.in + (heard.element.currentTime - heard.piece.fromSeconds) * score.framesPerSecond
+export function setIn() {
+  const { frame, range: marked } = useDesk.getState()
+  setDesk({ range: { in: frame, out: marked.out !== undefined && marked.out > frame ? marked.out : undefined } })
+}
+
+/** The frame at the playhead is the last one inside. */
+export function setOut() {
+  const { frame, range: marked } = useDesk.getState()
+  setDesk({ range: { in: marked.in !== undefined && marked.in <= frame ? marked.in : undefined, out: frame + 1 } })
+}
+
+export function playRange() {
+  const part = wholeRange()
+  if (part) {
+    setDesk({ frame: part.in })
+    play(1, part, true)
+  }
 }
 
 function tick() {
   const { speed } = useTransport.getState()
   const passed = ((performance.now() - begun.at) / 1000) * score.framesPerSecond * speed
-  const heard = speed === 1 ? heardFrame() : undefined
-  const frame = Math.floor((heard ?? begun.frame + passed) + 1e-3)
+  const frame = Math.floor((heardFrame(speed) ?? begun.frame + passed) + 1e-3)
+  const from = range?.in ?? score.start
   const to = range?.out ?? score.end
   if (frame >= to && loops && range) {
     setDesk({ frame: range.in })
     play(speed, range, true)
     return
   }
-  if (frame >= to || frame < score.start) {
-    setDesk({ frame: frame >= to ? to - 1 : score.start })
+  if (frame >= to || frame < from) {
+    setDesk({ frame: frame >= to ? to - 1 : from })
     stop()
     return
   }
-  if (frame !== useDesk.getState().frame) {
+  const before = useDesk.getState().frame
+  if (frame !== before) {
+    // faster than normal, frames are left out on purpose
+    const left = Math.abs(speed) === 1 ? Math.abs(frame - before) - 1 : 0
+    if (left > 0) {
+      useTransport.setState((t) => ({ dropped: t.dropped + left }))
+    }
     setDesk({ frame })
   }
   ticking = requestAnimationFrame(tick)

@@ -4,7 +4,7 @@ import { useDesk } from '../desk/desk'
 import { BoardPicture } from '../pictures/BoardPicture'
 import { CameraPicture } from '../pictures/CameraPicture'
 import { RenderPicture } from '../pictures/RenderPicture'
-import { pieceAt, sectionIndexAt, shotFrameAt } from '../playhead/lookup'
+import { pieceAt, liveAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, useTransport, playOrStop } from '../playhead/transport'
 import { useRenders } from '../server/queries'
 import type { Project, Render, Section, Sequence } from '../server/types'
@@ -17,8 +17,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
   const frame = useDesk((d) => d.frame)
   const speed = useTransport((t) => t.speed)
   const renders = useRenders(project.id).data ?? []
-  const index = sectionIndexAt(sequence, frame)
-  const section = sequence.sections[index]
+  const { section, before, index } = liveAt(sequence, frame)
   const versions = renders.filter((r) => r.shotId === section?.shotId && r.state === 'DONE')
   const [a, setA] = useState('board')
   const [b, setB] = useState('render')
@@ -47,7 +46,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
   const choices: [string, string][] = [['board', 'Board'], ['camera', 'Camera'], ['render', 'Newest render'],
     ...versions.map((r): [string, string] => [`v${r.version}`, r.name])]
   const shown = (what: string) => (
-    <OneOf what={what} project={project} sequence={sequence} section={section} before={sequence.sections[index - 1]} frame={frame} versions={versions} />
+    <OneOf what={what} project={project} sequence={sequence} section={section} before={before} frame={frame} versions={versions} />
   )
   const drag = (e: React.PointerEvent) => {
     if (way === 'wiped' && e.buttons === 1) {
@@ -112,7 +111,7 @@ function OneOf({ what, project, sequence, section, before, frame, versions }: On
     return piece ? <BoardPicture mediaId={piece.mediaId} name={piece.name} frame={piece.mediaFrames[frame - piece.in] ?? 0} /> : <p className="p-4 text-quiet">black</p>
   }
   if (what === 'camera') {
-    return section ? <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} before={before} frame={frame} /> : <p className="p-4 text-quiet">black</p>
+    return section ? <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} /> : <p className="p-4 text-quiet">black</p>
   }
   const render = what === 'render' ? versions[0] : versions.find((r) => `v${r.version}` === what)
   const shotFrame = section ? shotFrameAt(section, frame) : 0
@@ -130,7 +129,7 @@ function Strip({ sequence, frame }: { sequence: Sequence; frame: number }) {
         goTo(sequence.start + ((e.clientX - box.left) / box.width) * whole)
       }}>
       {sequence.sections.map((s) => (
-        <span key={s.id} className={`num absolute inset-y-0 overflow-hidden border-r border-deep px-1 text-[11.5px] leading-7 ${frame >= s.in && frame < s.out ? 'bg-[#5f6f76] text-white' : 'bg-[#414141] text-quiet'}`}
+        <span key={s.in} className={`num absolute inset-y-0 overflow-hidden border-r border-deep px-1 text-[11.5px] leading-7 ${frame >= s.in && frame < s.out ? 'bg-[#5f6f76] text-white' : 'bg-[#414141] text-quiet'}`}
           style={{ left: `${((s.in - sequence.start) / whole) * 100}%`, width: `${((s.out - s.in) / whole) * 100}%` }}>{s.code}</span>
       ))}
       <span className="pointer-events-none absolute inset-y-0 w-0.5 bg-white" style={{ left: `${((frame - sequence.start) / whole) * 100}%` }} />

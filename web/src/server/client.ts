@@ -39,10 +39,11 @@ export async function getBytes(path: string): Promise<ArrayBuffer> {
   return (await ask(path)).arrayBuffer()
 }
 
-export async function post<T = void>(path: string, body?: unknown): Promise<T> {
+/** @param seen the project's number of edits that is shown: a refusal then says who came between */
+export async function post<T = void>(path: string, body?: unknown, seen?: number): Promise<T> {
   const response = await ask(path, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers: { 'Content-Type': 'application/json', ...(seen === undefined ? {} : { 'X-Seen': String(seen) }) },
     body: body === undefined ? undefined : JSON.stringify(body),
   })
   const text = await response.text()
@@ -52,8 +53,8 @@ export async function post<T = void>(path: string, body?: unknown): Promise<T> {
 let last: Promise<unknown> = Promise.resolve()
 
 /** Edits go one after another, in the order in which they were asked for, however fast somebody types. */
-export function postInOrder<T = void>(path: string, body?: unknown): Promise<T> {
-  const next = last.then(() => post<T>(path, body))
+export function postInOrder<T = void>(path: string, body?: unknown, seen?: number): Promise<T> {
+  const next = last.then(() => post<T>(path, body, seen))
   last = next.catch(() => undefined)
   return next
 }

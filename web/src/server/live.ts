@@ -1,7 +1,9 @@
 import { useEffect, useState } from 'react'
 import { whoAmI } from './client'
 import { refreshEdited, refreshRenders, refreshTasks } from './queries'
+import { heardOf } from '../conform/others'
 import { say } from '../desk/messages'
+import type { Here } from './types'
 
 type Update = { kind: string; seq: number; name: string; who: string }
 
@@ -44,6 +46,7 @@ export function useLive(projectId: number | undefined): boolean {
         rendersAsked = window.setTimeout(() => refreshEdited(projectId), 1500)
       }
     })
+    line.addEventListener('here', (event) => heardOf(JSON.parse((event as MessageEvent<string>).data) as Here))
     return () => {
       window.clearTimeout(rendersAsked)
       line.close()

@@ -2,7 +2,7 @@
 import { QueryClient, useQuery } from '@tanstack/react-query'
 import { getBytes, getJson, getText } from './client'
 import type {
-  FocusRuler, HandBack, IntakeCut, PastStep, Program, Project, ProjectBrief, Render, Sequence, SourceFiles, SourceView, StageShot, Task, Turnover,
+  CutPieces, FocusRuler, HandBack, IntakeCut, MasterBrief, PastStep, Program, Project, ProjectBrief, Render, Sequence, SourceFiles, SourceView, StageShot, Task, Turnover,
 } from './types'
 
 export const queryClient = new QueryClient({
@@ -18,11 +18,28 @@ export const useProjects = () =>
 export const useProject = (id: number | undefined) =>
   useQuery({ queryKey: edited(id, 'project'), queryFn: () => getJson<Project>(`/api/projects/${id}`), enabled: !!id })
 
-export const useSequence = (project: Project | undefined) =>
+export const useSequence = (project: Project | undefined, masterId: number | undefined) =>
   useQuery({
-    queryKey: edited(project?.id, 'sequence', project?.masterId),
-    queryFn: () => getJson<Sequence>(`/api/masters/${project?.masterId}`),
-    enabled: !!project?.masterId,
+    queryKey: edited(project?.id, 'sequence', masterId),
+    queryFn: () => getJson<Sequence>(`/api/masters/${masterId}`),
+    enabled: !!project && !!masterId,
+    placeholderData: (before) => before,
+  })
+
+export const useMasters = (projectId: number | undefined) =>
+  useQuery({
+    queryKey: edited(projectId, 'masters'),
+    queryFn: () => getJson<MasterBrief[]>(`/api/projects/${projectId}/masters`),
+    enabled: !!projectId,
+    placeholderData: (before) => before,
+  })
+
+/** Any version of the cut, to be laid over another. */
+export const useCutPieces = (projectId: number, cutId: number | undefined) =>
+  useQuery({
+    queryKey: edited(projectId, 'pieces', cutId),
+    queryFn: () => getJson<CutPieces>(`/api/cuts/${cutId}/pieces`),
+    enabled: !!cutId,
     placeholderData: (before) => before,
   })
 
@@ -80,10 +97,10 @@ export function refreshTasks(projectId: number) {
   void queryClient.invalidateQueries({ queryKey: ['tasks', projectId] })
 }
 
-export const useTurnover = (projectId: number, cutId: number | undefined) =>
+export const useTurnover = (projectId: number, cutId: number | undefined, masterId: number | undefined) =>
   useQuery({
-    queryKey: edited(projectId, 'turnover', cutId),
-    queryFn: () => getJson<Turnover>(`/api/cuts/${cutId}/turnover`),
+    queryKey: edited(projectId, 'turnover', cutId, masterId),
+    queryFn: () => getJson<Turnover>(`/api/cuts/${cutId}/turnover${masterId ? `?master=${masterId}` : ''}`),
     enabled: !!cutId,
   })
 
@@ -124,8 +141,8 @@ export const useMeshes = (projectId: number, sceneId: number | undefined) =>
   })
 
 /** Baked movement of a shot, from an exact frame on at a speed; all of its frames where none is given. */
-export const useBake = (projectId: number, shotId: number | undefined, part?: { from: string; speed: string; frames: number }) => {
-  const range = part ? `?from=${encodeURIComponent(part.from)}&speed=${encodeURIComponent(part.speed)}&frames=${part.frames}` : ''
+export const useBake = (projectId: number, shotId: number | undefined, part?: { from: string; speed: string; frames: number; bends?: string }) => {
+  const range = part ? `?from=${encodeURIComponent(part.from)}&speed=${encodeURIComponent(part.speed)}&frames=${part.frames}${part.bends ? `&bends=${encodeURIComponent(part.bends)}` : ''}` : ''
   return useQuery({
     queryKey: edited(projectId, 'bake', shotId, range),
     queryFn: () => getBytes(`/api/shots/${shotId}/bake${range}`),

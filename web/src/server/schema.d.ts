@@ -340,6 +340,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/here": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["here"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/files": {
         parameters: {
             query?: never;
@@ -1028,6 +1044,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters/{id}/outside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["outside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/masters/{id}/labels": {
         parameters: {
             query?: never;
@@ -1036,6 +1068,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["labels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/inside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["inside"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1266,6 +1314,15 @@ export interface components {
             frames: number;
             start?: string;
             rate?: string;
+        };
+        "freshsplice.server.live.LiveUpdates.Here": {
+            window: string;
+            who: string;
+            /** Format: int64 */
+            masterId: number;
+            /** Format: int64 */
+            frame: number;
+            pieces: number[];
         };
         "freshsplice.server.arrivals.Arrived": {
             /** Format: int64 */
@@ -1834,6 +1891,13 @@ export interface components {
             /** Format: int64 */
             frame: number;
             label: string;
+        };
+        "freshsplice.server.masters.Masters.Inside": {
+            /** Format: int64 */
+            masterId: number;
+            name: string;
+            /** Format: int64 */
+            frame: number;
         };
         "freshsplice.server.cuts.TurnoverView": {
             /** Format: int64 */
@@ -2649,6 +2713,30 @@ export interface operations {
             };
         };
     };
+    here: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.live.LiveUpdates.Here"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     files: {
         parameters: {
             query?: {
@@ -2731,7 +2819,9 @@ export interface operations {
     moveSeam: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "X-Seen"?: number;
+            };
             path: {
                 id: number;
             };
@@ -2847,7 +2937,9 @@ export interface operations {
     edit: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "X-Seen"?: number;
+            };
             path: {
                 id: number;
             };
@@ -3682,6 +3774,31 @@ export interface operations {
             };
         };
     };
+    outside: {
+        parameters: {
+            query: {
+                inner: number;
+                frame: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+        };
+    };
     labels: {
         parameters: {
             query: {
@@ -3703,6 +3820,31 @@ export interface operations {
                 };
                 content: {
                     "text/plain": string;
+                };
+            };
+        };
+    };
+    inside: {
+        parameters: {
+            query: {
+                frame: number;
+                section?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.masters.Masters.Inside"];
                 };
             };
         };

@@ -18,7 +18,7 @@ export function Turnover({ project, sequence }: { project: Project; sequence?: S
   const received = project.cuts.filter((c) => c.state === 'RECEIVED')
   const newest = received[received.length - 1]
   const cutId = received.some((c) => c.id === chosen) ? chosen : newest?.id
-  const list = useTurnover(project.id, project.masterId ? cutId : undefined)
+  const list = useTurnover(project.id, project.masterId ? cutId : undefined, sequence?.id)
   if (!project.masterId || !sequence) {
     return <Empty title="No cut yet" text="Receive a first cut in Intake. When the edit room sends the next, this shows what changed." />
   }
@@ -51,7 +51,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
   const apply = async () => {
     setBusy(true)
     try {
-      setOutOfDate(await post<OutOfDate[]>(`/api/cuts/${list.cutId}/turnover/apply`, { changes: [...taken] }))
+      setOutOfDate(await post<OutOfDate[]>(`/api/cuts/${list.cutId}/turnover/apply?master=${sequence.id}`, { changes: [...taken] }))
       say(`${taken.size} ${taken.size === 1 ? 'change' : 'changes'} applied, no camera work is lost`)
       refreshEdited(project.id)
     } catch (e) {

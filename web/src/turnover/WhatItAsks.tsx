@@ -22,7 +22,7 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
         </figure>
         <figure className="min-w-0 flex-1">
           <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: '16 / 9' }}>
-            {section ? <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} frame={section.in} /> : <p className="p-3 text-quiet">a shot, a camera and a board will be made</p>}
+            {section ? <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} frame={section.in} framesPerSecond={sequence.framesPerSecond} /> : <p className="p-3 text-quiet">a shot, a camera and a board will be made</p>}
           </div>
           <figcaption className="mt-1 truncate text-[13px] text-quiet">
             {ours ? `Ours: ${ours.out - ours.in} frames` : ''}

@@ -82,3 +82,6 @@ alter table sound
 
 -- once a cut was handed back, shots keep their numbers
 alter table project add column handed_back_at timestamp(3) null;
+
+-- which later steps touched the same row: asked before every undo
+create index step_row_touched on step_row (table_name, row_id);

@@ -23,6 +23,17 @@ public class LiveUpdates {
     public record Update(String kind, long seq, String name, String who) {
     }
 
+    /**
+     * Where somebody is.
+     *
+     * @param window   which window of theirs
+     * @param masterId the open master
+     * @param frame    its playhead
+     * @param pieces   the chosen pieces
+     */
+    public record Here(String window, String who, long masterId, long frame, List<Long> pieces) {
+    }
+
     private final Map<Long, List<SseEmitter>> windows = new ConcurrentHashMap<>();
 
     /** A new window, told at once where the project stands, so that it sees what it missed. */
@@ -42,6 +53,12 @@ public class LiveUpdates {
         all.forEach(window -> send(all, window, update));
     }
 
+    /** Tells every window of a project where somebody is. */
+    public void tell(long projectId, Here here) {
+        List<SseEmitter> all = windows.getOrDefault(projectId, List.of());
+        all.forEach(window -> send(all, window, "here", here));
+    }
+
     /** Finds out which windows are gone. */
     @Scheduled(fixedDelay = 15_000)
     void keepAlive() {
@@ -49,8 +66,12 @@ public class LiveUpdates {
     }
 
     private static void send(List<SseEmitter> all, SseEmitter window, Update update) {
+        send(all, window, "update", update);
+    }
+
+    private static void send(List<SseEmitter> all, SseEmitter window, String kind, Object what) {
         try {
-            window.send(SseEmitter.event().name("update").data(update));
+            window.send(SseEmitter.event().name(kind).data(what));
         } catch (IOException | IllegalStateException e) {
             all.remove(window);
         }

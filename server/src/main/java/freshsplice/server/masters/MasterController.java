@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -86,6 +87,18 @@ class MasterController {
                 .collect(Collectors.joining("\n"));
     }
 
+    /** The nested master at a record frame, and its own frame there. */
+    @GetMapping("/masters/{id}/inside")
+    Masters.Inside inside(@PathVariable long id, @RequestParam long frame, @RequestParam(required = false) Long section) {
+        return masters.inside(id, frame, section);
+    }
+
+    /** The first record frame at which a master shows a frame of one that it nests. */
+    @GetMapping("/masters/{id}/outside")
+    long outside(@PathVariable long id, @RequestParam long inner, @RequestParam long frame) {
+        return masters.outside(id, inner, frame);
+    }
+
     /** What somebody typed as a position: a timecode with or without separators, or frames to go (+12, -1:00). */
     @GetMapping("/masters/{id}/position")
     Position position(@PathVariable long id, @RequestParam String text, @RequestParam long from) {
@@ -94,10 +107,15 @@ class MasterController {
         return new Position(frame, Timecode.of(frame, project.rate, project.dropFrame).label());
     }
 
-    /** Edits the master, as one step. */
+    /**
+     * Edits the master, as one step.
+     *
+     * @param seen the project's number of edits that the window showed: a refusal then says who came between
+     */
     @PostMapping("/masters/{id}/edits")
-    void edit(@PathVariable long id, @RequestBody MasterEdit edit, HttpServletRequest request) {
-        edits.make(id, edit, Who.of(request));
+    void edit(@PathVariable long id, @RequestBody MasterEdit edit,
+              @RequestHeader(value = "X-Seen", required = false) Long seen, HttpServletRequest request) {
+        edits.make(id, edit, Who.of(request), seen);
     }
 
     /** What a pull would make: the frames on both sides, lengths, handles. Nothing is changed. */
@@ -109,8 +127,9 @@ class MasterController {
     }
 
     @PostMapping("/masters/{id}/seam")
-    void moveSeam(@PathVariable long id, @RequestBody MoveSeam move, HttpServletRequest request) {
-        edits.make(id, MasterEdit.roll(move.at(), move.frames()), Who.of(request));
+    void moveSeam(@PathVariable long id, @RequestBody MoveSeam move,
+                  @RequestHeader(value = "X-Seen", required = false) Long seen, HttpServletRequest request) {
+        edits.make(id, MasterEdit.roll(move.at(), move.frames()), Who.of(request), seen);
     }
 
     @GetMapping("/projects/{id}/masters")

@@ -38,6 +38,20 @@ public class MasterEdits {
         this.sounds = sounds;
     }
 
+    /**
+     * @param seen the project's number of edits that whoever asks had seen; null where nobody says
+     * @throws Refused if it cannot be done, and somebody else came between; the message says who did what
+     */
+    public void make(long masterId, MasterEdit edit, String who, Long seen) {
+        try {
+            make(masterId, edit, who);
+        } catch (IllegalArgumentException | Refused e) {
+            long projectId = store.get(MasterRow.class, masterId).projectId;
+            throw seen == null ? e : steps.newestOfOthers(projectId, seen, who).<RuntimeException>map(step ->
+                    new Refused(e.getMessage() + ". " + step.who + " came first: " + step.name)).orElse(e);
+        }
+    }
+
     /** @throws IllegalArgumentException if it cannot be done; the message says which frame and why */
     public void make(long masterId, MasterEdit edit, String who) {
         MasterRow asked = store.get(MasterRow.class, masterId);

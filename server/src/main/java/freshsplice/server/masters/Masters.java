@@ -1,8 +1,10 @@
 package freshsplice.server.masters;
 
+import freshsplice.core.master.MarkPlace;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
 import freshsplice.core.time.TypedPosition;
 import freshsplice.server.shots.SceneMaker;
 import freshsplice.server.steps.Steps;
@@ -14,6 +16,7 @@ import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
+import java.util.OptionalLong;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -39,6 +42,10 @@ public class Masters {
      */
     public record FromNothing(String name, int shots, long frames, @Schema(nullable = true) String start,
                               @Schema(nullable = true) String rate) {
+    }
+
+    /** A frame of a nested master. */
+    public record Inside(long masterId, String name, long frame) {
     }
 
     private static final int MOST_SHOTS = 2000;
@@ -149,6 +156,31 @@ public class Masters {
             store.remove(row);
             return null;
         });
+    }
+
+    /** @param sectionId the piece that nests it; null for the topmost one at the frame */
+    @Transactional(readOnly = true)
+    public Inside inside(long masterId, long frame, Long sectionId) {
+        List<Section> nests = masters.read(store.get(MasterRow.class, masterId)).sections().stream()
+                .filter(s -> s.content() instanceof Section.Content.OfMaster)
+                .filter(s -> sectionId == null ? s.record().contains(frame) : s.id() == sectionId).toList();
+        if (nests.isEmpty()) {
+            throw new Refused("No master is nested at that frame");
+        }
+        Section nest = nests.get(nests.size() - 1);
+        long at = Math.max(nest.record().in(), Math.min(nest.record().last(), frame));
+        MasterRow inner = store.get(MasterRow.class, ((Section.Content.OfMaster) nest.content()).masterId());
+        return new Inside(inner.id, inner.name, nest.at(at).floor());
+    }
+
+    /** The first record frame at which a master shows a frame of one that it nests; its start where it does not. */
+    @Transactional(readOnly = true)
+    public long outside(long masterId, long innerId, long frame) {
+        Master outer = masters.read(store.get(MasterRow.class, masterId));
+        return outer.sections().stream().filter(s -> s.content() instanceof Section.Content.OfMaster m
+                        && m.masterId() == innerId)
+                .map(s -> MarkPlace.recordOf(s, Rational.of(frame))).filter(OptionalLong::isPresent)
+                .mapToLong(OptionalLong::getAsLong).findFirst().orElse(outer.start());
     }
 
     private static String checked(String wanted) {

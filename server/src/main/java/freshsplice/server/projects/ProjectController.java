@@ -59,6 +59,7 @@ class ProjectController {
     }
 
     private static final int LONGEST_HISTORY = 500;
+    private static final int MOST_PIECES_TOLD = 50;
 
     private final Store store;
     private final MasterStore masters;
@@ -97,7 +98,8 @@ class ProjectController {
 
     @GetMapping("/{id}")
     @Transactional(readOnly = true)
-    public View one(@PathVariable long id) {
+    public View one(@PathVariable long id, HttpServletRequest request) {
+        String who = Who.of(request);
         ProjectRow project = store.get(ProjectRow.class, id);
         MasterRow master = masters.of(id).orElse(null);
         SceneRow scene = master == null ? null : store.get(SceneRow.class, master.sceneId);
@@ -105,8 +107,8 @@ class ProjectController {
                 scene == null ? null : scene.id, scene == null ? "" : "Scene " + scene.code + ", " + scene.name,
                 master == null ? null : master.cutId, project.pictureWidth, project.pictureHeight,
                 intake.all(id).stream().map(c -> new Cut(c.id, c.version, c.name, c.state, c.receivedAt)).toList(),
-                steps.undoable(id).map(ProjectController::step).orElse(null),
-                steps.redoable(id).map(ProjectController::step).orElse(null));
+                steps.undoable(id, who).map(ProjectController::step).orElse(null),
+                steps.redoable(id, who).map(ProjectController::step).orElse(null));
     }
 
     private static Step step(StepRow row) {
@@ -146,6 +148,13 @@ class ProjectController {
     @PostMapping("/{id}/history/{seq}")
     int goTo(@PathVariable long id, @PathVariable long seq, HttpServletRequest request) {
         return steps.goTo(id, seq, Who.of(request));
+    }
+
+    /** Tells the others where this window is. Nothing of it is kept. */
+    @PostMapping("/{id}/here")
+    void here(@PathVariable long id, @RequestBody LiveUpdates.Here here, HttpServletRequest request) {
+        List<Long> pieces = here.pieces() == null ? List.of() : here.pieces().stream().limit(MOST_PIECES_TOLD).toList();
+        live.tell(id, new LiveUpdates.Here(here.window(), Who.of(request), here.masterId(), here.frame(), pieces));
     }
 
     /** What happens in the project, as it happens; a new line begins with where the project stands. */

@@ -4,6 +4,7 @@ import java.sql.PreparedStatement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -65,6 +66,24 @@ class StepJournal {
     }
 
     private record NotedValue(long rowId, String column, String value) {
+    }
+
+    /** A step that came after another and touched one of the same values. */
+    record Later(String name, String who) {
+    }
+
+    /**
+     * The newest step that holds, came after a step, and changed a value that this one changed, or anything of a row that
+     * this one added.
+     */
+    Optional<Later> laterOn(long stepId) {
+        return jdbc.query("select s.name, s.who from step mine join step s on s.project_id = mine.project_id and s.seq > "
+                        + "mine.seq and s.state = 'DONE' and s.id <> mine.id join step_row r on r.step_id = s.id join "
+                        + "step_row m on m.step_id = mine.id and m.table_name = r.table_name and m.row_id = r.row_id "
+                        + "where mine.id = ? and (m.kind = 'ADD' or exists (select 1 from step_value v join step_value w on "
+                        + "w.column_name = v.column_name where v.step_row_id = r.id and w.step_row_id = m.id)) "
+                        + "order by s.seq desc limit 1",
+                (r, n) -> new Later(r.getString(1), r.getString(2)), stepId).stream().findFirst();
     }
 
     /** Takes a step back, last row first, or does it again, first row first. */

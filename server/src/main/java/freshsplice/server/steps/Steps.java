@@ -60,9 +60,9 @@ public class Steps {
                 project.seq++;
                 seq[0] = project.seq;
                 entities.createQuery("update StepRow s set s.state = :passed where s.projectId = :project "
-                                + "and s.state = :undone").setParameter("passed", StepRow.State.PASSED)
+                                + "and s.state = :undone and s.who = :who").setParameter("passed", StepRow.State.PASSED)
                         .setParameter("project", projectId).setParameter("undone", StepRow.State.UNDONE)
-                        .executeUpdate();
+                        .setParameter("who", who).executeUpdate();
                 StepRow step = step(projectId, project.seq, name, who);
                 store.add(step);
                 entities.flush();
@@ -87,24 +87,24 @@ public class Steps {
         return step;
     }
 
-    /** The step that an undo would take back. */
-    public Optional<StepRow> undoable(long projectId) {
-        return nearest(projectId, StepRow.State.DONE, "desc");
+    /** The step of somebody that an undo would take back: their own last one that holds. */
+    public Optional<StepRow> undoable(long projectId, String who) {
+        return nearest(projectId, who, StepRow.State.DONE, "desc");
     }
 
-    /** The step that a redo would bring again. */
-    public Optional<StepRow> redoable(long projectId) {
-        return nearest(projectId, StepRow.State.UNDONE, "asc");
+    /** The step of somebody that a redo would bring again. */
+    public Optional<StepRow> redoable(long projectId, String who) {
+        return nearest(projectId, who, StepRow.State.UNDONE, "asc");
     }
 
-    /** @throws Refused if there is nothing to undo */
+    /** @throws Refused if there is nothing of theirs to undo, or later steps of others build on it */
     public String undo(long projectId, String who) {
-        return turn(projectId, who, true);
+        return turn(projectId, who, who, true);
     }
 
-    /** @throws Refused if there is nothing to redo */
+    /** @throws Refused if there is nothing of theirs to redo, or later steps of others changed the same */
     public String redo(long projectId, String who) {
-        return turn(projectId, who, false);
+        return turn(projectId, who, who, false);
     }
 
     /** The newest steps that hold or can be done again, the newest first. */
@@ -122,23 +122,29 @@ public class Steps {
      */
     public int goTo(long projectId, long seq, String who) {
         int turned = 0;
-        while (undoable(projectId).filter(s -> s.seq > seq).isPresent()) {
-            undo(projectId, who);
+        while (undoable(projectId, null).filter(s -> s.seq > seq).isPresent()) {
+            turn(projectId, who, null, true);
             turned++;
         }
-        while (redoable(projectId).filter(s -> s.seq <= seq).isPresent()) {
-            redo(projectId, who);
+        while (redoable(projectId, null).filter(s -> s.seq <= seq).isPresent()) {
+            turn(projectId, who, null, false);
             turned++;
         }
         return turned;
     }
 
-    private String turn(long projectId, String who, boolean back) {
+    /** @param whose only steps of theirs; null for everybody's, in the order of the history */
+    private String turn(long projectId, String who, String whose, boolean back) {
         long[] seq = {0};
         String name = transactions.execute(status -> {
             ProjectRow project = locked(projectId);
-            StepRow step = (back ? undoable(projectId) : redoable(projectId)).orElseThrow(
+            StepRow step = (back ? undoable(projectId, whose) : redoable(projectId, whose)).orElseThrow(
                     () -> new Refused(back ? "There is nothing to undo" : "There is nothing to redo"));
+            journal.laterOn(step.id).ifPresent(later -> {
+                throw new Refused("\"" + step.name + "\" cannot be " + (back ? "undone" : "done again")
+                        + " by itself: " + later.who() + " did \"" + later.name() + "\" to the same after it. "
+                        + "Go back in the history, or ask " + later.who() + " to undo that first");
+            });
             step.state = back ? StepRow.State.UNDONE : StepRow.State.DONE;
             project.seq++;
             seq[0] = project.seq;
@@ -151,6 +157,14 @@ public class Steps {
         return name;
     }
 
+    /** The newest step of somebody else after a number of edits: what may have come between. */
+    public Optional<StepRow> newestOfOthers(long projectId, long seq, String who) {
+        return store.entities().createQuery("select s from StepRow s where s.projectId = :project and s.seq > :seq "
+                        + "and s.who <> :who and s.state = :done order by s.seq desc", StepRow.class)
+                .setParameter("project", projectId).setParameter("seq", seq).setParameter("who", who)
+                .setParameter("done", StepRow.State.DONE).setMaxResults(1).getResultList().stream().findFirst();
+    }
+
     private ProjectRow locked(long projectId) {
         ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
         if (project == null || project.alive == null) {
@@ -160,9 +174,10 @@ public class Steps {
         return project;
     }
 
-    private Optional<StepRow> nearest(long projectId, StepRow.State state, String order) {
+    private Optional<StepRow> nearest(long projectId, String who, StepRow.State state, String order) {
         return store.entities().createQuery("select s from StepRow s where s.projectId = :project and s.state = :state "
-                        + "order by s.seq " + order, StepRow.class).setParameter("project", projectId)
+                        + "and (:who is null or s.who = :who) order by s.seq " + order, StepRow.class)
+                .setParameter("project", projectId).setParameter("who", who)
                 .setParameter("state", state).setMaxResults(1).getResultList().stream().findFirst();
     }
 }

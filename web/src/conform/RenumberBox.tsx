@@ -1,0 +1,45 @@
+import { Dialog } from 'radix-ui'
+import { useQuery } from '@tanstack/react-query'
+import { Rows } from '../parts/Rows'
+import { getJson } from '../server/client'
+import type { Renumbered } from '../server/types'
+import { ask } from './edits'
+
+type Props = { projectId: number; masterId: number; close: () => void }
+
+/** New numbers in the master's order, seen before they are given. Old ones stay known. */
+export function RenumberBox({ projectId, masterId, close }: Props) {
+  const plan = useQuery({
+    queryKey: ['edited', projectId, 'renumber', masterId],
+    queryFn: () => getJson<Renumbered[]>(`/api/projects/${projectId}/renumber?master=${masterId}`),
+    gcTime: 0,
+  }).data
+  const give = async () => {
+    await ask(`/api/projects/${projectId}/renumber?master=${masterId}`)
+    close()
+  }
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && close()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
+        <Dialog.Content className="fixed left-1/2 top-[12vh] z-50 flex h-[60vh] w-[460px] max-w-[94vw] -translate-x-1/2 flex-col rounded-lg border border-line bg-raised p-4 shadow-2xl">
+          <Dialog.Title className="text-[17px] font-semibold">Number the shots anew</Dialog.Title>
+          <Dialog.Description className="pb-3 text-quiet">
+            In the order of this master. A number that was used is never given again, so these go on after the last one; the old ones stay known, in names of renders too.
+          </Dialog.Description>
+          <Rows rows={plan ?? []} height={28} label="New numbers">
+            {(c) => (
+              <span className="num flex h-full items-center gap-3 px-2">
+                <span className="w-28">{c.from}</span><span className="text-quiet" aria-hidden>→</span><span>{c.to}</span>
+              </span>
+            )}
+          </Rows>
+          <div className="flex justify-end gap-3 pt-3">
+            <button type="button" className="button" onClick={close}>Leave them</button>
+            <button type="button" className="button button-main" disabled={!plan || plan.length === 0} onClick={() => void give()}>Give these numbers</button>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
+}

@@ -1,0 +1,164 @@
+/** Everything that can be done to pieces, with its key. What comes of it is decided by the server. */
+import type { Action } from '../desk/actions'
+import { setDesk, useDesk } from '../desk/desk'
+import { say } from '../desk/messages'
+import type { Section, Sequence } from '../server/types'
+import { type Asked, moveSeam } from './edits'
+import type { Question } from './NumberBox'
+import { percent } from './pieceWords'
+
+export type Box = 'camera' | 'insert' | 'over' | 'replace' | 'nest' | 'mark'
+
+export type Offered = Action & { short: string }
+
+/** What the offers are made from. */
+export type Doing = {
+  sequence: Sequence
+  frame: number
+  /** the live piece at the playhead */
+  here: Section | undefined
+  /** the chosen pieces, else the one at the playhead */
+  meant: Section[]
+  /** where they are one piece, that */
+  one: Section | undefined
+  chosen: boolean
+  targets: number[]
+  range: { in?: number; out?: number }
+  lane: number | undefined
+  copied: number[]
+  ask: (asked: Asked) => void
+  asInCut: (sections: number[]) => void
+  question: (question: Question) => void
+  open: (box: Box) => void
+}
+
+const offer = (group: string) => (short: string, name: string, keys: string, run: () => void, can: boolean): Offered =>
+  ({ group, short, name, keys, run, disabled: !can })
+
+export const pieceOffers = (d: Doing): Offered[] => [...arranging(d), ...trims(d), ...times(d), ...passages(d), ...ranges(d), ...choosing(d)]
+
+function arranging({ sequence, frame, here, meant, one, targets, chosen, lane, copied, ask, asInCut, question, open }: Doing): Offered[] {
+  const o = offer('Pieces')
+  const some = meant.length > 0
+  const inside = one !== undefined && frame > one.in && frame < one.out
+  const above = meant.some((s) => sequence.upper.some((u) => u.sections.includes(s)))
+  const inner = one?.nest && here?.nest ? [here.nest.innerId] : undefined
+  return [
+    o('split', 'Split at the playhead', 'S', () => ask({ kind: 'SPLIT', at: frame, ...(inner && { sections: inner }) }), inside),
+    o('join', 'Join with the next piece', 'Shift+S', () => ask({ kind: 'JOIN' }), !!one),
+    o('take out', 'Take out and close up', 'X', () => ask({ kind: 'TAKE_OUT' }), some),
+    o('lift', 'Lift, leave black', 'Delete', () => ask({ kind: 'LIFT' }), some),
+    o('', 'Switch off or on', 'Q', () => ask({ kind: 'SWITCH' }), some),
+    o('', 'Duplicate', 'D', () => ask({ kind: 'DUPLICATE' }), !!one),
+    o('swap', 'Swap with the next piece', 'W', () => ask({ kind: 'SWAP' }), !!one),
+    o('', 'Move the piece to the playhead', 'M', () => ask({ kind: 'MOVE', at: frame }), !!one),
+    o('', 'Copy', 'Ctrl+C', () => {
+      setDesk({ copied: targets })
+      say(`${targets.length} ${targets.length === 1 ? 'piece' : 'pieces'} copied`)
+    }, some),
+    o('', 'Paste in between', 'Ctrl+V', () => ask({ kind: 'PASTE', at: frame, lane, ripple: true, sections: copied }), copied.length > 0),
+    o('', 'Paste over', 'Ctrl+Shift+V', () => ask({ kind: 'PASTE', at: frame, lane, ripple: false, sections: copied }), copied.length > 0),
+    o('', 'Put something in between …', 'Shift+N', () => open('insert'), true),
+    o('', 'Put something over …', 'Alt+N', () => open('over'), true),
+    o('', 'Replace by …', 'Shift+R', () => open('replace'), some),
+    o('', 'New shot here …', 'N', () => question({ label: 'A new shot of', unit: 'frames', start: '48', give: (frames) => ask({ kind: 'NEW_SHOT', at: frame, frames, sections: [] }) }), true),
+    o(above ? '' : 'try above', 'Try on a lane above', 'Alt+ArrowUp', () => ask({ kind: 'COPY_UP' }), some),
+    o(above ? 'lay down' : '', 'Lay down onto the main lane', 'Alt+ArrowDown', () => ask({ kind: 'LAY_DOWN' }), above),
+    o(meant.length > 1 && !one ? 'nest' : '', 'Make a master of these pieces …', 'Ctrl+G', () => open('nest'), chosen),
+    o(one?.nest ? 'lay out' : '', 'Lay the nested master out here', 'Ctrl+Shift+G', () => ask({ kind: 'OPEN' }), !!one?.nest),
+    o('camera', 'Cut to another camera here', 'C', () => open('camera'), !!here?.shotId),
+    o('as in the cut', 'Make as in the cut', 'A', () => asInCut(targets), some && sequence.cut.id !== 0),
+    o('', 'Make all as in the cut', 'Ctrl+Shift+A', () => asInCut([]), sequence.cut.id !== 0),
+    o('', 'Mark …', 'Shift+M', () => open('mark'), true),
+  ]
+}
+
+function trims({ frame, one, meant, ask, question }: Doing): Offered[] {
+  const o = offer('Trims')
+  const some = meant.length > 0
+  return [
+    o('', 'Head to the playhead', '[', () => ask({ kind: 'HEAD', at: frame }), !!one),
+    o('', 'Tail to the playhead', ']', () => ask({ kind: 'TAIL', at: frame + 1 }), !!one),
+    o('', 'Head to the playhead, the rest moves along', '{', () => ask({ kind: 'HEAD', at: frame, ripple: true }), !!one),
+    o('', 'Tail to the playhead, the rest moves along', '}', () => ask({ kind: 'TAIL', at: frame + 1, ripple: true }), !!one),
+    o('', 'Length …', 'Shift+D', () => one && question({
+      label: `${one.code} lasts`, unit: 'frames, the rest moves along', start: String(one.out - one.in),
+      give: (n) => ask({ kind: 'TAIL', frames: n - (one.out - one.in), ripple: true }),
+    }), !!one),
+    o('', 'Slip one frame earlier', ',', () => ask({ kind: 'SLIP', frames: -1 }), some),
+    o('', 'Slip one frame later', '.', () => ask({ kind: 'SLIP', frames: 1 }), some),
+    o('', 'Slip by …', ';', () => question({ label: 'Slip by', unit: 'frames', start: '10', give: (frames) => ask({ kind: 'SLIP', frames }) }), some),
+    o('', 'Slide one frame earlier', '<', () => ask({ kind: 'SLIDE', frames: -1 }), !!one),
+    o('', 'Slide one frame later', '>', () => ask({ kind: 'SLIDE', frames: 1 }), !!one),
+  ]
+}
+
+function times({ frame, one, meant, ask, question }: Doing): Offered[] {
+  const o = offer('Speed')
+  const some = meant.length > 0
+  const onIt = !!one && frame >= one.in && frame < one.out
+  const key = one?.keys.find((k) => k.at === frame)
+  const before = one?.keys.filter((k) => k.at <= frame).pop()
+  return [
+    o('stretch to the next', 'Stretch to the next piece', 'E', () => ask({ kind: 'FILL_GAP' }), !!one),
+    o('', 'Stretch to a length of …', 'G', () => one && question({
+      label: 'Stretch to', unit: 'frames, the rest moves along', start: String(one.out - one.in), give: (n) => ask({ kind: 'FILL', frames: n, ripple: true }),
+    }), !!one),
+    o('', 'Stretch to the playhead', 'Shift+E', () => ask({ kind: 'FILL', at: frame + 1 }), !!one && frame >= one.in),
+    o('', 'Speed …', 'P', () => one && question({
+      label: 'Speed', unit: 'percent', start: percent(one), fraction: true, give: (n) => ask({ kind: 'SPEED', speed: `${Math.round(n * 1000)}/100000` }),
+    }), !!one),
+    o('', 'Reverse', 'R', () => ask({ kind: 'REVERSE' }), some),
+    o('', 'Hold the frame at the playhead', 'Shift+H', () => ask({ kind: 'HOLD', at: frame }), onIt),
+    o('', 'Key the speed here', 'Shift+K', () => ask({ kind: 'KEY', at: frame }), onIt && !key),
+    o('', 'At the key, show one frame earlier', 'Alt+,', () => ask({ kind: 'MOVE_KEY', at: frame, frames: -1 }), !!key),
+    o('', 'At the key, show one frame later', 'Alt+.', () => ask({ kind: 'MOVE_KEY', at: frame, frames: 1 }), !!key),
+    o('', 'At the key, show so many frames later …', 'Alt+;', () => question({ label: 'At the key, later by', unit: 'frames, − earlier', start: '10', give: (frames) => ask({ kind: 'MOVE_KEY', at: frame, frames }) }), !!key),
+    o('', 'From the key before: evenly, eased, or held', 'Alt+E', () => before && ask({ kind: 'EASE_KEY', at: before.at, easing: nextEasing(before.easing) }), !!before),
+    o('', 'Take the key away', 'Alt+K', () => ask({ kind: 'REMOVE_KEY', at: frame }), !!key),
+  ]
+}
+
+const nextEasing = (now: string) => (now === 'STRAIGHT' ? 'EASED' : now === 'EASED' ? 'STEPPED' : 'STRAIGHT')
+
+const CURVES: [string, string][] = [['EVEN', 'evenly'], ['EASED', 'slowly at both ends'], ['LATE', 'slowly at first'], ['EARLY', 'quickly at first']]
+type Curve = 'EVEN' | 'EASED' | 'LATE' | 'EARLY'
+
+function passages({ one, ask, question }: Doing): Offered[] {
+  const o = offer('Passages')
+  const passage = (label: string, kind: 'DISSOLVE' | 'FADE_OUT') => () => question({
+    label, unit: 'frames, 0 for none', start: '12', ways: CURVES, give: (frames, curve) => ask({ kind, frames, curve: curve as Curve }),
+  })
+  return [
+    o('', 'Dissolve or fade in …', 'Y', passage('Dissolve into it over', 'DISSOLVE'), !!one),
+    o('', 'Fade out …', 'U', passage('Fade out over', 'FADE_OUT'), !!one),
+  ]
+}
+
+function ranges({ sequence, range, lane, ask, asInCut }: Doing): Offered[] {
+  const o = offer('Range')
+  const whole = range.in !== undefined && range.out !== undefined && range.in < range.out
+  const cleared = (ripple: boolean) => () => ask({ kind: 'CLEAR', at: range.in, frames: (range.out ?? 0) - (range.in ?? 0), lane, ripple, sections: [] })
+  const within = () => [...new Set(sequence.sections.filter((s) => s.out > (range.in ?? 0) && s.in < (range.out ?? 0)).map((s) => s.id))]
+  return [
+    o('', 'Take the range out and close up', 'Shift+X', cleared(true), whole),
+    o('', 'Lift the range, leave black', 'Shift+Delete', cleared(false), whole),
+    o('', 'Choose the pieces in the range', 'Shift+A', () => setDesk({ pieces: within() }), whole),
+    o('', 'Make the range as in the cut', 'Alt+A', () => asInCut(within()), whole && sequence.cut.id !== 0),
+  ]
+}
+
+function choosing({ sequence, here, chosen, frame }: Doing): Offered[] {
+  const o = offer('Pieces')
+  const marks = sequence.marks.map((m) => m.in)
+  const toMark = (at: number | undefined) => at !== undefined && setDesk({ frame: at })
+  const seam = sequence.seams.find((s) => s.at === useDesk.getState().seam)
+  return [
+    o('', 'Choose the piece here', 'Enter', () => here && setDesk({ pieces: [here.id] }), !!here),
+    o('', 'Choose all pieces', 'Ctrl+A', () => setDesk({ pieces: [...new Set(sequence.sections.map((s) => s.id))] }), true),
+    o('', 'Choose none', 'Escape', () => setDesk({ pieces: [] }), chosen),
+    o('', 'Next mark', "'", () => toMark(marks.find((at) => at > frame)), marks.length > 0),
+    o('', 'Mark before', '"', () => toMark([...marks].reverse().find((at) => at < frame)), marks.length > 0),
+    o('', 'The seam as in the cut', '\\', () => seam && void moveSeam(sequence, seam.at, -seam.cutBend), !!seam && seam.cutBend !== 0),
+  ]
+}
