@@ -45,6 +45,7 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
   const thumbs = useThumbs(project, sequence, again)
 
   useEffect(() => follow(sequence, frame), [frame, sequence])
+  useEffect(() => setDrag(undefined), [sequence])
 
   useDrawing(canvas, width, layout.height, (g) => {
     drawLanes(g, { sequence, layout, scale, width, frame, seam, pieces, drag, label, thumbs, again, range, sound, others, over: over ? overCut : undefined })
@@ -182,7 +183,8 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
     }
     setPulled(undefined)
     if (drag) {
-      moveSeam(sequence, drag.at, drag.delta).finally(() => setDrag(undefined))
+      // the seam stays where it was put until the new state is there, or jumps back when it was refused
+      void moveSeam(sequence, drag.at, drag.delta).then((moved) => moved || setDrag(undefined))
     }
   }
 

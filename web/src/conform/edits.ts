@@ -61,12 +61,14 @@ export function choosePiece(sequence: Sequence, id: number, more: boolean, upTo:
 }
 
 /** Moves a seam in the shots lane, and the selection with it. */
-export async function moveSeam(sequence: Sequence, at: number, frames: number) {
+export async function moveSeam(sequence: Sequence, at: number, frames: number): Promise<boolean> {
   try {
     await postInOrder(`/api/masters/${sequence.id}/seam`, { at, frames }, sequence.seq)
     setDesk({ seam: at + frames })
+    return true
   } catch (e) {
     sayError(e)
+    return false
   }
 }
 

@@ -20,7 +20,8 @@ public final class Bench {
 
     /**
      * @param args {@code --formats} for the formats alone; a Python with OpenTimelineIO after it to compare with.
-     *             {@code --intake ADDRESS} for an intake on a running server
+     *             {@code --intake ADDRESS} for an intake on a running server, {@code --edits ADDRESS} for edits of a
+     *             long master there
      */
     public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
         if (args.length > 0 && args[0].equals("--formats")) {
@@ -31,6 +32,11 @@ public final class Bench {
         if (args.length > 1 && args[0].equals("--intake")) {
             machine();
             IntakeRun.run(args[1]);
+            return;
+        }
+        if (args.length > 1 && args[0].equals("--edits")) {
+            machine();
+            EditRun.run(args[1]);
             return;
         }
         Collection<RunResult> results = new Runner(new OptionsBuilder().include(CoreBenchmarks.class.getSimpleName())

@@ -85,3 +85,6 @@ alter table project add column handed_back_at timestamp(3) null;
 
 -- which later steps touched the same row: asked before every undo
 create index step_row_touched on step_row (table_name, row_id);
+
+-- frames by which a step pushed a piece along: rows of kind PUSH have this instead of values
+alter table step_row add column pushed bigint null;

@@ -139,7 +139,7 @@ class BrowserMasterTest extends InBrowser {
         double start = view.get("start").asLong();
         double span = view.get("end").asLong() - start;
         BoundingBox box = page.locator("[data-picture=lanes]").boundingBox();
-        double left = 92;
+        double left = 116;
         double x = box.x + left + (86_400 + frame - start) / span * (box.width - left - 16);
         return new double[] {x, box.y + box.height * 0.42};
     }

@@ -135,7 +135,7 @@ public class TurnoverService {
             Master after = withNewShots(project, side, applied, finders);
             LaneEdits.checkLocks(side.master, after);
             masters.write(side.row, side.master, after);
-            masters.follow(after, side.shots);
+            masters.follow(side.row, side.master, after);
             if (chosen.containsAll(edits(side.turnover))) {
                 takeSound(side, finders);
             }

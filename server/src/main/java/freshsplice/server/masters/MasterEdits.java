@@ -10,12 +10,10 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.SectionRow;
-import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.function.LongFunction;
 import org.springframework.stereotype.Service;
 
@@ -57,26 +55,25 @@ public class MasterEdits {
         MasterRow asked = store.get(MasterRow.class, masterId);
         steps.make(asked.projectId, names.of(edit), who, () -> {
             MasterRow row = store.get(MasterRow.class, masterId);
-            Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
             MasterRow inside = innerMaster(row, edit);
             if (inside != null) {
                 MasterEdit inner = onInnerClock(row, inside, edit);
-                change(inside, masters.read(inside), inner, shots);
+                change(inside, masters.read(inside), inner);
             } else {
-                change(row, masters.read(row), edit, shots);
+                change(row, masters.read(row), edit);
             }
             return null;
         });
     }
 
-    private void change(MasterRow row, Master before, MasterEdit edit, Map<Long, ShotRow> shots) {
+    private void change(MasterRow row, Master before, MasterEdit edit) {
         Master after = edit.kind() == MasterEdit.Kind.NEST ? nest(row, before, edit)
-                : pieces.edited(row, before, edit, shots);
-        write(row, before, after, shots);
+                : pieces.edited(row, before, edit);
+        write(row, before, after);
     }
 
     /** Writes an edited master, and all that goes along with it: sound, shots, and the masters that nest it. */
-    void write(MasterRow row, Master before, Master after, Map<Long, ShotRow> shots) {
+    void write(MasterRow row, Master before, Master after) {
         LaneEdits.checkLocks(before, after);
         Nesting.checkNoLoop(after, finding(after));
         masters.write(row, before, after);
@@ -86,11 +83,11 @@ public class MasterEdits {
                 Master nesting = masters.read(outer);
                 Master followed = Nesting.follow(nesting, before, after);
                 if (followed != nesting) {
-                    write(outer, nesting, followed, shots);
+                    write(outer, nesting, followed);
                 }
             }
         }
-        masters.follow(after, shots);
+        masters.follow(row, before, after);
     }
 
     private LongFunction<Master> finding(Master after) {
@@ -144,7 +141,7 @@ public class MasterEdits {
         List<Lane> lanes = new ArrayList<>();
         lanes.add(Lane.of(empty.main().id(), empty.main().name(), true, false, nested.inner().main().sections()));
         masters.adopt(made, empty, new Master(made.id, name, before.rate(), before.dropFrame(), nested.inner().start(),
-                lanes));
+                lanes), row, before);
         return nested.outer();
     }
 }

@@ -10,32 +10,42 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.server.store.MasterLaneRow;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
-import freshsplice.server.store.SectionRow;
 import freshsplice.server.store.ShotAliasRow;
 import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.LongFunction;
-import java.util.stream.Collectors;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** Masters and shots as rows and as the core's types. */
 @Component
 public class MasterStore {
     private static final int LONGEST_NAME = 500;
 
+    /** A master as it stood when the project had so many edits. */
+    private record Kept(long seq, Master master) {
+    }
+
     private final Store store;
     private final JdbcTemplate jdbc;
+    private final SectionTable sections;
+    private final Map<Long, Kept> kept = new ConcurrentHashMap<>();
 
-    MasterStore(Store store, JdbcTemplate jdbc) {
+    MasterStore(Store store, JdbcTemplate jdbc, SectionTable sections) {
+        this.sections = sections;
         this.store = store;
         this.jdbc = jdbc;
     }
@@ -50,11 +60,22 @@ public class MasterStore {
         return store.where(MasterRow.class, "projectId", projectId);
     }
 
+    /** A master as it stands. One that nobody edited since it was last read is not read again. */
     public Master read(MasterRow row) {
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
-        Map<Long, List<Section>> byLane = store.where(SectionRow.class, "masterId", row.id).stream()
-                .collect(Collectors.groupingBy(r -> r.laneId, Collectors.mapping(SectionColumns::section,
-                        Collectors.toList())));
+        if (WrittenMasters.here().contains(row.id)) {
+            return readAnew(row, project);
+        }
+        Kept known = kept.get(row.id);
+        if (known == null || known.seq() != project.seq) {
+            known = new Kept(project.seq, readAnew(row, project));
+            kept.put(row.id, known);
+        }
+        return known.master();
+    }
+
+    private Master readAnew(MasterRow row, ProjectRow project) {
+        Map<Long, List<Section>> byLane = sections.byLane(row.id);
         List<Lane> lanes = laneRows(row.id).stream().map(l -> Lane.of(l.id, l.name, l.enabled, l.locked,
                 byLane.getOrDefault(l.id, List.of()))).toList();
         return new Master(row.id, row.name, project.rate, project.dropFrame, row.recStart, lanes);
@@ -116,28 +137,28 @@ public class MasterStore {
     /**
      * What shots tell of themselves is read off the masters that show them: their cut ranges, and whether they are
      * omitted. Call after every edit that moves pieces; runs inside its step.
-     *
-     * @param master the one that was edited
      */
-    public void follow(Master master, Map<Long, ShotRow> shots) {
-        store.entities().flush();
-        Map<Long, FrameRange> ranges = CutRanges.of(master);
-        Set<Long> elsewhere = new HashSet<>();
-        for (MasterRow other : all(shots.values().stream().findFirst().map(s -> s.projectId).orElse(0L))) {
-            if (other.id != master.id()) {
-                CutRanges.of(read(other)).forEach((id, range) -> {
-                    elsewhere.add(id);
-                    ranges.computeIfPresent(id, (k, mine) -> mine.spanWith(range));
-                });
+    public void follow(MasterRow row, Master before, Master after) {
+        Map<Long, FrameRange> was = CutRanges.of(before);
+        Map<Long, FrameRange> ranges = CutRanges.of(after);
+        Set<Long> changed = new HashSet<>(was.keySet());
+        changed.addAll(ranges.keySet());
+        changed.removeIf(id -> Objects.equals(was.get(id), ranges.get(id)));
+        if (changed.isEmpty()) {
+            return;
+        }
+        for (MasterRow other : all(row.projectId)) {
+            if (!other.id.equals(row.id)) {
+                CutRanges.of(read(other)).forEach((id, range) -> ranges.merge(id, range, FrameRange::spanWith));
             }
         }
-        shots.forEach((id, row) -> {
-            FrameRange range = ranges.get(id);
+        store.whereIn(ShotRow.class, "id", List.copyOf(changed)).forEach(shot -> {
+            FrameRange range = ranges.get(shot.id);
+            shot.omitted = range == null;
             if (range != null) {
-                row.cutIn = range.in();
-                row.cutOut = range.out();
+                shot.cutIn = range.in();
+                shot.cutOut = range.out();
             }
-            row.omitted = range == null && !elsewhere.contains(id);
         });
     }
 
@@ -177,50 +198,57 @@ public class MasterStore {
 
     /** Writes the difference: lanes and sections that changed, went and came. Sections keep their ids across lanes. */
     public void write(MasterRow row, Master before, Master after) {
-        Map<Long, Section> old = new HashMap<>();
-        Map<Long, Long> laneOf = new HashMap<>();
-        before.lanes().forEach(l -> l.sections().forEach(s -> {
-            old.put(s.id(), s);
-            laneOf.put(s.id(), l.id());
-        }));
+        Map<Long, SectionTable.Laid> old = new HashMap<>();
+        before.lanes().forEach(l -> l.sections().forEach(s -> old.put(s.id(),
+                new SectionTable.Laid(row.id, l.id(), s))));
         Map<Long, MasterLaneRow> lanes = new HashMap<>();
         laneRows(row.id).forEach(l -> lanes.put(l.id, l));
+        List<SectionTable.Change> changes = new ArrayList<>();
         for (int place = 0; place < after.lanes().size(); place++) {
             Lane lane = after.lanes().get(place);
             long laneId = writeLane(row.id, place, lane, lanes.remove(lane.id()));
             for (Section section : lane.sections()) {
-                Section was = old.remove(section.id());
-                if (was == null) {
-                    SectionRow fresh = SectionColumns.fill(new SectionRow(), section);
-                    fresh.masterId = row.id;
-                    fresh.laneId = laneId;
-                    store.add(fresh);
-                } else if (!section.equals(was) || laneOf.get(section.id()) != laneId) {
-                    SectionColumns.fill(store.get(SectionRow.class, section.id()), section).laneId = laneId;
+                SectionTable.Laid was = old.remove(section.id());
+                if (was == null || was.laneId() != laneId || !section.equals(was.section())) {
+                    changes.add(new SectionTable.Change(row.id, laneId, section, was));
                 }
             }
         }
-        for (long id : old.keySet()) {
-            SectionRow gone = store.get(SectionRow.class, id);
-            if (gone.masterId == row.id) {
-                store.remove(gone);
-            }
-        }
+        WrittenMasters.add(row.id);
+        // new lanes are written before the pieces that lie on them
+        store.entities().flush();
+        sections.write(changes);
+        sections.remove(sections.stillOf(row.id, old.keySet()));
+        boolean anyNew = changes.stream().anyMatch(c -> c.was() == null) || after.lanes().stream().anyMatch(l -> l.id() == 0);
         lanes.values().forEach(store::remove);
         row.recStart = after.start();
+        if (!anyNew) {
+            keepAfterCommit(row, after);
+        }
+    }
+
+    /** What was just written need not be read again; where ids were given meanwhile it must. */
+    private void keepAfterCommit(MasterRow row, Master after) {
+        ProjectRow project = store.get(ProjectRow.class, row.projectId);
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                kept.put(row.id, new Kept(project.seq, after));
+            }
+        });
     }
 
     /**
-     * Takes over pieces that lay in another master: their rows come along, with ids, marks and history. The other master
+     * Takes over pieces that lie in another master: their rows come along, with ids, marks and history. The other master
      * is to be written afterwards, without them.
      */
-    void adopt(MasterRow row, Master empty, Master with) {
-        long laneId = empty.main().id();
-        for (Section section : with.main().sections()) {
-            SectionRow moved = SectionColumns.fill(store.get(SectionRow.class, section.id()), section);
-            moved.masterId = row.id;
-            moved.laneId = laneId;
-        }
+    void adopt(MasterRow row, Master empty, Master with, MasterRow from, Master other) {
+        Map<Long, SectionTable.Laid> old = new HashMap<>();
+        other.lanes().forEach(l -> l.sections().forEach(s -> old.put(s.id(), new SectionTable.Laid(from.id, l.id(), s))));
+        store.entities().flush();
+        sections.write(with.main().sections().stream().map(s -> new SectionTable.Change(row.id, empty.main().id(), s,
+                old.get(s.id()))).toList());
+        WrittenMasters.add(row.id);
         row.recStart = with.start();
     }
 

@@ -152,7 +152,7 @@ public class Masters {
             Master before = masters.read(row);
             Master without = before.withLanes(before.lanes().stream().map(l -> l.with(List.<Section>of())).toList());
             masters.write(row, before, without);
-            masters.follow(without, masters.shotRows(row.projectId));
+            masters.follow(row, before, without);
             store.remove(row);
             return null;
         });

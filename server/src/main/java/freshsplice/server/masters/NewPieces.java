@@ -11,6 +11,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.server.projects.ProjectRules;
 import freshsplice.server.shots.ShotMaker;
+import freshsplice.server.shots.Shots;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.RenderRow;
@@ -19,7 +20,6 @@ import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import org.springframework.stereotype.Component;
 
 /** New pieces of masters: from shots, renders, other masters, black, slates, and shots that are made for them. */
@@ -31,20 +31,22 @@ class NewPieces {
     private final Store store;
     private final MasterStore masters;
     private final ShotMaker shotMaker;
+    private final Shots shots;
 
-    NewPieces(Store store, MasterStore masters, ShotMaker shotMaker) {
+    NewPieces(Store store, MasterStore masters, ShotMaker shotMaker, Shots shots) {
+        this.shots = shots;
         this.store = store;
         this.masters = masters;
         this.shotMaker = shotMaker;
     }
 
     /** The piece that was asked for, from record frame 0 on. */
-    Section of(MasterRow into, MasterEdit.NewPiece wanted, Map<Long, ShotRow> shots) {
+    Section of(MasterRow into, MasterEdit.NewPiece wanted) {
         if (wanted == null || wanted.shows() == null) {
             throw new Refused("Say what the new piece shows: a shot, a render, a master, black or a slate");
         }
         return switch (wanted.shows()) {
-            case "SHOT" -> ofShot(wanted, shots);
+            case "SHOT" -> ofShot(wanted);
             case "RENDER" -> ofRender(into, wanted);
             case "MASTER" -> ofMaster(into, wanted);
             case "BLACK" -> still(new Section.Content.Black(), wanted);
@@ -54,8 +56,8 @@ class NewPieces {
         };
     }
 
-    private static Section ofShot(MasterEdit.NewPiece wanted, Map<Long, ShotRow> shots) {
-        ShotRow row = wanted.id() == null ? null : shots.get(wanted.id());
+    private Section ofShot(MasterEdit.NewPiece wanted) {
+        ShotRow row = shots.find(wanted.id());
         if (row == null) {
             throw new Refused("That shot is not there any more: choose another");
         }
@@ -111,17 +113,17 @@ class NewPieces {
     }
 
     /** A master with a new shot put in: numbered between its neighbours, with a camera of its own. */
-    Master withShot(MasterRow row, Master master, long at, long frames, Map<Long, ShotRow> shots) {
+    Master withShot(MasterRow row, Master master, long at, long frames) {
         checked(frames);
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
         List<Section> ofShots = master.main().sections().stream().filter(s -> s.shotId() != 0).toList();
         String before = ofShots.stream().filter(s -> s.record().in() < at).reduce((a, b) -> b)
-                .map(s -> shots.get(s.shotId()).code).orElse(null);
+                .map(s -> shots.find(s.shotId()).code).orElse(null);
         String after = ofShots.stream().filter(s -> s.record().in() >= at).findFirst()
-                .map(s -> shots.get(s.shotId()).code).orElse(null);
+                .map(s -> shots.find(s.shotId()).code).orElse(null);
         ShotNumbering numbering = ProjectRules.numbering(project);
         String code = numbering.between(before, after, masters.codesInUse(project.id));
-        long made = shot(project, row.sceneId, code, frames, at - master.start(), shots);
+        long made = shot(project, row.sceneId, code, frames, at - master.start());
         return Arranging.insert(master, 0, at, Section.ofShot(0, made, FrameRange.ofLength(at, frames),
                 Rational.of(project.firstFrame)));
     }
@@ -131,10 +133,9 @@ class NewPieces {
         checked(frames);
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
         List<String> codes = ProjectRules.numbering(project).codes(count, masters.codesInUse(project.id));
-        Map<Long, ShotRow> shots = masters.shotRows(project.id);
         List<Section> sections = new ArrayList<>();
         for (int i = 0; i < count; i++) {
-            long made = shot(project, row.sceneId, codes.get(i), frames, i * frames, shots);
+            long made = shot(project, row.sceneId, codes.get(i), frames, i * frames);
             sections.add(Section.ofShot(0, made, FrameRange.ofLength(master.start() + i * frames, frames),
                     Rational.of(project.firstFrame)));
         }
@@ -142,13 +143,11 @@ class NewPieces {
     }
 
     /** @param action action frame at which it begins; @return its id */
-    private long shot(ProjectRow project, long sceneId, String code, long frames, long action, Map<Long, ShotRow> shots) {
+    private long shot(ProjectRow project, long sceneId, String code, long frames, long action) {
         FrameRange range = FrameRange.ofLength(project.firstFrame, frames);
         Shot shot = new Shot(0, code, range, project.handles, action - project.firstFrame,
                 new Shot.Anchor("", "", project.firstFrame, Rational.ZERO, Rational.ONE, false));
         long camera = shotMaker.camera(project, sceneId, Conform.cameraOf(code));
-        ShotRow made = shotMaker.shot(project, sceneId, camera, shot, null, null);
-        shots.put(made.id, made);
-        return made.id;
+        return shotMaker.shot(project, sceneId, camera, shot, null, null).id;
     }
 }

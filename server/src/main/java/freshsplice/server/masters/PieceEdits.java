@@ -16,6 +16,7 @@ import freshsplice.core.master.edit.Trims;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
+import freshsplice.server.shots.Shots;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.SectionRow;
@@ -23,7 +24,6 @@ import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import java.util.List;
-import java.util.Map;
 import org.springframework.stereotype.Component;
 
 /** An edit that was asked for, as the core's edit that it is. Writes nothing. */
@@ -34,20 +34,21 @@ class PieceEdits {
     private final Store store;
     private final MasterStore masters;
     private final NewPieces newPieces;
+    private final Shots shots;
 
-    PieceEdits(Store store, MasterStore masters, NewPieces newPieces) {
+    PieceEdits(Store store, MasterStore masters, NewPieces newPieces, Shots shots) {
+        this.shots = shots;
         this.store = store;
         this.masters = masters;
         this.newPieces = newPieces;
     }
 
-    /** @param shots by id; new ones are added */
-    Master edited(MasterRow row, Master master, MasterEdit edit, Map<Long, ShotRow> shots) {
+    Master edited(MasterRow row, Master master, MasterEdit edit) {
         int lane = laneIndex(master, edit.lane());
         return switch (edit.kind()) {
             case ROLL -> SeamEdits.move(master, lane, needed(edit.at(), "at"), needed(edit.frames(), "frames"));
-            case NEW_SHOT -> newPieces.withShot(row, master, needed(edit.at(), "at"), needed(edit.frames(), "frames"), shots);
-            case PUT -> put(row, master, lane, edit, shots);
+            case NEW_SHOT -> newPieces.withShot(row, master, needed(edit.at(), "at"), needed(edit.frames(), "frames"));
+            case PUT -> put(row, master, lane, edit);
             case PASTE -> paste(row, master, lane, edit);
             case CLEAR -> Arranging.clear(master, lane, range(edit), edit.ripples());
             case LANE_ADD -> LaneEdits.add(master, edit.text());
@@ -56,7 +57,7 @@ class PieceEdits {
             case LANE_SWITCH -> LaneEdits.enable(master, lane, !master.lanes().get(lane).enabled());
             case LANE_LOCK -> LaneEdits.lock(master, lane, !master.lanes().get(lane).locked());
             case LANE_ORDER -> LaneEdits.reorder(master, lane, Math.toIntExact(needed(edit.frames(), "frames")));
-            default -> chosen(row, master, edit, shots);
+            default -> chosen(row, master, edit);
         };
     }
 
@@ -67,7 +68,7 @@ class PieceEdits {
         return edit.sections().stream().distinct().map(id -> Place.of(master, id)).toList();
     }
 
-    private Master chosen(MasterRow row, Master master, MasterEdit edit, Map<Long, ShotRow> shots) {
+    private Master chosen(MasterRow row, Master master, MasterEdit edit) {
         List<Place> places = places(master, edit);
         return switch (edit.kind()) {
             case LIFT -> Arranging.lift(master, places);
@@ -78,14 +79,14 @@ class PieceEdits {
                 // pieces are named by id: an edit of one does not move the name of the next
                 Master edited = master;
                 for (long id : edit.sections().stream().distinct().toList()) {
-                    edited = one(row, edited, Place.of(edited, id), edit, shots);
+                    edited = one(row, edited, Place.of(edited, id), edit);
                 }
                 yield edited;
             }
         };
     }
 
-    private Master one(MasterRow row, Master master, Place place, MasterEdit edit, Map<Long, ShotRow> shots) {
+    private Master one(MasterRow row, Master master, Place place, MasterEdit edit) {
         return switch (edit.kind()) {
             case HEAD, TAIL, SLIP, SLIDE -> trimmed(master, place, edit);
             case SPLIT -> Arranging.split(master, place, needed(edit.at(), "at"));
@@ -93,12 +94,12 @@ class PieceEdits {
             case DUPLICATE -> Arranging.duplicate(master, place);
             case SWAP -> Arranging.swap(master, place);
             case MOVE -> Arranging.move(master, place, needed(edit.at(), "at"));
-            case REPLACE -> replaced(row, master, place, edit, shots);
+            case REPLACE -> replaced(row, master, place, edit);
             case COPY_UP -> LaneEdits.copyUp(master, place);
             case OPEN -> Nesting.open(master, place, masters.nested());
             case DISSOLVE -> Fades.dissolve(master, place, needed(edit.frames(), "frames"), curve(edit));
             case FADE_OUT -> Fades.toBlack(master, place, needed(edit.frames(), "frames"), curve(edit));
-            case CUT_TO -> cutTo(master, place, needed(edit.at(), "at"), needed(edit.shotId(), "shotId"), shots);
+            case CUT_TO -> cutTo(master, place, needed(edit.at(), "at"), needed(edit.shotId(), "shotId"));
             default -> retimed(master, place, edit);
         };
     }
@@ -158,15 +159,15 @@ class PieceEdits {
         return FrameRange.ofLength(in, frames);
     }
 
-    private Master put(MasterRow row, Master master, int lane, MasterEdit edit, Map<Long, ShotRow> shots) {
+    private Master put(MasterRow row, Master master, int lane, MasterEdit edit) {
         long at = needed(edit.at(), "at");
-        Section piece = newPieces.of(row, edit.piece(), shots);
+        Section piece = newPieces.of(row, edit.piece());
         return edit.ripples() ? Arranging.insert(master, lane, at, piece)
                 : Arranging.overwrite(master, lane, piece.shiftedBy(at));
     }
 
-    private Master replaced(MasterRow row, Master master, Place place, MasterEdit edit, Map<Long, ShotRow> shots) {
-        Section piece = newPieces.of(row, edit.piece(), shots);
+    private Master replaced(MasterRow row, Master master, Place place, MasterEdit edit) {
+        Section piece = newPieces.of(row, edit.piece());
         return Arranging.replace(master, place, piece.content(), piece.from());
     }
 
@@ -198,9 +199,9 @@ class PieceEdits {
         return edited;
     }
 
-    private static Master cutTo(Master master, Place place, long at, long shotId, Map<Long, ShotRow> shots) {
-        ShotRow to = shots.get(shotId);
-        ShotRow from = shots.get(place.in(master).shotId());
+    private Master cutTo(Master master, Place place, long at, long shotId) {
+        ShotRow to = shots.find(shotId);
+        ShotRow from = shots.find(place.in(master).shotId());
         if (to == null || from == null) {
             throw new Refused(to == null ? "That shot is not there any more: choose another"
                     : "The piece at record frame " + at + " shows no shot, so no camera of its action can be live there");

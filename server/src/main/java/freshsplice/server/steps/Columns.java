@@ -5,7 +5,7 @@ import java.time.Instant;
 import java.util.Locale;
 
 /** Names and values as their columns have them. */
-final class Columns {
+public final class Columns {
     private Columns() {
     }
 
@@ -16,7 +16,7 @@ final class Columns {
     }
 
     /** A value as text that the database takes back. */
-    static String text(Object value) {
+    public static String text(Object value) {
         if (value == null) {
             return null;
         }

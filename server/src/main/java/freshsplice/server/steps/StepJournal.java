@@ -1,11 +1,15 @@
 package freshsplice.server.steps;
 
+import freshsplice.server.store.Ids;
 import java.sql.PreparedStatement;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
@@ -19,8 +23,10 @@ class StepJournal {
             "sound_lane", "source_choice");
 
     private final JdbcTemplate jdbc;
+    private final Ids ids;
 
-    StepJournal(JdbcTemplate jdbc) {
+    StepJournal(JdbcTemplate jdbc, Ids ids) {
+        this.ids = ids;
         this.jdbc = jdbc;
     }
 
@@ -29,30 +35,20 @@ class StepJournal {
         List<Object[]> columnValues = new ArrayList<>();
         for (int i = 0; i < rows.size(); i++) {
             ChangedRow row = rows.get(i);
-            long id = nextId();
-            rowValues.add(new Object[] {id, stepId, i, row.table(), row.id(), row.added() ? "ADD" : "CHANGE"});
-            for (Map.Entry<String, ChangedRow.Value> value : row.values().entrySet()) {
-                columnValues.add(new Object[] {nextId(), id, value.getKey(), value.getValue().before(),
+            long id = ids.next();
+            Long pushed = row.pushedBy();
+            rowValues.add(new Object[] {id, stepId, i, row.table(), row.id(), row.added() ? "ADD" : pushed != null ? "PUSH"
+                    : "CHANGE", pushed});
+            for (Map.Entry<String, ChangedRow.Value> value : pushed != null ? Map.<String, ChangedRow.Value>of().entrySet()
+                    : row.values().entrySet()) {
+                columnValues.add(new Object[] {ids.next(), id, value.getKey(), value.getValue().before(),
                     value.getValue().after()});
             }
         }
-        batch("insert into step_row (id, step_id, place, table_name, row_id, kind) values (?, ?, ?, ?, ?, ?)",
+        batch("insert into step_row (id, step_id, place, table_name, row_id, kind, pushed) values (?, ?, ?, ?, ?, ?, ?)",
                 rowValues);
         batch("insert into step_value (id, step_row_id, column_name, old_value, new_value) values (?, ?, ?, ?, ?)",
                 columnValues);
-    }
-
-    private long block = -1;
-    private int taken = 100;
-
-    /** Ids by the hundred, as the sequence gives them. */
-    private synchronized long nextId() {
-        if (taken == 100) {
-            block = jdbc.queryForObject("select nextval(ids)", Long.class);
-            taken = 0;
-        }
-        // the number drawn is the last of its hundred, as Hibernate's pooled counting has it
-        return block - 99 + taken++;
     }
 
     private void batch(String sql, List<Object[]> values) {
@@ -62,7 +58,7 @@ class StepJournal {
         }
     }
 
-    private record Noted(long id, String table, long rowId, boolean added) {
+    private record Noted(long id, String table, long rowId, String kind, long pushed) {
     }
 
     private record NotedValue(long rowId, String column, String value) {
@@ -74,34 +70,60 @@ class StepJournal {
 
     /**
      * The newest step that holds, came after a step, and changed a value that this one changed, or anything of a row that
-     * this one added.
+     * this one added. Pushes along do not build on each other: each is taken back by its own frames.
      */
     Optional<Later> laterOn(long stepId) {
         return jdbc.query("select s.name, s.who from step mine join step s on s.project_id = mine.project_id and s.seq > "
                         + "mine.seq and s.state = 'DONE' and s.id <> mine.id join step_row r on r.step_id = s.id join "
                         + "step_row m on m.step_id = mine.id and m.table_name = r.table_name and m.row_id = r.row_id "
                         + "where mine.id = ? and (m.kind = 'ADD' or exists (select 1 from step_value v join step_value w on "
-                        + "w.column_name = v.column_name where v.step_row_id = r.id and w.step_row_id = m.id)) "
+                        + "w.column_name = v.column_name where v.step_row_id = r.id and w.step_row_id = m.id) or r.kind = "
+                        + "'PUSH' and exists (select 1 from step_value w where w.step_row_id = m.id and w.column_name = "
+                        + "'rec_in') or m.kind = 'PUSH' and exists (select 1 from step_value v where v.step_row_id = r.id "
+                        + "and v.column_name = 'rec_in')) "
                         + "order by s.seq desc limit 1",
                 (r, n) -> new Later(r.getString(1), r.getString(2)), stepId).stream().findFirst();
     }
 
     /** Takes a step back, last row first, or does it again, first row first. */
     void turn(long stepId, boolean back) {
-        List<Noted> rows = jdbc.query("select id, table_name, row_id, kind from step_row where step_id = ? order by "
-                        + "place" + (back ? " desc" : ""),
-                (r, n) -> new Noted(r.getLong(1), r.getString(2), r.getLong(3), r.getString(4).equals("ADD")), stepId);
+        List<Noted> rows = jdbc.query("select id, table_name, row_id, kind, pushed from step_row where step_id = ? order "
+                        + "by place" + (back ? " desc" : ""),
+                (r, n) -> new Noted(r.getLong(1), r.getString(2), r.getLong(3), r.getString(4), r.getLong(5)), stepId);
         Map<Long, List<NotedValue>> values = jdbc.query("select v.step_row_id, v.column_name, "
                                 + (back ? "v.old_value" : "v.new_value") + " from step_value v join step_row r on r.id = "
                                 + "v.step_row_id where r.step_id = ?",
                         (r, n) -> new NotedValue(r.getLong(1), r.getString(2), r.getString(3)), stepId)
-                .stream().collect(java.util.stream.Collectors.groupingBy(NotedValue::rowId));
+                .stream().collect(Collectors.groupingBy(NotedValue::rowId));
+        Map<String, List<Noted>> pushes = new LinkedHashMap<>();
         for (Noted row : rows) {
-            if (row.added()) {
+            if (row.kind().equals("PUSH")) {
+                pushes.computeIfAbsent(row.table() + row.pushed(), k -> new ArrayList<>()).add(row);
+            } else if (row.kind().equals("ADD")) {
                 set(row.table(), row.rowId(), List.of(new NotedValue(0, "alive", back ? null : "1")));
             } else {
                 set(row.table(), row.rowId(), values.getOrDefault(row.id(), List.of()));
             }
+        }
+        pushes.values().forEach(same -> push(same.get(0).table(), same.stream().map(Noted::rowId).toList(),
+                back ? -same.get(0).pushed() : same.get(0).pushed()));
+    }
+
+    /** Moves rows on the record clock, many at once. */
+    private void push(String table, List<Long> rowIds, long frames) {
+        checkTable(table);
+        for (int i = 0; i < rowIds.size(); i += BATCH) {
+            List<Long> part = rowIds.subList(i, Math.min(rowIds.size(), i + BATCH));
+            List<Object> arguments = new ArrayList<>(List.of(frames, frames));
+            arguments.addAll(part);
+            jdbc.update("update " + table + " set rec_in = rec_in + ?, rec_out = rec_out + ? where id in ("
+                    + String.join(", ", Collections.nCopies(part.size(), "?")) + ")", arguments.toArray());
+        }
+    }
+
+    private static void checkTable(String table) {
+        if (!TABLES.contains(table)) {
+            throw new IllegalStateException("A step names " + table + ", which steps do not touch");
         }
     }
 
@@ -109,8 +131,9 @@ class StepJournal {
         if (values.isEmpty()) {
             return;
         }
-        if (!TABLES.contains(table) || values.stream().anyMatch(v -> !v.column().matches("[a-z0-9_]+"))) {
-            throw new IllegalStateException("A step names " + table + ", which steps do not touch");
+        checkTable(table);
+        if (values.stream().anyMatch(v -> !v.column().matches("[a-z0-9_]+"))) {
+            throw new IllegalStateException("A step names a column of " + table + " that cannot be one");
         }
         String columns = String.join(", ", values.stream().map(v -> v.column() + " = ?").toList());
         jdbc.update(connection -> {

@@ -68,22 +68,37 @@ class StepListener implements PostInsertEventListener, PostUpdateEventListener {
         }
         String table = table(event.getPersister());
         long id = (Long) event.getId();
-        ChangedRow before = noted.get().get(table + id);
-        if (before != null && before.added()) {
-            return;
-        }
-        Map<String, ChangedRow.Value> values = before == null ? new HashMap<>() : new HashMap<>(before.values());
+        Map<String, ChangedRow.Value> values = new HashMap<>();
         for (int index : dirty) {
             String column = Columns.of(event.getPersister().getPropertyNames()[index]);
             if (!column.equals("seq")) {
-                String old = values.containsKey(column) ? values.get(column).before()
-                        : Columns.text(event.getOldState()[index]);
-                values.put(column, new ChangedRow.Value(old, Columns.text(event.getState()[index])));
+                values.put(column, new ChangedRow.Value(Columns.text(event.getOldState()[index]),
+                        Columns.text(event.getState()[index])));
             }
         }
+        note(new ChangedRow(table, id, false, values));
+    }
+
+    /** Notes a row that was written; what a step changes of one row several times is one change. */
+    void note(ChangedRow row) {
+        Map<String, ChangedRow> all = noted.get();
+        String key = row.table() + row.id();
+        ChangedRow before = all == null ? null : all.get(key);
+        if (all == null || before != null && before.added()) {
+            return;
+        }
+        if (row.added()) {
+            all.put(key, row);
+            return;
+        }
+        Map<String, ChangedRow.Value> values = before == null ? new HashMap<>() : new HashMap<>(before.values());
+        row.values().forEach((column, value) -> values.merge(column, value,
+                (was, is) -> new ChangedRow.Value(was.before(), is.after())));
         values.values().removeIf(v -> Objects.equals(v.before(), v.after()));
-        if (!values.isEmpty()) {
-            noted.get().put(table + id, new ChangedRow(table, id, false, values));
+        if (values.isEmpty()) {
+            all.remove(key);
+        } else {
+            all.put(key, new ChangedRow(row.table(), row.id(), false, values));
         }
     }
 

@@ -76,6 +76,11 @@ public class Steps {
         return result;
     }
 
+    /** Notes a row that an edit wrote without Hibernate, so that the step can be undone. Outside a step nothing is noted. */
+    public void note(ChangedRow row) {
+        listener.note(row);
+    }
+
     private static StepRow step(long projectId, long seq, String name, String who) {
         StepRow step = new StepRow();
         step.projectId = projectId;

@@ -1,0 +1,116 @@
+package freshsplice.bench;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Edits of a long master of many lanes on a running server, as the window asks for them. */
+final class EditRun {
+    private static final int SHOTS = 2000;
+    private static final int UPPER_LANES = 5;
+    private static final int TIMES = 15;
+
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final String address;
+    private String master;
+
+    private EditRun(String address) {
+        this.address = address;
+    }
+
+    /** @param address of a server that was started, as it printed it; gets a project of its own */
+    static void run(String address) throws IOException, InterruptedException {
+        new EditRun(address).measure();
+    }
+
+    private void measure() throws IOException, InterruptedException {
+        String project = number("id", post("/api/projects", "{\"name\":\"Edits\"}"));
+        long begun = System.nanoTime();
+        master = post("/api/projects/" + project + "/masters", "{\"name\":\"Long\",\"shots\":" + SHOTS
+                + ",\"frames\":40}").strip();
+        System.out.printf(Locale.ROOT, "%-56s %8.0f ms%n", SHOTS + " empty shots are made", (System.nanoTime() - begun) / 1e6);
+        List<String> ids = ids();
+        for (int lane = 0; lane < UPPER_LANES; lane++) {
+            edit("LANE_ADD", "", "");
+        }
+        for (int i = 0; i < UPPER_LANES; i++) {
+            edit("COPY_UP", String.join(",", ids.subList(i * 300, i * 300 + 300)), "");
+        }
+        System.out.printf(Locale.ROOT, "%-56s %8d%n", "pieces on " + (UPPER_LANES + 1) + " lanes", ids().size());
+        String early = ids.get(10);
+        String middle = ids.get(SHOTS / 2);
+        row("the view of the whole master", () -> get("/api/masters/" + master));
+        row("a look at a pull", () -> get("/api/masters/" + master + "/pull?kind=SLIP&section=" + middle + "&frames=3"));
+        row("slip", () -> edit("SLIP", middle, ",\"frames\":1"));
+        row("roll a seam", () -> post("/api/masters/" + master + "/seam", "{\"at\":" + (86_400 + 40 * 1500)
+                + ",\"frames\":0}"));
+        row("switch a piece off and on", () -> edit("SWITCH", middle, ""));
+        row("trim in the middle, a thousand move along", () -> edit("TAIL", middle, ",\"frames\":1,\"ripple\":true"));
+        row("trim near the head, all move along", () -> edit("TAIL", early, ",\"frames\":1,\"ripple\":true"));
+        row("undo of that", () -> post("/api/projects/" + project + "/undo", ""));
+        row("lock a lane and open it", () -> edit("LANE_RENAME", "", ",\"text\":\"x" + System.nanoTime() + "\""));
+    }
+
+    private interface Asking {
+        String ask() throws IOException, InterruptedException;
+    }
+
+    private static void row(String what, Asking asking) throws IOException, InterruptedException {
+        double[] taken = new double[TIMES];
+        for (int i = -3; i < TIMES; i++) {
+            long begun = System.nanoTime();
+            asking.ask();
+            taken[Math.max(0, i)] = (System.nanoTime() - begun) / 1e6;
+        }
+        Arrays.sort(taken);
+        System.out.printf(Locale.ROOT, "%-56s %8.0f ms, nine of ten within %.0f%n", what, taken[TIMES / 2],
+                taken[TIMES * 9 / 10]);
+    }
+
+    private String edit(String kind, String sections, String more) throws IOException, InterruptedException {
+        return post("/api/masters/" + master + "/edits", "{\"kind\":\"" + kind + "\",\"sections\":[" + sections + "]" + more
+                + "}");
+    }
+
+    private List<String> ids() throws IOException, InterruptedException {
+        List<String> ids = new ArrayList<>();
+        Matcher found = Pattern.compile("\\{\"id\":(\\d+),\"content\"").matcher(get("/api/masters/" + master));
+        while (found.find()) {
+            ids.add(found.group(1));
+        }
+        return ids;
+    }
+
+    private String get(String path) throws IOException, InterruptedException {
+        return sent(HttpRequest.newBuilder(URI.create(address + path)).build());
+    }
+
+    private String post(String path, String body) throws IOException, InterruptedException {
+        return sent(HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(body)).build());
+    }
+
+    private String sent(HttpRequest request) throws IOException, InterruptedException {
+        HttpResponse<String> answer = http.send(request, HttpResponse.BodyHandlers.ofString());
+        if (answer.statusCode() / 100 != 2 && !answer.body().contains("by 0")) {
+            throw new IOException(request.uri() + " gave " + answer.statusCode() + ": " + answer.body());
+        }
+        return answer.body();
+    }
+
+    private static String number(String field, String json) throws IOException {
+        Matcher found = Pattern.compile("\"" + field + "\":(\\d+)").matcher(json);
+        if (!found.find()) {
+            throw new IOException("No " + field + " in " + json);
+        }
+        return found.group(1);
+    }
+}
