@@ -29,7 +29,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
       const shotIds = picked.map((r) => r.shotId)
       const alone = shotIds.length === 0 && !master && here ? [here.shotId] : shotIds
       const [width, height] = SIZES[size]
-      const ids = await post<number[]>(`/api/projects/${project.id}/renders`, { shotIds: alone, master, width, height, burnIn })
+      const ids = await post<number[]>(`/api/projects/${project.id}/renders`, { shotIds: alone, master, masterId: sequence.id, width, height, burnIn })
       say(`${ids.length} ${ids.length === 1 ? 'render waits' : 'renders wait'}`)
       setChosen(new Set())
       setMaster(false)

@@ -1288,6 +1288,8 @@ export interface components {
         "freshsplice.server.renders.RenderController.Ask": {
             shotIds: number[];
             master: boolean;
+            /** Format: int64 */
+            masterId?: number;
             /** Format: int32 */
             width: number;
             /** Format: int32 */

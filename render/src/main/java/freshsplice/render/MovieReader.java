@@ -58,11 +58,12 @@ public final class MovieReader implements AutoCloseable {
 
     private void begin(long frame) throws IOException {
         close();
-        // half a frame early: seeking passes over what begins before the time asked for
+        // half a frame early: seeking passes over what begins before the time asked for. Frames go through as they come,
+        // else the first one is doubled to fill that half
         double from = Math.max(0, rate.seconds(frame).toDouble() - rate.seconds(1).toDouble() / 2);
         ffmpeg = new ProcessBuilder(List.of("ffmpeg", "-hide_banner", "-loglevel", "error", "-nostdin", "-ss",
                 String.format(Locale.ROOT, "%.6f", from), "-i", file.toAbsolutePath().toString(), "-an", "-vf",
-                "scale=" + width + ":" + height + ":flags=bicubic", "-f", "rawvideo", "-pix_fmt", "rgb24", "-"))
+                "scale=" + width + ":" + height + ":flags=bicubic", "-fps_mode", "passthrough", "-f", "rawvideo", "-pix_fmt", "rgb24", "-"))
                 .redirectError(ProcessBuilder.Redirect.DISCARD).start();
         frames = new BufferedInputStream(ffmpeg.getInputStream(), picture.length);
         next = frame;

@@ -19,8 +19,16 @@ final class Client {
     private final HttpClient http = HttpClient.newHttpClient();
     private final String address;
 
+    private final String who;
+
     Client(String address) {
+        this(address, "Test");
+    }
+
+    /** @param who whom steps are said to be by */
+    Client(String address, String who) {
         this.address = address;
+        this.who = who;
     }
 
     HttpResponse<byte[]> send(HttpRequest.Builder request) {
@@ -35,7 +43,7 @@ final class Client {
     }
 
     HttpRequest.Builder to(String path) {
-        return HttpRequest.newBuilder(URI.create(address + path)).header("X-Who", "Test");
+        return HttpRequest.newBuilder(URI.create(address + path)).header("X-Who", who);
     }
 
     byte[] bytes(String path) {
@@ -46,8 +54,18 @@ final class Client {
         return JSON.readTree(bytes(path));
     }
 
+    HttpResponse<byte[]> tryGet(String path) {
+        return send(to(path));
+    }
+
     HttpResponse<byte[]> tryPost(String path, Object body) {
-        return send(to(path).header("Content-Type", "application/json")
+        return tryPost(path, body, Map.of());
+    }
+
+    HttpResponse<byte[]> tryPost(String path, Object body, Map<String, String> headers) {
+        HttpRequest.Builder request = to(path);
+        headers.forEach(request::header);
+        return send(request.header("Content-Type", "application/json")
                 .POST(BodyPublishers.ofString(body == null ? "" : JSON.writeValueAsString(body))));
     }
 

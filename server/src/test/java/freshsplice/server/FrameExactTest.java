@@ -94,6 +94,49 @@ class FrameExactTest {
         assertThat(rendered()).isEqualTo(chain);
     }
 
+    private JsonNode view() {
+        return client.get("/api/masters/" + master);
+    }
+
+    private void on(long ofMaster, String kind, List<Long> sections, Map<String, Object> more) {
+        Map<String, Object> edit = new HashMap<>(more);
+        edit.put("kind", kind);
+        edit.put("sections", sections);
+        client.post("/api/masters/" + ofMaster + "/edits", edit);
+    }
+
+    @Test
+    void lanesNestsBentSpeedsRendersAndBlackAreRenderedFrameByFrame() throws Exception {
+        counted();
+        // the first shot's own movie, to stand on a lane above as a render
+        long first = view().get("sections").get(0).get("shotId").asLong();
+        long render = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(first), "master",
+                false, "width", W, "height", H, "burnIn", false)).get(0).asLong();
+        movie(project, render);
+        // the first shot with a key in its middle, eight frames later: action 0 to 20 over twelve frames, 20 to 24 over twelve
+        edit("KEY", 0, Map.of("at", 86_412));
+        edit("MOVE_KEY", 0, Map.of("at", 86_412, "frames", 8));
+        // the second in a master of its own, which is squeezed to ten frames: every third frame of it
+        List<Long> second = List.of(view().get("sections").get(1).get("id").asLong());
+        on(master, "NEST", second, Map.of("text", "Part"));
+        List<Long> nest = List.of(view().get("sections").get(1).get("id").asLong());
+        on(master, "FILL", nest, Map.of("frames", 10, "ripple", true));
+        // on a lane above: four frames of black, then the render from its frame 5 on, over the head of the nest
+        on(master, "LANE_ADD", List.of(), Map.of());
+        long lane = view().get("upper").get(0).get("lane").get("id").asLong();
+        on(master, "PUT", List.of(), Map.of("at", 86_418, "lane", lane, "piece", Map.of("shows", "BLACK", "frames", 4)));
+        on(master, "PUT", List.of(), Map.of("at", 86_422, "lane", lane, "piece", Map.of("shows", "RENDER", "id", render,
+                "from", 5, "frames", 4)));
+
+        List<Long> chain = new ArrayList<>();
+        LongStream.range(0, 12).map(r -> r * 20 / 12).forEach(chain::add);
+        LongStream.range(12, 18).map(r -> 20 + (r - 12) * 4 / 12).forEach(chain::add);
+        LongStream.range(0, 4).map(r -> 0).forEach(chain::add);
+        LongStream.range(5, 9).forEach(chain::add);
+        LongStream.range(2, 10).map(r -> 24 + 3 * r).forEach(chain::add);
+        assertThat(rendered()).isEqualTo(chain);
+    }
+
     @Test
     void everyFrameOfTheMasterShowsTheActionFrameThatTheChainSays() throws Exception {
         counted();

@@ -191,7 +191,7 @@ class DemoProject {
                     staged.add(rows.get(i).id);
                 }
             }
-            List<Long> renders = requests.ask(projectId, staged, false, 640, 360, true, LAYOUT);
+            List<Long> renders = requests.ask(projectId, staged, false, null, 640, 360, true, LAYOUT);
             queue.ring();
             while (renders.stream().map(id -> store.get(RenderRow.class, id).state).anyMatch(
                     s -> s == RenderRow.State.WAITING || s == RenderRow.State.DRAWING)) {

@@ -33,7 +33,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** The queue and its movies. */
 @RestController
 class RenderController {
-    record Ask(List<Long> shotIds, boolean master, int width, int height, boolean burnIn) {
+    /** @param master whether to draw a whole master too; @param masterId which, null for the project's first */
+    record Ask(List<Long> shotIds, boolean master, @Schema(nullable = true) Long masterId, int width, int height,
+               boolean burnIn) {
     }
 
     /**
@@ -93,7 +95,7 @@ class RenderController {
 
     @PostMapping("/api/projects/{id}/renders")
     List<Long> ask(@PathVariable long id, @RequestBody Ask ask, HttpServletRequest request) {
-        List<Long> ids = requests.ask(id, ask.shotIds(), ask.master(), ask.width(), ask.height(), ask.burnIn(),
+        List<Long> ids = requests.ask(id, ask.shotIds(), ask.master(), ask.masterId(), ask.width(), ask.height(), ask.burnIn(),
                 Who.of(request));
         queue.ring();
         return ids;

@@ -19,6 +19,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -36,13 +37,14 @@ public class RenderRequests {
     /**
      * @param shotIds shots, drawn one by one
      * @param master  whether to draw the whole master as one movie too
+     * @param masterId which; null for the project's first
      */
     @Transactional
-    public List<Long> ask(long projectId, List<Long> shotIds, boolean master, int width, int height, boolean burnIn,
+    public List<Long> ask(long projectId, List<Long> shotIds, boolean master, Long masterId, int width, int height, boolean burnIn,
                           String who) {
         ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
-        MasterRow masterRow = masters.of(projectId)
-                .orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
+        MasterRow masterRow = Optional.ofNullable(masterId).map(id -> store.get(MasterRow.class, id))
+                .or(() -> masters.of(projectId)).orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
         if (width < 16 || height < 16 || width > 4096 || height > 4096 || width % 2 != 0 || height % 2 != 0) {
             throw new Refused("A movie's sides are even numbers of pixels from 16 to 4096, not " + width + " x "
                     + height);

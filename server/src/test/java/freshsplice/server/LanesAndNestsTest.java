@@ -1,0 +1,283 @@
+package freshsplice.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** Lanes above others, masters in masters, copies, marks, sound and numbers, over HTTP. */
+@ExtendWith(TestServer.class)
+class LanesAndNestsTest {
+    private static final long START = 86_400;
+    private static final List<Material.Clip> CLIPS = List.of(new Material.Clip("a", 0, 40), new Material.Clip("b", 0, 30),
+            new Material.Clip("c", 0, 50), new Material.Clip("d", 0, 20));
+
+    private final Client client = new Client(TestServer.address());
+    private long project;
+    private long cut;
+    private long master;
+
+    @BeforeEach
+    void receive() throws IOException {
+        project = client.post("/api/projects", Map.of("name", "Lanes")).get("id").asLong();
+        cut = client.upload("/api/projects/" + project + "/files", Map.of("e.edl", Material.edl("Lanes", CLIPS)))
+                .get("cutId").asLong();
+        client.post("/api/cuts/" + cut + "/rate?rate=24", null);
+        client.post("/api/cuts/" + cut + "/receive", null);
+        master = client.get("/api/projects/" + project).get("masterId").asLong();
+    }
+
+    private JsonNode view(long of) {
+        return client.get("/api/masters/" + of);
+    }
+
+    private JsonNode view() {
+        return view(master);
+    }
+
+    private long piece(int index) {
+        return view().get("sections").get(index).get("id").asLong();
+    }
+
+    private HttpResponse<byte[]> tryEdit(long of, String kind, List<Long> sections, Map<String, Object> more) {
+        Map<String, Object> edit = new HashMap<>(more);
+        edit.put("kind", kind);
+        edit.put("sections", sections);
+        return client.tryPost("/api/masters/" + of + "/edits", edit);
+    }
+
+    private void edit(String kind, List<Long> sections, Map<String, Object> more) {
+        HttpResponse<byte[]> answer = tryEdit(master, kind, sections, more);
+        assertThat(answer.statusCode()).as(new String(answer.body(), StandardCharsets.UTF_8)).isEqualTo(200);
+    }
+
+    private String refusal(String kind, List<Long> sections, Map<String, Object> more) {
+        JsonNode before = view();
+        HttpResponse<byte[]> answer = tryEdit(master, kind, sections, more);
+        assertThat(answer.statusCode()).isBetween(400, 499);
+        assertThat(view()).as("nothing changed").isEqualTo(before);
+        return Client.message(answer);
+    }
+
+    private static String laid(JsonNode sections) {
+        List<String> pieces = new ArrayList<>();
+        sections.forEach(s -> pieces.add(s.get("code").asString() + ":" + (s.get("in").asLong() - START) + "-"
+                + (s.get("out").asLong() - START)));
+        return String.join(" ", pieces);
+    }
+
+    @Test
+    @DisplayName("a piece is tried on a lane above, is live there, and is laid down in one stroke; undone it is there again")
+    void tryAndLayDown() {
+        edit("COPY_UP", List.of(piece(1)), Map.of());
+        JsonNode upper = view().get("upper").get(0);
+        long tried = upper.get("sections").get(0).get("id").asLong();
+        edit("SLIP", List.of(tried), Map.of("frames", 6));
+        edit("TAIL", List.of(tried), Map.of("frames", 10));
+        assertThat(laid(view().get("upper").get(0).get("sections"))).isEqualTo("sh0020:40-80");
+        assertThat(laid(view().get("sections"))).isEqualTo("sh0010:0-40 sh0020:40-70 sh0030:70-120 sh0040:120-140");
+        JsonNode live = view().get("live").get(0);
+        assertThat(live.get("in").asLong() - START).isEqualTo(40);
+        assertThat(live.get("out").asLong() - START).isEqualTo(80);
+        JsonNode before = view();
+        edit("LAY_DOWN", List.of(tried), Map.of());
+        assertThat(laid(view().get("sections"))).isEqualTo("sh0010:0-40 sh0020:40-80 sh0030:80-120 sh0040:120-140");
+        assertThat(view().get("sections").get(1).get("shotFirst").asLong()).isEqualTo(1007);
+        assertThat(view().get("live")).isEmpty();
+        client.post("/api/projects/" + project + "/undo", null);
+        assertThat(view().get("sections")).isEqualTo(before.get("sections"));
+        assertThat(view().get("upper")).isEqualTo(before.get("upper"));
+    }
+
+    @Test
+    @DisplayName("lanes are named, switched off, locked, put in order and taken away; a locked one refuses by name")
+    void lanes() {
+        edit("LANE_ADD", List.of(), Map.of("text", "Tries"));
+        edit("LANE_ADD", List.of(), Map.of());
+        long first = view().get("upper").get(0).get("lane").get("id").asLong();
+        edit("PUT", List.of(), Map.of("at", START + 5, "lane", first, "piece",
+                Map.of("shows", "SLATE", "text", "Gulls to come", "frames", 12)));
+        long slate = view().get("upper").get(0).get("sections").get(0).get("id").asLong();
+        edit("LANE_LOCK", List.of(), Map.of("lane", first));
+        assertThat(refusal("SLIP", List.of(slate), Map.of("frames", 1))).isEqualTo("Lane \"Tries\" is locked: unlock it first");
+        edit("TAIL", List.of(piece(0)), Map.of("frames", -3, "ripple", true));
+        assertThat(view().get("upper").get(0).get("sections").get(0).get("in").asLong()).isEqualTo(START + 5);
+        edit("LANE_SWITCH", List.of(), Map.of("lane", first));
+        assertThat(view().get("live")).isEmpty();
+        edit("LANE_ORDER", List.of(), Map.of("lane", first, "frames", 1));
+        assertThat(view().get("upper").get(1).get("lane").get("name").asString()).isEqualTo("Tries");
+        edit("LANE_LOCK", List.of(), Map.of("lane", first));
+        edit("LANE_RENAME", List.of(), Map.of("lane", first, "text", "Titles"));
+        edit("LANE_REMOVE", List.of(), Map.of("lane", first));
+        assertThat(view().get("upper")).hasSize(1);
+        client.post("/api/projects/" + project + "/undo", null);
+        assertThat(view().get("upper").get(1).get("lane").get("name").asString()).isEqualTo("Titles");
+        assertThat(view().get("upper").get(1).get("sections")).hasSize(1);
+        assertThat(refusal("LANE_REMOVE", List.of(), Map.of())).contains("main lane");
+    }
+
+    @Test
+    @DisplayName("a scene in a sequence: nested, opened, edited on either level, never in itself, laid out again")
+    void nests() {
+        JsonNode flat = view();
+        edit("NEST", List.of(piece(1), piece(2)), Map.of("text", "The tide"));
+        assertThat(laid(view().get("sections"))).isEqualTo(laid(flat.get("sections")));
+        assertThat(view().get("counts").get("bentSeams").asInt()).as("it is still as in the cut").isZero();
+        JsonNode nested = view().get("sections").get(1).get("nest");
+        long inner = nested.get("masterId").asLong();
+        assertThat(laid(view(inner).get("sections"))).isEqualTo("sh0020:40-70 sh0030:70-120");
+        // from the outer level: a nested piece gets longer, and its scene with it
+        long innerPiece = nested.get("innerId").asLong();
+        edit("TAIL", List.of(innerPiece), Map.of("frames", 5, "ripple", true));
+        assertThat(laid(view().get("sections"))).isEqualTo("sh0010:0-40 sh0020:40-75 sh0030:75-125 sh0040:125-145");
+        // from the inner one
+        tryEdit(inner, "TAKE_OUT", List.of(innerPiece), Map.of());
+        assertThat(laid(view().get("sections"))).isEqualTo("sh0010:0-40 sh0030:40-90 sh0040:90-110");
+        client.post("/api/projects/" + project + "/undo", null);
+        HttpResponse<byte[]> loop = tryEdit(inner, "PUT", List.of(), Map.of("at", START + 40, "ripple", true, "piece",
+                Map.of("shows", "MASTER", "id", master)));
+        assertThat(Client.message(loop)).contains("would be nested in itself");
+        assertThat(client.get("/api/masters/" + master + "/inside?frame=" + (START + 50)).get("frame").asLong())
+                .isEqualTo(START + 50);
+        edit("OPEN", List.of(view().get("sections").get(1).get("id").asLong()), Map.of());
+        assertThat(view().get("sections").get(1).has("nest")).isFalse();
+        assertThat(laid(view().get("sections"))).isEqualTo("sh0010:0-40 sh0020:40-75 sh0030:75-125 sh0040:125-145");
+    }
+
+    @Test
+    @DisplayName("the newer cut is applied through a nest: kept where nothing changed in it, laid out where it did")
+    void cutThroughNest() throws IOException {
+        edit("NEST", List.of(piece(1), piece(2)), Map.of("text", "The tide"));
+        List<Material.Clip> shifted = List.of(new Material.Clip("a", 0, 44), CLIPS.get(1), CLIPS.get(2), CLIPS.get(3));
+        assertThat(applied(shifted)).isEqualTo("sh0010:0-44 sh0020:44-74 sh0030:74-124 sh0040:124-144");
+        assertThat(view().get("sections").get(1).has("nest")).as("still nested").isTrue();
+        List<Material.Clip> trimmed = List.of(CLIPS.get(0), new Material.Clip("b", 0, 26), CLIPS.get(2), CLIPS.get(3));
+        assertThat(applied(trimmed)).isEqualTo("sh0010:0-40 sh0020:40-66 sh0030:66-116 sh0040:116-136");
+        assertThat(view().get("sections").get(1).has("nest")).as("laid out").isFalse();
+    }
+
+    private String applied(List<Material.Clip> clips) throws IOException {
+        long next = client.upload("/api/projects/" + project + "/files", Map.of("n.edl", Material.edl("Lanes", clips)))
+                .get("cutId").asLong();
+        client.post("/api/cuts/" + next + "/receive", null);
+        client.post("/api/cuts/" + next + "/as-in-cut?master=" + master, Map.of("sections", List.of()));
+        return laid(view().get("sections"));
+    }
+
+    @Test
+    @DisplayName("copies keep their gaps, within the master and into another; what is gone or of another project is refused")
+    void copies() {
+        edit("PASTE", List.of(piece(0), piece(3)), Map.of("at", START + 40, "ripple", true));
+        assertThat(laid(view().get("sections"))).startsWith("sh0010:0-40 sh0010:40-80").contains("sh0040:160-180");
+        long other = client.post("/api/projects/" + project + "/masters", Map.of("name", "Other", "shots", 0, "frames", 1))
+                .asLong();
+        assertThat(tryEdit(other, "PASTE", List.of(piece(0)), Map.of("at", START)).statusCode()).isEqualTo(200);
+        assertThat(laid(view(other).get("sections"))).isEqualTo("sh0010:0-40");
+        long gone = piece(0);
+        edit("LIFT", List.of(gone), Map.of());
+        assertThat(refusal("PASTE", List.of(gone), Map.of("at", START))).contains("not there any more");
+        edit("REPLACE", List.of(piece(1)), Map.of("piece", Map.of("shows", "BLACK")));
+        assertThat(view().get("sections").get(1).get("content").asString()).isEqualTo("BLACK");
+        edit("CLEAR", List.of(), Map.of("at", START + 50, "frames", 20, "ripple", true));
+        assertThat(refusal("CLEAR", List.of(), Map.of("at", START + 50, "frames", 0))).contains("at least one frame");
+    }
+
+    @Test
+    @DisplayName("from nothing: so many shots with cameras and numbers, at a rate; a cut is laid against it later")
+    void fromNothing() throws IOException {
+        long fresh = client.post("/api/projects", Map.of("name", "Nothing")).get("id").asLong();
+        long begun = client.post("/api/projects/" + fresh + "/masters", Map.of("name", "Reel", "shots", 4, "frames", 30,
+                "rate", "25", "start", "10:00:00:00")).asLong();
+        JsonNode made = view(begun);
+        assertThat(made.get("rate").asString()).isEqualTo("25");
+        assertThat(made.get("start").asLong()).isEqualTo(10 * 3600 * 25);
+        List<String> codes = new ArrayList<>();
+        made.get("sections").forEach(s -> codes.add(s.get("code").asString() + " " + s.get("camera").asString()));
+        assertThat(codes).containsExactly("sh0010 sh0010_cam", "sh0020 sh0020_cam", "sh0030 sh0030_cam", "sh0040 sh0040_cam");
+        assertThat(made.get("cut").get("pieces")).isEmpty();
+        long later = client.upload("/api/projects/" + fresh + "/files", Map.of("l.edl", Material.edl("Later", CLIPS)))
+                .get("cutId").asLong();
+        client.post("/api/cuts/" + later + "/rate?rate=25", null);
+        client.post("/api/cuts/" + later + "/receive", null);
+        assertThat(view(begun).get("sections")).as("laid against it, not over it").hasSize(4);
+        client.post("/api/masters/" + begun + "/hold?cut=" + later, null);
+        assertThat(view(begun).get("cut").get("pieces")).hasSize(4);
+        client.post("/api/projects/" + fresh + "/undo", null);
+        assertThat(view(begun).get("cut").get("pieces")).isEmpty();
+        assertThat(Client.message(client.tryPost("/api/projects/" + fresh + "/masters", Map.of("name", "X", "shots", 3,
+                "frames", 0)))).contains("1 to 1000000 frames");
+    }
+
+    @Test
+    @DisplayName("marks stand at frames, or go along with their piece and the frame that it shows")
+    void marks() {
+        long second = piece(1);
+        client.post("/api/masters/" + master + "/marks", Map.of("at", START + 60, "frames", 1, "words", "gull lands",
+                "section", second));
+        client.post("/api/masters/" + master + "/marks", Map.of("at", START + 10, "frames", 5, "words", "wind"));
+        edit("TAIL", List.of(piece(0)), Map.of("frames", -8, "ripple", true));
+        assertThat(markAt("gull lands")).isEqualTo(52);
+        edit("SLIP", List.of(second), Map.of("frames", 4));
+        assertThat(markAt("gull lands")).isEqualTo(48);
+        assertThat(markAt("wind")).isEqualTo(10);
+        edit("TAIL", List.of(second), Map.of("frames", -20));
+        assertThat(view().get("marks")).as("its frame is not shown").hasSize(1);
+        client.post("/api/projects/" + project + "/undo", null);
+        assertThat(markAt("gull lands")).isEqualTo(48);
+        assertThat(Client.message(client.tryPost("/api/masters/" + master + "/marks", Map.of("at", START, "frames", 1, "words",
+                " ")))).contains("letters");
+    }
+
+    private long markAt(String words) {
+        for (JsonNode mark : view().get("marks")) {
+            if (mark.get("words").asString().equals(words)) {
+                return mark.get("in").asLong() - START;
+            }
+        }
+        throw new AssertionError("No mark " + words);
+    }
+
+    @Test
+    @DisplayName("shots are numbered anew past every number used; the old ones stay known, until a cut was handed back")
+    void numbers() {
+        edit("SWAP", List.of(piece(0)), Map.of());
+        assertThat(client.get("/api/projects/" + project + "/renumber?master=" + master).get(0).get("from").asString())
+                .isEqualTo("sh0020");
+        client.post("/api/projects/" + project + "/renumber?master=" + master, null);
+        assertThat(laid(view().get("sections"))).startsWith("sh0050:0-30 sh0060:30-70 sh0070:70-120");
+        assertThat(view().get("sections").get(0).get("alias").asString()).isEqualTo("sh0020");
+        edit("NEW_SHOT", List.of(), Map.of("at", START, "frames", 10));
+        assertThat(view().get("sections").get(0).get("code").asString()).as("never an old number").isNotIn("sh0010", "sh0020");
+        client.bytes("/api/projects/" + project + "/hand-back/edl");
+        assertThat(Client.message(client.tryPost("/api/projects/" + project + "/renumber?master=" + master, null)))
+                .contains("handed back");
+    }
+
+    @Test
+    @DisplayName("hostile and mistaken edits are refused in a sentence and change nothing")
+    void refused() {
+        assertThat(refusal("HEAD", List.of(piece(1)), Map.of("frames", 30))).contains("has 30 frames");
+        assertThat(refusal("TAIL", List.of(piece(1)), Map.of("frames", Long.MAX_VALUE, "ripple", true))).isNotBlank();
+        assertThat(refusal("SPEED", List.of(piece(1)), Map.of("speed", "x"))).contains("Not a number");
+        assertThat(refusal("FILL", List.of(piece(1)), Map.of("frames", 0))).contains("at least one frame");
+        assertThat(refusal("MOVE_KEY", List.of(piece(1)), Map.of("at", START + 50, "frames", 2))).contains("no key");
+        assertThat(refusal("ROLL", List.of(), Map.of("at", -5, "frames", 2))).contains("no seam");
+        assertThat(refusal("PUT", List.of(), Map.of("at", START, "piece", Map.of("shows", "SLATE")))).contains("letters");
+        assertThat(refusal("PUT", List.of(), Map.of("at", START, "piece", Map.of("shows", "RENDER", "id", 1)))).contains("not finished");
+        assertThat(refusal("PUT", List.of(), Map.of("at", START, "lane", 12345, "piece", Map.of("shows", "BLACK"))))
+                .contains("lane is not in the master");
+        assertThat(refusal("OPEN", List.of(piece(1)), Map.of())).contains("nests no master");
+        assertThat(Client.message(client.tryGet("/api/masters/" + master + "/position?text=1:99&from=86400"))).isNotBlank();
+        assertThat(Client.message(client.tryGet("/api/masters/" + master + "/position?text=%2Bx&from=86400"))).isNotBlank();
+    }
+}

@@ -1,0 +1,85 @@
+package freshsplice.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** Two people in one master: each undoes their own, and who loses is told to whom. */
+@ExtendWith(TestServer.class)
+class PeopleTest {
+    private static final List<Material.Clip> CLIPS = List.of(new Material.Clip("a", 0, 40), new Material.Clip("b", 0, 30),
+            new Material.Clip("c", 0, 50));
+
+    private final Client ines = new Client(TestServer.address(), "Ines");
+    private final Client tom = new Client(TestServer.address(), "Tom");
+    private long project;
+    private long master;
+
+    @BeforeEach
+    void receive() throws IOException {
+        project = ines.post("/api/projects", Map.of("name", "People")).get("id").asLong();
+        long cut = ines.upload("/api/projects/" + project + "/files", Map.of("e.edl", Material.edl("People", CLIPS)))
+                .get("cutId").asLong();
+        ines.post("/api/cuts/" + cut + "/rate?rate=24", null);
+        ines.post("/api/cuts/" + cut + "/receive", null);
+        master = ines.get("/api/projects/" + project).get("masterId").asLong();
+    }
+
+    private JsonNode section(int index) {
+        return ines.get("/api/masters/" + master).get("sections").get(index);
+    }
+
+    private void edit(Client who, String kind, int piece, Map<String, Object> more) {
+        Map<String, Object> edit = new HashMap<>(more);
+        edit.put("kind", kind);
+        edit.put("sections", List.of(section(piece).get("id").asLong()));
+        who.post("/api/masters/" + master + "/edits", edit);
+    }
+
+    @Test
+    @DisplayName("each undoes their own last step, whatever others did elsewhere meanwhile")
+    void ownUndo() {
+        edit(ines, "TAIL", 0, Map.of("frames", -10, "ripple", true));
+        edit(tom, "SLIP", 2, Map.of("frames", 7));
+        assertThat(ines.get("/api/projects/" + project).get("undo").get("name").asString()).startsWith("Trim the tail of sh0010");
+        assertThat(tom.get("/api/projects/" + project).get("undo").get("name").asString()).startsWith("Slip sh0030");
+        ines.post("/api/projects/" + project + "/undo", null);
+        assertThat(section(2).get("in").asLong()).isEqualTo(86_470);
+        assertThat(section(2).get("shotFirst").asLong()).as("Tom's slip holds").isEqualTo(1008);
+        edit(tom, "TAIL", 1, Map.of("frames", 5, "ripple", true));
+        ines.post("/api/projects/" + project + "/redo", null);
+        assertThat(section(2).get("in").asLong()).as("both pushes").isEqualTo(86_465);
+    }
+
+    @Test
+    @DisplayName("a step that others built on is not taken back from under them: the sentence says who and what")
+    void builtOn() {
+        edit(ines, "SLIP", 1, Map.of("frames", 3));
+        edit(tom, "SLIP", 1, Map.of("frames", 4));
+        String message = Client.message(ines.tryPost("/api/projects/" + project + "/undo", null));
+        assertThat(message).contains("Slip sh0020 by +3 frames").contains("Tom did \"Slip sh0020 by +4 frames\"");
+        assertThat(section(1).get("shotFirst").asLong()).isEqualTo(1008);
+        tom.post("/api/projects/" + project + "/undo", null);
+        ines.post("/api/projects/" + project + "/undo", null);
+        assertThat(section(1).get("shotFirst").asLong()).isEqualTo(1001);
+    }
+
+    @Test
+    @DisplayName("of two edits of one piece the first holds; the other is told what became of it")
+    void conflict() {
+        long seen = ines.get("/api/masters/" + master).get("seq").asLong();
+        long piece = section(1).get("id").asLong();
+        edit(tom, "TAKE_OUT", 1, Map.of());
+        String message = Client.message(ines.tryPost("/api/masters/" + master + "/edits",
+                Map.of("kind", "SLIP", "frames", 2, "sections", List.of(piece)), Map.of("X-Seen", Long.toString(seen))));
+        assertThat(message).contains("not in the master any more").contains("Tom came first: Take out sh0020");
+    }
+}
