@@ -70,7 +70,7 @@ function LaneMenu({ sequence, lane, span: [top, bottom], chosen, quiet, rename }
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger onFocus={() => setDesk({ lane: lane.id })}
-        className={`absolute left-2 flex w-[104px] flex-col justify-center overflow-hidden rounded px-2 text-left hover:bg-[#333] ${chosen ? 'border-l-2 border-live' : ''} ${lane.enabled ? '' : 'text-quiet line-through'}`}
+        className={`absolute left-2 z-10 flex w-[104px] flex-col justify-center overflow-hidden rounded px-2 text-left hover:bg-[#333] ${chosen ? 'border-l-2 border-live' : ''} ${lane.enabled ? '' : 'text-quiet line-through'}`}
         style={{ top, height: bottom - top }} title={`Lane ${lane.name}${states ? `, ${states}` : ''}`}>
         <span className="truncate leading-tight"><b className="font-semibold">{lane.name}</b>{bottom - top < 40 && lane.locked && <span className="text-[11px] text-quiet"> locked</span>}</span>
         {bottom - top >= 40 && <span className="text-[12px] leading-tight text-quiet">{states || quiet}</span>}
@@ -96,7 +96,7 @@ function SoundName({ sequence, name, span: [top, bottom] }: { sequence: Sequence
       className={`rounded border px-1 text-[11px] leading-[15px] ${on ? 'border-live bg-[#3a4341] text-white' : 'border-[#5a5a5a] text-quiet'}`} onClick={run}>{text}</button>
   )
   return (
-    <div className="absolute left-4 flex w-[98px] items-center gap-1" style={{ top, height: bottom - top }}>
+    <div className="absolute left-4 z-10 flex w-[98px] items-center gap-1" style={{ top, height: bottom - top }}>
       <span className={`min-w-0 flex-1 truncate text-[12px] ${lane?.muted ? 'text-quiet line-through' : ''}`} title={title}>{title}</span>
       {toggle('M', 'Mute', !!lane?.muted, () => change({ muted: !lane?.muted }))}
       {toggle('S', 'Hear only', !!lane?.solo, () => change({ solo: !lane?.solo }))}

@@ -1,12 +1,12 @@
-import { useEffect, useMemo, useReducer, useRef, useState } from 'react'
+import { useEffect, useReducer, useRef, useState } from 'react'
 import { setDesk, useDesk } from '../desk/desk'
-import { sayError } from '../desk/messages'
 import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import { allPieces, onLane } from '../playhead/lookup'
 import { useLabels } from '../playhead/labels'
+import { scrub } from '../playhead/sound'
 import { goTo } from '../playhead/transport'
-import { useCutPieces, useMeshes, useShading } from '../server/queries'
+import { useCutPieces } from '../server/queries'
 import type { Project, Section, Sequence } from '../server/types'
 import { drawLanes } from './drawLanes'
 import { ask, choosePiece, edit, moveSeam, type Pull, pullWords } from './edits'
@@ -18,7 +18,6 @@ import { useOthers } from './others'
 import { peek, usePeek } from './peek'
 import type { Drag } from './scene'
 import { toFrame, toX } from './scale'
-import { ShotThumbs } from './ShotThumbs'
 import { follow, panBy, useScale, zoomBy } from './useZoom'
 
 const GRAB = 7
@@ -42,13 +41,12 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
   const label = useLabels(sequence.id, sequence.start, sequence.framesPerSecond, units)
   const lanes = [...new Set(sequence.sound.map((s) => s.lane))]
   const layout = layOut(height, lanes.length, sequence.upper.length)
-  const thumbs = useThumbs(project, sequence, again)
 
   useEffect(() => follow(sequence, frame), [frame, sequence])
   useEffect(() => setDrag(undefined), [sequence])
 
   useDrawing(canvas, width, layout.height, (g) => {
-    drawLanes(g, { sequence, layout, scale, width, frame, seam, pieces, drag, label, thumbs, again, range, sound, others, over: over ? overCut : undefined })
+    drawLanes(g, { sequence, layout, scale, width, frame, seam, pieces, drag, label, again, range, sound, others, over: over ? overCut : undefined })
   })
 
   const place = (e: { clientX: number; clientY: number }) => {
@@ -166,6 +164,9 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
       setPulled({ pull: held.pull, frames: held.pull.kind === 'SLIP' ? -along : along, x, y })
     } else {
       const delta = Math.round((x - held.x) / scale.perFrame)
+      if (delta !== drag?.delta) {
+        scrub(held.at + delta)
+      }
       setDrag(delta === 0 ? undefined : { at: held.at, delta })
       peek(sequence, delta === 0 ? undefined : { kind: 'ROLL', at: held.at, frames: delta })
     }
@@ -252,25 +253,4 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
       )}
     </div>
   )
-}
-
-function useThumbs(project: Project, sequence: Sequence, again: () => void): ShotThumbs | undefined {
-  const shading = useShading().data
-  const meshes = useMeshes(project.id, project.sceneId).data
-  const seq = useRef(sequence.seq)
-  seq.current = sequence.seq
-  const thumbs = useMemo(() => {
-    try {
-      return shading && new ShotThumbs(shading, () => seq.current, again)
-    } catch {
-      return undefined
-    }
-  }, [shading, again])
-  useEffect(() => {
-    if (meshes) {
-      thumbs?.meshes(meshes.slice(0)).catch(sayError)
-    }
-  }, [meshes, thumbs])
-  useEffect(() => () => thumbs?.dispose(), [thumbs])
-  return thumbs
 }

@@ -4,6 +4,7 @@ import { liveAt, renderOf, shotFrameAt } from '../playhead/lookup'
 import { image } from './images'
 import { LABELS } from './lanes'
 import { toFrame, toX } from './scale'
+import { shotPicture } from './shotPictures'
 import { CELLS, draggedEdge, forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
 
 function cover(g: CanvasRenderingContext2D, picture: CanvasImageSource & { width: number; height: number }, x: number, y: number, w: number, h: number) {
@@ -263,7 +264,7 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: nu
   if (section.content !== 'SHOT') {
     drawOther(g, section, x, w, top + head, room)
   } else if (section.staged && w > 18) {
-    const picture = s.thumbs?.of(section)
+    const picture = shotPicture(section, s.sequence.seq, s.again)
     if (picture) {
       cover(g, picture, x, top + head, w, room)
     }
@@ -344,19 +345,24 @@ export function drawRenders(g: CanvasRenderingContext2D, s: Scene) {
     const x = toX(s.scale, from)
     const w = Math.max(0.6, toX(s.scale, to) - x - 1)
     if (render) {
-      drawRender(g, render, x, w, top, bottom)
+      drawRender(g, s, render, x, w, top, bottom)
     } else if (w > 5) {
       dashed(g, '#5a5a5a', [3, 3], x + 1, top + 0.5, w - 2, bottom - top - 1)
     }
   }
 }
 
-function drawRender(g: CanvasRenderingContext2D, render: LaidRender, x: number, w: number, top: number, bottom: number) {
+function drawRender(g: CanvasRenderingContext2D, s: Scene, render: LaidRender, x: number, w: number, top: number, bottom: number) {
   g.fillStyle = '#59636a'
   g.fillRect(x, top, w, bottom - top)
   const stale = render.stale.length > 0
   if (stale) {
     hatch(g, x, top, w, bottom - top)
+  }
+  const middle = Math.floor((render.out - render.in) / 2)
+  const picture = w > 60 && !stale ? image(`/api/renders/${render.renderId}/picture?frame=${middle}`, s.again) : undefined
+  if (picture) {
+    cover(g, picture, x, top + 20, w, bottom - top - 20)
   }
   if (w > 40) {
     g.font = `12.5px ${MONO}`

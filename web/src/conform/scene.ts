@@ -2,7 +2,6 @@
 import type { CutPieces, Sequence } from '../server/types'
 import { LABELS, type Layout } from './lanes'
 import { type Scale, toFrame, toX } from './scale'
-import type { ShotThumbs } from './ShotThumbs'
 
 export type Drag = { at: number; delta: number }
 
@@ -25,7 +24,6 @@ export type Scene = {
   /** where others are */
   others: { who: string; frame: number; pieces: number[] }[]
   label: (frame: number) => string
-  thumbs: ShotThumbs | undefined
   again: () => void
 }
 

@@ -772,6 +772,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shots/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shot"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shots/{id}/focus": {
         parameters: {
             query?: never;
@@ -828,6 +844,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["meshes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/renders/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["render"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3378,6 +3410,32 @@ export interface operations {
             };
         };
     };
+    shot: {
+        parameters: {
+            query: {
+                frame: number;
+            };
+            header?: {
+                "If-None-Match"?: string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
     focus: {
         parameters: {
             query: {
@@ -3469,6 +3527,30 @@ export interface operations {
                 };
                 content: {
                     "model/gltf-binary": string;
+                };
+            };
+        };
+    };
+    render: {
+        parameters: {
+            query: {
+                frame: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
                 };
             };
         };

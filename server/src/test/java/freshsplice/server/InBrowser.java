@@ -73,10 +73,22 @@ abstract class InBrowser {
         return window;
     }
 
+    /** A window of somebody else, with a memory of its own. */
+    Page openAs(String who) {
+        BrowserContext theirs = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        theirs.addInitScript("localStorage.setItem('who', '" + who + "')");
+        Page window = theirs.newPage();
+        window.setDefaultTimeout(20_000);
+        window.onPageError(problems::add);
+        window.navigate(TestServer.address());
+        return window;
+    }
+
     @AfterEach
     void closeWindow(TestInfo test) {
         // what somebody would have seen last, for when it failed
-        page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("target", test.getTestMethod().orElseThrow().getName()
+        page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("target", test.getTestClass().orElseThrow().getSimpleName() + "_"
+                + test.getTestMethod().orElseThrow().getName()
                 + ".png")));
         context.close();
         assertThat(problems).isEmpty();

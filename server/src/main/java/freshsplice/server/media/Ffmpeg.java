@@ -12,7 +12,7 @@ import org.springframework.stereotype.Component;
 
 /** Runs ffmpeg on files that somebody gave: it may open files only, and not for ever. */
 @Component
-class Ffmpeg {
+public class Ffmpeg {
     private static final int PATIENCE = 60;
 
     private final Folders folders;
@@ -27,7 +27,7 @@ class Ffmpeg {
      * @param arguments what to do, without the file to write
      * @param name      of the file that is read, for the error
      */
-    void make(List<String> arguments, Path target, String name) throws IOException {
+    public void make(List<String> arguments, Path target, String name) throws IOException {
         Path half = Files.createTempFile(folders.arriving(), "proxy", null);
         try {
             List<String> all = new ArrayList<>(arguments);

@@ -1,0 +1,129 @@
+package freshsplice.server.pictures;
+
+import freshsplice.core.camera.Camera;
+import freshsplice.core.delivery.Bake;
+import freshsplice.core.delivery.Fingerprint;
+import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.stage.Colour;
+import freshsplice.core.stage.Figures;
+import freshsplice.core.stage.Item;
+import freshsplice.core.stage.Stage;
+import freshsplice.core.time.Rational;
+import freshsplice.render.StagePainter;
+import freshsplice.server.Folders;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.stages.StageStore;
+import freshsplice.server.store.ShotRow;
+import freshsplice.server.store.Store;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import javax.imageio.ImageIO;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What a shot's camera sees at one of its frames, small. */
+@Component
+public class ShotPictures implements DisposableBean {
+    static final int WIDTH = 240;
+    static final int HEIGHT = 136;
+
+    /**
+     * What is to be drawn.
+     *
+     * @param digest of all that it shows: equal digests, equal pictures
+     */
+    public record Wanted(Stage stage, Bake bake, String digest) {
+    }
+
+    private final Store store;
+    private final StageStore stages;
+    private final Folders folders;
+    /** One after another, on the thread that the drawing context belongs to, behind everything else. */
+    private final ExecutorService drawer = Executors.newSingleThreadExecutor(work -> {
+        Thread thread = new Thread(work, "small pictures");
+        thread.setDaemon(true);
+        thread.setPriority(Thread.MIN_PRIORITY);
+        return thread;
+    });
+    private StagePainter painter;
+    private Stage painted;
+
+    ShotPictures(Store store, StageStore stages, Folders folders) {
+        this.store = store;
+        this.stages = stages;
+        this.folders = folders;
+    }
+
+    @Transactional(readOnly = true)
+    public Wanted wanted(long shotId, Rational frame) {
+        ShotRow row = store.get(ShotRow.class, shotId);
+        Shot shot = MasterStore.shot(row);
+        Camera camera = stages.camera(row.cameraId);
+        Stage stage = stages.stage(row.sceneId);
+        Bake bake = Bake.of(shot, camera, stage, new RenderRange(frame, Rational.ONE, 1), WIDTH / (double) HEIGHT);
+        StringBuilder shown = new StringBuilder();
+        for (Item item : stage.items()) {
+            shown.append(item.shape()).append(item.colour());
+        }
+        return new Wanted(stage, bake, Fingerprint.digest(shown + Fingerprint.digest(bake.views())
+                + Fingerprint.digest(bake.projections()) + Fingerprint.digest(bake.places())));
+    }
+
+    /** The picture's file, drawn now where it is not there. */
+    public Path picture(Wanted wanted) throws IOException {
+        Path file = folders.proxies().resolve("shot_" + wanted.digest() + ".jpg");
+        if (Files.exists(file)) {
+            return file;
+        }
+        try {
+            drawer.submit(() -> draw(wanted, file)).get();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException("Stopped while drawing a small picture", e);
+        } catch (ExecutionException e) {
+            throw new IOException("A small picture cannot be drawn: " + e.getCause().getMessage(), e);
+        }
+        return file;
+    }
+
+    private Void draw(Wanted wanted, Path file) throws IOException {
+        if (painter == null) {
+            painter = new StagePainter();
+            painter.size(WIDTH, HEIGHT);
+        }
+        if (!wanted.stage().equals(painted)) {
+            painter.stage(wanted.stage().items().stream().map(i -> Figures.mesh(i.shape(), Colour.of(i.colour())))
+                    .toList());
+            painted = wanted.stage();
+        }
+        byte[] bytes = new byte[WIDTH * HEIGHT * 3];
+        painter.draw(wanted.bake().views(), wanted.bake().projections(), wanted.bake().places(), 0, bytes);
+        BufferedImage image = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
+        for (int i = 0; i < WIDTH * HEIGHT; i++) {
+            image.setRGB(i % WIDTH, i / WIDTH, (bytes[i * 3] & 0xFF) << 16 | (bytes[i * 3 + 1] & 0xFF) << 8
+                    | bytes[i * 3 + 2] & 0xFF);
+        }
+        Path half = Files.createTempFile(folders.arriving(), "shot", null);
+        ImageIO.write(image, "jpg", half.toFile());
+        Files.move(half, file, StandardCopyOption.ATOMIC_MOVE);
+        return null;
+    }
+
+    @Override
+    public void destroy() {
+        drawer.execute(() -> {
+            if (painter != null) {
+                painter.close();
+            }
+        });
+        drawer.shutdown();
+    }
+}
