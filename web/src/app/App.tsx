@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react'
 import { Conform } from '../conform/Conform'
-import { setDesk, useDesk, VIEWS } from '../desk/desk'
+import { setDesk, useDesk, useOfDesk, VIEWS } from '../desk/desk'
 import { useActions, useKeys } from '../desk/actions'
 import { MasterBox, openMasters } from '../conform/MasterBox'
 import { Intake } from '../intake/Intake'
@@ -20,7 +20,7 @@ import { TopLine } from './TopLine'
 import { redo, undo } from './undo'
 
 export function App() {
-  const { view, projectId, masterId } = useDesk()
+  const { view, projectId, masterId } = useOfDesk('view', 'projectId', 'masterId')
   const projects = useProjects()
   const known = projects.data?.some((p) => p.id === projectId)
   const project = useProject(known ? projectId : undefined).data

@@ -1,5 +1,6 @@
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
+import { useCalmFrame } from '../playhead/useCalmFrame'
 import { liveAt } from '../playhead/lookup'
 import type { Section, Sequence } from '../server/types'
 import { edit } from './edits'
@@ -9,7 +10,7 @@ import { edit } from './edits'
  * key cuts to. Afterwards the seams are tidied up as any others.
  */
 export function CameraKeys({ sequence }: { sequence: Sequence }) {
-  const frame = useDesk((d) => d.frame)
+  const frame = useCalmFrame(sequence)
   const now = liveAt(sequence, frame).section
   const cameras = nearest(sequence, frame)
   const cut = (to: Section) => {

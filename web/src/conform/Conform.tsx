@@ -1,4 +1,4 @@
-import { setDesk, useDesk } from '../desk/desk'
+import { setDesk, useDesk, useOfDesk } from '../desk/desk'
 import { useActions } from '../desk/actions'
 import { goTo, play } from '../playhead/transport'
 import type { Project, Sequence } from '../server/types'
@@ -14,11 +14,12 @@ import { zoomBy } from './useZoom'
 
 /** The seams: three pictures over three lanes. */
 export function Conform({ project, sequence }: { project: Project; sequence: Sequence }) {
-  const { frame, sound: soundId, over, cutting } = useDesk()
+  const { sound: soundId, over, cutting } = useOfDesk('sound', 'over', 'cutting')
   const sound = sequence.sound.find((s) => s.id === soundId)
   useTellingWhere(project.id, sequence.id)
   const toPiece = (way: 1 | -1) => {
     const { sections } = sequence
+    const frame = here()
     const next = way > 0 ? sections.find((s) => s.in > frame) : [...sections].reverse().find((s) => s.in < frame)
     if (next) {
       setDesk({ seam: undefined, pieces: [next.id] })
@@ -31,6 +32,7 @@ export function Conform({ project, sequence }: { project: Project; sequence: Seq
     setDesk({ over: others[at + 1]?.id })
   }
   const toSeam = (way: 1 | -1, onlyBent: boolean) => {
+    const frame = here()
     const seams = sequence.seams.filter((s) => !onlyBent || s.cutBend !== 0 || s.renderBend !== 0).map((s) => s.at)
     const next = way > 0 ? seams.find((at) => at > frame) : [...seams].reverse().find((at) => at < frame)
     const found = next ?? (onlyBent ? seams[0] : undefined)
@@ -43,18 +45,18 @@ export function Conform({ project, sequence }: { project: Project; sequence: Seq
     { group: 'Conform', name: 'Next seam', keys: 'ArrowDown', run: () => toSeam(1, false) },
     { group: 'Conform', name: 'Previous seam', keys: 'ArrowUp', run: () => toSeam(-1, false) },
     { group: 'Conform', name: 'Next bent seam', keys: 'B', run: () => toSeam(1, true) },
-    { group: 'Conform', name: 'Play around the seam, two seconds', keys: 'Ctrl+Space', run: () => playAround(sequence, frame) },
+    { group: 'Conform', name: 'Play around the seam, two seconds', keys: 'Ctrl+Space', run: () => playAround(sequence, here()) },
     { group: 'Conform', name: 'Play the chosen pieces over and over', keys: 'Ctrl+L', run: () => playChosen(sequence) },
-    { group: 'Conform', name: 'Next place where the action does not run on', keys: 'Ctrl+B', run: () => toSlip(sequence, frame) },
+    { group: 'Conform', name: 'Next place where the action does not run on', keys: 'Ctrl+B', run: () => toSlip(sequence, here()) },
     { group: 'Conform', name: 'Choose the next piece', keys: 'Alt+ArrowRight', run: () => toPiece(1) },
     { group: 'Conform', name: 'Choose the piece before', keys: 'Alt+ArrowLeft', run: () => toPiece(-1) },
     { group: 'Conform', name: 'Lay another version of the cut over it', keys: 'Shift+V', run: layOver, disabled: project.cuts.length < 2 },
     { group: 'Conform', name: cutting ? 'Stop cutting to cameras by number' : 'Cut to cameras by number', keys: 'Shift+C', run: () => setDesk({ cutting: !cutting }) },
     { group: 'Conform', name: 'Show another picture large', keys: 'V', run: nextLarge },
-    { group: 'Conform', name: 'Zoom in', keys: '= Ctrl+ArrowUp', run: () => zoomBy(sequence, 0.6, frame) },
-    { group: 'Conform', name: 'Zoom out', keys: 'Ctrl+ArrowDown Z', run: () => zoomBy(sequence, 1 / 0.6, frame) },
+    { group: 'Conform', name: 'Zoom in', keys: '= Ctrl+ArrowUp', run: () => zoomBy(sequence, 0.6, here()) },
+    { group: 'Conform', name: 'Zoom out', keys: 'Ctrl+ArrowDown Z', run: () => zoomBy(sequence, 1 / 0.6, here()) },
     { group: 'Conform', name: 'Show the whole master', keys: 'Shift+Home H', run: () => setDesk({ zoom: undefined }) },
-    { group: 'Conform', name: 'Show single frames', keys: 'F', run: () => zoomBy(sequence, 0.0001, frame) },
+    { group: 'Conform', name: 'Show single frames', keys: 'F', run: () => zoomBy(sequence, 0.0001, here()) },
   ])
   return (
     <div className="flex min-h-0 flex-1 flex-col">
@@ -66,6 +68,9 @@ export function Conform({ project, sequence }: { project: Project; sequence: Seq
     </div>
   )
 }
+
+/** The playhead when a key is pressed, not when the view was last drawn. */
+const here = () => useDesk.getState().frame
 
 function toSlip(sequence: Sequence, frame: number) {
   const slips = sequence.seams.filter((s) => s.action)

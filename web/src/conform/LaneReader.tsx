@@ -1,9 +1,9 @@
-import { useDesk } from '../desk/desk'
+import { useCalmFrame } from '../playhead/useCalmFrame'
 import { liveAt } from '../playhead/lookup'
 import { goTo } from '../playhead/transport'
 import type { Section, Sequence } from '../server/types'
 import { choosePiece } from './edits'
-import { setDesk } from '../desk/desk'
+import { setDesk, useOfDesk } from '../desk/desk'
 
 /** How many pieces before and after the playhead are named. */
 const AROUND = 6
@@ -13,7 +13,8 @@ const AROUND = 6
  * keys come to said as it happens.
  */
 export function LaneReader({ sequence, label }: { sequence: Sequence; label: (frame: number) => string }) {
-  const { frame, pieces, seam } = useDesk()
+  const { pieces, seam } = useOfDesk('pieces', 'seam')
+  const frame = useCalmFrame(sequence)
   const { section, upper } = liveAt(sequence, frame)
   const lane = upper >= 0 ? sequence.upper[upper].sections : sequence.sections
   const index = section ? lane.indexOf(section) : lane.findIndex((s) => s.in > frame)

@@ -1,5 +1,5 @@
-import { useEffect, useReducer, useRef, useState } from 'react'
-import { setDesk, useDesk } from '../desk/desk'
+import { memo, useEffect, useReducer, useRef, useState } from 'react'
+import { setDesk, useOfDesk } from '../desk/desk'
 import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import { allPieces, onLane } from '../playhead/lookup'
@@ -8,24 +8,25 @@ import { scrub } from '../playhead/sound'
 import { goTo } from '../playhead/transport'
 import { useCutPieces } from '../server/queries'
 import type { Project, Section, Sequence } from '../server/types'
-import { drawLanes } from './drawLanes'
+import { drawStill } from './drawLanes'
 import { ask, choosePiece, edit, moveSeam, type Pull, pullWords } from './edits'
 import { LABELS, layOut } from './lanes'
 import { LaneNames } from './LaneNames'
 import { LaneReader } from './LaneReader'
 import { goInside } from './MasterBox'
+import { MovingLanes } from './MovingLanes'
 import { useOthers } from './others'
 import { peek, usePeek } from './peek'
 import type { Drag } from './scene'
 import { toFrame, toX } from './scale'
-import { follow, panBy, useScale, zoomBy } from './useZoom'
+import { panBy, useScale, zoomBy } from './useZoom'
 
 const GRAB = 7
 
 type Hold = { kind: 'sound'; id: number; x: number } | { kind: 'playhead' } | { kind: 'overview' } | { kind: 'seam'; at: number; x: number } | { kind: 'pull'; pull: Pull; x: number }
 
 /** The three lanes with their seams, sound and the strip of the whole. */
-export function Lanes({ project, sequence }: { project: Project; sequence: Sequence }) {
+export const Lanes = memo(function Lanes({ project, sequence }: { project: Project; sequence: Sequence }) {
   const holder = useRef<HTMLDivElement>(null)
   const canvas = useRef<HTMLCanvasElement>(null)
   const { width, height } = useSize(holder)
@@ -34,7 +35,7 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
   const [pulled, setPulled] = useState<{ pull: Pull; frames: number; x: number; y: number }>()
   const [moved, setMoved] = useState<{ id: number; frames: number }>()
   const hold = useRef<Hold | undefined>(undefined)
-  const { frame, units, seam, pieces, range, over, sound } = useDesk()
+  const { units, seam, pieces, range, over, sound } = useOfDesk('units', 'seam', 'pieces', 'range', 'over', 'sound')
   const overCut = useCutPieces(project.id, over).data
   const others = useOthers(sequence.id)
   const scale = useScale(sequence, width)
@@ -42,12 +43,10 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
   const lanes = [...new Set(sequence.sound.map((s) => s.lane))]
   const layout = layOut(height, lanes.length, sequence.upper.length)
 
-  useEffect(() => follow(sequence, frame), [frame, sequence])
   useEffect(() => setDrag(undefined), [sequence])
 
-  useDrawing(canvas, width, layout.height, (g) => {
-    drawLanes(g, { sequence, layout, scale, width, frame, seam, pieces, drag, label, again, range, sound, others, over: over ? overCut : undefined })
-  })
+  const scene = { sequence, layout, scale, width, seam, pieces, drag, label, again, range, sound, others, over: over ? overCut : undefined }
+  useDrawing(canvas, width, layout.height, (g) => drawStill(g, scene))
 
   const place = (e: { clientX: number; clientY: number }) => {
     const box = canvas.current!.getBoundingClientRect()
@@ -240,6 +239,7 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
         role="img"
         aria-label={`${sequence.sections.length} pieces on ${sequence.upper.length + 1} lanes, ${sequence.counts.bentSeams} seams bent`}
       />
+      <MovingLanes scene={scene} />
       {moved && (
         <div className="num pointer-events-none absolute bottom-10 left-1/2 z-20 rounded border border-live bg-raised px-2 py-1 text-[13px]" role="status">
           sound {moved.frames > 0 ? '+' : moved.frames < 0 ? '−' : ''}{Math.abs(moved.frames)} frames against the picture
@@ -253,4 +253,4 @@ export function Lanes({ project, sequence }: { project: Project; sequence: Seque
       )}
     </div>
   )
-}
+})

@@ -1,7 +1,8 @@
 import { useState } from 'react'
 import { useActions } from '../desk/actions'
-import { useDesk } from '../desk/desk'
+import { useDesk, useOfDesk } from '../desk/desk'
 import { allPieces, liveAt } from '../playhead/lookup'
+import { useCalmFrame } from '../playhead/useCalmFrame'
 import type { Project, Section, Sequence } from '../server/types'
 import { CameraBox } from './CameraBox'
 import { type Asked, ask, asInCut, chosenPieces, edit } from './edits'
@@ -13,7 +14,8 @@ import { TextBox } from './TextBox'
 
 /** What can be done to the chosen pieces: each with its key, and what there is to know of them. */
 export function PieceBar({ project, sequence }: { project: Project; sequence: Sequence }) {
-  const { frame, seam, pieces: ids, lane, range, copied } = useDesk()
+  const { seam, pieces: ids, lane, range, copied } = useOfDesk('seam', 'pieces', 'lane', 'range', 'copied')
+  const frame = useCalmFrame(sequence)
   const [question, setQuestion] = useState<Question>()
   const [box, setBox] = useState<Box>()
   const chosen = chosenPieces(sequence, ids)
@@ -49,18 +51,18 @@ export function PieceBar({ project, sequence }: { project: Project; sequence: Se
       {question && <NumberBox question={question} close={() => setQuestion(undefined)} />}
       {box === 'camera' && here && (
         <CameraBox sequence={sequence} now={here} close={() => setBox(undefined)}
-          choose={(shotId) => doing.ask({ kind: 'CUT_TO', at: frame, shotId, sections: [here.nest?.innerId ?? here.id] })} />
+          choose={(shotId) => doing.ask({ kind: 'CUT_TO', at: useDesk.getState().frame, shotId, sections: [here.nest?.innerId ?? here.id] })} />
       )}
       {(box === 'insert' || box === 'over' || box === 'replace') && (
         <PutBox project={project} sequence={sequence} way={box} close={() => setBox(undefined)}
-          put={(piece) => doing.ask(box === 'replace' ? { kind: 'REPLACE', piece } : { kind: 'PUT', at: frame, ripple: box === 'insert', lane, piece, sections: [] })} />
+          put={(piece) => doing.ask(box === 'replace' ? { kind: 'REPLACE', piece } : { kind: 'PUT', at: useDesk.getState().frame, ripple: box === 'insert', lane, piece, sections: [] })} />
       )}
       {box === 'nest' && (
         <TextBox label="A master of these pieces, called" start={`${sequence.name} part`} close={() => setBox(undefined)} give={(text) => doing.ask({ kind: 'NEST', text })} />
       )}
       {box === 'mark' && (
         <TextBox label={chosen.length > 0 ? 'Mark on the piece' : 'Mark'} hint={chosen.length > 0 ? 'goes along with the piece, Enter' : 'Enter'} close={() => setBox(undefined)}
-          give={(text) => void ask(`/api/masters/${sequence.id}/marks`, { ...markAt(frame, range), words: text, section: chosen[0]?.nest ? undefined : chosen[0]?.id })} />
+          give={(text) => void ask(`/api/masters/${sequence.id}/marks`, { ...markAt(useDesk.getState().frame, range), words: text, section: chosen[0]?.nest ? undefined : chosen[0]?.id })} />
       )}
     </>
   )

@@ -9,27 +9,32 @@ import { LABELS } from './lanes'
 import { rulerStep, toFrame, toX } from './scale'
 import { INK, MONO, type Scene } from './scene'
 
-export function drawLanes(g: CanvasRenderingContext2D, s: Scene) {
-  g.clearRect(0, 0, s.width, s.layout.height)
+/** Everything that stays while the playhead moves. */
+export function drawStill(g: CanvasRenderingContext2D, s: Scene) {
+  clippedToLanes(g, s, () => {
+    drawRuler(g, s)
+    drawCut(g, s)
+    drawOver(g, s)
+    s.sequence.upper.forEach((_, i) => drawUpper(g, s, i))
+    drawShots(g, s)
+    drawRenders(g, s)
+    drawSound(g, s)
+    drawSeams(g, s)
+    drawRange(g, s)
+    drawOthers(g, s)
+    drawSeamCounts(g, s)
+    drawMarks(g, s)
+  })
+  drawOverview(g, s)
+}
+
+function clippedToLanes(g: CanvasRenderingContext2D, s: Scene, draw: () => void) {
   g.save()
   g.beginPath()
   g.rect(LABELS, 0, s.width - LABELS, s.layout.height)
   g.clip()
-  drawRuler(g, s)
-  drawCut(g, s)
-  drawOver(g, s)
-  s.sequence.upper.forEach((_, i) => drawUpper(g, s, i))
-  drawShots(g, s)
-  drawRenders(g, s)
-  drawSound(g, s)
-  drawSeams(g, s)
-  drawRange(g, s)
-  drawPlayhead(g, s)
-  drawOthers(g, s)
-  drawSeamCounts(g, s)
-  drawMarks(g, s)
+  draw()
   g.restore()
-  drawOverview(g, s)
 }
 
 function drawRuler(g: CanvasRenderingContext2D, s: Scene) {
@@ -49,30 +54,10 @@ function drawRuler(g: CanvasRenderingContext2D, s: Scene) {
   }
 }
 
-function drawPlayhead(g: CanvasRenderingContext2D, s: Scene) {
-  const x = Math.round(toX(s.scale, s.frame))
-  const bottom = s.layout.overview[0] - 8
-  if (s.scale.perFrame > 3) {
-    g.fillStyle = 'rgba(255,255,255,0.12)'
-    g.fillRect(x, s.layout.ruler, s.scale.perFrame, bottom - s.layout.ruler)
-  }
-  g.fillStyle = '#ffffff'
-  g.fillRect(x, s.layout.ruler - 4, 1.5, bottom - s.layout.ruler + 4)
-  g.beginPath()
-  g.moveTo(x - 6, s.layout.ruler - 12)
-  g.lineTo(x + 7, s.layout.ruler - 12)
-  g.lineTo(x + 7, s.layout.ruler - 4)
-  g.lineTo(x + 0.5, s.layout.ruler + 3)
-  g.lineTo(x - 6, s.layout.ruler - 4)
-  g.closePath()
-  g.fill()
-}
-
 /** The whole master at a glance; where it is marked, something is bent. Each column of the strip is drawn once. */
 function drawOverview(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.overview
-  const width = s.width - LABELS - 16
-  const x = (frame: number) => LABELS + ((frame - s.sequence.start) / Math.max(1, s.sequence.end - s.sequence.start)) * width
+  const x = (frame: number) => overviewX(s, frame)
   const bent = new Set<number>()
   s.sequence.seams.filter((m) => m.cutBend !== 0 || m.renderBend !== 0).forEach((m) => [m.left, m.right].forEach((i) => bent.add(i)))
   let drawnTo = -Infinity
@@ -93,6 +78,8 @@ function drawOverview(g: CanvasRenderingContext2D, s: Scene) {
   g.beginPath()
   g.roundRect(x(from) + 0.5, top + 0.5, Math.max(6, x(to) - x(from)), bottom - top - 1, 4)
   g.stroke()
-  g.fillStyle = '#ffffff'
-  g.fillRect(x(s.frame), top, 1.5, bottom - top)
 }
+
+/** Where a frame stands in the strip of the whole. */
+export const overviewX = (s: Scene, frame: number) =>
+  LABELS + ((frame - s.sequence.start) / Math.max(1, s.sequence.end - s.sequence.start)) * (s.width - LABELS - 16)

@@ -1,6 +1,6 @@
 /** The three lanes of pieces: the cut's, the shots, the renders. */
 import type { LaidRender, Section } from '../server/types'
-import { liveAt, renderOf, shotFrameAt } from '../playhead/lookup'
+import { renderOf, shotFrameAt } from '../playhead/lookup'
 import { image } from './images'
 import { LABELS } from './lanes'
 import { toFrame, toX } from './scale'
@@ -155,7 +155,6 @@ export function drawUpper(g: CanvasRenderingContext2D, s: Scene, upper: number) 
     }
   }
   markChosen(g, s, sections, span)
-  outlineLive(g, s, sections, span, upper)
 }
 
 export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
@@ -171,7 +170,6 @@ export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
   drawNests(g, s)
   coverByUpper(g, s)
   markChosen(g, s, sections, s.layout.shots)
-  outlineLive(g, s, sections, s.layout.shots, -1)
 }
 
 /** Where a lane above is live, the main lane is seen behind it. */
@@ -225,19 +223,6 @@ function drawNests(g: CanvasRenderingContext2D, s: Scene) {
       g.fillText(nest.name, at + 5, top - 1)
     }
     i = end
-  }
-}
-
-/** The piece at the playhead, on the lane that is live there. */
-function outlineLive(g: CanvasRenderingContext2D, s: Scene, sections: Section[], [top, bottom]: [number, number], upper: number) {
-  const live = liveAt(s.sequence, s.frame)
-  const here = live.upper === upper ? live.section : undefined
-  if (here && sections.includes(here)) {
-    const x = toX(s.scale, draggedEdge(s, here.in))
-    const w = toX(s.scale, draggedEdge(s, here.out)) - x
-    g.strokeStyle = INK.live
-    g.lineWidth = 2
-    g.strokeRect(x + 1, top + 1, Math.max(1, w - 3), bottom - top - 2)
   }
 }
 

@@ -32,6 +32,9 @@ export type Doing = {
   open: (box: Box) => void
 }
 
+/** The playhead when the key is pressed: while it plays, what is offered was worked out a few frames before. */
+const now = () => useDesk.getState().frame
+
 const offer = (group: string) => (short: string, name: string, keys: string, run: () => void, can: boolean): Offered =>
   ({ group, short, name, keys, run, disabled: !can })
 
@@ -44,24 +47,24 @@ function arranging({ sequence, frame, here, meant, one, targets, chosen, lane, c
   const above = meant.some((s) => sequence.upper.some((u) => u.sections.includes(s)))
   const inner = one?.nest && here?.nest ? [here.nest.innerId] : undefined
   return [
-    o('split', 'Split at the playhead', 'S', () => ask({ kind: 'SPLIT', at: frame, ...(inner && { sections: inner }) }), inside),
+    o('split', 'Split at the playhead', 'S', () => ask({ kind: 'SPLIT', at: now(), ...(inner && { sections: inner }) }), inside),
     o('join', 'Join with the next piece', 'Shift+S', () => ask({ kind: 'JOIN' }), !!one),
     o('take out', 'Take out and close up', 'X', () => ask({ kind: 'TAKE_OUT' }), some),
     o('lift', 'Lift, leave black', 'Delete', () => ask({ kind: 'LIFT' }), some),
     o('', 'Switch off or on', 'Q', () => ask({ kind: 'SWITCH' }), some),
     o('', 'Duplicate', 'D', () => ask({ kind: 'DUPLICATE' }), !!one),
     o('swap', 'Swap with the next piece', 'W', () => ask({ kind: 'SWAP' }), !!one),
-    o('', 'Move the piece to the playhead', 'M', () => ask({ kind: 'MOVE', at: frame }), !!one),
+    o('', 'Move the piece to the playhead', 'M', () => ask({ kind: 'MOVE', at: now() }), !!one),
     o('', 'Copy', 'Ctrl+C', () => {
       setDesk({ copied: targets })
       say(`${targets.length} ${targets.length === 1 ? 'piece' : 'pieces'} copied`)
     }, some),
-    o('', 'Paste in between', 'Ctrl+V', () => ask({ kind: 'PASTE', at: frame, lane, ripple: true, sections: copied }), copied.length > 0),
-    o('', 'Paste over', 'Ctrl+Shift+V', () => ask({ kind: 'PASTE', at: frame, lane, ripple: false, sections: copied }), copied.length > 0),
+    o('', 'Paste in between', 'Ctrl+V', () => ask({ kind: 'PASTE', at: now(), lane, ripple: true, sections: copied }), copied.length > 0),
+    o('', 'Paste over', 'Ctrl+Shift+V', () => ask({ kind: 'PASTE', at: now(), lane, ripple: false, sections: copied }), copied.length > 0),
     o('', 'Put something in between …', 'Shift+N', () => open('insert'), true),
     o('', 'Put something over …', 'Alt+N', () => open('over'), true),
     o('', 'Replace by …', 'Shift+R', () => open('replace'), some),
-    o('', 'New shot here …', 'N', () => question({ label: 'A new shot of', unit: 'frames', start: '48', give: (frames) => ask({ kind: 'NEW_SHOT', at: frame, frames, sections: [] }) }), true),
+    o('', 'New shot here …', 'N', () => question({ label: 'A new shot of', unit: 'frames', start: '48', give: (frames) => ask({ kind: 'NEW_SHOT', at: now(), frames, sections: [] }) }), true),
     o(above ? '' : 'try above', 'Try on a lane above', 'Alt+ArrowUp', () => ask({ kind: 'COPY_UP' }), some),
     o(above ? 'lay down' : '', 'Lay down onto the main lane', 'Alt+ArrowDown', () => ask({ kind: 'LAY_DOWN' }), above),
     o(meant.length > 1 && !one ? 'nest' : '', 'Make a master of these pieces …', 'Ctrl+G', () => open('nest'), chosen),
@@ -73,14 +76,14 @@ function arranging({ sequence, frame, here, meant, one, targets, chosen, lane, c
   ]
 }
 
-function trims({ frame, one, meant, ask, question }: Doing): Offered[] {
+function trims({ one, meant, ask, question }: Doing): Offered[] {
   const o = offer('Trims')
   const some = meant.length > 0
   return [
-    o('', 'Head to the playhead', '[', () => ask({ kind: 'HEAD', at: frame }), !!one),
-    o('', 'Tail to the playhead', ']', () => ask({ kind: 'TAIL', at: frame + 1 }), !!one),
-    o('', 'Head to the playhead, the rest moves along', '{', () => ask({ kind: 'HEAD', at: frame, ripple: true }), !!one),
-    o('', 'Tail to the playhead, the rest moves along', '}', () => ask({ kind: 'TAIL', at: frame + 1, ripple: true }), !!one),
+    o('', 'Head to the playhead', '[', () => ask({ kind: 'HEAD', at: now() }), !!one),
+    o('', 'Tail to the playhead', ']', () => ask({ kind: 'TAIL', at: now() + 1 }), !!one),
+    o('', 'Head to the playhead, the rest moves along', '{', () => ask({ kind: 'HEAD', at: now(), ripple: true }), !!one),
+    o('', 'Tail to the playhead, the rest moves along', '}', () => ask({ kind: 'TAIL', at: now() + 1, ripple: true }), !!one),
     o('', 'Length …', 'Shift+D', () => one && question({
       label: `${one.code} lasts`, unit: 'frames, the rest moves along', start: String(one.out - one.in),
       give: (n) => ask({ kind: 'TAIL', frames: n - (one.out - one.in), ripple: true }),
@@ -104,18 +107,18 @@ function times({ frame, one, meant, ask, question }: Doing): Offered[] {
     o('', 'Stretch to a length of …', 'G', () => one && question({
       label: 'Stretch to', unit: 'frames, the rest moves along', start: String(one.out - one.in), give: (n) => ask({ kind: 'FILL', frames: n, ripple: true }),
     }), !!one),
-    o('', 'Stretch to the playhead', 'Shift+E', () => ask({ kind: 'FILL', at: frame + 1 }), !!one && frame >= one.in),
+    o('', 'Stretch to the playhead', 'Shift+E', () => ask({ kind: 'FILL', at: now() + 1 }), !!one && frame >= one.in),
     o('', 'Speed …', 'P', () => one && question({
       label: 'Speed', unit: 'percent', start: percent(one), fraction: true, give: (n) => ask({ kind: 'SPEED', speed: `${Math.round(n * 1000)}/100000` }),
     }), !!one),
     o('', 'Reverse', 'R', () => ask({ kind: 'REVERSE' }), some),
-    o('', 'Hold the frame at the playhead', 'Shift+H', () => ask({ kind: 'HOLD', at: frame }), onIt),
-    o('', 'Key the speed here', 'Shift+K', () => ask({ kind: 'KEY', at: frame }), onIt && !key),
-    o('', 'At the key, show one frame earlier', 'Alt+,', () => ask({ kind: 'MOVE_KEY', at: frame, frames: -1 }), !!key),
-    o('', 'At the key, show one frame later', 'Alt+.', () => ask({ kind: 'MOVE_KEY', at: frame, frames: 1 }), !!key),
-    o('', 'At the key, show so many frames later …', 'Alt+;', () => question({ label: 'At the key, later by', unit: 'frames, − earlier', start: '10', give: (frames) => ask({ kind: 'MOVE_KEY', at: frame, frames }) }), !!key),
+    o('', 'Hold the frame at the playhead', 'Shift+H', () => ask({ kind: 'HOLD', at: now() }), onIt),
+    o('', 'Key the speed here', 'Shift+K', () => ask({ kind: 'KEY', at: now() }), onIt && !key),
+    o('', 'At the key, show one frame earlier', 'Alt+,', () => ask({ kind: 'MOVE_KEY', at: now(), frames: -1 }), !!key),
+    o('', 'At the key, show one frame later', 'Alt+.', () => ask({ kind: 'MOVE_KEY', at: now(), frames: 1 }), !!key),
+    o('', 'At the key, show so many frames later …', 'Alt+;', () => question({ label: 'At the key, later by', unit: 'frames, − earlier', start: '10', give: (frames) => ask({ kind: 'MOVE_KEY', at: now(), frames }) }), !!key),
     o('', 'From the key before: evenly, eased, or held', 'Alt+E', () => before && ask({ kind: 'EASE_KEY', at: before.at, easing: nextEasing(before.easing) }), !!before),
-    o('', 'Take the key away', 'Alt+K', () => ask({ kind: 'REMOVE_KEY', at: frame }), !!key),
+    o('', 'Take the key away', 'Alt+K', () => ask({ kind: 'REMOVE_KEY', at: now() }), !!key),
   ]
 }
 
@@ -148,7 +151,7 @@ function ranges({ sequence, range, lane, ask, asInCut }: Doing): Offered[] {
   ]
 }
 
-function choosing({ sequence, here, chosen, frame }: Doing): Offered[] {
+function choosing({ sequence, here, chosen }: Doing): Offered[] {
   const o = offer('Pieces')
   const marks = sequence.marks.map((m) => m.in)
   const toMark = (at: number | undefined) => at !== undefined && setDesk({ frame: at })
@@ -157,8 +160,8 @@ function choosing({ sequence, here, chosen, frame }: Doing): Offered[] {
     o('', 'Choose the piece here', 'Enter', () => here && setDesk({ pieces: [here.id] }), !!here),
     o('', 'Choose all pieces', 'Ctrl+A', () => setDesk({ pieces: [...new Set(sequence.sections.map((s) => s.id))] }), true),
     o('', 'Choose none', 'Escape', () => setDesk({ pieces: [] }), chosen),
-    o('', 'Next mark', "'", () => toMark(marks.find((at) => at > frame)), marks.length > 0),
-    o('', 'Mark before', '"', () => toMark([...marks].reverse().find((at) => at < frame)), marks.length > 0),
+    o('', 'Next mark', "'", () => toMark(marks.find((at) => at > now())), marks.length > 0),
+    o('', 'Mark before', '"', () => toMark([...marks].reverse().find((at) => at < now())), marks.length > 0),
     o('', 'The seam as in the cut', '\\', () => seam && void moveSeam(sequence, seam.at, -seam.cutBend), !!seam && seam.cutBend !== 0),
   ]
 }

@@ -10,7 +10,6 @@ export type Scene = {
   layout: Layout
   scale: Scale
   width: number
-  frame: number
   seam: number | undefined
   /** ids of the chosen pieces */
   pieces: number[]

@@ -1,4 +1,5 @@
 import { create } from 'zustand'
+import { useShallow } from 'zustand/react/shallow'
 
 export const VIEWS = ['Intake', 'Conform', 'Stage', 'Renders', 'Review', 'Turnover'] as const
 export type View = (typeof VIEWS)[number]
@@ -71,5 +72,9 @@ export const useDesk = create<Desk>(() => ({
 }))
 
 useDesk.subscribe((desk) => localStorage.setItem(KEPT, JSON.stringify(desk)))
+
+/** Some of the desk; called again only when one of those changes, which the playhead does at every frame. */
+export const useOfDesk = <K extends keyof Desk>(...keys: K[]): Pick<Desk, K> =>
+  useDesk(useShallow((desk) => Object.fromEntries(keys.map((k) => [k, desk[k]])) as Pick<Desk, K>))
 
 export const setDesk = (part: Partial<Desk>) => useDesk.setState(part)

@@ -8,19 +8,34 @@ import type { Program } from '../server/types'
 
 export type Shading = Record<string, Program>
 
+let software: boolean | undefined
+
+/** Whether pictures are drawn by the processor alone: then samples for smooth edges cost as much as the picture itself. */
+function withoutGraphicsCard(): boolean {
+  if (software === undefined) {
+    const gl = document.createElement('canvas').getContext('webgl2')
+    const info = gl?.getExtension('WEBGL_debug_renderer_info')
+    const name = gl && info ? String(gl.getParameter(info.UNMASKED_RENDERER_WEBGL)) : ''
+    software = /swiftshader|llvmpipe|software/i.test(name)
+    gl?.getExtension('WEBGL_lose_context')?.loseContext()
+  }
+  return software
+}
+
 export class SetPainter {
   private readonly renderer: THREE.WebGLRenderer
   private readonly scene = new THREE.Scene()
   private readonly helpers = new THREE.Scene()
   private readonly camera = new THREE.Camera()
   private readonly sky: THREE.RawShaderMaterial
+  private sized = ''
   private items: THREE.Mesh<THREE.BufferGeometry, THREE.RawShaderMaterial>[] = []
 
   constructor(
     readonly canvas: HTMLCanvasElement,
     private readonly shading: Shading,
   ) {
-    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true })
+    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: !withoutGraphicsCard(), preserveDrawingBuffer: true })
     this.renderer.autoClear = false
     const triangle = new THREE.BufferGeometry()
     triangle.setAttribute('position', new THREE.BufferAttribute(new Float32Array([-1, -1, 0, 3, -1, 0, -1, 3, 0]), 3))
@@ -68,9 +83,20 @@ export class SetPainter {
     })
   }
 
+  /** The size for pictures that stand, or that follow each other; without a graphics card smooth edges wait for those that stand. */
+  fit(width: number, height: number, moving: boolean) {
+    const ratio = Math.min(2, window.devicePixelRatio)
+    this.size(width, height, !withoutGraphicsCard() ? ratio : moving ? 1 : 2)
+  }
+
+  /** A canvas that gets its size anew, even the same, is made anew: that costs as much as several pictures. */
   size(width: number, height: number, ratio: number) {
-    this.renderer.setPixelRatio(ratio)
-    this.renderer.setSize(width, height, false)
+    const wanted = `${width} ${height} ${ratio}`
+    if (wanted !== this.sized) {
+      this.sized = wanted
+      this.renderer.setPixelRatio(ratio)
+      this.renderer.setSize(width, height, false)
+    }
   }
 
   /** Draws the set; with a frame around it where a camera stands, if one is given. */

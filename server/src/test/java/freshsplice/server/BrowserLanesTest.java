@@ -114,7 +114,7 @@ class BrowserLanesTest extends InMaster {
         page.mouse().move(at(230)[0] - 2, y);
         page.mouse().up();
         until(() -> Math.abs(view().get("upper").get(0).get("sections").get(0).get("out").asLong() - 86_630) < 3);
-        page.getByTitle("Lane Lane 2").click();
+        page.getByTitle("Lane Lane 2", new Page.GetByTitleOptions().setExact(true)).click();
         page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Lock").setExact(true)).click();
         until(() -> view().get("upper").get(0).get("lane").get("locked").asBoolean());
         page.mouse().move(at(230)[0] - 2, y);
@@ -122,16 +122,16 @@ class BrowserLanesTest extends InMaster {
         page.mouse().move(at(250)[0] - 2, y);
         page.mouse().up();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("Lane \"Lane 2\" is locked");
-        page.getByTitle("Lane Lane 2").click();
+        page.getByTitle("Lane Lane 2, locked", new Page.GetByTitleOptions().setExact(true)).click();
         page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Rename")).click();
         type("Lane Lane 2 is called", "Tries");
-        assertThat(page.getByTitle("Lane Tries")).isVisible();
+        assertThat(page.getByTitle("Lane Tries, locked", new Page.GetByTitleOptions().setExact(true))).isVisible();
     }
 
     /** The middle of the one lane above the main one, on the page. */
     private double aboveMain() {
         page.waitForTimeout(300);
-        BoundingBox name = page.getByTitle("Lane Lane 2").boundingBox();
+        BoundingBox name = page.getByTitle("Lane Lane 2", new Page.GetByTitleOptions().setExact(true)).boundingBox();
         return name.y + name.height / 2;
     }
 
