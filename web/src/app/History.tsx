@@ -1,6 +1,7 @@
 import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import { useActions } from '../desk/actions'
+import { setDesk, useDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
 import { Rows } from '../parts/Rows'
 import { postInOrder } from '../server/client'
@@ -26,6 +27,7 @@ export function History({ project }: { project: Project }) {
 function Steps({ project }: { project: Project }) {
   const steps = useHistory(project.id, project.seq).data
   const now = steps?.find((s) => s.done)
+  const past = useDesk((d) => d.past)
   const goTo = async (seq: number) => {
     try {
       const turned = await postInOrder<number>(`/api/projects/${project.id}/history/${seq}`)
@@ -40,11 +42,17 @@ function Steps({ project }: { project: Project }) {
       {steps?.length === 0 && <p>Nothing has been done yet.</p>}
       <Rows rows={steps ?? []} height={40} label="Steps">
         {(step) => (
-          <button type="button" className={`flex h-full w-full items-center gap-3 rounded px-2 text-left ${step === now ? 'bg-[#3a4341]' : ''} ${step.done ? '' : 'text-quiet line-through'}`}
+          <div className={`flex h-full w-full items-center rounded ${step === now ? 'bg-[#3a4341]' : ''}`}>
+          <button type="button" className={`flex h-full min-w-0 flex-1 items-center gap-3 px-2 text-left ${step.done ? '' : 'text-quiet line-through'}`}
             aria-current={step === now} onClick={() => void goTo(step.seq)}>
             <span className="min-w-0 flex-1 truncate" title={step.name}>{step.name}</span>
             <span className="whitespace-nowrap text-[13px] text-quiet">{step.who}, {new Date(step.madeAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}</span>
           </button>
+          {step.done && step !== now && (
+            <button type="button" className={`link px-2 text-[13px] ${past === step.seq ? 'text-live' : 'text-quiet'}`} aria-pressed={past === step.seq} title="Lay the master as it was after this step over how it is"
+              onClick={() => setDesk({ past: past === step.seq ? undefined : step.seq, view: 'Conform' })}>compare</button>
+          )}
+          </div>
         )}
       </Rows>
       <button type="button" className="link self-start pt-2 text-[13px] text-quiet" onClick={() => void goTo(0)}>undo all</button>

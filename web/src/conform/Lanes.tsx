@@ -6,7 +6,7 @@ import { allPieces, onLane } from '../playhead/lookup'
 import { useLabels } from '../playhead/labels'
 import { scrub } from '../playhead/sound'
 import { goTo } from '../playhead/transport'
-import { useCutPieces } from '../server/queries'
+import { useCutPieces, usePast } from '../server/queries'
 import type { Project, Section, Sequence } from '../server/types'
 import { drawStill } from './drawLanes'
 import { ask, choosePiece, edit, moveSeam, type Pull, pullWords } from './edits'
@@ -35,8 +35,9 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
   const [pulled, setPulled] = useState<{ pull: Pull; frames: number; x: number; y: number }>()
   const [moved, setMoved] = useState<{ id: number; frames: number }>()
   const hold = useRef<Hold | undefined>(undefined)
-  const { units, seam, pieces, range, over, sound } = useOfDesk('units', 'seam', 'pieces', 'range', 'over', 'sound')
+  const { units, seam, pieces, range, over, past, sound } = useOfDesk('units', 'seam', 'pieces', 'range', 'over', 'past', 'sound')
   const overCut = useCutPieces(project.id, over).data
+  const pastPieces = usePast(project.id, sequence.id, past).data
   const others = useOthers(sequence.id)
   const scale = useScale(sequence, width)
   const label = useLabels(sequence.id, sequence.start, sequence.framesPerSecond, units)
@@ -45,7 +46,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
 
   useEffect(() => setDrag(undefined), [sequence])
 
-  const scene = { sequence, layout, scale, width, seam, pieces, drag, label, again, range, sound, others, over: over ? overCut : undefined }
+  const scene = { sequence, layout, scale, width, seam, pieces, drag, label, again, range, sound, others, over: over ? overCut : undefined, past: past ? pastPieces : undefined }
   useDrawing(canvas, width, layout.height, (g) => drawStill(g, scene))
 
   const place = (e: { clientX: number; clientY: number }) => {

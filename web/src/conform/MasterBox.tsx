@@ -16,7 +16,7 @@ export const openMasters = (open: boolean) => useOpen.setState({ open })
 
 /** Opens another master; what was chosen and marked belonged to the one before. */
 export function openMaster(masterId: number, outer: number[], frame?: number) {
-  setDesk({ masterId, outer, pieces: [], seam: undefined, zoom: undefined, range: {}, lane: undefined, sound: undefined, ...(frame === undefined ? {} : { frame }) })
+  setDesk({ masterId, outer, pieces: [], seam: undefined, zoom: undefined, range: {}, lane: undefined, sound: undefined, past: undefined, ...(frame === undefined ? {} : { frame }) })
 }
 
 type Inside = { masterId: number; name: string; frame: number }

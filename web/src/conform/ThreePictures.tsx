@@ -23,6 +23,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
     <div className="flex shrink-0 items-start gap-[10px] bg-ground px-4 pb-3 pt-2">
       <Picture kind="cut" large={large} title="Cut" quiet={piece?.name ?? 'black'} number={label(frame)}
         under={piece ? `Board, ${piece.out - piece.in} frames` : ''}>
+        {sequence.cut.id === 0 && <span className="absolute inset-0 flex items-center justify-center bg-deep p-4 text-center text-quiet">Held against no cut. Its name in the top line, Ctrl M, offers those that were received.</span>}
         {piece && <BoardPicture mediaId={piece.mediaId} name={piece.name} frame={pieceFrame} />}
       </Picture>
       <Picture kind="camera" large={large} title="Camera" number={shotFrame ?? ''}

@@ -2,7 +2,7 @@
  * The drawing of the seams: three lanes, one line through all where they agree, bent by the frames where they do not.
  */
 import { drawMarks, drawOthers, drawRange } from './drawMarks'
-import { drawCut, drawOver, drawRenders, drawShots, drawUpper } from './drawPieces'
+import { drawCut, drawOver, drawPast, drawRenders, drawShots, drawUpper } from './drawPieces'
 import { drawSeamCounts, drawSeams } from './drawSeams'
 import { drawSound } from './drawSound'
 import { LABELS } from './lanes'
@@ -17,6 +17,7 @@ export function drawStill(g: CanvasRenderingContext2D, s: Scene) {
     drawOver(g, s)
     s.sequence.upper.forEach((_, i) => drawUpper(g, s, i))
     drawShots(g, s)
+    drawPast(g, s)
     drawRenders(g, s)
     drawSound(g, s)
     drawSeams(g, s)

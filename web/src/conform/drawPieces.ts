@@ -1,5 +1,5 @@
 /** The three lanes of pieces: the cut's, the shots, the renders. */
-import type { LaidRender, Section } from '../server/types'
+import type { CutPieces, LaidRender, Section } from '../server/types'
 import { renderOf, shotFrameAt } from '../playhead/lookup'
 import { image } from './images'
 import { LABELS } from './lanes'
@@ -84,15 +84,24 @@ export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
   })
 }
 
-/** Another version of the cut along the foot of the lane: an edge that this one does not have is drawn in full. */
+/** Another version of the cut along the foot of the cut's lane, and the master as it once was along the foot of its own. */
 export function drawOver(g: CanvasRenderingContext2D, s: Scene) {
-  if (!s.over) {
-    return
+  if (s.over) {
+    drawLaidOver(g, s, s.over, `version ${s.over.version}`, s.layout.cut[1], s.sequence.cut.pieces)
   }
-  const bottom = s.layout.cut[1]
+}
+
+export function drawPast(g: CanvasRenderingContext2D, s: Scene) {
+  if (s.past) {
+    drawLaidOver(g, s, s.past, `after “${s.past.name}”`, s.layout.shots[1], s.sequence.sections)
+  }
+}
+
+/** A strip of pieces: an edge that the lane under it does not have is drawn in full. */
+function drawLaidOver(g: CanvasRenderingContext2D, s: Scene, over: CutPieces, title: string, bottom: number, under: { in: number; out: number }[]) {
   const top = bottom - 34
-  const known = new Set(s.sequence.cut.pieces.flatMap((p) => [p.in, p.out]))
-  const { pieces } = s.over
+  const known = new Set(under.flatMap((p) => [p.in, p.out]))
+  const { pieces } = over
   const [first, last] = inView(s, pieces)
   for (const piece of pieces.slice(first, last)) {
     const x = toX(s.scale, piece.in)
@@ -114,11 +123,12 @@ export function drawOver(g: CanvasRenderingContext2D, s: Scene) {
       }
     }
   }
-  g.fillStyle = 'rgba(24,24,24,0.8)'
-  g.fillRect(LABELS, top, 62, 15)
-  g.fillStyle = INK.quiet
   g.font = `12px ${SANS}`
-  g.fillText(`version ${s.over.version}`, LABELS + 4, top + 12)
+  const width = g.measureText(title).width + 10
+  g.fillStyle = 'rgba(24,24,24,0.85)'
+  g.fillRect(s.width - width - 16, bottom - 16, width, 16)
+  g.fillStyle = INK.quiet
+  g.fillText(title, s.width - width - 11, bottom - 4)
 }
 
 /** A lane above the main one: where a piece of it is live it is bright, where a higher one is, or it is off, dim. */

@@ -18,6 +18,8 @@ export type Scene = {
   range: { in?: number; out?: number }
   /** another version of the cut, laid over */
   over: CutPieces | undefined
+  /** this master as it was after a step, laid over */
+  past: CutPieces | undefined
   /** id of the chosen piece of sound */
   sound: number | undefined
   /** where others are */

@@ -35,6 +35,8 @@ type Desk = {
   sound: number | undefined
   /** another version of the cut, laid over the one that the master is held against */
   over: number | undefined
+  /** a step of the history: the master as it was after it, laid over how it is */
+  past: number | undefined
   /** whether numbers cut to cameras */
   cutting: boolean
 }
@@ -67,6 +69,7 @@ export const useDesk = create<Desk>(() => ({
   lane: undefined,
   sound: undefined,
   over: undefined,
+  past: undefined,
   cutting: false,
   ...kept(),
 }))

@@ -34,6 +34,15 @@ export const useMasters = (projectId: number | undefined) =>
     placeholderData: (before) => before,
   })
 
+/** A master as it was after a step. @param seq the project's number of edits now */
+export const usePast = (projectId: number, masterId: number, step: number | undefined) =>
+  useQuery({
+    queryKey: edited(projectId, 'past', masterId, step),
+    queryFn: () => getJson<CutPieces>(`/api/masters/${masterId}/at/${step}`),
+    enabled: step !== undefined,
+    placeholderData: (before) => before,
+  })
+
 /** Any version of the cut, to be laid over another. */
 export const useCutPieces = (projectId: number, cutId: number | undefined) =>
   useQuery({

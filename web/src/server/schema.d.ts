@@ -1124,6 +1124,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters/{id}/at/{seq}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["at"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cuts/{id}/turnover": {
         parameters: {
             query?: never;
@@ -3929,6 +3945,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["freshsplice.server.masters.Masters.Inside"];
+                };
+            };
+        };
+    };
+    at: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                seq: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.masters.SequenceView.Cut"];
                 };
             };
         };

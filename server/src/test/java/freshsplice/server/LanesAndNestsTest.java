@@ -280,4 +280,27 @@ class LanesAndNestsTest {
         assertThat(Client.message(client.tryGet("/api/masters/" + master + "/position?text=1:99&from=86400"))).isNotBlank();
         assertThat(Client.message(client.tryGet("/api/masters/" + master + "/position?text=%2Bx&from=86400"))).isNotBlank();
     }
+
+    @Test
+    @DisplayName("the master as it was after any step, worked out backwards, through trims, pushes, nests and what was taken out")
+    void past() {
+        List<String> after = new ArrayList<>();
+        List<Long> steps = new ArrayList<>();
+        List<Runnable> edits = List.of(() -> edit("TAIL", List.of(piece(0)), Map.of("frames", -7, "ripple", true)),
+                () -> edit("TAKE_OUT", List.of(piece(1)), Map.of()), () -> edit("SWAP", List.of(piece(0)), Map.of()),
+                () -> edit("SPLIT", List.of(piece(0)), Map.of("at", view().get("sections").get(0).get("in").asLong() + 9)),
+                () -> edit("DUPLICATE", List.of(piece(1)), Map.of()));
+        for (Runnable edit : edits) {
+            edit.run();
+            after.add(laid(view().get("sections")));
+            steps.add(client.get("/api/projects/" + project).get("seq").asLong());
+        }
+        for (int i = 0; i < steps.size(); i++) {
+            List<String> pieces = new ArrayList<>();
+            client.get("/api/masters/" + master + "/at/" + steps.get(i)).get("pieces").forEach(p -> pieces.add(
+                    p.get("name").asString() + ":" + (p.get("in").asLong() - START) + "-" + (p.get("out").asLong() - START)));
+            assertThat(String.join(" ", pieces)).as("after step " + i).isEqualTo(after.get(i));
+        }
+        assertThat(client.tryGet("/api/masters/" + master + "/at/99999").statusCode()).isEqualTo(404);
+    }
 }

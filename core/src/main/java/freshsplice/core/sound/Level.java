@@ -34,16 +34,4 @@ public final class Level {
     public static double heard(boolean muted, boolean solo, boolean anySolo, double decibels) {
         return muted || anySolo && !solo ? 0 : factor(decibels);
     }
-
-    /**
-     * The share of a piece that is heard at a frame, by its fades: even steps from and to silence.
-     *
-     * @param frame  frames from its first one
-     * @param length frames that it has
-     */
-    public static double faded(double frame, long length, long fadeIn, long fadeOut) {
-        double in = fadeIn > 0 ? Math.min(1, frame / fadeIn) : 1;
-        double out = fadeOut > 0 ? Math.min(1, (length - frame) / fadeOut) : 1;
-        return Math.max(0, Math.min(in, out));
-    }
 }

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.FilmBack;
+import freshsplice.core.master.Lane;
+import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
@@ -15,9 +17,11 @@ import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Shape;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -77,5 +81,26 @@ class DeliveryTest {
                 "set", "s")))).isEmpty();
         assertThat(before.differences(new Fingerprint(Map.of("camera", Fingerprint.digest(new float[] {1.0001f, 0}),
                 "set", "s", "look", "l")))).containsExactly("camera", "look");
+    }
+
+    @Test
+    @DisplayName("what is handed back is what is seen: lanes above cut in, nests opened, black and slates left out and said")
+    void handedBackOverLanesAndNests() {
+        Section below = Section.ofShot(1, 1, FrameRange.of(100, 140), Rational.of(1001));
+        Section nest = new Section(2, new Section.Content.OfMaster(7), FrameRange.of(140, 160), Rational.of(0), Rational.ONE,
+                true, null, null);
+        Section over = Section.ofShot(3, 2, FrameRange.of(110, 120), Rational.of(1050));
+        Section slate = new Section(4, new Section.Content.Slate("To come"), FrameRange.of(130, 136), Rational.ZERO,
+                Rational.ONE, true, null, null);
+        Master inner = new Master(7, "inner", FrameRate.FPS_24, false, 0, List.of(Lane.of("Shots",
+                List.of(Section.ofShot(5, 3, FrameRange.of(0, 20), Rational.of(2001))))));
+        Master master = new Master(1, "m", FrameRate.FPS_24, false, 100, List.of(Lane.of("Shots", List.of(below, nest)),
+                Lane.of("Above", List.of(over, slate))));
+        HandBack.HandedBack back = HandBack.of(master, id -> inner, Map.of(), Map.of(1L, "sh0010", 2L, "sh0020", 3L,
+                "sh0030"), List.of());
+        assertThat(back.cut().lanes().get(0).events()).extracting(e -> e.name() + " " + e.record() + " " + e.from())
+                .containsExactly("sh0010 [100, 110) 1001", "sh0020 [110, 120) 1050", "sh0010 [120, 130) 1021",
+                        "sh0010 [136, 140) 1037", "sh0030 [140, 160) 2001");
+        assertThat(back.remarks()).anyMatch(r -> r.text().contains("\"To come\" has no picture"));
     }
 }

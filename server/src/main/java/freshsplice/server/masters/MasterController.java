@@ -59,9 +59,12 @@ class MasterController {
     private final Marks marks;
     private final SoundEdits sounds;
     private final CutViews cutViews;
+    private final PastMasters past;
 
     MasterController(Store store, SequenceService sequences, MasterEdits edits, Pulls pulls, Masters masters,
-                     MasterStore masterStore, Marks marks, SoundEdits sounds, CutViews cutViews) {
+                     MasterStore masterStore, Marks marks, SoundEdits sounds, CutViews cutViews,
+                     PastMasters past) {
+        this.past = past;
         this.masters = masters;
         this.masterStore = masterStore;
         this.marks = marks;
@@ -164,6 +167,12 @@ class MasterController {
     @Transactional(readOnly = true)
     public SequenceView.Cut pieces(@PathVariable long id) {
         return cutViews.of(store.get(CutRow.class, id));
+    }
+
+    /** The pieces of a master as they were after a step, to be laid over how they are. */
+    @GetMapping("/masters/{id}/at/{seq}")
+    SequenceView.Cut at(@PathVariable long id, @PathVariable long seq) {
+        return past.at(id, seq);
     }
 
     /** Marks frames with words. @return the mark's id */

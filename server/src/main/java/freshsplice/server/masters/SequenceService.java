@@ -223,7 +223,7 @@ public class SequenceService {
                 (int) seams.stream().filter(Seams.Seam::isBent).count(),
                 (int) renders.stream().filter(r -> !r.stale().isEmpty()).count(),
                 (int) views.stream().filter(SequenceView.Section::staged).count(), renders.size(),
-                (int) views.stream().filter(v -> v.shotId() != 0 && v.mediaId() == null).count(),
+                (int) views.stream().filter(v -> v.mediaId() == null && !v.boardName().isEmpty()).count(),
                 Math.max(0, master.end() - master.start() - shown));
     }
 }

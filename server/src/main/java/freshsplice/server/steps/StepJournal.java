@@ -85,6 +85,19 @@ class StepJournal {
                 (r, n) -> new Later(r.getString(1), r.getString(2)), stepId).stream().findFirst();
     }
 
+    /** A value of a row as it was before a step. @param column null where the step added the row; @param pushed or by how many frames it pushed it */
+    record Before(long rowId, String kind, String column, String value, long pushed) {
+    }
+
+    /** What the steps that hold changed in a table after a number of edits, the newest first. */
+    List<Before> changesAfter(long projectId, long seq, String table) {
+        return jdbc.query("select r.row_id, r.kind, v.column_name, v.old_value, coalesce(r.pushed, 0) from step s join step_row r "
+                        + "on r.step_id = s.id left join step_value v on v.step_row_id = r.id where s.project_id = ? and "
+                        + "s.seq > ? and s.state = 'DONE' and r.table_name = ? order by s.seq desc, r.place desc",
+                (r, n) -> new Before(r.getLong(1), r.getString(2), r.getString(3), r.getString(4), r.getLong(5)), projectId,
+                seq, table);
+    }
+
     /** Takes a step back, last row first, or does it again, first row first. */
     void turn(long stepId, boolean back) {
         List<Noted> rows = jdbc.query("select id, table_name, row_id, kind, pushed from step_row where step_id = ? order "

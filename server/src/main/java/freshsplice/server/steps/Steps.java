@@ -10,6 +10,7 @@ import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
@@ -110,6 +111,35 @@ public class Steps {
     /** @throws Refused if there is nothing of theirs to redo, or later steps of others changed the same */
     public String redo(long projectId, String who) {
         return turn(projectId, who, who, false);
+    }
+
+    /**
+     * Rows of a table as they were after a step, worked out backwards from how they are.
+     *
+     * @param now  every row's values by column, by id, those that are not alive too; changed to what they were
+     * @param seq  the step's number
+     */
+    public void backTo(long projectId, long seq, String table, Map<Long, Map<String, String>> now) {
+        for (StepJournal.Before change : journal.changesAfter(projectId, seq, table)) {
+            Map<String, String> row = now.get(change.rowId());
+            if (row == null) {
+                continue;
+            }
+            if (change.kind().equals("ADD")) {
+                row.put("alive", null);
+            } else if (change.kind().equals("PUSH")) {
+                for (String end : List.of("rec_in", "rec_out")) {
+                    row.put(end, Long.toString(Long.parseLong(row.get(end)) - change.pushed()));
+                }
+            } else if (change.column() != null) {
+                row.put(change.column(), change.value());
+            }
+        }
+    }
+
+    /** The step with a number, if it is one of the project's. */
+    public Optional<StepRow> find(long projectId, long seq) {
+        return store.where(StepRow.class, "projectId", projectId).stream().filter(s -> s.seq == seq).findFirst();
     }
 
     /** The newest steps that hold or can be done again, the newest first. */

@@ -1,0 +1,70 @@
+package freshsplice.server.masters;
+
+import freshsplice.server.steps.Steps;
+import freshsplice.server.store.MasterLaneRow;
+import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.ShotRow;
+import freshsplice.server.store.StepRow;
+import freshsplice.server.store.Store;
+import freshsplice.server.web.NotThere;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** A master's main lane as it was after a step, to be compared with how it is. */
+@Service
+class PastMasters {
+    private static final List<String> COLUMNS = List.of("alive", "master_id", "lane_id", "shot_id", "content", "words",
+            "rec_in", "rec_out");
+
+    private final Store store;
+    private final Steps steps;
+    private final MasterStore masters;
+    private final JdbcTemplate jdbc;
+
+    PastMasters(Store store, Steps steps, MasterStore masters, JdbcTemplate jdbc) {
+        this.store = store;
+        this.steps = steps;
+        this.masters = masters;
+        this.jdbc = jdbc;
+    }
+
+    /** The pieces as a cut would have them; its version is the step's number. */
+    @Transactional(readOnly = true)
+    public SequenceView.Cut at(long masterId, long seq) {
+        MasterRow row = store.get(MasterRow.class, masterId);
+        StepRow step = steps.find(row.projectId, seq).orElseThrow(() -> new NotThere("There is no such step"));
+        Map<Long, Map<String, String>> sections = new HashMap<>();
+        jdbc.query("select id, " + String.join(", ", COLUMNS) + " from section where master_id in (select id from master "
+                + "where project_id = ?)", r -> {
+            Map<String, String> values = new HashMap<>();
+            for (String column : COLUMNS) {
+                values.put(column, r.getString(column));
+            }
+            sections.put(r.getLong("id"), values);
+        }, row.projectId);
+        steps.backTo(row.projectId, seq, "section", sections);
+        Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
+        Set<String> main = store.where(MasterLaneRow.class, "masterId", masterId).stream().filter(l -> l.place == 0)
+                .map(l -> l.id.toString()).collect(Collectors.toSet());
+        List<SequenceView.Piece> pieces = sections.values().stream()
+                .filter(s -> s.get("alive") != null && main.contains(s.get("lane_id")))
+                .sorted(Comparator.comparingLong(s -> Long.parseLong(s.get("rec_in"))))
+                .map(s -> new SequenceView.Piece(Long.parseLong(s.get("rec_in")), Long.parseLong(s.get("rec_out")),
+                        name(s, shots), null, List.of())).toList();
+        return new SequenceView.Cut(masterId, Math.toIntExact(seq), step.name, pieces);
+    }
+
+    private static String name(Map<String, String> section, Map<Long, ShotRow> shots) {
+        ShotRow shot = section.get("shot_id") == null ? null : shots.get(Long.parseLong(section.get("shot_id")));
+        return shot != null ? shot.code : section.get("words") != null ? section.get("words")
+                : section.get("content").toLowerCase(Locale.ROOT);
+    }
+}

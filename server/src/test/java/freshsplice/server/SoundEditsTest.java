@@ -1,0 +1,135 @@
+package freshsplice.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/** Sound under a master: lanes muted and alone, levels, fades, offsets; as it is rendered, measured by ffmpeg. */
+@ExtendWith(TestServer.class)
+class SoundEditsTest {
+    private static final List<Material.Clip> CLIPS = List.of(new Material.Clip("a", 0, 48), new Material.Clip("b", 0, 48));
+
+    @TempDir
+    Path folder;
+
+    private final Client client = new Client(TestServer.address());
+    private long project;
+    private long master;
+
+    @BeforeEach
+    void receive() throws IOException, InterruptedException {
+        project = client.post("/api/projects", Map.of("name", "Sound")).get("id").asLong();
+        Path tone = folder.resolve("tone.wav");
+        ffmpeg("-f", "lavfi", "-i", "sine=frequency=440:sample_rate=48000:duration=4", tone.toString());
+        long cut = client.upload("/api/projects/" + project + "/files", Map.of("e.edl", Material.edl("Sound", CLIPS),
+                "tone.wav", Files.readAllBytes(tone))).get("cutId").asLong();
+        client.post("/api/cuts/" + cut + "/rate?rate=24", null);
+        client.post("/api/cuts/" + cut + "/receive", null);
+        master = client.get("/api/projects/" + project).get("masterId").asLong();
+    }
+
+    private static String ffmpeg(String... arguments) throws IOException, InterruptedException {
+        List<String> command = new ArrayList<>(List.of("ffmpeg", "-hide_banner", "-nostdin", "-y"));
+        command.addAll(List.of(arguments));
+        Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(process.waitFor()).as(said).isZero();
+        return said;
+    }
+
+    /** Mean loudness in decibels of a part of the rendered master; −91 is silence. */
+    private double loudness(double from, double seconds) throws IOException, InterruptedException {
+        long render = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(), "master", true, "width",
+                64, "height", 36, "burnIn", false)).get(0).asLong();
+        for (int i = 0; i < 300; i++) {
+            for (JsonNode r : client.get("/api/projects/" + project + "/renders")) {
+                if (r.get("id").asLong() == render && r.get("state").asString().equals("DONE")) {
+                    Path movie = Files.write(folder.resolve("m.mp4"), client.bytes("/api/renders/" + render + "/movie"));
+                    Matcher mean = Pattern.compile("mean_volume: (-?[\\d.]+) dB").matcher(ffmpeg("-ss", "" + from, "-t",
+                            "" + seconds, "-i", movie.toString(), "-af", "volumedetect", "-f", "null", "-"));
+                    assertThat(mean.find()).isTrue();
+                    return Double.parseDouble(mean.group(1));
+                }
+            }
+            Thread.sleep(50);
+        }
+        throw new AssertionError("The render does not end");
+    }
+
+    private JsonNode sound() {
+        return client.get("/api/masters/" + master).get("sound").get(0);
+    }
+
+    private void lane(Map<String, Object> change) {
+        Map<String, Object> all = new HashMap<>(change);
+        all.put("name", sound().get("lane").asString());
+        client.post("/api/masters/" + master + "/sound-lanes", all);
+    }
+
+    private void piece(Map<String, Object> change) {
+        client.post("/api/sounds/" + sound().get("id").asLong(), change);
+    }
+
+    @Test
+    @DisplayName("half as loud is 6.02 dB less, twice that 12.04; muted is silence; undone it is as before")
+    void levels() throws Exception {
+        double plain = loudness(0.5, 1);
+        piece(Map.of("level", -6.0206));
+        assertThat(loudness(0.5, 1)).isCloseTo(plain - 6.02, within(0.2));
+        lane(Map.of("level", -6.0206));
+        assertThat(loudness(0.5, 1)).isCloseTo(plain - 12.04, within(0.2));
+        assertThat(sound().get("gain").asDouble()).isCloseTo(0.25, within(0.001));
+        lane(Map.of("muted", true));
+        assertThat(sound().get("gain").asDouble()).isZero();
+        client.post("/api/projects/" + project + "/undo", null);
+        client.post("/api/projects/" + project + "/undo", null);
+        client.post("/api/projects/" + project + "/undo", null);
+        assertThat(loudness(0.5, 1)).isCloseTo(plain, within(0.1));
+    }
+
+    @Test
+    @DisplayName("a fade over two seconds has a quarter of it 12 dB under, and an offset moves the sound against the picture")
+    void fadesAndOffset() throws Exception {
+        double plain = loudness(2.2, 1);
+        piece(Map.of("fadeIn", 48));
+        // around half a second in, a quarter of the way: 20·log10(1/4) = −12.04
+        assertThat(loudness(0.49, 0.02)).isCloseTo(plain - 12.04, within(1.2));
+        assertThat(loudness(2.2, 1)).isCloseTo(plain, within(0.2));
+        piece(Map.of("fadeIn", 0));
+        piece(Map.of("offset", 24));
+        assertThat(sound().get("in").asLong()).isEqualTo(86_424);
+        assertThat(loudness(0.1, 0.7)).isLessThan(plain - 40);
+        assertThat(loudness(1.3, 1)).isCloseTo(plain, within(0.3));
+        piece(Map.of("head", 12));
+        assertThat(sound().get("fromSeconds").asDouble()).isEqualTo(0.5);
+    }
+
+    @Test
+    @DisplayName("what cannot be is refused in a sentence")
+    void refused() {
+        long id = sound().get("id").asLong();
+        String path = "/api/sounds/" + id;
+        assertThat(Client.message(client.tryPost(path, Map.of("level", 40)))).contains("12 decibels");
+        assertThat(Client.message(client.tryPost(path, Map.of("fadeIn", 80, "fadeOut", 80)))).contains("do not fit");
+        assertThat(Client.message(client.tryPost(path, Map.of("head", -3)))).contains("cannot begin 3 frames earlier");
+        assertThat(Client.message(client.tryPost(path, Map.of("tail", -2000)))).contains("at least one frame");
+        assertThat(Client.message(client.tryPost("/api/masters/" + master + "/sound-lanes", Map.of("name", "A9", "muted",
+                true)))).contains("no sound lane");
+    }
+}
