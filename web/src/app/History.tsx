@@ -16,7 +16,11 @@ export function History({ project }: { project: Project }) {
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger className="button px-2! py-0.5!" title="History, Ctrl H">History</Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="end" sideOffset={6} collisionPadding={10} className="z-40 flex h-[420px] w-[440px] flex-col rounded-lg border border-line bg-raised p-3 shadow-xl">
+        <Popover.Content onOpenAutoFocus={(e) => {
+          // not onto "undo all", which Enter would press
+          e.preventDefault()
+          ;(e.currentTarget as HTMLElement).focus()
+        }} align="end" sideOffset={6} collisionPadding={10} className="z-40 flex h-[420px] w-[440px] flex-col rounded-lg border border-line bg-raised p-3 shadow-xl">
           <Steps project={project} />
         </Popover.Content>
       </Popover.Portal>

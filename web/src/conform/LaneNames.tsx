@@ -54,7 +54,8 @@ function laneActions(sequence: Sequence, lane: LaneView, rename: (lane: LaneView
   const ask = (kind: 'LANE_SWITCH' | 'LANE_LOCK' | 'LANE_REMOVE' | 'LANE_ORDER', frames?: number) =>
     void edit(sequence, { kind, lane: lane.id, frames, sections: [] })
   return [
-    { name: 'Rename', run: () => rename(lane) },
+    // after the menu has given back the focus, else that would close the box
+    { name: 'Rename', run: () => window.setTimeout(() => rename(lane), 60) },
     { name: lane.enabled ? 'Switch off' : 'Switch on', keys: 'Alt+Q', run: () => ask('LANE_SWITCH') },
     { name: lane.locked ? 'Unlock' : 'Lock', keys: 'Alt+L', run: () => ask('LANE_LOCK') },
     { name: 'Higher', run: () => ask('LANE_ORDER', 1), disabled: isMain },

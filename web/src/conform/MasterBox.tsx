@@ -151,18 +151,18 @@ function Begin({ project, first }: { project: Project; first: boolean }) {
       void begin()
     }}>
       <input className="field" aria-label="Name of a new master" placeholder="Begin a master: its name" value={name} onChange={(e) => setName(e.target.value)} />
-      <div className="flex items-center gap-2">
+      <div className="flex flex-wrap items-center gap-2">
         <input className="field num w-14" aria-label="How many empty shots" value={shots} onChange={(e) => setShots(e.target.value)} />
         <span className="text-quiet">shots of</span>
         <input className="field num w-14" aria-label="Frames of each shot" value={frames} onChange={(e) => setFrames(e.target.value)} />
         <span className="text-quiet">frames from</span>
-        <input className="field num min-w-0 flex-1" aria-label="Timecode of its first frame" placeholder="01:00:00:00" value={start} onChange={(e) => setStart(e.target.value)} />
+        <input className="field num w-32" aria-label="Timecode of its first frame" placeholder="01:00:00:00" value={start} onChange={(e) => setStart(e.target.value)} />
         {first && (
           <select className="field" aria-label="Frames a second" value={rate} onChange={(e) => setRate(e.target.value)}>
             {RATES.slice(1).map(([value, text]) => <option key={value} value={value}>{text}</option>)}
           </select>
         )}
-        <button type="submit" className="button button-main" disabled={!name.trim()}>Begin</button>
+        <button type="submit" className="button button-main ml-auto" disabled={!name.trim()}>Begin</button>
       </div>
     </form>
   )

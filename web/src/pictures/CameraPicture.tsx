@@ -2,7 +2,6 @@ import { useEffect, useMemo, useRef } from 'react'
 import { useBake } from '../server/queries'
 import type { Section } from '../server/types'
 import { shotFrameAt } from '../playhead/lookup'
-import { useTransport } from '../playhead/transport'
 import { readBake } from './bake'
 import { RenderPicture } from './RenderPicture'
 import { useSetPainter } from './useSetPainter'
@@ -56,15 +55,14 @@ function Layer({ projectId, sceneId, section, frame, width, height, share }: Lay
   }).data
   const bake = useMemo(() => (bytes ? readBake(bytes) : undefined), [bytes])
   const { canvas, painter, ready } = useSetPainter(projectId, sceneId)
-  const moving = useTransport((t) => t.speed !== 0)
 
   useEffect(() => {
     if (painter && bake && width > 0) {
-      painter.fit(width, height, moving)
+      painter.size(width, height, Math.min(2, window.devicePixelRatio))
       const k = frame - section.seenIn
       painter.draw(bake.view(k), bake.projection(k), bake.places(k))
     }
-  }, [painter, ready, bake, frame, width, height, moving, section.seenIn])
+  }, [painter, ready, bake, frame, width, height, section.seenIn])
 
   return (
     <canvas

@@ -8,20 +8,6 @@ import type { Program } from '../server/types'
 
 export type Shading = Record<string, Program>
 
-let software: boolean | undefined
-
-/** Whether pictures are drawn by the processor alone: then samples for smooth edges cost as much as the picture itself. */
-function withoutGraphicsCard(): boolean {
-  if (software === undefined) {
-    const gl = document.createElement('canvas').getContext('webgl2')
-    const info = gl?.getExtension('WEBGL_debug_renderer_info')
-    const name = gl && info ? String(gl.getParameter(info.UNMASKED_RENDERER_WEBGL)) : ''
-    software = /swiftshader|llvmpipe|software/i.test(name)
-    gl?.getExtension('WEBGL_lose_context')?.loseContext()
-  }
-  return software
-}
-
 export class SetPainter {
   private readonly renderer: THREE.WebGLRenderer
   private readonly scene = new THREE.Scene()
@@ -35,7 +21,7 @@ export class SetPainter {
     readonly canvas: HTMLCanvasElement,
     private readonly shading: Shading,
   ) {
-    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: !withoutGraphicsCard(), preserveDrawingBuffer: true })
+    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true })
     this.renderer.autoClear = false
     const triangle = new THREE.BufferGeometry()
     triangle.setAttribute('position', new THREE.BufferAttribute(new Float32Array([-1, -1, 0, 3, -1, 0, -1, 3, 0]), 3))
@@ -81,12 +67,6 @@ export class SetPainter {
         this.scene.add(mesh)
       }
     })
-  }
-
-  /** The size for pictures that stand, or that follow each other; without a graphics card smooth edges wait for those that stand. */
-  fit(width: number, height: number, moving: boolean) {
-    const ratio = Math.min(2, window.devicePixelRatio)
-    this.size(width, height, !withoutGraphicsCard() ? ratio : moving ? 1 : 2)
   }
 
   /** A canvas that gets its size anew, even the same, is made anew: that costs as much as several pictures. */
