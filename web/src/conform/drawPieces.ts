@@ -87,19 +87,21 @@ export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
 /** Another version of the cut along the foot of the cut's lane, and the master as it once was along the foot of its own. */
 export function drawOver(g: CanvasRenderingContext2D, s: Scene) {
   if (s.over) {
-    drawLaidOver(g, s, s.over, `version ${s.over.version}`, s.layout.cut[1], s.sequence.cut.pieces)
+    drawLaidOver(g, s, s.over, `version ${s.over.version}`, s.layout.cut, s.sequence.cut.pieces)
   }
 }
 
 export function drawPast(g: CanvasRenderingContext2D, s: Scene) {
   if (s.past) {
-    drawLaidOver(g, s, s.past, `after “${s.past.name}”`, s.layout.shots[1], s.sequence.sections)
+    drawLaidOver(g, s, s.past, `after “${s.past.name}”`, s.layout.shots, s.sequence.sections)
   }
 }
 
 /** A strip of pieces: an edge that the lane under it does not have is drawn in full. */
-function drawLaidOver(g: CanvasRenderingContext2D, s: Scene, over: CutPieces, title: string, bottom: number, under: { in: number; out: number }[]) {
-  const top = bottom - 34
+function drawLaidOver(g: CanvasRenderingContext2D, s: Scene, over: CutPieces, title: string, lane: [number, number], under: { in: number; out: number }[]) {
+  const bottom = lane[1]
+  const high = Math.max(16, Math.min(34, (bottom - lane[0]) * 0.45))
+  const top = bottom - high
   const known = new Set(under.flatMap((p) => [p.in, p.out]))
   const { pieces } = over
   const [first, last] = inView(s, pieces)
@@ -111,10 +113,12 @@ function drawLaidOver(g: CanvasRenderingContext2D, s: Scene, over: CutPieces, ti
     if (w > 34) {
       g.fillStyle = INK.text
       g.font = `12px ${SANS}`
-      clipped(g, piece.name, x + 5, top + 14, w - 8)
-      g.fillStyle = INK.quiet
-      g.font = `12px ${MONO}`
-      clipped(g, String(piece.out - piece.in), x + 5, bottom - 5, w - 8)
+      clipped(g, piece.name, x + 5, top + 13, w - 8)
+      if (high > 30) {
+        g.fillStyle = INK.quiet
+        g.font = `12px ${MONO}`
+        clipped(g, String(piece.out - piece.in), x + 5, bottom - 5, w - 8)
+      }
     }
     for (const edge of [piece.in, piece.out]) {
       if (!known.has(edge)) {
