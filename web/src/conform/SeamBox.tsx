@@ -21,6 +21,8 @@ export function SeamBox({ sequence }: { sequence: Sequence }) {
   useActions('seam', [
     { group: 'Conform', name: 'Move the selected seam later by …', keys: '+', run: () => open('+'), disabled: !there },
     { group: 'Conform', name: 'Move the selected seam earlier by …', keys: '-', run: () => open('−'), disabled: !there },
+    { group: 'Conform', name: 'Seam ten frames later', keys: 'Ctrl+Shift+ArrowRight', run: () => seam !== undefined && moveSeam(sequence, seam, 10), disabled: !there },
+    { group: 'Conform', name: 'Seam ten frames earlier', keys: 'Ctrl+Shift+ArrowLeft', run: () => seam !== undefined && moveSeam(sequence, seam, -10), disabled: !there },
     { group: 'Conform', name: 'Seam one frame later', keys: 'Ctrl+ArrowRight', run: () => seam !== undefined && moveSeam(sequence, seam, 1), disabled: !there },
     { group: 'Conform', name: 'Seam one frame earlier', keys: 'Ctrl+ArrowLeft', run: () => seam !== undefined && moveSeam(sequence, seam, -1), disabled: !there },
   ])

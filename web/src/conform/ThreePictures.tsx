@@ -44,7 +44,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
           </label>
         }>
         <RenderPicture renderId={render?.renderId} frame={render ? frame - render.in : 0} frames={render ? render.out - render.in : 0}
-          framesPerSecond={sequence.framesPerSecond} />
+          framesPerSecond={sequence.framesPerSecond} steady />
       </Picture>
     </div>
   )

@@ -88,11 +88,26 @@ function trims({ one, meant, ask, question }: Doing): Offered[] {
       label: `${one.code} lasts`, unit: 'frames, the rest moves along', start: String(one.out - one.in),
       give: (n) => ask({ kind: 'TAIL', frames: n - (one.out - one.in), ripple: true }),
     }), !!one),
+    ...byFrames(o, ask, one),
+    o('', 'Slip ten frames earlier', 'Ctrl+,', () => ask({ kind: 'SLIP', frames: -10 }), some),
+    o('', 'Slip ten frames later', 'Ctrl+.', () => ask({ kind: 'SLIP', frames: 10 }), some),
     o('', 'Slip one frame earlier', ',', () => ask({ kind: 'SLIP', frames: -1 }), some),
     o('', 'Slip one frame later', '.', () => ask({ kind: 'SLIP', frames: 1 }), some),
     o('', 'Slip by …', ';', () => question({ label: 'Slip by', unit: 'frames', start: '10', give: (frames) => ask({ kind: 'SLIP', frames }) }), some),
     o('', 'Slide one frame earlier', '<', () => ask({ kind: 'SLIDE', frames: -1 }), !!one),
     o('', 'Slide one frame later', '>', () => ask({ kind: 'SLIDE', frames: 1 }), !!one),
+  ]
+}
+
+/** Head and tail by single frames and by tens; nothing else moves. */
+function byFrames(o: ReturnType<typeof offer>, ask: Doing['ask'], one: Section | undefined): Offered[] {
+  const trim = (what: string, kind: 'HEAD' | 'TAIL', keys: string, frames: number) =>
+    o('', `${what} ${Math.abs(frames) === 1 ? 'one frame' : 'ten frames'} ${frames > 0 ? 'later' : 'earlier'}`, keys, () => ask({ kind, frames }), !!one)
+  return [
+    trim('Head', 'HEAD', 'Ctrl+[', -1), trim('Head', 'HEAD', 'Ctrl+]', 1),
+    trim('Head', 'HEAD', 'Ctrl+Shift+{', -10), trim('Head', 'HEAD', 'Ctrl+Shift+}', 10),
+    trim('Tail', 'TAIL', 'Alt+[', -1), trim('Tail', 'TAIL', 'Alt+]', 1),
+    trim('Tail', 'TAIL', 'Alt+{', -10), trim('Tail', 'TAIL', 'Alt+}', 10),
   ]
 }
 

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef } from 'react'
 import { useBake } from '../server/queries'
 import type { Section } from '../server/types'
 import { shotFrameAt } from '../playhead/lookup'
+import { useTransport } from '../playhead/transport'
 import { readBake } from './bake'
 import { RenderPicture } from './RenderPicture'
 import { useSetPainter } from './useSetPainter'
@@ -55,14 +56,15 @@ function Layer({ projectId, sceneId, section, frame, width, height, share }: Lay
   }).data
   const bake = useMemo(() => (bytes ? readBake(bytes) : undefined), [bytes])
   const { canvas, painter, ready } = useSetPainter(projectId, sceneId)
+  const coarse = useTransport((t) => t.speed !== 0 && t.dropped > 3)
 
   useEffect(() => {
     if (painter && bake && width > 0) {
-      painter.size(width, height, Math.min(2, window.devicePixelRatio))
+      painter.size(width, height, Math.min(2, window.devicePixelRatio) * (coarse ? 0.5 : 1))
       const k = frame - section.seenIn
       painter.draw(bake.view(k), bake.projection(k), bake.places(k))
     }
-  }, [painter, ready, bake, frame, width, height, section.seenIn])
+  }, [painter, ready, bake, frame, width, height, coarse, section.seenIn])
 
   return (
     <canvas

@@ -1,11 +1,15 @@
 import { useEffect, useRef } from 'react'
+import { useTransport } from '../playhead/transport'
 
-type Props = { renderId?: number; frame: number; frames: number; framesPerSecond: number; children?: React.ReactNode }
+/** @property steady the movie's frames follow each other as those of the master do, so that it can run by itself */
+type Props = { renderId?: number; frame: number; frames: number; framesPerSecond: number; steady?: boolean; children?: React.ReactNode }
 
 /** One frame of a finished render; what it is given stands there while there is none. */
-export function RenderPicture({ renderId, frame, frames, framesPerSecond, children }: Props) {
+export function RenderPicture({ renderId, frame, frames, framesPerSecond, steady = false, children }: Props) {
   const video = useRef<HTMLVideoElement>(null)
   const outside = frame < 0 || frame >= frames
+  const speed = useTransport((t) => t.speed)
+  const runs = steady && (speed === 1 || speed === 2)
 
   useEffect(() => {
     const element = video.current
@@ -13,6 +17,16 @@ export function RenderPicture({ renderId, frame, frames, framesPerSecond, childr
       return
     }
     const wanted = (frame + 0.5) / framesPerSecond
+    if (runs) {
+      // it runs by itself, and is put right where it is more than a frame and a half off
+      if (element.paused || Math.abs(element.currentTime - wanted) > 1.5 / framesPerSecond) {
+        element.currentTime = wanted
+      }
+      element.playbackRate = speed
+      void element.play().catch(() => undefined)
+      return
+    }
+    element.pause()
     const seek = () => {
       if (Math.abs(element.currentTime - wanted) > 0.2 / framesPerSecond) {
         element.currentTime = wanted
@@ -24,7 +38,7 @@ export function RenderPicture({ renderId, frame, frames, framesPerSecond, childr
       return () => element.removeEventListener('seeked', seek)
     }
     seek()
-  }, [frame, framesPerSecond, outside, renderId])
+  }, [frame, framesPerSecond, outside, renderId, runs, speed])
 
   if (!renderId || outside) {
     return (

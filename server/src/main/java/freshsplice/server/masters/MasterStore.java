@@ -34,6 +34,8 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 @Component
 public class MasterStore {
     private static final int LONGEST_NAME = 500;
+    /** Masters kept in memory; a long one takes about a megabyte. */
+    private static final int MOST_KEPT = 64;
 
     /** A master as it stood when the project had so many edits. */
     private record Kept(long seq, Master master) {
@@ -69,6 +71,9 @@ public class MasterStore {
         Kept known = kept.get(row.id);
         if (known == null || known.seq() != project.seq) {
             known = new Kept(project.seq, readAnew(row, project));
+            if (kept.size() >= MOST_KEPT) {
+                kept.clear();
+            }
             kept.put(row.id, known);
         }
         return known.master();

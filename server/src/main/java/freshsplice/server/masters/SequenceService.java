@@ -79,6 +79,7 @@ public class SequenceService {
         Function<List<LivePieces.Live>, List<SequenceView.Section>> maker = sectionViews.maker(project.id, row.sceneId,
                 shots, nested);
         List<SequenceView.Section> views = maker.apply(pieces);
+        List<LivePieces.Live> seen = live.of(master);
         List<List<LivePieces.Live>> above = new ArrayList<>();
         for (int lane = 1; lane < master.lanes().size(); lane++) {
             above.add(live.ofLane(master, lane));
@@ -89,10 +90,10 @@ public class SequenceService {
                 project.rate.fps().toDouble(), project.dropFrame, whole.in(), whole.out(),
                 cut == null ? new SequenceView.Cut(0, 0, "", List.of())
                         : new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.of(project.id, cut, cutPieces)),
-                lane(master.main()), views, upper(master, above, maker), liveAbove(live.of(master), above),
+                lane(master.main()), views, upper(master, above, maker), liveAbove(seen, above),
                 seams.stream().map(s -> new SequenceView.Seam(s.left(), s.right(), s.shots(), s.cut(), s.render(),
                         s.cutBend(), s.renderBend(), slips.get(s.shots()))).toList(), renders, sounds.views(row.id),
-                sounds.lanes(row.id), marks.views(row.id, master), counts(sections, master, seams, renders, views));
+                sounds.lanes(row.id), marks.views(row.id, master), counts(black(master, seen), seams, renders, views));
     }
 
     private static SequenceView.Lane lane(Lane lane) {
@@ -215,15 +216,21 @@ public class SequenceService {
         return new RenderRange(render.fromPosition, render.speed, render.frames, render.bends.keys());
     }
 
-    private static SequenceView.Counts counts(List<Section> sections, Master master, List<Seams.Seam> seams,
+    /** Frames at which nothing is seen, or black that was put there. */
+    private static long black(Master master, List<LivePieces.Live> seen) {
+        long shown = seen.stream().filter(l -> !(l.section().content() instanceof Section.Content.Black))
+                .mapToLong(l -> l.section().record().length()).sum();
+        return Math.max(0, master.end() - master.start() - shown);
+    }
+
+    private static SequenceView.Counts counts(long black, List<Seams.Seam> seams,
                                               List<SequenceView.Render> renders, List<SequenceView.Section> views) {
-        long shown = sections.stream().mapToLong(s -> s.record().length()).sum();
         return new SequenceView.Counts((int) views.stream().map(SequenceView.Section::shotId).filter(id -> id != 0)
                 .distinct().count(),
                 (int) seams.stream().filter(Seams.Seam::isBent).count(),
                 (int) renders.stream().filter(r -> !r.stale().isEmpty()).count(),
                 (int) views.stream().filter(SequenceView.Section::staged).count(), renders.size(),
                 (int) views.stream().filter(v -> v.mediaId() == null && !v.boardName().isEmpty()).count(),
-                Math.max(0, master.end() - master.start() - shown));
+                black);
     }
 }

@@ -139,7 +139,8 @@ public class Steps {
 
     /** The step with a number, if it is one of the project's. */
     public Optional<StepRow> find(long projectId, long seq) {
-        return store.where(StepRow.class, "projectId", projectId).stream().filter(s -> s.seq == seq).findFirst();
+        return store.entities().createQuery("select s from StepRow s where s.projectId = :project and s.seq = :seq",
+                StepRow.class).setParameter("project", projectId).setParameter("seq", seq).getResultStream().findFirst();
     }
 
     /** The newest steps that hold or can be done again, the newest first. */
