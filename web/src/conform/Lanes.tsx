@@ -2,26 +2,25 @@ import { memo, useEffect, useReducer, useRef, useState } from 'react'
 import { setDesk, useOfDesk } from '../desk/desk'
 import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
-import { allPieces, onLane } from '../playhead/lookup'
+import { allPieces } from '../playhead/lookup'
 import { useLabels } from '../playhead/labels'
 import { scrub } from '../playhead/sound'
 import { goTo } from '../playhead/transport'
 import { useCutPieces, usePast } from '../server/queries'
-import type { Project, Section, Sequence } from '../server/types'
+import type { Project, Sequence } from '../server/types'
 import { drawStill } from './drawLanes'
 import { ask, choosePiece, edit, moveSeam, type Pull, pullWords } from './edits'
 import { LABELS, layOut } from './lanes'
 import { LaneNames } from './LaneNames'
+import { Hits } from './hits'
 import { LaneReader } from './LaneReader'
 import { goInside } from './MasterBox'
 import { MovingLanes } from './MovingLanes'
 import { useOthers } from './others'
 import { peek, usePeek } from './peek'
 import type { Drag } from './scene'
-import { toFrame, toX } from './scale'
+import { toFrame } from './scale'
 import { panBy, useScale, zoomBy } from './useZoom'
-
-const GRAB = 7
 
 type Hold = { kind: 'sound'; id: number; x: number } | { kind: 'playhead' } | { kind: 'overview' } | { kind: 'seam'; at: number; x: number } | { kind: 'pull'; pull: Pull; x: number }
 
@@ -54,61 +53,23 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
     return { x: e.clientX - box.left, y: e.clientY - box.top }
   }
 
-  const upperAt = (y: number) => layout.upper.findIndex(([top, bottom]) => y >= top && y < bottom + 2)
-
-  const seamNear = (x: number, y: number) => {
-    if (y < layout.cut[0] - 10 || y > layout.renders[1] + 8 || upperAt(y) >= 0) {
-      return undefined
-    }
-    const near = sequence.seams
-      .map((s) => ({ s, off: Math.abs(toX(scale, s.at) - x) }))
-      .filter((n) => n.off <= GRAB)
-      .sort((a, b) => a.off - b.off)[0]
-    return near?.s
-  }
-
-  const pieceUnder = (x: number, y: number) => {
-    const at = toFrame(scale, x)
-    const upper = upperAt(y)
-    return upper >= 0 || (y >= layout.shots[0] - 12 && y <= layout.shots[1]) ? onLane(sequence, upper, at) : undefined
-  }
-
-  /** On a lane above, the edges of a piece are pulled by themselves: nothing meets there that must. */
-  const edgeOf = (piece: Section | undefined, x: number, y: number): 'HEAD' | 'TAIL' | undefined => {
-    if (!piece || upperAt(y) < 0) {
-      return undefined
-    }
-    return x - toX(scale, piece.in) <= GRAB ? 'HEAD' : toX(scale, piece.out) - x <= GRAB ? 'TAIL' : undefined
-  }
-
-  const soundUnder = (x: number, y: number) => {
-    const lane = lanes[layout.sound.findIndex(([top, bottom]) => y >= top && y <= bottom)]
-    const at = toFrame(scale, x)
-    return sequence.sound.find((p) => p.lane === lane && at >= p.in && at < p.out)
-  }
+  const hits = new Hits(scene, lanes)
 
   /** What Alt or Ctrl with a drag does: at a seam the side under the pointer is trimmed, inside a piece it slips or slides. */
   const pullFrom = (e: React.PointerEvent, x: number, y: number): Pull | undefined => {
-    const piece = pieceUnder(x, y)
-    const edge = edgeOf(piece, x, y)
+    const piece = hits.piece(x, y)
+    const edge = hits.edge(piece, x, y)
     if (piece && edge) {
       return { kind: edge, section: piece.id, ripple: e.ctrlKey }
     }
     if (!e.altKey && !e.ctrlKey) {
       return undefined
     }
-    const near = seamNear(x, y)
+    const near = hits.seam(x, y)
     if (near && piece) {
       return { kind: piece.in === near.at ? 'HEAD' : 'TAIL', section: piece.id, ripple: e.ctrlKey }
     }
     return piece && { kind: e.altKey ? 'SLIP' : 'SLIDE', section: piece.id, ripple: false }
-  }
-
-  /** The lane that was pressed takes what is put in next. */
-  const laneAt = (y: number) => {
-    const upper = upperAt(y)
-    const onMain = y >= layout.shots[0] && y <= layout.shots[1]
-    return upper >= 0 ? { lane: sequence.upper[upper].lane.id } : onMain ? { lane: sequence.main.id } : {}
   }
 
   const toOverview = (x: number) => {
@@ -119,10 +80,10 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
   const down = (e: React.PointerEvent) => {
     const { x, y } = place(e)
     e.currentTarget.setPointerCapture(e.pointerId)
-    const near = seamNear(x, y)
+    const near = hits.seam(x, y)
     const pull = pullFrom(e, x, y)
-    const piece = pieceUnder(x, y)
-    const heard = soundUnder(x, y)
+    const piece = hits.piece(x, y)
+    const heard = hits.sound(x, y)
     if (heard) {
       setDesk({ sound: heard.id, pieces: [], seam: undefined })
       hold.current = { kind: 'sound', id: heard.id, x }
@@ -138,7 +99,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
       goTo(near.at)
     } else if (x > LABELS) {
       hold.current = { kind: 'playhead' }
-      setDesk({ seam: undefined, sound: undefined, ...laneAt(y) })
+      setDesk({ seam: undefined, sound: undefined, ...hits.lane(y) })
       goTo(Math.floor(toFrame(scale, x)))
       if (piece) {
         choosePiece(sequence, piece.id, e.metaKey, e.shiftKey)
@@ -150,7 +111,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
     const { x, y } = place(e)
     const held = hold.current
     if (!held) {
-      canvas.current!.style.cursor = seamNear(x, y) || edgeOf(pieceUnder(x, y), x, y) ? 'ew-resize' : 'default'
+      canvas.current!.style.cursor = hits.seam(x, y) || hits.edge(hits.piece(x, y), x, y) ? 'ew-resize' : 'default'
     } else if (held.kind === 'playhead') {
       goTo(Math.floor(toFrame(scale, x)))
     } else if (held.kind === 'overview') {
@@ -231,7 +192,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
         onPointerCancel={up}
         onDoubleClick={(e) => {
           const { x, y } = place(e)
-          const piece = pieceUnder(x, y)
+          const piece = hits.piece(x, y)
           if (piece?.nest) {
             void goInside(sequence, Math.floor(toFrame(scale, x)), piece.id)
           }

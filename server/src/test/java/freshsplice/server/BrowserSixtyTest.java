@@ -35,7 +35,7 @@ class BrowserSixtyTest extends InMaster {
     @DisplayName("sixty empty shots are cut, retimed and nested by keys, held against a foreign cut, and made as it is in one stroke")
     void sixty() throws IOException {
         newProject("Sixty pieces");
-        page.keyboard().press("2");
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Conform")).click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin without a cut")).click();
         page.getByLabel("Name of a new master").fill("Reel 1");
         page.getByLabel("How many empty shots").fill("60");

@@ -277,6 +277,10 @@ class LanesAndNestsTest {
         assertThat(refusal("PUT", List.of(), Map.of("at", START, "lane", 12345, "piece", Map.of("shows", "BLACK"))))
                 .contains("lane is not in the master");
         assertThat(refusal("OPEN", List.of(piece(1)), Map.of())).contains("nests no master");
+        long other = client.post("/api/projects/" + project + "/masters", Map.of("name", "Other", "shots", 1, "frames", 9))
+                .asLong();
+        long theirs = view(other).get("sections").get(0).get("id").asLong();
+        assertThat(refusal("SLIP", List.of(theirs), Map.of("frames", 2))).contains("do not lie in");
         assertThat(Client.message(client.tryGet("/api/masters/" + master + "/position?text=1:99&from=86400"))).isNotBlank();
         assertThat(Client.message(client.tryGet("/api/masters/" + master + "/position?text=%2Bx&from=86400"))).isNotBlank();
     }

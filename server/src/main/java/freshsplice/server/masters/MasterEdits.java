@@ -111,8 +111,15 @@ public class MasterEdits {
         }
         List<SectionRow> rows = store.whereIn(SectionRow.class, "id", edit.sections());
         boolean elsewhere = !rows.isEmpty() && rows.stream().noneMatch(r -> r.masterId == row.id);
-        return elsewhere && rows.stream().map(r -> r.masterId).distinct().count() == 1
-                ? store.get(MasterRow.class, rows.get(0).masterId) : null;
+        if (!elsewhere) {
+            return null;
+        }
+        MasterRow inner = store.get(MasterRow.class, rows.get(0).masterId);
+        boolean one = rows.stream().allMatch(r -> r.masterId == inner.id);
+        if (!one || !Nesting.nests(masters.read(row), inner.id, masters.nested())) {
+            throw new Refused("These pieces do not lie in \"" + row.name + "\": open the master that they lie in");
+        }
+        return inner;
     }
 
     /** The edit of a nested piece, asked for on this master's clock, on its own. */

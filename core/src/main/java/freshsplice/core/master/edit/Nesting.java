@@ -89,6 +89,12 @@ public final class Nesting {
         search(outer, outer, masters, new HashSet<>());
     }
 
+    /** Whether a master nests another, at any depth. */
+    public static boolean nests(Master outer, long innerId, LongFunction<Master> masters) {
+        return outer.sections().stream().anyMatch(s -> s.content() instanceof Section.Content.OfMaster nested
+                && (nested.masterId() == innerId || nests(masters.apply(nested.masterId()), innerId, masters)));
+    }
+
     private static void search(Master outer, Master within, LongFunction<Master> masters, Set<Long> looked) {
         for (Section section : within.sections()) {
             if (section.content() instanceof Section.Content.OfMaster nested) {

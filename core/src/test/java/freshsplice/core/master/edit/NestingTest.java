@@ -71,6 +71,8 @@ class NestingTest {
                 Lane.of("Shots", List.of(Nesting.whole(two))))).lanes());
         Map<Long, Master> all = Map.of(1L, one, 2L, two, 3L, three);
         assertThatCode(() -> Nesting.checkNoLoop(three, all::get)).doesNotThrowAnyException();
+        assertThat(Nesting.nests(three, 1, all::get)).isTrue();
+        assertThat(Nesting.nests(two, 3, all::get)).isFalse();
         Master loop = Arranging.insert(one, 0, 1000, Nesting.whole(three));
         assertThatThrownBy(() -> Nesting.checkNoLoop(loop, id -> id == 1 ? loop : all.get(id)))
                 .hasMessage("\"Test\" would be nested in itself, through \"Reel\"");
