@@ -2,7 +2,9 @@
  * The drawing of the seams: three lanes, one line through all where they agree, bent by the frames where they do not.
  */
 import { drawMarks, drawOthers, drawRange } from './drawMarks'
-import { drawCut, drawOver, drawPast, drawRenders, drawShots, drawUpper } from './drawPieces'
+import { drawOver, drawPast } from './drawOver'
+import { drawCut, drawRenders, drawShots } from './drawPieces'
+import { drawUpper } from './drawUpper'
 import { drawSeamCounts, drawSeams } from './drawSeams'
 import { drawSound } from './drawSound'
 import { LABELS } from './lanes'

@@ -1,36 +1,13 @@
 /** The three lanes of pieces: the cut's, the shots, the renders. */
-import type { CutPieces, LaidRender, Section } from '../server/types'
+import type { LaidRender, Section } from '../server/types'
 import { renderOf, shotFrameAt } from '../playhead/lookup'
+import { clipped, cover, dashed, hatch } from './brush'
+import { coverByUpper, drawNests, markChosen } from './drawUpper'
 import { image } from './images'
 import { LABELS } from './lanes'
 import { toFrame, toX } from './scale'
 import { shotPicture } from './shotPictures'
-import { CELLS, draggedEdge, forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
-
-function cover(g: CanvasRenderingContext2D, picture: CanvasImageSource & { width: number; height: number }, x: number, y: number, w: number, h: number) {
-  const scale = Math.max(w / picture.width, h / picture.height)
-  const cw = w / scale
-  const ch = h / scale
-  g.drawImage(picture, (picture.width - cw) / 2, (picture.height - ch) / 2, cw, ch, x, y, w, h)
-}
-
-function dashed(g: CanvasRenderingContext2D, colour: string, dash: number[], x: number, y: number, w: number, h: number) {
-  g.strokeStyle = colour
-  g.lineWidth = 1
-  g.setLineDash(dash)
-  g.strokeRect(x, y, w, h)
-  g.setLineDash([])
-}
-
-function clipped(g: CanvasRenderingContext2D, text: string, x: number, y: number, room: number) {
-  let shown = text
-  while (shown.length > 1 && g.measureText(shown).width > room) {
-    shown = shown.slice(0, -1)
-  }
-  if (room > 8) {
-    g.fillText(shown, x, y)
-  }
-}
+import { CELLS, forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
 
 /** At full zoom: a cell for every frame, with its number. */
 function drawCells(g: CanvasRenderingContext2D, s: Scene, from: number, to: number, top: number, height: number, number: (f: number) => string) {
@@ -84,93 +61,6 @@ export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
   })
 }
 
-/** Another version of the cut along the foot of the cut's lane, and the master as it once was along the foot of its own. */
-export function drawOver(g: CanvasRenderingContext2D, s: Scene) {
-  if (s.over) {
-    drawLaidOver(g, s, s.over, `version ${s.over.version}`, s.layout.cut, s.sequence.cut.pieces)
-  }
-}
-
-export function drawPast(g: CanvasRenderingContext2D, s: Scene) {
-  if (s.past) {
-    drawLaidOver(g, s, s.past, `after “${s.past.name}”`, s.layout.shots, s.sequence.sections)
-  }
-}
-
-/** A strip of pieces: an edge that the lane under it does not have is drawn in full. */
-function drawLaidOver(g: CanvasRenderingContext2D, s: Scene, over: CutPieces, title: string, lane: [number, number], under: { in: number; out: number }[]) {
-  const bottom = lane[1]
-  const high = Math.max(16, Math.min(34, (bottom - lane[0]) * 0.45))
-  const top = bottom - high
-  const known = new Set(under.flatMap((p) => [p.in, p.out]))
-  const { pieces } = over
-  const [first, last] = inView(s, pieces)
-  for (const piece of pieces.slice(first, last)) {
-    const x = toX(s.scale, piece.in)
-    const w = Math.max(0.6, toX(s.scale, piece.out) - x - 1)
-    g.fillStyle = 'rgba(40,40,40,0.86)'
-    g.fillRect(x, top, w, bottom - top)
-    if (w > 34) {
-      g.fillStyle = INK.text
-      g.font = `12px ${SANS}`
-      clipped(g, piece.name, x + 5, top + 13, w - 8)
-      if (high > 30) {
-        g.fillStyle = INK.quiet
-        g.font = `12px ${MONO}`
-        clipped(g, String(piece.out - piece.in), x + 5, bottom - 5, w - 8)
-      }
-    }
-    for (const edge of [piece.in, piece.out]) {
-      if (!known.has(edge)) {
-        g.fillStyle = INK.bent
-        g.fillRect(Math.round(toX(s.scale, edge)) - 1, top, 2.5, bottom - top)
-      }
-    }
-  }
-  g.font = `12px ${SANS}`
-  const width = g.measureText(title).width + 10
-  g.fillStyle = 'rgba(24,24,24,0.85)'
-  g.fillRect(s.width - width - 16, bottom - 16, width, 16)
-  g.fillStyle = INK.quiet
-  g.fillText(title, s.width - width - 11, bottom - 4)
-}
-
-/** A lane above the main one: where a piece of it is live it is bright, where a higher one is, or it is off, dim. */
-export function drawUpper(g: CanvasRenderingContext2D, s: Scene, upper: number) {
-  const span = s.layout.upper[upper]
-  const { lane, sections } = s.sequence.upper[upper]
-  if (!span) {
-    return
-  }
-  const [top, bottom] = span
-  g.fillStyle = lane.locked ? '#272727' : '#2d2d2d'
-  g.fillRect(LABELS, top, s.width - LABELS, bottom - top)
-  const looks = (i: number) => (!lane.enabled || !sections[i].enabled ? 'off' : sections[i].content === 'SHOT' && !sections[i].staged ? 'empty' : 'staged')
-  const inks: Record<string, string> = { off: '#353535', empty: '#434343', staged: INK.shot }
-  forEachInView(s, sections, looks, ({ index, x, width, look }) => {
-    const section = sections[index]
-    g.fillStyle = inks[look]
-    g.fillRect(x, top, width, bottom - top)
-    if (width > 30) {
-      g.font = `600 12px ${MONO}`
-      g.fillStyle = look === 'off' ? INK.quiet : INK.text
-      clipped(g, `${section.nest ? `${section.nest.name} · ` : ''}${section.code}`, x + 5, bottom - 7, width - 8)
-    }
-  }, ({ x, width, look }) => {
-    g.fillStyle = inks[look]
-    g.fillRect(x, top, width, bottom - top)
-  })
-  for (const live of s.sequence.live) {
-    const x = toX(s.scale, live.in)
-    const w = toX(s.scale, live.out) - x
-    if (live.upper === upper && seen(s, x, x + w)) {
-      g.fillStyle = '#c9d3d8'
-      g.fillRect(x, top, Math.max(1, w - 1), 2.5)
-    }
-  }
-  markChosen(g, s, sections, span)
-}
-
 export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.shots
   const { sections } = s.sequence
@@ -184,75 +74,6 @@ export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
   drawNests(g, s)
   coverByUpper(g, s)
   markChosen(g, s, sections, s.layout.shots)
-}
-
-/** Where a lane above is live, the main lane is seen behind it. */
-function coverByUpper(g: CanvasRenderingContext2D, s: Scene) {
-  const [top, bottom] = s.layout.shots
-  for (const live of s.sequence.live) {
-    const x = toX(s.scale, live.in)
-    const w = toX(s.scale, live.out) - x
-    if (seen(s, x, x + w)) {
-      g.fillStyle = 'rgba(30,30,30,0.55)'
-      g.fillRect(x, top, w, bottom - top)
-    }
-  }
-}
-
-/** A bracket with its name over all that a nested master shows. */
-function drawNests(g: CanvasRenderingContext2D, s: Scene) {
-  const [top] = s.layout.shots
-  const { sections } = s.sequence
-  const [first, last] = inView(s, sections)
-  for (let i = first; i < last; i++) {
-    const { nest, id } = sections[i]
-    if (!nest) {
-      continue
-    }
-    let end = i
-    while (end + 1 < sections.length && sections[end + 1].id === id) {
-      end++
-    }
-    let begin = i
-    while (begin > 0 && sections[begin - 1].id === id) {
-      begin--
-    }
-    const x0 = toX(s.scale, sections[begin].in)
-    const x1 = toX(s.scale, sections[end].out) - 1
-    g.strokeStyle = '#d8d8d8'
-    g.lineWidth = 1.6
-    g.beginPath()
-    g.moveTo(x0 + 1, top + 4)
-    g.lineTo(x0 + 1, top - 5)
-    g.lineTo(x1 - 1, top - 5)
-    g.lineTo(x1 - 1, top + 4)
-    g.stroke()
-    g.font = `600 12px ${SANS}`
-    const width = g.measureText(nest.name).width + 10
-    const at = Math.max(x0 + 8, LABELS + 4)
-    if (x1 - at > width) {
-      g.fillStyle = INK.deep
-      g.fillRect(at, top - 12, width, 14)
-      g.fillStyle = INK.text
-      g.fillText(nest.name, at + 5, top - 1)
-    }
-    i = end
-  }
-}
-
-function markChosen(g: CanvasRenderingContext2D, s: Scene, sections: Section[], [top, bottom]: [number, number]) {
-  const chosen = new Set(s.pieces)
-  g.fillStyle = 'rgba(94,194,183,0.28)'
-  for (const section of chosen.size ? sections : []) {
-    const x = toX(s.scale, draggedEdge(s, section.in))
-    const w = toX(s.scale, draggedEdge(s, section.out)) - x
-    if (chosen.has(section.id) && seen(s, x, x + w)) {
-      g.fillRect(x, top, Math.max(1, w - 1), bottom - top)
-      g.fillStyle = INK.live
-      g.fillRect(x, bottom - 4, Math.max(1, w - 1), 4)
-      g.fillStyle = 'rgba(94,194,183,0.28)'
-    }
-  }
 }
 
 function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: number, w: number, top: number, bottom: number) {
@@ -373,22 +194,4 @@ function drawRender(g: CanvasRenderingContext2D, s: Scene, render: LaidRender, x
       clipped(g, g.measureText(whole).width < w - 8 ? whole : 'stale', x + 5, bottom - 7, w - 8)
     }
   }
-}
-
-function hatch(g: CanvasRenderingContext2D, x: number, y: number, w: number, h: number) {
-  g.save()
-  g.beginPath()
-  g.rect(x, y, w, h)
-  g.clip()
-  g.fillStyle = '#4c4262'
-  g.fillRect(x, y, w, h)
-  g.strokeStyle = 'rgba(183,156,240,0.75)'
-  g.lineWidth = 2
-  g.beginPath()
-  for (let k = -h; k < w; k += 8) {
-    g.moveTo(x + k, y + h)
-    g.lineTo(x + k + h, y)
-  }
-  g.stroke()
-  g.restore()
 }

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import type { Section, Sequence } from '../server/types'
-import { sectionAt, sectionIndexAt, shotFrameAt } from './lookup'
+import { liveAt, onLane, sectionAt, sectionIndexAt, shotFrameAt } from './lookup'
 
 const section = (id: number, from: number, to: number, seenIn = from, seenOut = to) =>
   ({ id, in: from, out: to, seenIn, seenOut, enabled: true, shotFirst: 1001, shotFrames: [] as number[] }) as Section
 
-const sequence = (...sections: Section[]) => ({ sections }) as Sequence
+const sequence = (...sections: Section[]) => ({ sections, live: [], main: { enabled: true } }) as unknown as Sequence
 
 describe('look-ups', () => {
   const plain = sequence(section(1, 0, 10), section(2, 10, 30), section(3, 40, 50))
@@ -29,5 +29,19 @@ describe('look-ups', () => {
     expect([10, 11, 29].map((f) => shotFrameAt(plain.sections[1], f))).toEqual([1001, 1002, 1020])
     const slower = { ...plain.sections[1], shotFrames: [1001, 1001, 1002] }
     expect([10, 11, 12].map((f) => shotFrameAt(slower, f))).toEqual([1001, 1001, 1002])
+  })
+
+  it('finds a lane above where the server says that it is live, and the main one elsewhere', () => {
+    const lanes = {
+      ...plain, main: { enabled: true }, live: [{ in: 12, out: 20, upper: 0, index: 0 }],
+      upper: [{ lane: {}, sections: [{ ...plain.sections[0], id: 9, in: 12, out: 25 }] }],
+    } as unknown as Sequence
+    expect([11, 12, 19, 20].map((f) => liveAt(lanes, f).section?.id)).toEqual([lanes.sections[1].id, 9, 9, lanes.sections[1].id])
+    expect(liveAt(lanes, 12).upper).toBe(0)
+    // a piece of a lane is found there, live or not
+    expect(onLane(lanes, 0, 24)?.id).toBe(9)
+    expect(onLane(lanes, 0, 25)).toBeUndefined()
+    const off = { ...lanes, main: { enabled: false } } as unknown as Sequence
+    expect(liveAt(off, 30).section).toBeUndefined()
   })
 })
