@@ -82,4 +82,31 @@ class PeopleTest {
                 Map.of("kind", "SLIP", "frames", 2, "sections", List.of(piece)), Map.of("X-Seen", Long.toString(seen))));
         assertThat(message).contains("not in the master any more").contains("Tom came first: Take out sh0020");
     }
+
+    @Test
+    @DisplayName("a piece is not brought back to where another lies by now; the sentence says so and all stays readable")
+    void notOverEachOther() {
+        edit(ines, "TAKE_OUT", 1, Map.of());
+        edit(tom, "TAIL", 0, Map.of("frames", 12, "ripple", true));
+        JsonNode before = ines.get("/api/masters/" + master).get("sections");
+        String message = Client.message(ines.tryPost("/api/projects/" + project + "/undo", null));
+        assertThat(message).contains("Take out sh0020").contains("lie over each other").contains("history");
+        assertThat(ines.get("/api/masters/" + master).get("sections")).isEqualTo(before);
+        assertThat(ines.get("/api/projects/" + project).get("undo").get("name").asString()).isEqualTo("Take out sh0020");
+        tom.post("/api/projects/" + project + "/undo", null);
+        ines.post("/api/projects/" + project + "/undo", null);
+        assertThat(ines.get("/api/masters/" + master).get("sections")).hasSize(3);
+    }
+
+    @Test
+    @DisplayName("a master that others put pieces into is not taken away from under them")
+    void notWithTheirPieces() {
+        edit(ines, "NEST", 1, Map.of("text", "Scene"));
+        long inner = section(1).get("nest").get("masterId").asLong();
+        tom.post("/api/masters/" + inner + "/edits", Map.of("kind", "PUT", "at", 86_450, "sections", List.of(), "piece",
+                Map.of("shows", "BLACK", "frames", 5)));
+        String message = Client.message(ines.tryPost("/api/projects/" + project + "/undo", null));
+        assertThat(message).contains("Nest sh0020").contains("pieces were put into \"Scene\"");
+        assertThat(section(1).get("nest").get("masterId").asLong()).isEqualTo(inner);
+    }
 }

@@ -79,6 +79,11 @@ public class MasterStore {
         return known.master();
     }
 
+    /** A master as its rows are inside the transaction under way; not kept. @throws IllegalArgumentException if pieces lie over each other */
+    Master fresh(MasterRow row) {
+        return readAnew(row, store.get(ProjectRow.class, row.projectId));
+    }
+
     private Master readAnew(MasterRow row, ProjectRow project) {
         Map<Long, List<Section>> byLane = sections.byLane(row.id);
         List<Lane> lanes = laneRows(row.id).stream().map(l -> Lane.of(l.id, l.name, l.enabled, l.locked,

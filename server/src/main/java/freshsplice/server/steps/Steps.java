@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -27,9 +28,11 @@ public class Steps {
     private final StepJournal journal;
     private final TransactionTemplate transactions;
     private final LiveUpdates live;
+    private final ObjectProvider<StepCheck> checks;
 
     Steps(Store store, StepListener listener, StepJournal journal, TransactionTemplate transactions,
-          LiveUpdates live) {
+          LiveUpdates live, ObjectProvider<StepCheck> checks) {
+        this.checks = checks;
         this.store = store;
         this.listener = listener;
         this.journal = journal;
@@ -187,6 +190,12 @@ public class Steps {
             store.entities().flush();
             journal.turn(step.id, back);
             store.entities().clear();
+            try {
+                checks.forEach(check -> check.afterTurn(projectId, step.id));
+            } catch (IllegalArgumentException e) {
+                throw new Refused("\"" + step.name + "\" cannot be " + (back ? "undone" : "done again") + " by itself any "
+                        + "more, because others edited after it: " + e.getMessage() + ". Go back in the history instead");
+            }
             return step.name;
         });
         live.tell(projectId, new LiveUpdates.Update("edit", seq[0], (back ? "Undo: " : "Redo: ") + name, who));
