@@ -24,8 +24,9 @@ export function PieceBar({ project, sequence }: { project: Project; sequence: Se
   const meant = chosen.length > 0 ? chosen : here ? [here] : []
   const targets = [...new Set(meant.map((s) => s.id))]
   const sections = targets.length === 0 ? [] : targets
+  const mark = sequence.marks.find((m) => frame >= m.in && frame < m.out)
   const doing: Doing = {
-    sequence, frame, here, meant, range, lane, copied,
+    sequence, frame, here, meant, range, lane, copied, mark,
     one: targets.length === 1 ? whole(sequence, targets[0]) : undefined,
     chosen: chosen.length > 0,
     ask: (asked: Asked) => void edit(sequence, { sections, ...asked }),
@@ -41,6 +42,7 @@ export function PieceBar({ project, sequence }: { project: Project; sequence: Se
     <>
       <div className="flex h-[30px] shrink-0 items-center gap-4 border-t border-black/40 bg-[#262626] px-4 text-[13px]" role="toolbar" aria-label="Chosen pieces">
         <span className="num whitespace-nowrap">{pieceWords(meant, chosen.length > 0)}</span>
+        {mark && <span className="truncate text-quiet" title={`${mark.words}, ${mark.who}`}>“{mark.words}” {mark.who}</span>}
         {slip && <span className="truncate text-bent" title={slip}>{slip}</span>}
         <span className="flex min-w-0 flex-1 items-center justify-end gap-3 overflow-hidden text-quiet">
           {meant.length > 0 && offers.filter((o) => o.short && !o.disabled).map((o) => (
@@ -59,6 +61,9 @@ export function PieceBar({ project, sequence }: { project: Project; sequence: Se
       )}
       {box === 'nest' && (
         <TextBox label="A master of these pieces, called" start={`${sequence.name} part`} close={() => setBox(undefined)} give={(text) => doing.ask({ kind: 'NEST', text })} />
+      )}
+      {box === 'words' && mark && (
+        <TextBox label="The mark says" start={mark.words} close={() => setBox(undefined)} give={(words) => void ask(`/api/marks/${mark.id}`, { words })} />
       )}
       {box === 'mark' && (
         <TextBox label={chosen.length > 0 ? 'Mark on the piece' : 'Mark'} hint={chosen.length > 0 ? 'goes along with the piece, Enter' : 'Enter'} close={() => setBox(undefined)}

@@ -39,12 +39,6 @@ export function chosenPieces(sequence: Sequence, ids: number[]): Section[] {
   return ids.length === 0 ? [] : allPieces(sequence).filter((s) => wanted.has(s.id))
 }
 
-/** From the first to the last frame of a piece: of a nested master, of all that it shows. */
-export function spanOf(sequence: Sequence, id: number): { in: number; out: number } | undefined {
-  const parts = allPieces(sequence).filter((s) => s.id === id)
-  return parts.length === 0 ? undefined : { in: parts[0].in, out: parts[parts.length - 1].out }
-}
-
 /** Chooses a piece; with `more` beside those chosen, with `upTo` all of its lane from the last one chosen. */
 export function choosePiece(sequence: Sequence, id: number, more: boolean, upTo: boolean) {
   const { pieces } = useDesk.getState()

@@ -2,12 +2,12 @@
 import type { Action } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
 import { say } from '../desk/messages'
-import type { Section, Sequence } from '../server/types'
-import { type Asked, moveSeam } from './edits'
+import type { Mark, Section, Sequence } from '../server/types'
+import { ask as askServer, type Asked, moveSeam } from './edits'
 import type { Question } from './NumberBox'
 import { percent } from './pieceWords'
 
-export type Box = 'camera' | 'insert' | 'over' | 'replace' | 'nest' | 'mark'
+export type Box = 'camera' | 'insert' | 'over' | 'replace' | 'nest' | 'mark' | 'words'
 
 export type Offered = Action & { short: string }
 
@@ -19,6 +19,8 @@ export type Doing = {
   here: Section | undefined
   /** the chosen pieces, else the one at the playhead */
   meant: Section[]
+  /** the mark at the playhead */
+  mark: Mark | undefined
   /** where they are one piece, that */
   one: Section | undefined
   chosen: boolean
@@ -166,7 +168,7 @@ function ranges({ sequence, range, lane, ask, asInCut }: Doing): Offered[] {
   ]
 }
 
-function choosing({ sequence, here, chosen }: Doing): Offered[] {
+function choosing({ sequence, here, chosen, mark, open }: Doing): Offered[] {
   const o = offer('Pieces')
   const marks = sequence.marks.map((m) => m.in)
   const toMark = (at: number | undefined) => at !== undefined && setDesk({ frame: at })
@@ -175,6 +177,8 @@ function choosing({ sequence, here, chosen }: Doing): Offered[] {
     o('', 'Choose the piece here', 'Enter', () => here && setDesk({ pieces: [here.id] }), !!here),
     o('', 'Choose all pieces', 'Ctrl+A', () => setDesk({ pieces: [...new Set(sequence.sections.map((s) => s.id))] }), true),
     o('', 'Choose none', 'Escape', () => setDesk({ pieces: [] }), chosen),
+    o('', 'Change the mark here …', 'Alt+M', () => open('words'), !!mark),
+    o('', 'Take the mark here away', 'Alt+Delete', () => mark && void askServer(`/api/marks/${mark.id}/remove`), !!mark),
     o('', 'Next mark', "'", () => toMark(marks.find((at) => at > now())), marks.length > 0),
     o('', 'Mark before', '"', () => toMark([...marks].reverse().find((at) => at < now())), marks.length > 0),
     o('', 'The seam as in the cut', '\\', () => seam && void moveSeam(sequence, seam.at, -seam.cutBend), !!seam && seam.cutBend !== 0),
