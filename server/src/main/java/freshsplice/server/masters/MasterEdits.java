@@ -1,6 +1,5 @@
 package freshsplice.server.masters;
 
-import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.edit.LaneEdits;
@@ -12,7 +11,6 @@ import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.SectionRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.function.LongFunction;
 import org.springframework.stereotype.Service;
@@ -145,10 +143,8 @@ public class MasterEdits {
         Nesting.Nested nested = Nesting.nest(before, pieces.places(before, edit), made.id, name);
         Master empty = masters.read(made);
         // the rows of the pieces go over into the new master, so that they keep their ids, marks and history
-        List<Lane> lanes = new ArrayList<>();
-        lanes.add(Lane.of(empty.main().id(), empty.main().name(), true, false, nested.inner().main().sections()));
-        masters.adopt(made, empty, new Master(made.id, name, before.rate(), before.dropFrame(), nested.inner().start(),
-                lanes), row, before);
+        masters.adopt(made, empty, empty.withMain(nested.inner().main().sections()).startingAt(nested.inner().start()),
+                row, before);
         return nested.outer();
     }
 }

@@ -24,6 +24,8 @@ import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** An edit that was asked for, as the core's edit that it is. Writes nothing. */
@@ -186,8 +188,15 @@ class PieceEdits {
         if (from.projectId != row.projectId && rows.stream().anyMatch(r -> r.shotId != null || r.nestedId != null)) {
             throw new Refused("These pieces show shots of \"" + project.name + "\": pieces are pasted within a project");
         }
-        return Pasting.put(master, lane, needed(edit.at(), "at"), rows.stream().map(SectionColumns::section).toList(),
+        return Pasting.put(master, lane, needed(edit.at(), "at"), copied(rows),
                 project.rate, edit.ripples());
+    }
+
+    private List<Section> copied(List<SectionRow> rows) {
+        Set<Long> wanted = rows.stream().map(r -> r.id).collect(Collectors.toSet());
+        return rows.stream().map(r -> r.masterId).distinct()
+                .flatMap(id -> masters.read(store.get(MasterRow.class, id)).sections().stream())
+                .filter(s -> wanted.contains(s.id())).toList();
     }
 
     private static Master switched(Master master, List<Place> places) {
