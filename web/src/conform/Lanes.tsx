@@ -198,6 +198,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
           }
         }}
         data-picture="lanes"
+        data-seq={sequence.seq}
         role="img"
         aria-label={`${sequence.sections.length} pieces on ${sequence.upper.length + 1} lanes, ${sequence.counts.bentSeams} seams bent`}
       />

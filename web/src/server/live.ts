@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import { whoAmI } from './client'
-import { refreshEdited, refreshRenders, refreshTasks } from './queries'
+import { catchUp, refreshEdited, refreshRenders, refreshTasks } from './queries'
 import { heardOf } from '../conform/others'
 import { say } from '../desk/messages'
 import type { Here } from './types'
@@ -17,20 +17,26 @@ export function useLive(projectId: number | undefined): boolean {
     if (!projectId) {
       return
     }
-    let seq = -1
+    let lost = false
     let rendersAsked = 0
     const line = new EventSource(`/api/projects/${projectId}/live`)
     line.onopen = () => setConnected(true)
-    line.onerror = () => setConnected(false)
+    line.onerror = () => {
+      lost = true
+      setConnected(false)
+    }
     line.addEventListener('update', (event) => {
       const update = JSON.parse((event as MessageEvent<string>).data) as Update
       if (update.kind === 'hello') {
-        if (seq >= 0 && update.seq !== seq) {
+        if (lost) {
+          // renders and pictures that came meanwhile have no number
           refreshEdited(projectId)
+          refreshTasks(projectId)
+        } else {
+          catchUp(projectId, update.seq)
         }
-        seq = update.seq
+        lost = false
       } else if (update.kind === 'edit') {
-        seq = update.seq
         refreshEdited(projectId)
         if (update.who !== (whoAmI() || 'somebody')) {
           say(`${update.who}: ${update.name}`)

@@ -171,6 +171,18 @@ export function refreshEdited(projectId: number) {
   void queryClient.invalidateQueries({ queryKey: edited(projectId) })
 }
 
+/**
+ * The line to the server is there and the project stands at `seq`: what is older is asked for again, as is all that is
+ * under way, since it may have been read before. Edits after this are heard of one by one.
+ */
+export function catchUp(projectId: number, seq: number) {
+  const shown = queryClient.getQueryData<Project>(edited(projectId, 'project'))?.seq === seq
+  void queryClient.invalidateQueries({
+    queryKey: edited(projectId),
+    predicate: (query) => !shown || query.state.fetchStatus === 'fetching',
+  })
+}
+
 /** A cut was received: what is kept of it says so before it is asked for again, so that nothing offers to receive it twice. */
 export function keepReceived(projectId: number, cut: IntakeCut) {
   queryClient.setQueryData<IntakeCut>(edited(projectId, 'intake', cut.id), { ...cut, received: true })

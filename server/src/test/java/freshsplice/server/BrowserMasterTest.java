@@ -5,8 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 
@@ -47,7 +51,7 @@ class BrowserMasterTest extends InMaster {
         type("A new shot of", "24");
         becomes("sh0010:0-100@1001 sh0021:100-124@1001 sh0030:124-224@1001");
         keys("Control+Shift+A");
-        page.waitForCondition(() -> laid().contains("200-300"));
+        until(() -> laid().contains("200-300"));
     }
 
     @Test
@@ -77,5 +81,19 @@ class BrowserMasterTest extends InMaster {
         becomes("sh0010:0-87@1001 sh0020:87-187@1011 sh0030:187-280@1008");
         assertThat(client.get("/api/masters/" + master).get("sections")).hasSize(3);
         second.close();
+    }
+
+    @Test
+    @DisplayName("an edit made between reading the master and hearing of edits is seen all the same")
+    void caughtUp() throws IOException {
+        begin("Caught up");
+        List<Route> lines = new ArrayList<>();
+        page.route("**/live", lines::add);
+        page.reload();
+        page.waitForCondition(() -> !lines.isEmpty());
+        assertThat(page.locator("[data-picture=lanes]")).isVisible();
+        client.post("/api/masters/" + master + "/seam", Map.of("at", 86_500, "frames", 5));
+        lines.get(0).resume();
+        becomes("sh0010:0-105@1001 sh0020:105-200@1006 sh0030:200-300@1001");
     }
 }

@@ -50,9 +50,9 @@ class BrowserSixtyTest extends InMaster {
         // an action ends early: pulled back to the good frame, then stretched to close the gap
         goTo(29);
         keys("Enter", "]");
-        page.waitForCondition(() -> view().get("sections").get(0).get("out").asLong() == 86_430);
+        until(() -> view().get("sections").get(0).get("out").asLong() == 86_430);
         keys("e");
-        page.waitForCondition(() -> view().get("sections").get(0).get("speed").asString().equals("3/4"));
+        until(() -> view().get("sections").get(0).get("speed").asString().equals("3/4"));
         assertThat(page.getByLabel("Chosen pieces")).containsText("30 → 40 frames, 75 %");
         // three pieces become a scene of their own, by mouse
         page.mouse().click(at(420)[0], at(420)[1]);
@@ -62,21 +62,20 @@ class BrowserSixtyTest extends InMaster {
         assertThat(page.getByLabel("Chosen pieces")).containsText("3 pieces, 120 frames");
         keys("Control+g");
         type("A master of these pieces, called", "Scene 12");
-        page.waitForCondition(() -> view().get("sections").get(11).has("nest"));
+        until(() -> view().get("sections").get(11).has("nest"));
 
         long cut = client.upload("/api/projects/" + project + "/files", Map.of("foreign.edl", foreignCut())).get("cutId").asLong();
         client.post("/api/cuts/" + cut + "/rate?rate=24", null);
         client.post("/api/cuts/" + cut + "/receive", null);
         page.keyboard().press("Control+m");
         page.getByLabel("Held against").selectOption(Long.toString(cut));
-        page.waitForCondition(() -> view().get("counts").get("bentSeams").asInt() > 50);
+        until(() -> view().get("counts").get("bentSeams").asInt() > 50);
         page.keyboard().press("Escape");
-        // a key means what the window shows: it must have heard of the cut
         assertThat(page.getByLabel("Held against")).not().isVisible();
         assertThat(page.locator("header")).containsText("59 seams bent");
         JsonNode before = view().get("sections");
         keys("Control+Shift+a");
-        page.waitForCondition(() -> view().get("counts").get("bentSeams").asInt() == 0);
+        until(() -> view().get("counts").get("bentSeams").asInt() == 0);
         assertThat(view().get("sections")).hasSize(59);
         JsonNode pieces = view().get("cut").get("pieces");
         for (int i = 0; i < 59; i++) {
@@ -84,7 +83,7 @@ class BrowserSixtyTest extends InMaster {
         }
         assertThat(page.locator("header")).containsText("0 seams bent");
         keys("Control+z");
-        page.waitForCondition(() -> view().get("sections").equals(before));
+        until(() -> view().get("sections").equals(before));
     }
 
     private long project(String name) {

@@ -8,6 +8,7 @@ import com.microsoft.playwright.options.BoundingBox;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BooleanSupplier;
 import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
 
@@ -38,9 +39,14 @@ abstract class InMaster extends InBrowser {
     }
 
     void becomes(String laid) {
-        page.waitForCondition(() -> laid().equals(laid));
-        // the window follows the server; keys typed next are meant for what it shows
-        page.waitForTimeout(400);
+        until(() -> laid().equals(laid));
+    }
+
+    /** Waits until it is so on the server and the window shows it: keys typed next are meant for what is shown. */
+    void until(BooleanSupplier so) {
+        page.waitForCondition(() -> so.getAsBoolean()
+                && view().get("seq").asString().equals(page.locator("[data-picture=lanes]").getAttribute("data-seq")));
+        page.waitForTimeout(100);
     }
 
     void goTo(long frame) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.function.LongSupplier;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -36,15 +37,19 @@ public class LiveUpdates {
 
     private final Map<Long, List<SseEmitter>> windows = new ConcurrentHashMap<>();
 
-    /** A new window, told at once where the project stands, so that it sees what it missed. */
-    public SseEmitter open(long projectId, long seq) {
+    /**
+     * A new window, told at once where the project stands, so that it sees what it missed.
+     *
+     * @param seq asked for once the window hears of edits, so that none falls between
+     */
+    public SseEmitter open(long projectId, LongSupplier seq) {
         SseEmitter window = new SseEmitter(0L);
         List<SseEmitter> all = windows.computeIfAbsent(projectId, k -> new CopyOnWriteArrayList<>());
         all.add(window);
         window.onCompletion(() -> all.remove(window));
         window.onTimeout(() -> all.remove(window));
         window.onError(e -> all.remove(window));
-        send(all, window, new Update("hello", seq, "", ""));
+        send(all, window, new Update("hello", seq.getAsLong(), "", ""));
         return window;
     }
 

@@ -160,6 +160,6 @@ class ProjectController {
     /** What happens in the project, as it happens; a new line begins with where the project stands. */
     @GetMapping(value = "/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter live(@PathVariable long id) {
-        return live.open(id, store.get(ProjectRow.class, id).seq);
+        return live.open(id, () -> store.get(ProjectRow.class, id).seq);
     }
 }
