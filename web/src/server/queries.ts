@@ -1,13 +1,29 @@
 /** What the window has of the server's state. Live updates tell which of it to ask for again. */
-import { QueryClient, useQuery } from '@tanstack/react-query'
+import { QueryClient, useQuery, type Query } from '@tanstack/react-query'
 import { getBytes, getJson, getText } from './client'
 import type {
-  CutPieces, FocusRuler, HandBack, IntakeCut, MasterBrief, PastStep, Program, Project, ProjectBrief, Render, Sequence, SourceFiles, SourceView, StageShot, Task, Turnover,
+  CutPieces, FocusRuler, HandBack, IntakeCut, MasterBrief, PastStep, Program, Project, ProjectBrief, Render, Sequence, SequenceView, SourceFiles, SourceView, StageShot, Task, Turnover,
 } from './types'
 
 export const queryClient = new QueryClient({
   defaultOptions: { queries: { staleTime: Infinity, retry: 1, refetchOnWindowFocus: false } },
 })
+
+/**
+ * Asks again for what is kept under a key. A first answer that is under way may have been read before what is told now:
+ * it would count as new, so it is asked again after it.
+ */
+function askAgain(queryKey: unknown[], which: (query: Query) => boolean = () => true) {
+  queryClient.getQueryCache().findAll({ queryKey, predicate: which }).forEach((query) => {
+    const first = query.state.data === undefined && query.state.fetchStatus === 'fetching' ? query.promise : undefined
+    const again = () => void queryClient.invalidateQueries({ queryKey: query.queryKey, exact: true })
+    if (first) {
+      void first.catch(() => undefined).then(() => window.setTimeout(again))
+    } else {
+      again()
+    }
+  })
+}
 
 /** Everything of a project that an edit may change stands under this. */
 const edited = (projectId: number | undefined, ...rest: unknown[]) => ['edited', projectId, ...rest]
@@ -21,10 +37,24 @@ export const useProject = (id: number | undefined) =>
 export const useSequence = (project: Project | undefined, masterId: number | undefined) =>
   useQuery({
     queryKey: edited(project?.id, 'sequence', masterId),
-    queryFn: () => getJson<Sequence>(`/api/masters/${masterId}`),
+    queryFn: () => sequence(masterId),
     enabled: !!project && !!masterId,
     placeholderData: (before) => before,
   })
+
+async function sequence(masterId: number | undefined): Promise<Sequence> {
+  const view = await getJson<SequenceView>(`/api/masters/${masterId}`)
+  return { ...view, cut: { ...view.cut, pieces: await piecesOf(view.cut) } }
+}
+
+/** The pieces of a cut, asked for when they are others: edits of the master leave them as they are. */
+async function piecesOf(cut: SequenceView['cut']) {
+  const known = cut.id === 0 ? undefined : await queryClient.fetchQuery({
+    queryKey: ['pieces', cut.id, cut.stamp],
+    queryFn: () => getJson<CutPieces>(`/api/cuts/${cut.id}/pieces`),
+  })
+  return known?.pieces ?? []
+}
 
 export const useMasters = (projectId: number | undefined) =>
   useQuery({
@@ -103,7 +133,7 @@ export const useTasks = (projectId: number | undefined) =>
   })
 
 export function refreshTasks(projectId: number) {
-  void queryClient.invalidateQueries({ queryKey: ['tasks', projectId] })
+  askAgain(['tasks', projectId])
 }
 
 export const useTurnover = (projectId: number, cutId: number | undefined, masterId: number | undefined) =>
@@ -168,7 +198,7 @@ export const fetchLabels = (masterId: number, from: number, count: number) =>
 
 /** After an edit, here or in another window. */
 export function refreshEdited(projectId: number) {
-  void queryClient.invalidateQueries({ queryKey: edited(projectId) })
+  askAgain(edited(projectId))
 }
 
 /**
@@ -177,10 +207,7 @@ export function refreshEdited(projectId: number) {
  */
 export function catchUp(projectId: number, seq: number) {
   const shown = queryClient.getQueryData<Project>(edited(projectId, 'project'))?.seq === seq
-  void queryClient.invalidateQueries({
-    queryKey: edited(projectId),
-    predicate: (query) => !shown || query.state.fetchStatus === 'fetching',
-  })
+  askAgain(edited(projectId), (query) => !shown || query.state.fetchStatus === 'fetching')
 }
 
 /** A cut was received: what is kept of it says so before it is asked for again, so that nothing offers to receive it twice. */
@@ -189,7 +216,7 @@ export function keepReceived(projectId: number, cut: IntakeCut) {
 }
 
 export function refreshRenders(projectId: number) {
-  void queryClient.invalidateQueries({ queryKey: edited(projectId, 'renders') })
+  askAgain(edited(projectId, 'renders'))
 }
 
 /** The camera's values at a frame, by channel. */

@@ -1750,7 +1750,7 @@ export interface components {
             /** Format: int32 */
             version: number;
             name: string;
-            pieces: components["schemas"]["freshsplice.server.masters.SequenceView.Piece"][];
+            stamp: string;
         };
         "freshsplice.server.masters.SequenceView.Key": {
             /** Format: int64 */
@@ -1796,16 +1796,6 @@ export interface components {
             innerId: number;
             /** Format: int64 */
             innerMasterId: number;
-        };
-        "freshsplice.server.masters.SequenceView.Piece": {
-            /** Format: int64 */
-            in: number;
-            /** Format: int64 */
-            out: number;
-            name: string;
-            /** Format: int64 */
-            mediaId?: number;
-            mediaFrames: number[];
         };
         "freshsplice.server.masters.SequenceView.Render": {
             /** Format: int32 */
@@ -1948,6 +1938,24 @@ export interface components {
             name: string;
             /** Format: int64 */
             frame: number;
+        };
+        "freshsplice.server.masters.CutPieces": {
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            version: number;
+            name: string;
+            pieces: components["schemas"]["freshsplice.server.masters.CutPieces.Piece"][];
+        };
+        "freshsplice.server.masters.CutPieces.Piece": {
+            /** Format: int64 */
+            in: number;
+            /** Format: int64 */
+            out: number;
+            name: string;
+            /** Format: int64 */
+            mediaId?: number;
+            mediaFrames: number[];
         };
         "freshsplice.server.cuts.TurnoverView": {
             /** Format: int64 */
@@ -3967,7 +3975,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.SequenceView.Cut"];
+                    "application/json": components["schemas"]["freshsplice.server.masters.CutPieces"];
                 };
             };
         };
@@ -4058,7 +4066,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.SequenceView.Cut"];
+                    "application/json": components["schemas"]["freshsplice.server.masters.CutPieces"];
                 };
             };
         };

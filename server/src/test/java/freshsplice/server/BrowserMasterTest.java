@@ -3,6 +3,7 @@ package freshsplice.server;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
@@ -81,6 +82,27 @@ class BrowserMasterTest extends InMaster {
         becomes("sh0010:0-87@1001 sh0020:87-187@1011 sh0030:187-280@1008");
         assertThat(client.get("/api/masters/" + master).get("sections")).hasSize(3);
         second.close();
+    }
+
+    @Test
+    @DisplayName("an edit made while the first answer is under way, read before it, is seen all the same")
+    void firstAnswerIsOld() throws IOException {
+        begin("First answer");
+        List<Route> asked = new ArrayList<>();
+        page.route("**/api/masters/" + master, route -> {
+            asked.add(route);
+            if (asked.size() > 1) {
+                route.resume();
+            }
+        });
+        page.reload();
+        page.waitForCondition(() -> !asked.isEmpty());
+        APIResponse old = asked.get(0).fetch();
+        page.waitForTimeout(500);
+        client.post("/api/masters/" + master + "/seam", Map.of("at", 86_500, "frames", 5));
+        page.waitForTimeout(500);
+        asked.get(0).fulfill(new Route.FulfillOptions().setResponse(old));
+        becomes("sh0010:0-105@1001 sh0020:105-200@1006 sh0030:200-300@1001");
     }
 
     @Test

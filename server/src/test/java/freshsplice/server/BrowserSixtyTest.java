@@ -77,7 +77,7 @@ class BrowserSixtyTest extends InMaster {
         keys("Control+Shift+a");
         until(() -> view().get("counts").get("bentSeams").asInt() == 0);
         assertThat(view().get("sections")).hasSize(59);
-        JsonNode pieces = view().get("cut").get("pieces");
+        JsonNode pieces = client.cutPieces(view());
         for (int i = 0; i < 59; i++) {
             assertThat(view().get("sections").get(i).get("in")).isEqualTo(pieces.get(i).get("in"));
         }

@@ -54,6 +54,11 @@ final class Client {
         return JSON.readTree(bytes(path));
     }
 
+    /** The pieces of the cut that a master is held against. */
+    JsonNode cutPieces(JsonNode master) {
+        return get("/api/cuts/" + master.get("cut").get("id").asLong() + "/pieces").get("pieces");
+    }
+
     HttpResponse<byte[]> tryGet(String path) {
         return send(to(path));
     }

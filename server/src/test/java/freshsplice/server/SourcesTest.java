@@ -208,7 +208,7 @@ class SourcesTest {
         long cut = cut("harbour wide");
         await("found by reel", () -> found(cut, "harbour wide").equals("by reel and timecode"));
         JsonNode sequence = receive(cut);
-        assertThat(sequence.get("cut").get("pieces").get(0).get("mediaFrames").get(5).asLong())
+        assertThat(client.cutPieces(sequence).get(0).get("mediaFrames").get(5).asLong())
                 .as("frame by the timecode").isEqualTo(5);
     }
 
@@ -294,7 +294,7 @@ class SourcesTest {
         }
         give(frames);
         assertThat(found(cut, "wave.####.png")).isEqualTo("by its name");
-        JsonNode piece = receive(cut).get("cut").get("pieces").get(0);
+        JsonNode piece = client.cutPieces(receive(cut)).get(0);
         assertThat(piece.get("mediaFrames").get(7).asLong()).isEqualTo(7);
         String picture = "/api/media/" + piece.get("mediaId").asLong() + "/picture?width=960&frame=";
         assertThat(md5(client.bytes(picture + 7))).isNotEqualTo(md5(client.bytes(picture + 8)));

@@ -106,7 +106,7 @@ class WalkTest {
         assertThat(client.get("/api/cuts/" + cut + "/intake").get("shots")).hasSize(2);
         client.post("/api/cuts/" + cut + "/receive", null);
         assertThat(sequence().get("counts").get("bentSeams").asInt()).isZero();
-        assertThat(sequence().get("cut").get("pieces")).hasSize(2);
+        assertThat(client.cutPieces(sequence())).hasSize(2);
     }
 
     @Test

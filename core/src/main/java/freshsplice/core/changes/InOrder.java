@@ -5,6 +5,9 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * The longest common subsequence of two token sequences, as index pairs. Tokens that stand once on both sides are
@@ -26,17 +29,30 @@ final class InOrder {
 
     /** Index pairs, rising on both sides. */
     static List<int[]> match(int[] a, int[] b) {
-        InOrder run = new InOrder(a, b);
+        // what stands on one side alone pairs with nothing, and would only be counted as a difference
+        int[] ofA = shared(a, b);
+        int[] ofB = shared(b, a);
+        InOrder run = new InOrder(Arrays.stream(ofA).map(i -> a[i]).toArray(), Arrays.stream(ofB).map(i -> b[i]).toArray());
+        run.run();
+        return run.pairs.stream().map(p -> new int[] {ofA[p[0]], ofB[p[1]]}).toList();
+    }
+
+    /** Indexes of tokens that the other side has too. */
+    private static int[] shared(int[] own, int[] other) {
+        Set<Integer> there = Arrays.stream(other).boxed().collect(Collectors.toSet());
+        return IntStream.range(0, own.length).filter(i -> there.contains(own[i])).toArray();
+    }
+
+    private void run() {
         int lastA = 0;
         int lastB = 0;
         for (int[] anchor : rising(uniquePairs(a, b))) {
-            run.between(lastA, anchor[0], lastB, anchor[1]);
-            run.pairs.add(anchor);
+            between(lastA, anchor[0], lastB, anchor[1]);
+            pairs.add(anchor);
             lastA = anchor[0] + 1;
             lastB = anchor[1] + 1;
         }
-        run.between(lastA, a.length, lastB, b.length);
-        return run.pairs;
+        between(lastA, a.length, lastB, b.length);
     }
 
     /** The longest part of the pairs (sorted by their first index) whose second indexes rise. */

@@ -49,22 +49,27 @@ public final class Origins {
         if (source == null) {
             return Optional.empty();
         }
-        long in = piece.edge().in();
-        Rational at = piece.time().at(in);
-        Rational slope = piece.time().at(piece.edge().out()).minus(at).dividedBy(Rational.of(piece.edge().length()));
         for (String name : names(source)) {
-            Own own = RenderName.parse(name).map(n -> renders.get(n.toString())).orElse(null);
+            Own own = renders.isEmpty() ? null : RenderName.parse(name).map(n -> renders.get(n.toString())).orElse(null);
             if (own != null) {
-                Rational frame = at.minus(Rational.of(own.range().startTimecode()));
-                return Optional.of(new Origin(own.shotId(),
-                        own.range().from().plus(own.range().speed().times(frame)), own.range().speed().times(slope)));
+                Rational frame = from(piece).minus(Rational.of(own.range().startTimecode()));
+                return Optional.of(new Origin(own.shotId(), own.range().from().plus(own.range().speed().times(frame)),
+                        own.range().speed().times(slope(piece))));
             }
             Long shot = shots.get(name.toLowerCase(Locale.ROOT));
             if (shot != null) {
-                return Optional.of(new Origin(shot, at, slope));
+                return Optional.of(new Origin(shot, from(piece), slope(piece)));
             }
         }
         return Optional.empty();
+    }
+
+    private static Rational from(CutPiece piece) {
+        return piece.time().at(piece.edge().in());
+    }
+
+    private static Rational slope(CutPiece piece) {
+        return piece.time().at(piece.edge().out()).minus(from(piece)).dividedBy(Rational.of(piece.edge().length()));
     }
 
     private static List<String> names(Source source) {

@@ -19,7 +19,7 @@ public record SequenceName(String prefix, String suffix, long number) {
 
     /** What a name says; empty where it holds no number. */
     public static Optional<SequenceName> of(String path) {
-        String base = path.substring(Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\')) + 1).strip();
+        String base = base(path);
         Matcher run = RUN.matcher(base);
         if (run.matches()) {
             return Optional.of(new SequenceName(run.group(1), run.group(2), -1));
@@ -30,9 +30,14 @@ public record SequenceName(String prefix, String suffix, long number) {
                 : Optional.empty();
     }
 
+    private static String base(String path) {
+        return path.substring(Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\')) + 1).strip();
+    }
+
     /** Whether a name stands for a run of pictures. */
     public static boolean isRun(String path) {
-        return path != null && of(path).map(n -> n.number() < 0).orElse(false);
+        // asked of every piece of a long cut: most names have no sign of a run
+        return path != null && path.chars().anyMatch(c -> "%#@[".indexOf(c) >= 0) && RUN.matcher(base(path)).matches();
     }
 
     /** Whether two names belong to one run. */

@@ -77,7 +77,7 @@ public class TurnoverService {
         Cut cut = cuts.picked(cutRow);
         Master master = masters.read(row);
         Map<Long, ShotRow> shots = masters.shotRows(cutRow.projectId);
-        List<CutPiece> pieces = cuts.pieces(cutRow, cut);
+        List<CutPiece> pieces = cuts.pieces(cutRow);
         return new Side(row, master, shots, cutRow, cut, comparing.turnover(row, master, shots, pieces, cut));
     }
 

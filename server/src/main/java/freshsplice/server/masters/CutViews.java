@@ -1,24 +1,35 @@
 package freshsplice.server.masters;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Lane;
 import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.sources.Finders;
+import freshsplice.server.sources.ProjectFiles;
 import freshsplice.server.sources.Sources;
 import freshsplice.server.store.CutRow;
 import freshsplice.server.store.MediaRow;
 import freshsplice.server.store.Store;
 import java.util.List;
+import java.util.UUID;
 import java.util.stream.LongStream;
 import org.springframework.stereotype.Component;
 
 /** Pieces of a cut with their pictures, as the window draws them. */
 @Component
 class CutViews {
+    private static final int MOST = 16;
+
+    /** Pieces as they were last put together, and from what. */
+    private record Shown(List<CutPiece> pieces, ProjectFiles files, String stamp, List<CutPieces.Piece> views) {
+    }
+
     private final Store store;
     private final CutStore cuts;
     private final Sources sources;
+    private final Cache<Long, Shown> shown = Caffeine.newBuilder().maximumSize(MOST).build();
 
     CutViews(Store store, CutStore cuts, Sources sources) {
         this.store = store;
@@ -26,18 +37,33 @@ class CutViews {
         this.sources = sources;
     }
 
-    /** A version of the cut, to be laid over another. */
-    SequenceView.Cut of(CutRow row) {
-        Cut cut = cuts.picked(row);
-        return new SequenceView.Cut(row.id, row.version, row.name, of(row.projectId, cut, cuts.pieces(row, cut)));
+    /** A version of the cut. */
+    CutPieces of(CutRow row) {
+        return new CutPieces(row.id, row.version, row.name, shown(row).views);
     }
 
-    List<SequenceView.Piece> of(long projectId, Cut cut, List<CutPiece> pieces) {
-        Finders finders = sources.finders(projectId, Sources.all(cut));
+    /** Another one whenever the pieces or their pictures are others. */
+    String stamp(CutRow row) {
+        return shown(row).stamp;
+    }
+
+    private Shown shown(CutRow row) {
+        List<CutPiece> pieces = cuts.pieces(row);
+        ProjectFiles files = sources.files(row.projectId);
+        Shown known = shown.getIfPresent(row.id);
+        if (known == null || known.pieces != pieces || !known.files.equals(files)) {
+            known = new Shown(pieces, files, UUID.randomUUID().toString(), views(cuts.picked(row), pieces, files));
+            shown.put(row.id, known);
+        }
+        return known;
+    }
+
+    private List<CutPieces.Piece> views(Cut cut, List<CutPiece> pieces, ProjectFiles files) {
+        Finders finders = files.finders(Sources.all(cut));
         return pieces.stream().map(p -> {
             Long id = finders.idOf(Lane.Kind.PICTURE, Sources.wanted(p, cut.rate()));
             MediaRow file = id == null ? null : store.get(MediaRow.class, id);
-            return new SequenceView.Piece(p.edge().in(), p.edge().out(), p.name(), id,
+            return new CutPieces.Piece(p.edge().in(), p.edge().out(), p.name(), id,
                     file == null || file.kind == MediaRow.Kind.PICTURE ? List.of() : mediaFrames(p, file));
         }).toList();
     }

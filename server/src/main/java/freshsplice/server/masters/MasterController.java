@@ -165,13 +165,13 @@ class MasterController {
     /** The pieces of any version of the cut, to be laid over another. */
     @GetMapping("/cuts/{id}/pieces")
     @Transactional(readOnly = true)
-    public SequenceView.Cut pieces(@PathVariable long id) {
+    public CutPieces pieces(@PathVariable long id) {
         return cutViews.of(store.get(CutRow.class, id));
     }
 
     /** The pieces of a master as they were after a step, to be laid over how they are. */
     @GetMapping("/masters/{id}/at/{seq}")
-    SequenceView.Cut at(@PathVariable long id, @PathVariable long seq) {
+    CutPieces at(@PathVariable long id, @PathVariable long seq) {
         return past.at(id, seq);
     }
 

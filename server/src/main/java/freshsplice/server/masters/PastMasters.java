@@ -38,7 +38,7 @@ class PastMasters {
 
     /** The pieces as a cut would have them; its version is the step's number. */
     @Transactional(readOnly = true)
-    public SequenceView.Cut at(long masterId, long seq) {
+    public CutPieces at(long masterId, long seq) {
         MasterRow row = store.get(MasterRow.class, masterId);
         StepRow step = steps.find(row.projectId, seq).orElseThrow(() -> new NotThere("There is no such step"));
         Map<Long, Map<String, String>> sections = new HashMap<>();
@@ -54,12 +54,12 @@ class PastMasters {
         Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
         Set<String> main = store.where(MasterLaneRow.class, "masterId", masterId).stream().filter(l -> l.place == 0)
                 .map(l -> l.id.toString()).collect(Collectors.toSet());
-        List<SequenceView.Piece> pieces = sections.values().stream()
+        List<CutPieces.Piece> pieces = sections.values().stream()
                 .filter(s -> s.get("alive") != null && main.contains(s.get("lane_id")))
                 .sorted(Comparator.comparingLong(s -> Long.parseLong(s.get("rec_in"))))
-                .map(s -> new SequenceView.Piece(Long.parseLong(s.get("rec_in")), Long.parseLong(s.get("rec_out")),
+                .map(s -> new CutPieces.Piece(Long.parseLong(s.get("rec_in")), Long.parseLong(s.get("rec_out")),
                         name(s, shots), null, List.of())).toList();
-        return new SequenceView.Cut(masterId, Math.toIntExact(seq), step.name, pieces);
+        return new CutPieces(masterId, Math.toIntExact(seq), step.name, pieces);
     }
 
     private static String name(Map<String, String> section, Map<Long, ShotRow> shots) {

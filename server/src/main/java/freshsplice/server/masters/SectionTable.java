@@ -6,6 +6,7 @@ import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.server.steps.ChangedRow;
+import freshsplice.server.steps.Pushes;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.Ids;
 import java.sql.ResultSet;
@@ -39,13 +40,13 @@ class SectionTable {
             + "from_position, speed, bends, enabled, head_kind, head_before, head_after, head_curve, tail_kind, tail_before, "
             + "tail_after, tail_curve";
 
-    private static final int BATCH = 500;
-
     private final JdbcTemplate jdbc;
     private final Ids ids;
     private final Steps steps;
+    private final Pushes pushes;
 
-    SectionTable(JdbcTemplate jdbc, Ids ids, Steps steps) {
+    SectionTable(JdbcTemplate jdbc, Ids ids, Steps steps, Pushes pushes) {
+        this.pushes = pushes;
         this.jdbc = jdbc;
         this.ids = ids;
         this.steps = steps;
@@ -133,7 +134,7 @@ class SectionTable {
             }
         }
         add(fresh);
-        pushed.forEach((by, rows) -> push(rows, by));
+        pushed.forEach((by, rows) -> pushes.push("section", rows, by));
         changed.forEach((columns, rows) -> jdbc.batchUpdate("update section set " + String.join(", ", columns.stream()
                 .map(c -> c + " = ?").toList()) + " where id = ?", rows));
     }
@@ -155,16 +156,6 @@ class SectionTable {
             steps.note(new ChangedRow("section", id, true, Map.of()));
         }
         jdbc.batchUpdate(insert, rows);
-    }
-
-    private void push(List<Long> rows, long by) {
-        for (int i = 0; i < rows.size(); i += BATCH) {
-            List<Long> part = rows.subList(i, Math.min(rows.size(), i + BATCH));
-            List<Object> arguments = new ArrayList<>(List.of(by, by));
-            arguments.addAll(part);
-            jdbc.update("update section set rec_in = rec_in + ?, rec_out = rec_out + ? where id in (?"
-                    + ", ?".repeat(part.size() - 1) + ")", arguments.toArray());
-        }
     }
 
     private static ChangedRow difference(Change change) {

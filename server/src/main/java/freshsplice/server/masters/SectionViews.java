@@ -9,7 +9,6 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
-import freshsplice.server.stages.StageStore;
 import freshsplice.server.store.BoardRow;
 import freshsplice.server.store.RenderRow;
 import freshsplice.server.store.ShotRow;
@@ -28,12 +27,10 @@ import org.springframework.stereotype.Component;
 @Component
 class SectionViews {
     private final Store store;
-    private final StageStore stages;
     private final MasterStore masters;
 
-    SectionViews(Store store, StageStore stages, MasterStore masters) {
+    SectionViews(Store store, MasterStore masters) {
         this.store = store;
-        this.stages = stages;
         this.masters = masters;
     }
 
@@ -43,14 +40,14 @@ class SectionViews {
     }
 
     /** @return turns live pieces of one lane, in order, into views */
-    Function<List<LivePieces.Live>, List<SequenceView.Section>> maker(long projectId, long sceneId,
-                                                                     Map<Long, ShotRow> shots,
+    Function<List<LivePieces.Live>, List<SequenceView.Section>> maker(long projectId, Map<Long, ShotRow> shots,
+                                                                     Map<Long, Camera> cameras,
                                                                      LongFunction<Master> nested) {
         Map<Long, BoardRow> boards = store.whereIn(BoardRow.class, "shotId", List.copyOf(shots.keySet())).stream()
                 .collect(Collectors.toMap(b -> b.shotId, Function.identity(), (a, b) -> b));
         Map<Long, String> aliases = new HashMap<>();
         masters.aliases(projectId).forEach((code, shot) -> aliases.merge(shot, code, (a, b) -> a + ", " + b));
-        Known known = new Known(shots, stages.cameras(sceneId), boards, aliases, nested);
+        Known known = new Known(shots, cameras, boards, aliases, nested);
         return pieces -> views(pieces, known);
     }
 

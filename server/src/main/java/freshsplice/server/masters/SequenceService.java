@@ -1,5 +1,6 @@
 package freshsplice.server.masters;
 
+import freshsplice.core.camera.Camera;
 import freshsplice.core.changes.Turnover;
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.conform.Seams;
@@ -14,6 +15,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.server.cuts.Comparing;
 import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.renders.Staleness;
+import freshsplice.server.stages.StageStore;
 import freshsplice.server.store.CutRow;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
@@ -44,9 +46,10 @@ public class SequenceService {
     private final LaidSound sounds;
     private final Marks marks;
     private final Staleness staleness;
+    private final StageStore stages;
 
     SequenceService(Store store, MasterStore masters, CutStore cuts, Comparing comparing, CutViews cutViews,
-                    SectionViews sectionViews, LaidSound sounds, Marks marks, Staleness staleness) {
+                    SectionViews sectionViews, LaidSound sounds, Marks marks, Staleness staleness, StageStore stages) {
         this.store = store;
         this.masters = masters;
         this.cuts = cuts;
@@ -56,6 +59,7 @@ public class SequenceService {
         this.sounds = sounds;
         this.marks = marks;
         this.staleness = staleness;
+        this.stages = stages;
     }
 
     @Transactional(readOnly = true)
@@ -67,17 +71,20 @@ public class SequenceService {
         Map<Long, ShotRow> shots = masters.shotRows(project.id);
         List<LivePieces.Live> pieces = live.ofLane(master, 0);
         List<Section> sections = pieces.stream().map(LivePieces.Live::section).toList();
-        List<SequenceView.Render> renders = renders(row, sections, newestRenders(project.id), shots);
+        Map<Long, Camera> cameras = stages.cameras(row.sceneId);
+        Map<Long, RenderRow> newest = newestRenders(project.id);
+        List<SequenceView.Render> renders = renders(sections, newest,
+                staleness.of(List.copyOf(newest.values()), row.sceneId, shots, cameras));
         CutRow cutRow = row.cutId == null ? null : store.get(CutRow.class, row.cutId);
         Cut cut = cutRow == null ? null : cuts.picked(cutRow);
-        List<CutPiece> cutPieces = cut == null ? List.of() : cuts.pieces(cutRow, cut);
+        List<CutPiece> cutPieces = cut == null ? List.of() : cuts.pieces(cutRow);
         Map<Integer, FrameRange> inCut = cut == null ? Map.of()
                 : placesInCut(comparing.turnover(row, master, shots, cutPieces, cut), pieces);
         List<Seams.Seam> seams = seams(sections, inCut, renders);
         Map<Long, String> slips = ActionSlips.of(sections, MasterStore.shots(shots)).stream()
                 .collect(Collectors.toMap(ActionSlips.Slip::at, ActionSlips.Slip::words));
-        Function<List<LivePieces.Live>, List<SequenceView.Section>> maker = sectionViews.maker(project.id, row.sceneId,
-                shots, nested);
+        Function<List<LivePieces.Live>, List<SequenceView.Section>> maker = sectionViews.maker(project.id, shots,
+                cameras, nested);
         List<SequenceView.Section> views = maker.apply(pieces);
         List<LivePieces.Live> seen = live.of(master);
         List<List<LivePieces.Live>> above = new ArrayList<>();
@@ -88,8 +95,8 @@ public class SequenceService {
                 Math.max(master.end(), cut == null ? master.start() + 1 : cut.record().out()));
         return new SequenceView(row.id, project.id, project.seq, row.name, project.rate.toString(),
                 project.rate.fps().toDouble(), project.dropFrame, whole.in(), whole.out(),
-                cut == null ? new SequenceView.Cut(0, 0, "", List.of())
-                        : new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.of(project.id, cut, cutPieces)),
+                cut == null ? new SequenceView.Cut(0, 0, "", "")
+                        : new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.stamp(cutRow)),
                 lane(master.main()), views, upper(master, above, maker), liveAbove(seen, above),
                 seams.stream().map(s -> new SequenceView.Seam(s.left(), s.right(), s.shots(), s.cut(), s.render(),
                         s.cutBend(), s.renderBend(), slips.get(s.shots()))).toList(), renders, sounds.views(row.id),
@@ -183,10 +190,9 @@ public class SequenceService {
         return newest;
     }
 
-    private List<SequenceView.Render> renders(MasterRow row, List<Section> sections, Map<Long, RenderRow> newest,
-                                              Map<Long, ShotRow> shots) {
+    private static List<SequenceView.Render> renders(List<Section> sections, Map<Long, RenderRow> newest,
+                                                     Map<Long, List<String>> stale) {
         List<SequenceView.Render> views = new ArrayList<>();
-        Map<Long, List<String>> stale = staleness.of(List.copyOf(newest.values()), row.sceneId, shots);
         for (int i = 0; i < sections.size(); i++) {
             Section section = sections.get(i);
             RenderRow render = newest.get(section.shotId());

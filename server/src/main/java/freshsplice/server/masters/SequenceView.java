@@ -11,7 +11,7 @@ import java.util.List;
  * @param seq      the project's number of edits that this shows
  * @param start    first record frame
  * @param end      record frame after the last of master and cut
- * @param cut      the cut it is held against; version 0 and no pieces while there is none
+ * @param cut      the cut it is held against; version 0 while there is none
  * @param main     the lane that shots are conformed on
  * @param sections its pieces in order, nested masters opened
  * @param upper    the lanes above it, from the bottom up
@@ -24,7 +24,12 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
                            boolean dropFrame, long start, long end, Cut cut, Lane main, List<Section> sections,
                            List<Upper> upper, List<Live> live, List<Seam> seams, List<Render> renders,
                            List<Sound> sound, List<SoundLane> soundLanes, List<Mark> marks, Counts counts) {
-    public record Cut(long id, int version, String name, List<Piece> pieces) {
+    /**
+     * The cut; its pieces are read from {@code /cuts/{id}/pieces}, since edits of the master leave them as they are.
+     *
+     * @param stamp another one whenever its pieces or their pictures are others
+     */
+    public record Cut(long id, int version, String name, String stamp) {
     }
 
     /** A lane of shots. @param locked no edit changes it */
@@ -36,15 +41,6 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
 
     /** @param upper index of the lane in {@code upper}; @param index of its section */
     public record Live(long in, long out, int upper, int index) {
-    }
-
-    /**
-     * A piece of the cut.
-     *
-     * @param mediaId     its picture; null for a slate
-     * @param mediaFrames frame of the movie at each of its record frames; empty for a still
-     */
-    public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId, List<Long> mediaFrames) {
     }
 
     /** What a section shows. */

@@ -30,8 +30,8 @@ class WholeMasters implements StepCheck {
                 String.class, stepId).forEach(name -> {
                     throw new IllegalArgumentException("pieces were put into \"" + name + "\" that would be lost with it");
                 });
-        List<Long> touched = jdbc.queryForList("select distinct s.master_id from step_row r join section s on s.id = r.row_id "
-                + "where r.step_id = ? and r.table_name = 'section'", Long.class, stepId);
+        List<Long> touched = jdbc.queryForList("select distinct s.master_id from step_row r join section s on s.id "
+                + "between r.row_id and r.row_last where r.step_id = ? and r.table_name = 'section'", Long.class, stepId);
         for (long id : touched) {
             MasterRow row = store.entities().find(MasterRow.class, id);
             if (row != null && row.alive != null) {

@@ -48,8 +48,16 @@ public class Staleness {
 
     /** What changed since each render of a shot was made, in words, by render id; empty lists for current ones. */
     public Map<Long, List<String>> of(List<RenderRow> renders, long sceneId, Map<Long, ShotRow> shots) {
+        return of(renders, sceneId, shots, renders.isEmpty() ? Map.of() : stages.cameras(sceneId));
+    }
+
+    /** The same where the scene's cameras are known. */
+    public Map<Long, List<String>> of(List<RenderRow> renders, long sceneId, Map<Long, ShotRow> shots,
+                                      Map<Long, Camera> cameras) {
+        if (renders.isEmpty()) {
+            return Map.of();
+        }
         Stage stage = stages.stage(sceneId);
-        Map<Long, Camera> cameras = stages.cameras(sceneId);
         Map<Long, List<RenderPartRow>> parts = store.whereIn(RenderPartRow.class, "renderId",
                 renders.stream().map(r -> r.id).toList()).stream().collect(Collectors.groupingBy(p -> p.renderId));
         String stageDigest = digest(stage);

@@ -33,16 +33,21 @@ public class Sources {
 
     /** Finders over all files of a project. @param wanted all that is to be found, see {@link SourceFinder} */
     public Finders finders(long projectId, List<Wanted> wanted) {
+        return files(projectId).finders(wanted);
+    }
+
+    /** All files of a project, and what was chosen among them. */
+    public ProjectFiles files(long projectId) {
         List<MediaRow> files = store.where(MediaRow.class, "projectId", projectId);
         Map<Long, List<String>> listed = store.whereIn(MediaListedRow.class, "mediaId",
                         files.stream().map(f -> f.id).toList()).stream()
                 .collect(Collectors.groupingBy(l -> l.mediaId, Collectors.mapping(l -> l.path, Collectors.toList())));
-        return new Finders(
-                new SourceFinder(files.stream().filter(f -> f.kind != MediaRow.Kind.SOUND)
-                        .map(f -> candidate(f, listed)).toList(), wanted, choices(projectId, Lane.Kind.PICTURE)),
-                new SourceFinder(files.stream().filter(f -> f.kind == MediaRow.Kind.SOUND
-                        || f.kind == MediaRow.Kind.MOVIE).map(f -> candidate(f, listed)).toList(), wanted,
-                        choices(projectId, Lane.Kind.SOUND)));
+        return new ProjectFiles(
+                files.stream().filter(f -> f.kind != MediaRow.Kind.SOUND).map(f -> candidate(f, listed)).toList(),
+                choices(projectId, Lane.Kind.PICTURE),
+                files.stream().filter(f -> f.kind == MediaRow.Kind.SOUND || f.kind == MediaRow.Kind.MOVIE)
+                        .map(f -> candidate(f, listed)).toList(),
+                choices(projectId, Lane.Kind.SOUND));
     }
 
     private Map<String, Long> choices(long projectId, Lane.Kind kind) {

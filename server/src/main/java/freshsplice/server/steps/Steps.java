@@ -124,18 +124,28 @@ public class Steps {
      */
     public void backTo(long projectId, long seq, String table, Map<Long, Map<String, String>> now) {
         for (StepJournal.Before change : journal.changesAfter(projectId, seq, table)) {
+            if (change.kind().equals("PUSH")) {
+                for (long id = change.rowId(); id <= change.rowLast(); id++) {
+                    pushBack(now.get(id), change.pushed());
+                }
+                continue;
+            }
             Map<String, String> row = now.get(change.rowId());
             if (row == null) {
                 continue;
             }
             if (change.kind().equals("ADD")) {
                 row.put("alive", null);
-            } else if (change.kind().equals("PUSH")) {
-                for (String end : List.of("rec_in", "rec_out")) {
-                    row.put(end, Long.toString(Long.parseLong(row.get(end)) - change.pushed()));
-                }
             } else if (change.column() != null) {
                 row.put(change.column(), change.value());
+            }
+        }
+    }
+
+    private static void pushBack(Map<String, String> row, long frames) {
+        if (row != null) {
+            for (String end : List.of("rec_in", "rec_out")) {
+                row.put(end, Long.toString(Long.parseLong(row.get(end)) - frames));
             }
         }
     }

@@ -48,10 +48,12 @@ public class CutStore {
 
     private final Store store;
     private final JdbcTemplate jdbc;
+    private final KnownCuts known;
 
-    CutStore(Store store, JdbcTemplate jdbc) {
+    CutStore(Store store, JdbcTemplate jdbc, KnownCuts known) {
         this.store = store;
         this.jdbc = jdbc;
+        this.known = known;
     }
 
     /** Writes the contents of a cut and its remarks, in place of what was there. */
@@ -214,7 +216,21 @@ public class CutStore {
 
     /** The cut as it was read, with all its lanes. */
     public Cut read(CutRow row) {
-        Tables tables = new Tables(row.id);
+        List<CutLaneRow> lanes = lanes(row);
+        return known.read(contents(row, lanes), () -> readAnew(row, lanes));
+    }
+
+    private List<CutLaneRow> lanes(CutRow row) {
+        return store.where(CutLaneRow.class, "cutId", row.id);
+    }
+
+    private static KnownCuts.Contents contents(CutRow row, List<CutLaneRow> lanes) {
+        return new KnownCuts.Contents(lanes.stream().map(l -> l.id).toList(), row.name, row.rate, row.dropFrame,
+                FrameRange.of(row.recIn, row.recOut));
+    }
+
+    private Cut readAnew(CutRow row, List<CutLaneRow> laneRows) {
+        Tables tables = new Tables(row.id, laneRows);
         List<Marker> markers = store.where(CutMarkerRow.class, "cutId", row.id).stream()
                 .map(m -> new Marker(FrameRange.of(m.recIn, m.recOut), m.name, m.comment, m.colour)).toList();
         return new Cut(row.name, row.rate, row.dropFrame, FrameRange.of(row.recIn, row.recOut), tables.lanes(null),
@@ -223,9 +239,14 @@ public class CutStore {
 
     /** What shots are made of: what is seen of all lanes, or the one lane that somebody picked. */
     public Cut picked(CutRow row) {
-        Cut cut = read(row);
+        List<CutLaneRow> lanes = lanes(row);
+        return picked(row, lanes, new KnownCuts.Picked(contents(row, lanes), row.pickedLane));
+    }
+
+    private Cut picked(CutRow row, List<CutLaneRow> lanes, KnownCuts.Picked which) {
+        Cut cut = known.read(which.contents(), () -> readAnew(row, lanes));
         boolean lane = row.pickedLane != null && row.pickedLane >= 0 && row.pickedLane < cut.lanes().size();
-        return lane ? cut.withPicture(row.pickedLane) : cut;
+        return lane ? known.picked(which, () -> cut.withPicture(row.pickedLane)) : cut;
     }
 
     /** The sequences of the file, so that another can be chosen. */
@@ -258,8 +279,7 @@ public class CutStore {
         private final Map<Long, CutNestedRow> nestedRows;
         private final Map<Long, Cut> nested = new HashMap<>();
 
-        Tables(long cutId) {
-            List<CutLaneRow> laneRows = store.where(CutLaneRow.class, "cutId", cutId);
+        Tables(long cutId, List<CutLaneRow> laneRows) {
             List<Long> laneIds = laneRows.stream().map(l -> l.id).toList();
             lanes = laneRows.stream().collect(Collectors.groupingBy(l -> l.nestedId == null ? 0 : l.nestedId));
             events = store.whereIn(CutEventRow.class, "laneId", laneIds).stream()
@@ -346,9 +366,14 @@ public class CutStore {
                 .collect(Collectors.toMap(c -> c.atFrame, c -> c.name));
     }
 
-    /** The stretches of a cut that are one shot each, as was chosen. @param picked see {@link #picked} */
-    public List<CutPiece> pieces(CutRow row, Cut picked) {
-        return Conform.pieces(picked, apart(row.id)::contains, fixes(row.id));
+    /** The stretches of a cut that are one shot each, as was chosen, of what was picked. */
+    public List<CutPiece> pieces(CutRow row) {
+        List<CutLaneRow> lanes = lanes(row);
+        KnownCuts.Picked which = new KnownCuts.Picked(contents(row, lanes), row.pickedLane);
+        Set<Long> apart = apart(row.id);
+        Map<Long, Fix> fixes = fixes(row.id);
+        return known.pieces(new KnownCuts.Apart(which, apart, fixes),
+                () -> Conform.pieces(picked(row, lanes, which), apart::contains, fixes));
     }
 
     /** Record frames of seams that are to stay open. */
