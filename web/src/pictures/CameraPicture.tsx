@@ -56,15 +56,15 @@ function Layer({ projectId, sceneId, section, frame, width, height, share }: Lay
   }).data
   const bake = useMemo(() => (bytes ? readBake(bytes) : undefined), [bytes])
   const { canvas, painter, ready } = useSetPainter(projectId, sceneId)
-  const coarse = useTransport((t) => t.speed !== 0 && t.dropped > 3)
+  const grain = useTransport((t) => (t.speed === 0 ? 1 : t.grain))
 
   useEffect(() => {
     if (painter && bake && width > 0) {
-      painter.size(width, height, Math.min(2, window.devicePixelRatio) * (coarse ? 0.5 : 1))
+      painter.size(width, height, Math.min(2, window.devicePixelRatio) * grain)
       const k = frame - section.seenIn
       painter.draw(bake.view(k), bake.projection(k), bake.places(k))
     }
-  }, [painter, ready, bake, frame, width, height, coarse, section.seenIn])
+  }, [painter, ready, bake, frame, width, height, grain, section.seenIn])
 
   return (
     <canvas

@@ -5,8 +5,15 @@
 import * as THREE from 'three'
 import { GLTFLoader } from 'three/examples/jsm/loaders/GLTFLoader.js'
 import type { Program } from '../server/types'
+import { slowDrawing } from './slowDrawing'
+
+/** A picture that stands still for so many milliseconds is drawn finely where the processor draws. */
+const STILL = 250
 
 export type Shading = Record<string, Program>
+
+/** What a camera sees: world to camera, camera to picture. */
+type Seen = { view: Float32Array; projection: Float32Array }
 
 export class SetPainter {
   private readonly renderer: THREE.WebGLRenderer
@@ -15,13 +22,15 @@ export class SetPainter {
   private readonly camera = new THREE.Camera()
   private readonly sky: THREE.RawShaderMaterial
   private sized = ''
+  private asked: [number, number, number] = [0, 0, 1]
+  private waiting = 0
   private items: THREE.Mesh<THREE.BufferGeometry, THREE.RawShaderMaterial>[] = []
 
   constructor(
     readonly canvas: HTMLCanvasElement,
     private readonly shading: Shading,
   ) {
-    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true })
+    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: !slowDrawing(), alpha: false })
     this.renderer.autoClear = false
     const triangle = new THREE.BufferGeometry()
     triangle.setAttribute('position', new THREE.BufferAttribute(new Float32Array([-1, -1, 0, 3, -1, 0, -1, 3, 0]), 3))
@@ -71,6 +80,11 @@ export class SetPainter {
 
   /** A canvas that gets its size anew, even the same, is made anew: that costs as much as several pictures. */
   size(width: number, height: number, ratio: number) {
+    this.asked = [width, height, ratio]
+    this.resize(width, height, ratio)
+  }
+
+  private resize(width: number, height: number, ratio: number) {
     const wanted = `${width} ${height} ${ratio}`
     if (wanted !== this.sized) {
       this.sized = wanted
@@ -80,7 +94,21 @@ export class SetPainter {
   }
 
   /** Draws the set; with a frame around it where a camera stands, if one is given. */
-  draw(view: Float32Array, projection: Float32Array, places: Float32Array, guide?: { view: Float32Array; projection: Float32Array }) {
+  draw(view: Float32Array, projection: Float32Array, places: Float32Array, guide?: Seen) {
+    window.clearTimeout(this.waiting)
+    this.resize(...this.asked)
+    this.paint(view, projection, places, guide)
+    if (slowDrawing()) {
+      // edges are not smoothed there: a picture that stands is drawn at twice its size and shown at its own
+      this.waiting = window.setTimeout(() => {
+        const [width, height, ratio] = this.asked
+        this.resize(width, height, ratio * 2)
+        this.paint(view, projection, places, guide)
+      }, STILL)
+    }
+  }
+
+  private paint(view: Float32Array, projection: Float32Array, places: Float32Array, guide?: Seen) {
     const inverse = new THREE.Matrix4().fromArray(view).invert()
     this.items.forEach((mesh, i) => {
       const { uniforms } = mesh.material
@@ -100,7 +128,7 @@ export class SetPainter {
   }
 
   /** A camera's place and what it sees, drawn as lines over the set. */
-  private drawGuide(view: Float32Array, projection: Float32Array, guide: { view: Float32Array; projection: Float32Array }) {
+  private drawGuide(view: Float32Array, projection: Float32Array, guide: Seen) {
     this.helpers.clear()
     const world = new THREE.Matrix4().fromArray(guide.view).invert()
     const x = 1.6 / guide.projection[0]
@@ -121,6 +149,7 @@ export class SetPainter {
   }
 
   dispose() {
+    window.clearTimeout(this.waiting)
     this.items.forEach((mesh) => mesh.material.dispose())
     this.renderer.dispose()
   }

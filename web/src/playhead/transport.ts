@@ -4,18 +4,25 @@
  */
 import { create } from 'zustand'
 import { setDesk, useDesk } from '../desk/desk'
+import { slowDrawing } from '../pictures/slowDrawing'
 import type { LaidSound } from '../server/types'
+import { Grain } from './grain'
 import { heardFrame, pauseSound, scrub, setSound, startSound } from './sound'
 
 type Score = { start: number; end: number; framesPerSecond: number; sound: LaidSound[] }
 type Part = { in: number; out: number }
 
-/** @property dropped frames that were not shown since playing began, at normal speed */
-export const useTransport = create<{ speed: number; dropped: number }>(() => ({ speed: 0, dropped: 0 }))
+/**
+ * @property dropped frames that were not shown since playing began, at normal speed
+ * @property grain   how finely the set is drawn while it plays, as a share of its full size
+ */
+export const useTransport = create<{ speed: number; dropped: number; grain: number }>(() => ({ speed: 0, dropped: 0, grain: 1 }))
 
 let score: Score = { start: 0, end: 1, framesPerSecond: 24, sound: [] }
 let begun = { at: 0, frame: 0 }
 let ticking = 0
+let ticked = 0
+let grain: Grain | undefined
 let range: Part | undefined
 let loops = false
 
@@ -61,7 +68,12 @@ export function play(speed: number, only?: Part, loop = false) {
   begun = { at: performance.now(), frame }
   setDesk({ frame })
   const goesOn = useTransport.getState().speed === speed && loop
-  useTransport.setState((t) => ({ speed, dropped: goesOn ? t.dropped : 0 }))
+  if (!goesOn) {
+    grain ??= new Grain(slowDrawing() ? 0.5 : 1)
+    grain.begin()
+  }
+  ticked = begun.at
+  useTransport.setState((t) => ({ speed, dropped: goesOn ? t.dropped : 0, grain: grain?.share ?? 1 }))
   startSound(speed, frame)
   ticking = requestAnimationFrame(tick)
 }
@@ -105,7 +117,17 @@ export function playRange() {
   }
 }
 
+function lookAtPace() {
+  const now = performance.now()
+  grain?.frame(now - ticked)
+  ticked = now
+  if (grain && grain.share !== useTransport.getState().grain) {
+    useTransport.setState({ grain: grain.share })
+  }
+}
+
 function tick() {
+  lookAtPace()
   const { speed } = useTransport.getState()
   const passed = ((performance.now() - begun.at) / 1000) * score.framesPerSecond * speed
   const frame = Math.floor((heardFrame(speed) ?? begun.frame + passed) + 1e-3)

@@ -17,6 +17,7 @@ final class EditRun {
     private static final int SHOTS = 2000;
     private static final int EVENTS = 20_000;
     private static final int UPPER_LANES = 5;
+    private static final int ON_A_LANE = 300;
     /** frames of 01:00:00:00 at 24 frames/s */
     private static final long START = 86_400;
     private static final int TIMES = 15;
@@ -46,8 +47,12 @@ final class EditRun {
         for (int lane = 0; lane < UPPER_LANES; lane++) {
             edit("LANE_ADD", "", "");
         }
+        // from each lane to the one above it: the pieces of the highest are the last that the view names
+        List<String> highest = ids.subList(SHOTS / 2, SHOTS / 2 + ON_A_LANE);
         for (int i = 0; i < UPPER_LANES; i++) {
-            edit("COPY_UP", String.join(",", ids.subList(i * 300, i * 300 + 300)), "");
+            edit("COPY_UP", String.join(",", highest), "");
+            List<String> all = ids();
+            highest = all.subList(all.size() - ON_A_LANE, all.size());
         }
         System.out.printf(Locale.ROOT, "%-56s %8d%n", "pieces of the cut under it", EVENTS);
         System.out.printf(Locale.ROOT, "%-56s %8d%n", "pieces on " + (UPPER_LANES + 1) + " lanes", ids().size());

@@ -13,7 +13,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import javax.imageio.ImageIO;
@@ -94,8 +93,10 @@ class BrowserWalkTest extends InBrowser {
     }
 
     private byte[] picture(String kind) {
-        String url = (String) page.locator("[data-picture=" + kind + "]").first().evaluate("c => c.toDataURL()");
-        return Base64.getDecoder().decode(url.substring(url.indexOf(',') + 1));
+        // a picture that stands is drawn once more, finely
+        page.waitForTimeout(800);
+        return page.locator("[data-picture=" + kind + "]").first().screenshot(new Locator.ScreenshotOptions()
+                .setStyle("[data-picture] ~ * { visibility: hidden }"));
     }
 
     private void render() {
