@@ -14,10 +14,10 @@ public final class MarkPlace {
         if (section.isEven() && !section.speed().isZero()) {
             Rational first = Rational.of(section.speed().signum() > 0 ? wanted : wanted + 1).minus(section.from())
                     .dividedBy(section.speed());
-            // fast pieces step over frames: the mark is then at the frame after it
+            // fast pieces step over frames: the mark is then at the frame after it, as long as that is not the head
             long off = section.speed().signum() > 0 ? -first.negate().floor() : first.floor() + 1;
             long at = section.record().in() + Math.max(0, off);
-            boolean before = off < 0 && section.at(section.record().in()).floor() != wanted;
+            boolean before = at == section.record().in() && section.at(at).floor() != wanted;
             return !before && section.record().contains(at) ? OptionalLong.of(at) : OptionalLong.empty();
         }
         for (long f = section.record().in(); f < section.record().out(); f++) {

@@ -1,0 +1,52 @@
+package freshsplice.core.master;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import java.util.OptionalLong;
+import java.util.Random;
+import java.util.stream.LongStream;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.RepeatedTest;
+import org.junit.jupiter.api.RepetitionInfo;
+import org.junit.jupiter.api.Test;
+
+class MarkPlaceTest {
+    private static Section piece(Rational from, Rational speed, long length) {
+        return new Section(1, new Section.Content.OfShot(1), FrameRange.ofLength(2000, length), from, speed, true, null, null);
+    }
+
+    @RepeatedTest(300)
+    @DisplayName("where no frame is stepped over it is the first record frame that shows the frame, looked for one by one")
+    void asLookedFor(RepetitionInfo info) {
+        Random random = new Random(info.getCurrentRepetition());
+        int den = 1 + random.nextInt(5);
+        int num = random.nextInt(2 * den + 1) - den;
+        Section piece = piece(Rational.of(4000 + random.nextInt(90), 1 + random.nextInt(4)), Rational.of(num, den),
+                1 + random.nextInt(60));
+        long wanted = piece.from().floor() - 70 + random.nextInt(140);
+        OptionalLong shown = LongStream.range(piece.record().in(), piece.record().out())
+                .filter(f -> piece.at(f).floor() == wanted).findFirst();
+        assertThat(MarkPlace.recordOf(piece, Rational.of(wanted))).as("%s, %d", piece, wanted).isEqualTo(shown);
+    }
+
+    @Test
+    @DisplayName("a fast piece steps over the frame: the mark stands at the frame after it")
+    void steppedOver() {
+        Section twice = piece(Rational.of(1001), Rational.of(2), 10);
+        assertThat(MarkPlace.recordOf(twice, Rational.of(1005))).hasValue(2002);
+        assertThat(MarkPlace.recordOf(twice, Rational.of(1006))).as("1005 and 1007 are shown around it").hasValue(2003);
+        assertThat(MarkPlace.recordOf(twice, Rational.of(1000))).as("before its head").isEmpty();
+        assertThat(MarkPlace.recordOf(twice, Rational.of(1021))).as("after its tail").isEmpty();
+    }
+
+    @Test
+    @DisplayName("a mark inside a frame stands at that frame, and a held piece shows its one frame from its head on")
+    void partsOfFrames() {
+        assertThat(MarkPlace.recordOf(piece(Rational.of(1001), Rational.ONE, 10), Rational.of(2011, 2))).hasValue(2004);
+        Section held = piece(Rational.of(1001), Rational.ZERO, 10);
+        assertThat(MarkPlace.recordOf(held, Rational.of(1001))).hasValue(2000);
+        assertThat(MarkPlace.recordOf(held, Rational.of(1002))).isEmpty();
+    }
+}

@@ -1,0 +1,56 @@
+package freshsplice.core.master;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+class PassageTest {
+    private static double share(Passage.Curve curve, long length, long frame) {
+        return new Passage(Passage.Kind.DISSOLVE, length, 0, curve).share(frame);
+    }
+
+    /** Worked by hand: frame k of n stands at (k + 1) / (n + 1) of the curve. */
+    @ParameterizedTest
+    @CsvSource({"EVEN, 1, 0, 0.5", "EVEN, 3, 0, 0.25", "EVEN, 3, 2, 0.75", "EVEN, 24, 11, 0.48",
+        "EASED, 3, 0, 0.15625", "EASED, 3, 1, 0.5", "LATE, 3, 0, 0.0625", "LATE, 3, 1, 0.25", "EARLY, 3, 0, 0.4375",
+        "EARLY, 3, 2, 0.9375"})
+    void byHand(Passage.Curve curve, long length, long frame, double share) {
+        assertThat(share(curve, length, frame)).isCloseTo(share, within(1e-12));
+    }
+
+    @ParameterizedTest
+    @EnumSource
+    @DisplayName("each frame is a mixture, and the incoming picture only grows")
+    void rises(Passage.Curve curve) {
+        for (long length : new long[] {1, 2, 7, 24, 240}) {
+            double before = 0;
+            for (long k = 0; k < length; k++) {
+                assertThat(share(curve, length, k)).isGreaterThan(before).isLessThan(1);
+                before = share(curve, length, k);
+            }
+        }
+    }
+
+    @Test
+    @DisplayName("played backwards an early one is a late one, an even and an eased one are themselves")
+    void mirrored() {
+        for (long k = 0; k < 17; k++) {
+            assertThat(share(Passage.Curve.EARLY, 17, k)).isCloseTo(1 - share(Passage.Curve.LATE, 17, 16 - k), within(1e-12));
+            for (Passage.Curve curve : new Passage.Curve[] {Passage.Curve.EVEN, Passage.Curve.EASED}) {
+                assertThat(share(curve, 17, k)).isCloseTo(1 - share(curve, 17, 16 - k), within(1e-12));
+            }
+        }
+    }
+
+    @Test
+    void lastsAtLeastOneFrame() {
+        assertThatThrownBy(() -> new Passage(Passage.Kind.WIPE, 0, 0)).hasMessageContaining("at least one frame");
+        assertThatThrownBy(() -> new Passage(Passage.Kind.WIPE, -1, 4)).isInstanceOf(IllegalArgumentException.class);
+    }
+}

@@ -1,0 +1,103 @@
+package freshsplice.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.RepeatedTest;
+import org.junit.jupiter.api.RepetitionInfo;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** Many steps one after another: the master as it was after each of them, and the way back to it. */
+@ExtendWith(TestServer.class)
+class HistoryTest {
+    private static final List<String> KINDS = List.of("TAIL", "HEAD", "SLIP", "TAKE_OUT", "LIFT", "SPLIT", "DUPLICATE", "SWAP",
+            "SPEED", "COPY_UP", "NEST", "SWITCH");
+
+    private final Client client = new Client(TestServer.address());
+    private long project;
+    private long master;
+
+    private void receive(String name, int pieces) throws IOException {
+        project = client.post("/api/projects", Map.of("name", name)).get("id").asLong();
+        long cut = client.upload("/api/projects/" + project + "/files", Map.of("e.edl", Material.edl(name, Material.clips(pieces))))
+                .get("cutId").asLong();
+        client.post("/api/cuts/" + cut + "/rate?rate=24", null);
+        client.post("/api/cuts/" + cut + "/receive", null);
+        master = client.get("/api/projects/" + project).get("masterId").asLong();
+    }
+
+    private JsonNode view() {
+        return client.get("/api/masters/" + master);
+    }
+
+    /** Everything that is laid, on all lanes, as the window has it. */
+    private static String laid(JsonNode view) {
+        List<String> pieces = new ArrayList<>();
+        view.get("sections").forEach(s -> pieces.add(words(s)));
+        view.get("upper").forEach(lane -> lane.get("sections").forEach(s -> pieces.add("above " + words(s))));
+        return String.join("\n", pieces);
+    }
+
+    private static String words(JsonNode s) {
+        return s.get("code").asString() + " " + s.get("in") + "-" + s.get("out") + " @" + s.get("seenFrom").asString() + " x"
+                + s.get("speed").asString() + (s.get("enabled").asBoolean() ? "" : " off") + (s.has("nest") ? " nested" : "");
+    }
+
+    /** In and out of the pieces of the main lane, nests left aside: what of them is seen is for their masters to say. */
+    private static List<String> places(JsonNode pieces) {
+        List<String> places = new ArrayList<>();
+        for (JsonNode p : pieces) {
+            boolean nest = p.has("nest") || p.path("name").asString("").equals("master");
+            if (!nest) {
+                places.add(p.get("in").asString() + "-" + p.get("out").asString());
+            }
+        }
+        return places;
+    }
+
+    private Map<String, Object> anyEdit(Random random, JsonNode view) {
+        String kind = KINDS.get(random.nextInt(KINDS.size()));
+        JsonNode piece = view.get("sections").get(random.nextInt(view.get("sections").size()));
+        long inside = piece.get("in").asLong() + 1 + random.nextInt(10);
+        Map<String, Object> edit = new TreeMap<>(Map.of("kind", kind, "sections", List.of(piece.get("id").asLong()),
+                "ripple", random.nextInt(3) > 0, "frames", random.nextInt(13) - 6, "at", inside, "text", "N" + random.nextInt(1000),
+                "speed", random.nextBoolean() ? "3/4" : "150 %"));
+        if (kind.equals("SPLIT")) {
+            edit.put("sections", List.of());
+        }
+        return edit;
+    }
+
+    @RepeatedTest(4)
+    @DisplayName("the master as it was after any step is what was seen then; going there makes it so, and back again")
+    void anyStep(RepetitionInfo info) throws IOException {
+        Random random = new Random(info.getCurrentRepetition() * 71L);
+        receive("History " + info.getCurrentRepetition(), 12);
+        TreeMap<Long, String> laid = new TreeMap<>();
+        TreeMap<Long, List<String>> places = new TreeMap<>();
+        for (int i = 0; i < 60 && laid.size() < 25; i++) {
+            JsonNode view = view();
+            laid.put(view.get("seq").asLong(), laid(view));
+            places.put(view.get("seq").asLong(), places(view.get("sections")));
+            client.tryPost("/api/masters/" + master + "/edits", anyEdit(random, view));
+        }
+        assertThat(laid.size()).as("edits that were done").isGreaterThan(10);
+        places.forEach((seq, then) -> assertThat(places(client.get("/api/masters/" + master + "/at/" + seq).get("pieces")))
+                .as("after step %d", seq).isEqualTo(then));
+        List<Long> steps = new ArrayList<>(laid.keySet());
+        for (int i = 0; i < 6; i++) {
+            long seq = steps.get(random.nextInt(steps.size()));
+            client.post("/api/projects/" + project + "/history/" + seq, null);
+            assertThat(laid(view())).as("back at step %d", seq).isEqualTo(laid.get(seq));
+        }
+        client.post("/api/projects/" + project + "/history/" + laid.lastKey(), null);
+        assertThat(laid(view())).isEqualTo(laid.lastEntry().getValue());
+    }
+}

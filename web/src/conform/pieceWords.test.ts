@@ -1,0 +1,39 @@
+import { describe, expect, it } from 'vitest'
+import type { Section } from '../server/types'
+import { percent, pieceWords } from './pieceWords'
+
+const piece = (over: Partial<Section> = {}) =>
+  ({ id: 1, content: 'SHOT', shotId: 7, code: 'sh0010', in: 86400, out: 86666, shotFirst: 1001, shotLast: 1228, speed: '1', bends: '', enabled: true, actionFirst: 120, ...over }) as Section
+
+describe('a piece in words', () => {
+  it('says its code, its frames and its action', () => {
+    expect(pieceWords([piece({ out: 86500, shotLast: 1100 })], false)).toBe('sh0010 here · 1001–1100, 100 frames · action 120')
+  })
+
+  it('says how many frames of the action a stretched piece shows, and at which speed', () => {
+    // 228 frames stretched to 266 go at 228/266 = 85.7 %
+    expect(pieceWords([piece({ speed: '114/133' })], true)).toBe('sh0010 chosen · 1001–1228, 228 → 266 frames, 85.7 % · action 120')
+  })
+
+  it('says that it is off, and its old number', () => {
+    expect(pieceWords([piece({ out: 86500, enabled: false, alias: 'sh0005' })], true)).toContain('off · action 120 · was sh0005')
+  })
+
+  it('counts several, and calls a nested master by its name', () => {
+    const nest = { masterId: 3, name: 'The tide', innerId: 1, innerMasterId: 3 }
+    const [a, b] = [piece({ nest }), piece({ nest, in: 86666, out: 86676 })]
+    expect(pieceWords([a, b], true)).toBe('The tide, 2 pieces, 276 frames')
+    expect(pieceWords([a, piece()], true)).toBe('2 pieces, 532 frames')
+    expect(pieceWords([], true)).toBe('black')
+  })
+
+  it('says words on a slate without frames of a shot', () => {
+    expect(pieceWords([piece({ content: 'SLATE', shotId: 0, code: 'Gulls to come', out: 86424 })], false)).toBe('Gulls to come here · 24 frames')
+  })
+
+  it('gives a speed to a tenth of a percent', () => {
+    expect(percent(piece({ speed: '3/4' }))).toBe('75')
+    expect(percent(piece({ speed: '-1' }))).toBe('-100')
+    expect(percent(piece({ speed: '1001/1000' }))).toBe('100.1')
+  })
+})
