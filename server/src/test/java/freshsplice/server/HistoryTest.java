@@ -25,12 +25,9 @@ class HistoryTest {
     private long master;
 
     private void receive(String name, int pieces) throws IOException {
-        project = client.post("/api/projects", Map.of("name", name)).get("id").asLong();
-        long cut = client.upload("/api/projects/" + project + "/files", Map.of("e.edl", Material.edl(name, Material.clips(pieces))))
-                .get("cutId").asLong();
-        client.post("/api/cuts/" + cut + "/rate?rate=24", null);
-        client.post("/api/cuts/" + cut + "/receive", null);
-        master = client.get("/api/projects/" + project).get("masterId").asLong();
+        Received received = Received.of(client, name, Material.clips(pieces));
+        project = received.project();
+        master = received.master();
     }
 
     private JsonNode view() {

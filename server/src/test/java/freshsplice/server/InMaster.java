@@ -7,7 +7,6 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
 import java.io.IOException;
 import java.util.List;
-import java.util.Map;
 import java.util.function.BooleanSupplier;
 import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
@@ -20,12 +19,7 @@ abstract class InMaster extends InBrowser {
     long master;
 
     void begin(String name) throws IOException {
-        long project = client.post("/api/projects", Map.of("name", name)).get("id").asLong();
-        long cut = client.upload("/api/projects/" + project + "/files", Map.of("e.edl", Material.edl(name, CLIPS)))
-                .get("cutId").asLong();
-        client.post("/api/cuts/" + cut + "/rate?rate=24", null);
-        client.post("/api/cuts/" + cut + "/receive", null);
-        master = client.get("/api/projects/" + project).get("masterId").asLong();
+        master = Received.of(client, name, CLIPS).master();
         page.reload();
         page.getByText(name, new Page.GetByTextOptions().setExact(true)).click();
         assertThat(page.locator("[data-picture=lanes]")).isVisible();

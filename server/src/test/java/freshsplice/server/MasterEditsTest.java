@@ -29,12 +29,10 @@ class MasterEditsTest {
 
     @BeforeEach
     void receive() throws IOException {
-        project = client.post("/api/projects", Map.of("name", "Edits")).get("id").asLong();
-        cut = client.upload("/api/projects/" + project + "/files", Map.of("e.edl", Material.edl("Edits", CLIPS)))
-                .get("cutId").asLong();
-        client.post("/api/cuts/" + cut + "/rate?rate=24", null);
-        client.post("/api/cuts/" + cut + "/receive", null);
-        master = client.get("/api/projects/" + project).get("masterId").asLong();
+        Received received = Received.of(client, "Edits", CLIPS);
+        project = received.project();
+        cut = received.cut();
+        master = received.master();
     }
 
     private JsonNode sections() {

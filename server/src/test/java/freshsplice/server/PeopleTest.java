@@ -25,12 +25,9 @@ class PeopleTest {
 
     @BeforeEach
     void receive() throws IOException {
-        project = ines.post("/api/projects", Map.of("name", "People")).get("id").asLong();
-        long cut = ines.upload("/api/projects/" + project + "/files", Map.of("e.edl", Material.edl("People", CLIPS)))
-                .get("cutId").asLong();
-        ines.post("/api/cuts/" + cut + "/rate?rate=24", null);
-        ines.post("/api/cuts/" + cut + "/receive", null);
-        master = ines.get("/api/projects/" + project).get("masterId").asLong();
+        Received received = Received.of(ines, "People", CLIPS);
+        project = received.project();
+        master = received.master();
     }
 
     private JsonNode section(int index) {
