@@ -198,7 +198,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
           }
         }}
         data-picture="lanes"
-        data-seq={sequence.seq}
+        data-shows={`${sequence.id} ${sequence.seq}`}
         role="img"
         aria-label={`${sequence.sections.length} pieces on ${sequence.upper.length + 1} lanes, ${sequence.counts.bentSeams} seams bent`}
       />

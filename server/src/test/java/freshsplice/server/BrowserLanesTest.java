@@ -40,6 +40,7 @@ class BrowserLanesTest extends InMaster {
         assertThat(page.getByLabel("Go to a timecode, or by frames")).hasValue("01:00:06:06");
         keys("Control+Backspace");
         assertThat(page.getByTitle("Masters, Ctrl M")).containsText("Lanes by keys");
+        becomes(THREE);
         keys("Enter", "Control+Shift+g");
         until(() -> !view().get("sections").get(0).has("nest"));
         // copied and put in between, then something over

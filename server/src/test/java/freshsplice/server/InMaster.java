@@ -38,8 +38,8 @@ abstract class InMaster extends InBrowser {
 
     /** Waits until it is so on the server and the window shows it: keys typed next are meant for what is shown. */
     void until(BooleanSupplier so) {
-        page.waitForCondition(() -> so.getAsBoolean()
-                && view().get("seq").asString().equals(page.locator("[data-picture=lanes]").getAttribute("data-seq")));
+        page.waitForCondition(() -> so.getAsBoolean() && (master + " " + view().get("seq").asString())
+                .equals(page.locator("[data-picture=lanes]").getAttribute("data-shows")));
         page.waitForTimeout(100);
     }
 
@@ -47,7 +47,9 @@ abstract class InMaster extends InBrowser {
         Locator field = page.getByLabel("Go to a timecode, or by frames");
         field.fill(String.format("01:00:%02d:%02d", frame / 24, frame % 24));
         field.press("Enter");
-        page.waitForTimeout(200);
+        // the server reads what was typed
+        assertThat(page.getByText("record " + (frame + 1) + " of")).isVisible();
+        page.waitForTimeout(100);
     }
 
     void keys(String... keys) {
