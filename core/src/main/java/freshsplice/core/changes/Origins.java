@@ -52,24 +52,16 @@ public final class Origins {
         for (String name : names(source)) {
             Own own = renders.isEmpty() ? null : RenderName.parse(name).map(n -> renders.get(n.toString())).orElse(null);
             if (own != null) {
-                Rational frame = from(piece).minus(Rational.of(own.range().startTimecode()));
+                Rational frame = piece.from().minus(Rational.of(own.range().startTimecode()));
                 return Optional.of(new Origin(own.shotId(), own.range().from().plus(own.range().speed().times(frame)),
-                        own.range().speed().times(slope(piece))));
+                        own.range().speed().times(piece.slope())));
             }
             Long shot = shots.get(name.toLowerCase(Locale.ROOT));
             if (shot != null) {
-                return Optional.of(new Origin(shot, from(piece), slope(piece)));
+                return Optional.of(new Origin(shot, piece.from(), piece.slope()));
             }
         }
         return Optional.empty();
-    }
-
-    private static Rational from(CutPiece piece) {
-        return piece.time().at(piece.edge().in());
-    }
-
-    private static Rational slope(CutPiece piece) {
-        return piece.time().at(piece.edge().out()).minus(from(piece)).dividedBy(Rational.of(piece.edge().length()));
     }
 
     private static List<String> names(Source source) {

@@ -23,11 +23,8 @@ import java.util.Optional;
 public record Piece(FrameRange record, FrameRange edge, String key, Rational from, Rational slope, boolean bent,
                     boolean still, String name, String head, String tail) {
     public static Piece of(CutPiece piece) {
-        FrameRange edge = piece.edge();
-        Rational from = piece.time().at(edge.in());
-        Rational slope = piece.time().at(edge.out()).minus(from).dividedBy(Rational.of(edge.length()));
         boolean still = piece.source() != null && piece.source().isStill();
-        return new Piece(piece.record(), edge, piece.identity(), from, slope, false, still, piece.name(),
+        return new Piece(piece.record(), piece.edge(), piece.identity(), piece.from(), piece.slope(), false, still, piece.name(),
                 describe(piece.head()), describe(piece.tail()));
     }
 

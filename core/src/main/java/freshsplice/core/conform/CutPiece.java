@@ -5,6 +5,7 @@ import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Source;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import java.util.List;
 
@@ -54,6 +55,16 @@ public record CutPiece(FrameRange record, FrameRange edge, Source source, TimeMa
     /** The name to show for what is seen. */
     public String name() {
         return source == null ? "" : source.label();
+    }
+
+    /** Exact source position at the cut into it. */
+    public Rational from() {
+        return time.at(edge.in());
+    }
+
+    /** Source frames per record frame from cut to cut; the mean where its speed changes. */
+    public Rational slope() {
+        return time.at(edge.out()).minus(from()).dividedBy(Rational.of(edge.length()));
     }
 
     /** What two pieces must share to show the same source. */

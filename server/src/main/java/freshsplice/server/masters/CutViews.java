@@ -39,16 +39,15 @@ class CutViews {
 
     /** A version of the cut. */
     CutPieces of(CutRow row) {
-        return new CutPieces(row.id, row.version, row.name, shown(row).views);
+        return new CutPieces(row.id, row.version, row.name, shown(row, cuts.pieces(row)).views);
     }
 
-    /** Another one whenever the pieces or their pictures are others. */
-    String stamp(CutRow row) {
-        return shown(row).stamp;
+    /** Another one whenever the pieces or their pictures are others. @param pieces the cut's, as they are now */
+    String stamp(CutRow row, List<CutPiece> pieces) {
+        return shown(row, pieces).stamp;
     }
 
-    private Shown shown(CutRow row) {
-        List<CutPiece> pieces = cuts.pieces(row);
+    private Shown shown(CutRow row, List<CutPiece> pieces) {
         ProjectFiles files = sources.files(row.projectId);
         Shown known = shown.getIfPresent(row.id);
         if (known == null || known.pieces != pieces || !known.files.equals(files)) {

@@ -96,7 +96,7 @@ public class SequenceService {
         return new SequenceView(row.id, project.id, project.seq, row.name, project.rate.toString(),
                 project.rate.fps().toDouble(), project.dropFrame, whole.in(), whole.out(),
                 cut == null ? new SequenceView.Cut(0, 0, "", "")
-                        : new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.stamp(cutRow)),
+                        : new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.stamp(cutRow, cutPieces)),
                 lane(master.main()), views, upper(master, above, maker), liveAbove(seen, above),
                 seams.stream().map(s -> new SequenceView.Seam(s.left(), s.right(), s.shots(), s.cut(), s.render(),
                         s.cutBend(), s.renderBend(), slips.get(s.shots()))).toList(), renders, sounds.views(row.id),

@@ -48,7 +48,7 @@ public class Staleness {
 
     /** What changed since each render of a shot was made, in words, by render id; empty lists for current ones. */
     public Map<Long, List<String>> of(List<RenderRow> renders, long sceneId, Map<Long, ShotRow> shots) {
-        return of(renders, sceneId, shots, renders.isEmpty() ? Map.of() : stages.cameras(sceneId));
+        return of(renders, sceneId, shots, stages.cameras(sceneId));
     }
 
     /** The same where the scene's cameras are known. */
