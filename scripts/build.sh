@@ -1,32 +1,50 @@
 # Builds the front end and the application where sources are newer than what was built.
 
+# The folder of a Node that the bundler runs on: it wants 20.19 or newer, and Debian 12 has 18.
 node_bin() {
-  # Vite wants Node 20.19 or newer; npm's own package "node" brings one where Debian's is older
-  local own=$FRESH_SPLICE_HOME/web/node_modules/node/bin
   local version
   version=$(node -p 'process.versions.node.split(".").map(Number).reduce((a, n, i) => a + n * [1e6, 1e3, 1][i], 0)' 2>/dev/null || echo 0)
   if [ "$version" -ge 20019000 ]; then
     dirname "$(command -v node)"
   else
-    echo "$own"
+    echo "$FRESH_SPLICE_HOME/.cache/node/node_modules/node/bin"
   fi
+}
+
+# npm's own package "node" brings one. It comes before all other packages and not among them: npm leaves out native
+# parts whose "engines" the Node it runs on does not meet, and the bundler is such a part.
+install_node_of_npm() {
+  local own=$FRESH_SPLICE_HOME/.cache/node wanted=$FRESH_SPLICE_HOME/scripts/node
+  [ "$(node_bin)" = "$own/node_modules/node/bin" ] || return 0
+  if [ -x "$own/node_modules/node/bin/node" ] && cmp -s "$wanted/package-lock.json" "$own/package-lock.json"; then
+    return 0
+  fi
+  echo "Installing a newer Node for the front end's build"
+  mkdir -p "$own"
+  cp "$wanted/package.json" "$wanted/package-lock.json" "$own/"
+  (cd "$own" && npm ci --no-audit --no-fund --loglevel=error)
+  # its install script is what unpacks the program; some npm versions leave scripts out
+  if [ ! -x "$own/node_modules/node/bin/node" ]; then
+    (cd "$own/node_modules/node" && node installArchSpecificPackage.js >/dev/null)
+  fi
+}
+
+with_node() {
+  PATH="$(node_bin):$PATH" "$@"
 }
 
 build_web() {
   local web=$FRESH_SPLICE_HOME/web
+  install_node_of_npm
   if [ ! -d "$web/node_modules" ] || [ "$web/package-lock.json" -nt "$web/node_modules/.package-lock.json" ]; then
     echo "Installing the front end's packages"
-    (cd "$web" && npm ci --no-audit --no-fund --loglevel=error)
-    # its install script is what unpacks the program; some npm versions leave scripts out
-    if [ ! -x "$web/node_modules/node/bin/node" ]; then
-      (cd "$web/node_modules/node" && node installArchSpecificPackage.js >/dev/null 2>&1) || true
-    fi
+    (cd "$web" && with_node npm ci --no-audit --no-fund --loglevel=error)
   fi
   if [ ! -f "$web/dist/index.html" ] || [ -n "$(find "$web/src" "$web/index.html" "$web/public" "$web/vite.config.ts" \
       "$web/package-lock.json" -newer "$web/dist/index.html" -print -quit)" ]; then
     echo "Building the front end"
     local said
-    if ! said=$(cd "$web" && PATH="$(node_bin):$PATH" npm run --silent build 2>&1); then
+    if ! said=$(cd "$web" && with_node npm run --silent build 2>&1); then
       echo "$said" >&2
       echo "The front end could not be built: the lines above say why" >&2
       return 1

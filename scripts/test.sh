@@ -7,6 +7,6 @@ install_for_tests
 build_web
 cd "$FRESH_SPLICE_HOME"
 echo "Testing the front end"
-(cd web && PATH="$(node_bin):$PATH" npm run --silent check && PATH="$(node_bin):$PATH" npm test --silent)
+(cd web && with_node npm run --silent check && with_node npm test --silent)
 echo "Testing the rest"
 PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 mvn -B -ntp -Dstyle.color=never verify "$@"
