@@ -3,30 +3,48 @@ package freshsplice.exchange;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Remark;
+import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
-import java.util.Collections;
+import freshsplice.core.time.TimeMap;
+import java.util.ArrayList;
 import java.util.IdentityHashMap;
-import java.util.Set;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
 
-/** Whether every time of a reading is small enough that all that is worked out from it stays exact. */
-final class Countable {
+/**
+ * Keeps every time of a reading small enough that all that is worked out from it stays exact. An event whose own times
+ * are not becomes a slate, or its positions are rounded, and a remark says so: no single event refuses a file.
+ */
+public final class Countable {
     /** A hundred years at 30 frames/s, or a week of samples. */
     private static final long MOST_FRAMES = 100_000_000_000L;
     private static final long MOST_PARTS = 10_000_000L;
 
-    private final Set<Cut> seen = Collections.newSetFromMap(new IdentityHashMap<>());
+    private final Map<Cut, Cut> made = new IdentityHashMap<>();
+    private final List<Remark> remarks;
 
-    private Countable() {
+    private Countable(List<Remark> remarks) {
+        this.remarks = remarks;
     }
 
-    /** @throws UnreadableFile if a time is past what can be counted exactly */
-    static void check(InputFile file, Reading reading) {
-        Countable countable = new Countable();
+    /**
+     * The reading with countable times.
+     *
+     * @throws UnreadableFile if the clock of a cut itself is past what can be counted exactly
+     */
+    static Reading reading(InputFile file, Reading reading) {
+        List<Remark> remarks = new ArrayList<>(reading.remarks());
+        Countable countable = new Countable(remarks);
+        List<Cut> cuts = new ArrayList<>();
         for (Cut cut : reading.cuts()) {
-            if (!countable.isCountable(cut)) {
+            if (!fits(cut.record().in())) {
                 throw tooLarge(file);
             }
+            cuts.add(countable.cut(cut));
         }
+        return new Reading(reading.format(), cuts, remarks);
     }
 
     static UnreadableFile tooLarge(InputFile file) {
@@ -34,25 +52,82 @@ final class Countable {
                 + "for it to be written again");
     }
 
-    private boolean isCountable(Cut cut) {
-        if (!seen.add(cut)) {
-            return true;
+    /** An event, or the slate that stands in for it where its own times cannot be counted exactly. */
+    public static Event event(String name, boolean enabled, FrameRange record, List<Remark> remarks, String place,
+                              Supplier<Event> event) {
+        try {
+            return event.get();
+        } catch (ArithmeticException e) {
+            return slate(name, enabled, record, remarks, place);
         }
-        boolean fits = fits(cut.record().in()) && fits(cut.record().out());
-        for (Lane lane : cut.lanes()) {
-            for (Event event : lane.events()) {
-                fits &= fits(event.record().in()) && fits(event.record().out()) && fits(event.from())
-                        && fits(event.to()) && (event.nested() == null || isCountable(event.nested()));
+    }
+
+    /** A slate in place of an event whose times cannot be counted, and the remark that says so. */
+    public static Event slate(String name, boolean enabled, FrameRange record, List<Remark> remarks, String place) {
+        remarks.add(Remark.loss(place, "\"" + name + "\" shows a time that is too large to be counted exactly; a slate "
+                + "stands in"));
+        return new Event(null, Event.Kind.MISSING, name, enabled, record, null,
+                TimeMap.constant(record, Rational.ZERO, Rational.ZERO), null, List.of());
+    }
+
+    private Cut cut(Cut cut) {
+        Cut known = made.get(cut);
+        if (known == null) {
+            List<Lane> lanes = cut.lanes().stream().map(this::lane).toList();
+            known = lanes.equals(cut.lanes()) ? cut : new Cut(cut.name(), cut.rate(), cut.dropFrame(), cut.record(), lanes,
+                    cut.markers(), cut.kept());
+            if (!fits(known.record().out())) {
+                long end = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max()
+                        .orElse(cut.record().in());
+                known = new Cut(cut.name(), cut.rate(), cut.dropFrame(), cut.record().withOut(Math.max(end,
+                        cut.record().in())), lanes, cut.markers(), cut.kept());
+            }
+            made.put(cut, known);
+        }
+        return known;
+    }
+
+    private Lane lane(Lane lane) {
+        List<Event> events = new ArrayList<>();
+        boolean same = true;
+        for (Event event : lane.events()) {
+            Event kept = event(lane, event);
+            same &= kept == event;
+            if (kept != null) {
+                events.add(kept);
             }
         }
-        return fits;
+        return same ? lane
+                : new Lane(lane.kind(), lane.name(), lane.enabled(), events, lane.transitions(), lane.kept());
+    }
+
+    private Event event(Lane lane, Event event) {
+        String place = "lane " + lane.name() + ", record frame " + event.record().in();
+        if (!fits(event.record().in()) || !fits(event.record().out())) {
+            remarks.add(Remark.loss(place, "\"" + event.name() + "\" stands at a time that is too large to be counted "
+                    + "exactly; left out"));
+            return null;
+        }
+        List<TimeMap.Key> keys = event.time().keys();
+        if (!keys.stream().allMatch(k -> fits(k.record()) && fits(k.source().floor()))) {
+            return slate(event.name(), event.enabled(), event.record(), remarks, place);
+        }
+        boolean fine = keys.stream().anyMatch(k -> k.source().den() > MOST_PARTS);
+        Cut nested = event.nested() == null ? null : cut(event.nested());
+        if (!fine && nested == event.nested()) {
+            return event;
+        }
+        if (fine) {
+            remarks.add(Remark.doubt(place, "The positions of \"" + event.name() + "\" are finer than is kept; rounded to "
+                    + "1/4096 of a frame"));
+        }
+        TimeMap time = new TimeMap(keys.stream()
+                .map(k -> new TimeMap.Key(k.record(), Grain.bounded(k.source()))).toList(), event.time().smooth());
+        return new Event(event.number(), event.kind(), event.name(), event.enabled(), event.record(), event.source(), time,
+                nested, event.comments(), event.kept());
     }
 
     private static boolean fits(long frame) {
         return Math.abs(frame) <= MOST_FRAMES;
-    }
-
-    private static boolean fits(Rational position) {
-        return position.den() <= MOST_PARTS && fits(position.floor());
     }
 }

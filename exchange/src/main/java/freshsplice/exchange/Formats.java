@@ -37,9 +37,7 @@ public final class Formats {
                 .orElseThrow(() -> new UnreadableFile(file.name() + " is no cut that can be read here: "
                         + "it is none of " + names()));
         try {
-            Reading reading = reader.read(file, options);
-            Countable.check(file, reading);
-            return reading;
+            return Countable.reading(file, reader.read(file, options));
         } catch (ArithmeticException e) {
             throw Countable.tooLarge(file);
         }

@@ -93,7 +93,7 @@ public final class RandomCut {
 
     private TimeMap time(FrameRange record) {
         Rational from = Rational.of(11_000 + random.nextInt(2000));
-        return switch (random.nextInt(8)) {
+        return switch (random.nextInt(11)) {
             case 0 -> TimeMap.constant(record, from, Rational.of(-1));
             case 1 -> TimeMap.constant(record, from, Rational.ZERO);
             case 2 -> TimeMap.constant(record, from, Rational.of(1, 2));
@@ -101,6 +101,8 @@ public final class RandomCut {
             case 4 -> new TimeMap(List.of(new TimeMap.Key(record.in(), from),
                     new TimeMap.Key(record.in() + 10, from.plus(20)),
                     new TimeMap.Key(record.out(), from.plus(20 + record.length() - 10))), false);
+            case 5 -> TimeMap.constant(record, from, Rational.of(6, 7));
+            case 6 -> TimeMap.constant(record, from, Rational.of(-7, 5));
             default -> TimeMap.constant(record, from, Rational.ONE);
         };
     }

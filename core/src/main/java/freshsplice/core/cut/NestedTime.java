@@ -94,7 +94,7 @@ final class NestedTime {
                     .map(r -> new TimeMap.Key(r, fine(innerAt(inner, fine(outer.at(r)))))).toList(), false);
         }
         List<TimeMap.Key> keys = frames.stream().map(r -> new TimeMap.Key(r, innerAt(inner, outer.at(r)))).toList();
-        return new TimeMap(keys.size() == 2 ? keys : withoutStraightOnes(keys), false);
+        return new TimeMap(keys, false).withoutStraightKeys();
     }
 
     /** A position on a curve to a hundred-thousandth of a frame: its exact fraction, cubed again, fits no number. */
@@ -108,23 +108,6 @@ final class NestedTime {
                 frames.add(r);
             }
         }
-    }
-
-    /** Keys that lie on the line between their neighbours say nothing. */
-    private static List<TimeMap.Key> withoutStraightOnes(List<TimeMap.Key> keys) {
-        List<TimeMap.Key> kept = new ArrayList<>();
-        for (TimeMap.Key key : keys) {
-            while (kept.size() >= 2 && isStraight(kept.get(kept.size() - 2), kept.get(kept.size() - 1), key)) {
-                kept.remove(kept.size() - 1);
-            }
-            kept.add(key);
-        }
-        return kept;
-    }
-
-    private static boolean isStraight(TimeMap.Key a, TimeMap.Key b, TimeMap.Key c) {
-        return b.source().minus(a.source()).times(c.record() - b.record())
-                .equals(c.source().minus(b.source()).times(b.record() - a.record()));
     }
 
     private static Rational innerAt(TimeMap inner, Rational position) {

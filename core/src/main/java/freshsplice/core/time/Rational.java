@@ -78,16 +78,24 @@ public final class Rational implements Comparable<Rational> {
     }
 
     /**
-     * The simplest fraction that a double can have meant: within a millionth of a millionth part of it, found by its
-     * continued fraction, so that 29.97002997002997 is 30000/1001.
+     * The simplest fraction that a double can have meant: within a millionth of a millionth part of it, so that
+     * 29.97002997002997 is 30000/1001.
      *
      * @throws IllegalArgumentException if the value is not finite or has more than 15 digits before the point
      */
     public static Rational near(double value) {
+        return simplest(value, Math.max(1e-12, Math.abs(value) * 1e-12));
+    }
+
+    /**
+     * The simplest fraction that is at most {@code close} away from a value, found by its continued fraction.
+     *
+     * @throws IllegalArgumentException if the value is not finite or has more than 15 digits before the point
+     */
+    public static Rational simplest(double value, double close) {
         if (!(Math.abs(value) < 1e15)) {
             throw new IllegalArgumentException("Not a number of frames: " + value);
         }
-        double close = Math.max(1e-12, Math.abs(value) * 1e-12);
         long h0 = 1;
         long k0 = 0;
         long h1 = (long) Math.floor(value);

@@ -98,6 +98,26 @@ public record TimeMap(List<Key> keys, boolean smooth) {
         return new TimeMap(inside, smooth);
     }
 
+    /** The same map without the keys that say nothing: those on the line between their neighbours. */
+    public TimeMap withoutStraightKeys() {
+        if (keys.size() == 2 || smooth) {
+            return this;
+        }
+        List<Key> kept = new ArrayList<>();
+        for (Key key : keys) {
+            while (kept.size() >= 2 && isStraight(kept.get(kept.size() - 2), kept.get(kept.size() - 1), key)) {
+                kept.remove(kept.size() - 1);
+            }
+            kept.add(key);
+        }
+        return new TimeMap(kept, false);
+    }
+
+    private static boolean isStraight(Key a, Key b, Key c) {
+        return b.source.minus(a.source).times(c.record - b.record)
+                .equals(c.source.minus(b.source).times(b.record - a.record));
+    }
+
     private int segmentAt(long recordFrame) {
         int low = 0;
         int high = keys.size() - 2;

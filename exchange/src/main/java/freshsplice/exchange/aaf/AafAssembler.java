@@ -2,14 +2,12 @@ package freshsplice.exchange.aaf;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Lane;
-import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.exchange.Limits;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -27,7 +25,11 @@ final class AafAssembler {
     private final Map<AafObject, List<String>> comments = new HashMap<>();
     /** Compositions that are being made: one inside itself would never end. */
     private final Set<String> open = new HashSet<>();
+    private static final int MAX_DEPTH = 100;
+    /** Sound that counts faster counts samples. */
+    private static final Rational MOST_FRAMES_A_SECOND = Rational.of(240);
     private int events;
+    private int depth;
 
     AafAssembler(AafFile file, FrameRate given, Limits limits, List<Remark> remarks) {
         this.file = file;
@@ -66,14 +68,16 @@ final class AafAssembler {
         long end = start;
         for (List<AafObject> kind : List.of(pictures, sounds)) {
             boolean picture = kind == pictures;
-            for (int i = 0; i < kind.size(); i++) {
-                lanes.add(lane(kind.get(i), rate, start, picture, (picture ? "V" : "A") + (i + 1), place));
-                end = Math.max(end, endOf(kind.get(i), rate, start, lanes.get(lanes.size() - 1)));
+            int before = lanes.size();
+            for (AafObject slot : kind) {
+                List<Lane> own = lanes(slot, rate, start, picture, lanes.size() - before, place);
+                lanes.addAll(own);
+                end = Math.max(end, endOf(slot, rate, start, own));
             }
         }
         open.remove(mob.mobId(AafPid.MOB_ID));
         boolean drop = coded != null && coded.drop() && rate.hasDropFrame();
-        return new Cut(AafChains.nameOf(mob), rate, drop, FrameRange.of(start, end), lanes, markers(mob, rate, start));
+        return new Cut(AafChains.nameOf(mob), rate, drop, FrameRange.of(start, end), lanes, AafMarkers.of(mob, rate, start));
     }
 
     private FrameRate rateOf(List<AafObject> pictures, List<AafObject> sounds, AafSlots.Coded coded, String place) {
@@ -88,9 +92,42 @@ final class AafAssembler {
         if (coded != null) {
             return coded.rate();
         }
+        for (AafObject slot : sounds) {
+            FrameRate rate = AafSlots.rate(slot);
+            if (rate != null && rate.fps().compareTo(MOST_FRAMES_A_SECOND) <= 0) {
+                return rate;
+            }
+        }
         remarks.add(Remark.doubt(place, "It has no picture and no timecode, so no rate; read at 24 frames/s. Give the "
                 + "rate to choose another"));
         return FrameRate.FPS_24;
+    }
+
+    /** A master mob by itself, as a cut in which each of its slots is one event. */
+    Cut mediaAlone(AafObject mob) {
+        String name = AafChains.nameOf(mob);
+        String place = "master mob \"" + name + "\"";
+        List<AafObject> pictures = slots(mob, AafIds.PICTURES);
+        List<AafObject> sounds = slots(mob, AafIds.SOUNDS);
+        AafSlots.Coded coded = AafSlots.timecode(mob);
+        FrameRate rate = rateOf(pictures, sounds, coded, place);
+        long start = startOf(coded, rate, place);
+        remarks.add(Remark.doubt(place, "The file holds media and no composition: read as a cut of one event. For the "
+                + "edit, export the sequence"));
+        List<Lane> lanes = new ArrayList<>();
+        pictures.forEach(slot -> lanes.addAll(media(mob, slot, rate, start, true, lanes.size())));
+        int before = lanes.size();
+        sounds.forEach(slot -> lanes.addAll(media(mob, slot, rate, start, false, lanes.size() - before)));
+        long end = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max().orElse(start);
+        return new Cut(name, rate, false, FrameRange.of(start, end), lanes, AafMarkers.of(mob, rate, start));
+    }
+
+    private List<Lane> media(AafObject mob, AafObject slot, FrameRate cutRate, long start, boolean picture, int before) {
+        FrameRate rate = AafSlots.rate(slot);
+        long length = slot.object(AafPid.SEGMENT).number(AafPid.LENGTH, 0);
+        return rate == null || length <= 0 ? List.of() : List.of(new AafLane(this, new AafClock(cutRate, rate, start),
+                picture, "master mob \"" + AafChains.nameOf(mob) + "\"", List.of())
+                .whole(mob, slot, Rational.of(length), (picture ? "V" : "A") + (before + 1)));
     }
 
     private long startOf(AafSlots.Coded coded, FrameRate rate, String place) {
@@ -117,52 +154,28 @@ final class AafAssembler {
         return found;
     }
 
-    private Lane lane(AafObject slot, FrameRate cutRate, long start, boolean picture, String plain, String place)
-            {
+    private List<Lane> lanes(AafObject slot, FrameRate cutRate, long start, boolean picture, int before, String place) {
         String written = slot.text(AafPid.SLOT_NAME);
-        String name = written == null || written.isBlank() ? plain : written;
+        String name = written == null || written.isBlank() ? null : written;
         FrameRate rate = AafSlots.rate(slot);
         if (rate == null) {
-            remarks.add(Remark.doubt(place + ", slot " + name, "It has no edit rate; the cut's stands in"));
+            remarks.add(Remark.doubt(place + ", slot " + slot.number(AafPid.SLOT_ID, 0)
+                    + (name == null ? "" : " " + name), "It has no edit rate; the cut's stands in"));
             rate = cutRate;
         }
         long origin = Rational.of(slot.number(AafPid.ORIGIN, 0)).times(rate.framesOf(cutRate)).round();
-        return new AafLane(this, cutRate, rate, start - origin, picture, place + ", slot " + name)
-                .lane(slot.object(AafPid.SEGMENT), name);
+        AafObject segment = slot.object(AafPid.SEGMENT);
+        return new AafLanes(this, new AafClock(cutRate, rate, start - origin), picture, place)
+                .of(segment, List.of(), before, name);
     }
 
-    /** Where a lane ends: after its last event, or after the black that its segment says follows. */
-    private static long endOf(AafObject slot, FrameRate cutRate, long start, Lane lane) {
-        long last = lane.events().stream().mapToLong(e -> e.record().out()).max().orElse(start);
+    /** Where lanes end: after their last event, or after the black that their segment says follows. */
+    private static long endOf(AafObject slot, FrameRate cutRate, long start, List<Lane> lanes) {
+        long last = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max().orElse(start);
         FrameRate rate = AafSlots.rate(slot);
         long said = slot.object(AafPid.SEGMENT).number(AafPid.LENGTH, 0);
         return rate == null ? last : Math.max(last, start + Rational.of(Math.max(0, said - slot.number(AafPid.ORIGIN, 0)))
                 .times(rate.framesOf(cutRate)).round());
-    }
-
-    private List<Marker> markers(AafObject mob, FrameRate cutRate, long start) {
-        List<Marker> markers = new ArrayList<>();
-        for (AafObject slot : mob.objects(AafPid.SLOTS)) {
-            FrameRate rate = slot.type == AafClass.EVENT_MOB_SLOT ? AafSlots.rate(slot) : null;
-            AafObject segment = rate == null ? null : slot.object(AafPid.SEGMENT);
-            if (segment == null) {
-                continue;
-            }
-            List<AafObject> all = segment.type == AafClass.SEQUENCE ? segment.objects(AafPid.COMPONENTS)
-                    : List.of(segment);
-            for (AafObject marker : all) {
-                if (marker.has(AafPid.POSITION)) {
-                    Rational step = rate.framesOf(cutRate);
-                    long at = start + step.times(marker.number(AafPid.POSITION, 0)).floor();
-                    long length = Math.max(1, step.times(Math.max(1, marker.number(AafPid.LENGTH, 1))).round());
-                    String comment = marker.text(AafPid.COMMENT);
-                    markers.add(new Marker(FrameRange.ofLength(at, length), "", comment == null ? "" : comment,
-                            AafComments.colour(marker)));
-                }
-            }
-        }
-        markers.sort(Comparator.comparingLong(m -> m.record().in()));
-        return markers;
     }
 
     /** The cut of one slot of a composition that another one shows; null where it shows itself. */
@@ -192,9 +205,9 @@ final class AafAssembler {
         boolean sound = kind != null && AafIds.SOUNDS.contains(kind);
         FrameRate rate = sound || own == null ? coded == null ? outer : coded.rate() : own;
         long start = startOf(coded, rate, place);
-        Lane lane = lane(slot, rate, start, !sound, sound ? "A1" : "V1", "composition \"" + AafChains.nameOf(mob) + "\"");
-        long end = endOf(slot, rate, start, lane);
-        Cut cut = new Cut(AafChains.nameOf(mob), rate, false, FrameRange.of(start, end), List.of(lane), List.of());
+        List<Lane> lanes = lanes(slot, rate, start, !sound, 0, "composition \"" + AafChains.nameOf(mob) + "\"");
+        Cut cut = new Cut(AafChains.nameOf(mob), rate, false, FrameRange.of(start, endOf(slot, rate, start, lanes)), lanes,
+                List.of());
         open.remove(id);
         nested.put(key, cut);
         return cut;
@@ -207,6 +220,17 @@ final class AafAssembler {
             comments.put(mob, known);
         }
         return known;
+    }
+
+    /** A segment inside others is begun. */
+    void enter(String place) {
+        if (++depth > MAX_DEPTH) {
+            throw new AafDamage("segments inside segments, more than " + MAX_DEPTH + " levels deep, at " + place);
+        }
+    }
+
+    void leave() {
+        depth--;
     }
 
     void count() {

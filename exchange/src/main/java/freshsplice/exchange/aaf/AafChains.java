@@ -67,7 +67,14 @@ final class AafChains {
             return null;
         }
         AafChain fromOrigin = here.from(origin, Rational.ONE);
-        return mob.type == AafClass.MASTER_MOB ? fromOrigin.named(nameOf(mob)) : fromOrigin;
+        return mob.type == AafClass.MASTER_MOB ? onMastersTimecode(mob, fromOrigin.named(nameOf(mob))) : fromOrigin;
+    }
+
+    /** Where neither file nor tape has a timecode, the master mob's own counts from its position 0. */
+    private static AafChain onMastersTimecode(AafObject mob, AafChain chain) {
+        AafSlots.Coded coded = chain.timed() ? null : AafSlots.timecode(mob);
+        return coded == null ? chain
+                : chain.labelled(coded.rate().framesOf(chain.rate()).times(Rational.of(coded.start())));
     }
 
     /** The chain seen from the first unit of the segment that the clip fills. */
@@ -108,14 +115,14 @@ final class AafChains {
             Rational perUnit = coded == null ? Rational.ONE : rate.framesOf(coded.rate());
             String reel = isFile || nameOf(mob).isBlank() ? null : nameOf(mob);
             end = new AafChain(nameOf(mob), reel, null, coded == null ? rate : coded.rate(), null,
-                    null, Rational.of(coded == null ? 0 : coded.start()), perUnit);
+                    null, Rational.of(coded == null ? 0 : coded.start()), perUnit, coded != null);
         }
         if (!isFile) {
             return end;
         }
         Long length = length(descriptor, clip, rate, end);
         return new AafChain(nameOf(mob), end.reel(), locator(descriptor), end.rate(), end.base().floor(), length,
-                end.base(), end.perUnit());
+                end.base(), end.perUnit(), end.timed());
     }
 
     private static Long length(AafObject descriptor, AafObject clip, FrameRate rate, AafChain end) {

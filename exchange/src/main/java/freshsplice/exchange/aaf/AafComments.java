@@ -2,7 +2,6 @@ package freshsplice.exchange.aaf;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 
 /** Comments and attributes: names with a value of any type. */
 final class AafComments {
@@ -20,18 +19,5 @@ final class AafComments {
             }
         }
         return lines;
-    }
-
-    /** The value of the first comment or attribute whose name says a colour; empty where there is none. */
-    static String colour(AafObject marker) {
-        for (int pid : new int[] {AafPid.COMPONENT_COMMENTS, AafPid.COMPONENT_ATTRIBUTES}) {
-            for (AafObject tag : marker.objects(pid)) {
-                String name = String.valueOf(tag.text(AafPid.TAG_NAME)).toLowerCase(Locale.ROOT);
-                if ((name.contains("color") || name.contains("colour")) && tag.typed(AafPid.TAG_VALUE) instanceof String s) {
-                    return s;
-                }
-            }
-        }
-        return "";
     }
 }

@@ -94,12 +94,13 @@ final class AafDocument {
                 .typedRational(AafPid.CONSTANT, value);
     }
 
-    /** A value that goes straight from point to point; times run from 0 to 1 over its group. */
+    /** A value that goes straight from point to point; times are units of its group, as each point's hint says. */
     AafNode curve(String id, String name, List<Rational[]> points) {
         define(id, name);
         curves = true;
         List<AafNode> nodes = points.stream().map(p -> new AafNode(AafClass.CONTROL_POINT)
-                .rational(AafPid.POINT_TIME, p[0]).typedRational(AafPid.POINT_VALUE, p[1])).toList();
+                .rational(AafPid.POINT_TIME, p[0]).typedRational(AafPid.POINT_VALUE, p[1])
+                .int8(AafPid.EDIT_HINT, AafCurve.FIXED)).toList();
         return new AafNode(AafClass.VARYING_VALUE).id(AafPid.PARAMETER_DEFINITION, id)
                 .definition(AafPid.INTERPOLATION, INTERPOLATION_TABLE, AafIds.LINEAR)
                 .list(AafPid.POINT_LIST, "PointList", nodes);

@@ -15,6 +15,8 @@ final class AafFile {
 
     final Map<String, AafObject> mobs = new LinkedHashMap<>();
     final Map<String, Operation> operations = new HashMap<>();
+    /** Names of the parameters that its dictionary defines. */
+    final Map<String, String> parameters = new HashMap<>();
 
     AafFile(byte[] bytes) {
         AafObject root = new AafObject(CompoundFile.root(bytes));
@@ -34,17 +36,24 @@ final class AafFile {
         }
         AafObject dictionary = header.object(AafPid.HEADER_DICTIONARY);
         if (dictionary != null) {
-            readOperations(dictionary);
+            readDefinitions(dictionary);
         }
     }
 
-    private void readOperations(AafObject dictionary) {
+    private void readDefinitions(AafObject dictionary) {
         for (AafObject definition : dictionary.objects(AafPid.OPERATIONS)) {
             String id = definition.id(AafPid.DEFINITION_ID);
             String name = definition.text(AafPid.DEFINITION_NAME);
             if (id != null) {
                 operations.put(id, new Operation(name == null ? "" : name, definition.has(AafPid.IS_TIME_WARP)
                         ? (Boolean) definition.flag(AafPid.IS_TIME_WARP) : null));
+            }
+        }
+        for (AafObject definition : dictionary.objects(AafPid.PARAMETER_DEFINITIONS)) {
+            String id = definition.id(AafPid.DEFINITION_ID);
+            String name = definition.text(AafPid.DEFINITION_NAME);
+            if (id != null && name != null) {
+                parameters.put(id, name);
             }
         }
     }

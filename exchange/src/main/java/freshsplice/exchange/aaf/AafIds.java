@@ -11,6 +11,7 @@ final class AafIds {
     /** Picture, also by the identification of files before version 1.1, and with a matte. */
     static final Set<String> PICTURES = Set.of(PICTURE, "6f3c8ce1-6cef-11d2-807d-006008143e6f",
             "05cba732-1daa-11d3-80ad-006008143e6f");
+    static final String MATTE = "05cba731-1daa-11d3-80ad-006008143e6f";
     static final Set<String> SOUNDS = Set.of(SOUND, "78e1ebe1-6cef-11d2-807d-006008143e6f");
     static final String DISSOLVE = "0c3bea40-fc05-11d2-8a29-0050040ef7d2";
     static final String WIPE = "0c3bea44-fc05-11d2-8a29-0050040ef7d2";

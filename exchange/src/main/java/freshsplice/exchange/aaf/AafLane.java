@@ -10,48 +10,33 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
-import java.util.ArrayDeque;
+import freshsplice.exchange.Countable;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.List;
 import java.util.Locale;
 
-/** Lays out the segment of one slot as events on the record clock. */
+/** Lays out one segment as events on the record clock. */
 final class AafLane {
-    private static final int MAX_DEPTH = 100;
-
     private final AafAssembler assembler;
     private final AafFile file;
-    private final FrameRate cutRate;
-    private final FrameRate rate;
-    private final long zero;
+    private final AafClock clock;
     private final boolean picture;
     private final String place;
+    /** Scopes that are open, the innermost first. */
+    private final List<AafScope> scopes;
     private final List<Remark> remarks;
     private final List<Event> events = new ArrayList<>();
     private final List<Transition> transitions = new ArrayList<>();
-    /** Scopes that are open, the innermost first: their slots, and the index of the one that is being read. */
-    private final Deque<Scope> scopes = new ArrayDeque<>();
     private boolean enabled = true;
-    private int depth;
 
-    /** @param at where the scope begins, in units of the slot */
-    private record Scope(List<AafObject> slots, int index, Rational at) {
-    }
-
-    /**
-     * @param rate  the slot's own rate
-     * @param zero  record frame of the segment's first unit
-     * @param place where the slot is, for remarks
-     */
-    AafLane(AafAssembler assembler, FrameRate cutRate, FrameRate rate, long zero, boolean picture, String place) {
+    /** @param place where the segment is, for remarks */
+    AafLane(AafAssembler assembler, AafClock clock, boolean picture, String place, List<AafScope> scopes) {
         this.assembler = assembler;
         this.file = assembler.file;
-        this.cutRate = cutRate;
-        this.rate = rate;
-        this.zero = zero;
+        this.clock = clock;
         this.picture = picture;
         this.place = place;
+        this.scopes = scopes;
         this.remarks = assembler.remarks;
     }
 
@@ -60,28 +45,33 @@ final class AafLane {
         return new Lane(picture ? Lane.Kind.PICTURE : Lane.Kind.SOUND, name, true, events, transitions);
     }
 
-    /** Record frame of a unit of the slot. */
-    private long frame(Rational unit) {
-        return zero + (rate.equals(cutRate) ? unit : unit.times(rate.framesOf(cutRate))).round();
+    /** All of one slot of a master mob, as one event. */
+    Lane whole(AafObject master, AafObject slot, Rational length, String name) {
+        assembler.count();
+        String id = master.mobId(AafPid.MOB_ID);
+        FrameRange record = clock.record(Rational.ZERO, length);
+        AafChain chain = record.isEmpty() ? null : assembler.chains.of(id, slot.number(AafPid.SLOT_ID, 0));
+        if (chain != null) {
+            addChain(chain, master, clock.map(record, null, chain.base(), length, chain.perUnit()), record, List.of());
+        }
+        return new Lane(picture ? Lane.Kind.PICTURE : Lane.Kind.SOUND, name, true, events, transitions);
     }
 
     private String placeOf(Rational at) {
-        return place + ", record frame " + frame(at);
+        return place + ", record frame " + clock.frame(at);
     }
 
     /** Adds a segment that begins at a unit of the slot. @return its length in units */
     private Rational add(AafObject segment, Rational at) {
-        if (++depth > MAX_DEPTH) {
-            throw new AafDamage("segments inside segments, more than " + MAX_DEPTH + " levels deep, at " + placeOf(at));
-        }
+        assembler.enter(place);
         Rational length = Rational.of(Math.max(0, segment.number(AafPid.LENGTH, 0)));
         switch (segment.type) {
             case SEQUENCE -> length = addSequence(segment, at);
             case SOURCE_CLIP -> addClip(segment, segment, at, length, null);
             case OPERATION_GROUP -> addOperation(segment, at, length);
-            case SELECTOR -> addSelector(segment, at, length);
+            case SELECTOR -> addSelector(segment, at);
             case ESSENCE_GROUP -> addFirst(segment.objects(AafPid.CHOICES), at, "choices of media");
-            case NESTED_SCOPE -> addScope(segment, at);
+            case NESTED_SCOPE -> addLayers("", segment.objects(AafPid.SCOPE_SLOTS), at, length);
             case SCOPE_REFERENCE -> addReference(segment, at, length);
             case PULLDOWN -> {
                 AafObject input = segment.object(AafPid.PULLDOWN_INPUT);
@@ -96,7 +86,7 @@ final class AafLane {
             default -> remarks.add(Remark.loss(placeOf(at), "A segment of a kind that is not known here ("
                     + segment.folder.classId() + ") is left out"));
         }
-        depth--;
+        assembler.leave();
         return length;
     }
 
@@ -116,7 +106,7 @@ final class AafLane {
     }
 
     private void addTransition(AafObject transition, Rational at, Rational length) {
-        FrameRange record = FrameRange.of(frame(at), frame(at.plus(length)));
+        FrameRange record = clock.record(at, length);
         if (record.isEmpty()) {
             return;
         }
@@ -132,71 +122,133 @@ final class AafLane {
         }
         Rational point = transition.has(AafPid.CUT_POINT) ? Rational.of(transition.number(AafPid.CUT_POINT, 0))
                 : Rational.of(length.num() / 2);
-        long cut = Math.max(record.in(), Math.min(record.out(), frame(at.plus(point))));
+        long cut = Math.max(record.in(), Math.min(record.out(), clock.frame(at.plus(point))));
         transitions.add(new Transition(wipe ? Transition.Kind.WIPE : Transition.Kind.DISSOLVE, record, cut,
                 wipe ? "001" : null));
     }
 
     private void addOperation(AafObject group, Rational at, Rational length) {
-        AafSpeed speed = AafSpeed.of(group, file, remarks, placeOf(at));
+        List<AafObject> inputs = group.objects(AafPid.INPUT_SEGMENTS);
+        AafEffect effect = picture ? AafEffect.of(inputs, remarks, placeOf(at)) : new AafEffect(inputs, false);
+        String name = file.operationName(group);
+        if (effect.inputs().isEmpty()) {
+            if (effect.over()) {
+                remarks.add(Remark.loss(placeOf(at), "The effect \"" + name
+                        + "\" lies over nothing but the lane below and is left out"));
+            } else {
+                addGenerator(name, clock.record(at, length));
+            }
+            return;
+        }
+        AafSpeed speed = effect.inputs().size() == 1
+                ? AafSpeed.of(group, effect.inputs().get(0), file, remarks, placeOf(at)) : null;
         if (speed != null) {
             addSpeed(group, speed, at, length);
             return;
         }
-        List<AafObject> inputs = group.objects(AafPid.INPUT_SEGMENTS);
-        String name = file.operationName(group);
-        if (inputs.isEmpty()) {
-            FrameRange record = FrameRange.of(frame(at), frame(at.plus(length)));
-            if (!record.isEmpty()) {
-                events.add(new Event(null, Event.Kind.GENERATOR, name, enabled, record, null,
-                        TimeMap.constant(record, Rational.ZERO, Rational.ONE), null, List.of()));
-            }
+        if (!picture) {
+            remarks.add(Remark.note(placeOf(at), "The effect \"" + name + "\" is not heard"));
+            add(inputs.get(0), at);
             return;
         }
-        remarks.add(picture ? Remark.loss(placeOf(at), "The effect \"" + name + "\" is looked through to its first input")
-                : Remark.note(placeOf(at), "The effect \"" + name + "\" is not heard"));
-        add(inputs.get(0), at);
+        remarks.add(Remark.loss(placeOf(at), effect.inputs().size() == 1 ? "The effect \"" + name + "\" is looked through"
+                : "The effect \"" + name + "\" is read as a nested cut of its " + effect.inputs().size() + " pictures"));
+        addLayers(name, inputs.stream().map(i -> effect.inputs().contains(i) ? i : null).toList(), at, length);
+    }
+
+    private void addGenerator(String name, FrameRange record) {
+        if (!record.isEmpty()) {
+            assembler.count();
+            events.add(new Event(null, Event.Kind.GENERATOR, name, enabled, record, null,
+                    TimeMap.constant(record, Rational.ZERO, Rational.ONE), null, List.of()));
+        }
+    }
+
+    /**
+     * Pictures over each other: one that shows something is itself, several are a nested cut with a lane each.
+     *
+     * @param layers the lowest first; null where one is not seen
+     */
+    private void addLayers(String name, List<AafObject> layers, Rational at, Rational length) {
+        List<Integer> seen = new ArrayList<>();
+        for (int i = 0; i < layers.size(); i++) {
+            if (layers.get(i) != null && !AafSegments.isSeeThrough(layers.get(i))) {
+                seen.add(i);
+            }
+        }
+        FrameRange record = clock.record(at, length);
+        if (seen.size() == 1) {
+            int index = seen.get(0);
+            addWithin(record, layers.get(index), at, AafScope.into(scopes, new AafScope(layers, index, at), Rational.ZERO));
+        } else if (!seen.isEmpty() && !record.isEmpty()) {
+            assembler.count();
+            List<Lane> lanes = new ArrayList<>();
+            for (int index : seen) {
+                lanes.addAll(new AafLanes(assembler, clock.inner(), picture, placeOf(at)).of(layers.get(index),
+                        AafScope.into(scopes, new AafScope(layers, index, at), at), lanes.size(), null));
+            }
+            Cut cut = new Cut(name, clock.cutRate(), false, FrameRange.of(0, record.length()), lanes, List.of());
+            addNested(name, record, TimeMap.constant(record, Rational.ZERO, Rational.ONE), cut);
+        }
+    }
+
+    private void addNested(String name, FrameRange record, TimeMap time, Cut cut) {
+        events.add(new Event(null, Event.Kind.NESTED, name, enabled, record, Source.named(name, null, cut.rate()), time,
+                cut, List.of()));
+    }
+
+    /** Adds what a segment shows in a range and nothing that it has beyond it. */
+    private void addWithin(FrameRange window, AafObject segment, Rational at, List<AafScope> around) {
+        AafLane inner = new AafLane(assembler, clock, picture, place, around);
+        inner.enabled = enabled;
+        inner.add(segment, at);
+        for (Event event : inner.events) {
+            long in = Math.max(event.record().in(), window.in());
+            long end = Math.min(event.record().out(), window.out());
+            if (end > in) {
+                events.add(event.over(FrameRange.of(in, end)));
+            }
+        }
+        inner.transitions.stream().filter(t -> t.record().in() >= window.in() && t.record().out() <= window.out())
+                .forEach(transitions::add);
     }
 
     private void addSpeed(AafObject group, AafSpeed speed, Rational at, Rational length) {
-        AafObject input = speed.input();
-        while (input.type == AafClass.SEQUENCE && input.objects(AafPid.COMPONENTS).size() == 1) {
-            input = input.objects(AafPid.COMPONENTS).get(0);
-        }
+        AafObject input = AafSegments.alone(speed.input());
         if (input.type == AafClass.SOURCE_CLIP) {
             addClip(input, group, at, length, speed);
             return;
         }
         // several pieces under one change of speed: a cut of their own, played through at that speed
-        FrameRange record = FrameRange.of(frame(at), frame(at.plus(length)));
+        FrameRange record = clock.record(at, length);
         if (record.isEmpty()) {
             return;
         }
-        AafLane inner = new AafLane(assembler, cutRate, rate, 0, picture, place);
-        Lane lane = inner.lane(input, picture ? "V1" : "A1");
-        long end = lane.events().stream().mapToLong(e -> e.record().out()).max().orElse(0);
-        Cut cut = new Cut("", cutRate, false, FrameRange.of(0, end), List.of(lane), List.of());
-        TimeMap time = map(record, speed, Rational.ZERO, Rational.of(end), Rational.ONE);
-        events.add(new Event(null, Event.Kind.NESTED, "", enabled, record, Source.named("", null, cutRate), time, cut,
-                List.of()));
+        List<Lane> lanes = new AafLanes(assembler, clock.inner(), picture, place).of(input,
+                AafScope.into(scopes, null, at), 0, null);
+        long end = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max().orElse(0);
+        Cut cut = new Cut("", clock.cutRate(), false, FrameRange.of(0, end), lanes, List.of());
+        // the nested cut counts record frames, whatever the slot counts
+        Rational perUnit = clock.rate().framesOf(clock.cutRate());
+        addNested("", record, clock.map(record, speed, Rational.ZERO, Rational.of(end).dividedBy(perUnit), perUnit), cut);
     }
 
-    /** Muted pieces are the alternates of a selector that selects black. */
-    private void addSelector(AafObject selector, Rational at, Rational length) {
+    /** A piece that is switched off is the alternative of a selector that selects black or the lane below. */
+    private void addSelector(AafObject selector, Rational at) {
         AafObject selected = selector.object(AafPid.SELECTED);
         List<AafObject> others = selector.objects(AafPid.ALTERNATES);
-        boolean muted = selected != null && selected.type == AafClass.FILLER && !others.isEmpty();
-        if (muted) {
+        boolean off = !others.isEmpty() && AafSegments.isSeeThrough(selected);
+        int unread = off ? others.size() - 1 : others.size();
+        if (unread > 0) {
+            remarks.add(Remark.note(placeOf(at), unread + (unread == 1 ? " alternative" : " alternatives")
+                    + " to what is selected " + (unread == 1 ? "is" : "are") + " not carried"));
+        }
+        if (off) {
             boolean before = enabled;
             enabled = false;
             add(others.get(0), at);
             enabled = before;
-            return;
-        }
-        if (!others.isEmpty()) {
-            remarks.add(Remark.note(placeOf(at), others.size() + " alternatives to what is selected are not carried"));
-        }
-        if (selected != null) {
+        } else if (selected != null) {
             add(selected, at);
         }
     }
@@ -210,61 +262,26 @@ final class AafLane {
         }
     }
 
-    /** What a scope shows is its last slot. */
-    private void addScope(AafObject scope, Rational at) {
-        List<AafObject> slots = scope.objects(AafPid.SCOPE_SLOTS);
-        if (!slots.isEmpty()) {
-            scopes.push(new Scope(slots, slots.size() - 1, at));
-            add(slots.get(slots.size() - 1), at);
-            scopes.pop();
-        }
-    }
-
-    /** The same frames of an earlier slot of a scope. Outside all scopes it means the lane below, which is seen anyway. */
+    /** The slot just before is seen through this one anyway; one further down hides what lies between. */
     private void addReference(AafObject reference, Rational at, Rational length) {
-        long out = reference.number(AafPid.RELATIVE_SCOPE, 0);
         long back = reference.number(AafPid.RELATIVE_SLOT, 0);
-        if (out < 0 || out >= scopes.size()) {
+        long out = reference.number(AafPid.RELATIVE_SCOPE, 0);
+        if (back == 1) {
             return;
         }
-        Deque<Scope> closed = new ArrayDeque<>();
-        for (long i = 0; i < out; i++) {
-            closed.push(scopes.pop());
+        AafScope scope = out < 0 || out >= scopes.size() ? null : scopes.get((int) out);
+        AafScope there = scope == null || back < 1 ? null : scope.before(back);
+        if (there == null) {
+            remarks.add(Remark.loss(placeOf(at), "A reference to a slot that is not there; what is below is seen"));
+            return;
         }
-        Scope scope = scopes.pop();
-        long index = scope.index - back;
-        if (back > 0 && index >= 0) {
-            scopes.push(new Scope(scope.slots, (int) index, scope.at));
-            AafLane inner = new AafLane(assembler, cutRate, rate, zero, picture, place);
-            inner.depth = depth;
-            inner.enabled = enabled;
-            inner.scopes.addAll(scopes);
-            inner.add(scope.slots.get((int) index), scope.at);
-            crop(inner, FrameRange.of(frame(at), frame(at.plus(length))));
-            scopes.pop();
-        } else {
-            remarks.add(Remark.loss(placeOf(at), "A reference to a slot that is not there; left black"));
-        }
-        scopes.push(scope);
-        closed.forEach(scopes::push);
-    }
-
-    private void crop(AafLane inner, FrameRange window) {
-        for (Event event : inner.events) {
-            long in = Math.max(event.record().in(), window.in());
-            long end = Math.min(event.record().out(), window.out());
-            if (end > in) {
-                events.add(event.over(FrameRange.of(in, end)));
-            }
-        }
-        inner.transitions.stream().filter(t -> t.record().in() >= window.in() && t.record().out() <= window.out())
-                .forEach(transitions::add);
+        addWithin(clock.record(at, length), there.slot(), there.at(),
+                AafScope.into(scopes.subList((int) out + 1, scopes.size()), there, Rational.ZERO));
     }
 
     /** @param holder the clip, or the group that changes its speed: what carries its length and comments */
-    private void addClip(AafObject clip, AafObject holder, Rational at, Rational length, AafSpeed speed)
-            {
-        FrameRange record = FrameRange.of(frame(at), frame(at.plus(length)));
+    private void addClip(AafObject clip, AafObject holder, Rational at, Rational length, AafSpeed speed) {
+        FrameRange record = clock.record(at, length);
         if (record.isEmpty()) {
             if (!length.isZero() || clip == holder) {
                 remarks.add(Remark.note(placeOf(at), "A clip without a frame is left out"));
@@ -275,82 +292,68 @@ final class AafLane {
         if (clip.number(AafPid.FADE_IN, 0) > 0 || clip.number(AafPid.FADE_OUT, 0) > 0) {
             remarks.add(Remark.note(placeOf(at), "A fade of the sound is not carried"));
         }
-        String mobId = clip.mobId(AafPid.SOURCE_ID);
-        if (mobId == null || AafChains.isNone(mobId)) {
-            return;
+        int known = events.size();
+        try {
+            addShown(clip, holder, at, record, speed);
+        } catch (ArithmeticException e) {
+            events.subList(known, events.size()).clear();
+            events.add(Countable.slate("", enabled, record, remarks, placeOf(at)));
         }
-        AafObject mob = file.mobs.get(mobId);
+    }
+
+    private void addShown(AafObject clip, AafObject holder, Rational at, FrameRange record, AafSpeed speed) {
+        String mobId = clip.mobId(AafPid.SOURCE_ID);
+        AafObject mob = mobId == null ? null : file.mobs.get(mobId);
         Rational start = Rational.of(clip.number(AafPid.START_TIME, 0));
         Rational inputLength = Rational.of(clip.number(AafPid.LENGTH, 0));
         if (mob != null && mob.type == AafClass.COMPOSITION_MOB) {
             addComposition(clip, mob, record, start, inputLength, speed, at);
             return;
         }
-        AafChain chain = mob == null ? null : assembler.chains.of(mobId, clip.number(AafPid.SOURCE_SLOT, 0));
+        long slot = clip.number(AafPid.SOURCE_SLOT, 0);
+        AafChain chain = mob == null ? null : assembler.chains.of(mobId, slot);
         if (chain == null) {
-            String name = mob == null ? "" : AafChains.nameOf(mob);
-            TimeMap time = map(record, speed, start, inputLength, Rational.ONE);
-            Source source = name.isEmpty() ? null : Source.named(name, null, rate);
-            events.add(new Event(null, name.isEmpty() ? Event.Kind.MISSING : Event.Kind.CLIP, name, enabled, record,
-                    source, time, null, List.of()));
-            if (mob == null) {
-                remarks.add(Remark.doubt(placeOf(at), "The mob that a clip shows is not in the file; a slate stands in"));
-            }
+            addUnknown(mob, mobId, record, clock.map(record, speed, start, inputLength, Rational.ONE), at);
             return;
         }
-        FrameRate slotRate = assembler.chains.slotRate(mobId, mob, clip.number(AafPid.SOURCE_SLOT, 0));
-        Rational perUnit = rate.framesOf(slotRate).times(chain.perUnit());
-        TimeMap time = map(record, speed, chain.base().plus(start.times(perUnit)), inputLength, perUnit);
+        FrameRate slotRate = assembler.chains.slotRate(mobId, mob, slot);
+        Rational perUnit = clock.rate().framesOf(slotRate).times(chain.perUnit());
+        TimeMap time = clock.map(record, speed, chain.base().plus(start.times(perUnit)), inputLength, perUnit);
+        addChain(chain, mob, time, record, AafComments.of(holder));
+    }
+
+    private void addChain(AafChain chain, AafObject mob, TimeMap time, FrameRange record, List<String> own) {
         Source source = new Source(chain.name(), chain.reel(), chain.file(), chain.rate(), chain.start(),
                 chain.length());
-        List<String> comments = new ArrayList<>(AafComments.of(holder));
+        List<String> comments = new ArrayList<>(own);
         comments.addAll(assembler.commentsOf(mob));
         events.add(new Event(null, Event.Kind.CLIP, chain.name(), enabled, record, source, time, null, comments));
     }
 
+    /** A clip of which the file says no source, or one that is not in it. */
+    private void addUnknown(AafObject mob, String mobId, FrameRange record, TimeMap time, Rational at) {
+        String name = mob == null ? "" : AafChains.nameOf(mob);
+        if (mobId == null || AafChains.isNone(mobId)) {
+            remarks.add(Remark.doubt(placeOf(at), "A clip does not say what it shows; a slate stands in"));
+        } else if (mob == null) {
+            remarks.add(Remark.doubt(placeOf(at), "The mob that a clip shows is not in the file; a slate stands in"));
+        }
+        Source source = name.isEmpty() ? null : Source.named(name, null, clock.rate());
+        events.add(new Event(null, name.isEmpty() ? Event.Kind.MISSING : Event.Kind.CLIP, name, enabled, record,
+                source, time, null, List.of()));
+    }
+
     private void addComposition(AafObject clip, AafObject mob, FrameRange record, Rational start, Rational inputLength,
                                 AafSpeed speed, Rational at) {
-        Cut cut = assembler.nested(mob, clip.number(AafPid.SOURCE_SLOT, 0), cutRate, placeOf(at));
+        Cut cut = assembler.nested(mob, clip.number(AafPid.SOURCE_SLOT, 0), clock.cutRate(), placeOf(at));
         String name = AafChains.nameOf(mob);
         if (cut == null) {
             events.add(new Event(null, Event.Kind.MISSING, name, enabled, record, null,
                     TimeMap.constant(record, Rational.ZERO, Rational.ONE), null, List.of()));
             return;
         }
-        Rational perUnit = rate.framesOf(cut.rate());
-        TimeMap time = map(record, speed, Rational.of(cut.record().in()).plus(start.times(perUnit)), inputLength, perUnit);
-        events.add(new Event(null, Event.Kind.NESTED, name, enabled, record, Source.named(name, null, cut.rate()), time,
-                cut, List.of()));
-    }
-
-    /**
-     * @param from    source position of the input's first unit
-     * @param perUnit source frames for each unit of the slot
-     */
-    private TimeMap map(FrameRange record, AafSpeed speed, Rational from, Rational inputLength, Rational perUnit) {
-        Rational perFrame = cutRate.framesOf(rate).times(perUnit);
-        if (speed == null) {
-            return TimeMap.constant(record, from, perFrame);
-        }
-        if (speed.speed() == null) {
-            return keyed(record, speed, from, perUnit);
-        }
-        if (speed.speed().signum() < 0) {
-            Rational last = from.plus(inputLength.times(perUnit)).minus(Rational.ONE);
-            return TimeMap.constant(record, last, perFrame.times(speed.speed()));
-        }
-        return TimeMap.constant(record, from, perFrame.times(speed.speed()));
-    }
-
-    private TimeMap keyed(FrameRange record, AafSpeed speed, Rational from, Rational perUnit) {
-        List<TimeMap.Key> keys = new ArrayList<>();
-        for (Rational[] point : speed.keys()) {
-            long at = record.in() + point[0].times(rate.framesOf(cutRate)).round();
-            if (keys.isEmpty() || at > keys.get(keys.size() - 1).record()) {
-                keys.add(new TimeMap.Key(at, from.plus(point[1].times(perUnit))));
-            }
-        }
-        return keys.size() < 2 ? TimeMap.constant(record, from, cutRate.framesOf(rate).times(perUnit))
-                : new TimeMap(keys, false).over(record);
+        Rational perUnit = clock.rate().framesOf(cut.rate());
+        addNested(name, record, clock.map(record, speed, Rational.of(cut.record().in()).plus(start.times(perUnit)),
+                inputLength, perUnit), cut);
     }
 }

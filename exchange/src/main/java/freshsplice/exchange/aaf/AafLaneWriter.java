@@ -171,7 +171,7 @@ final class AafLaneWriter {
                 .orElse(1);
         List<Rational[]> points = new ArrayList<>();
         for (TimeMap.Key key : time.keys()) {
-            points.add(new Rational[] {Rational.of(key.record() - range.in(), range.length()),
+            points.add(new Rational[] {perFrame.times(key.record() - range.in()),
                     key.source().minus(base).times(unitsPerSource).minus(Rational.of(low))});
         }
         AafNode clip = AafDocument.clip(kind, Math.max(2, high - low), low, mob, 1);

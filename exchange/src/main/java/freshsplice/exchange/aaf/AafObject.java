@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HexFormat;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -20,6 +21,9 @@ final class AafObject {
     private static final int STRONG = 0x22;
     private static final int STRONG_VECTOR = 0x32;
     private static final int STRONG_SET = 0x3A;
+    private static final int DATA = 0x82;
+    /** Numbers from here on are given by each file to properties that the standard does not know. */
+    private static final int FIRST_OWN_PID = 0x8000;
     private static final int MAX_STREAM = 64_000_000;
 
     /** @param form how it is stored */
@@ -29,7 +33,9 @@ final class AafObject {
     final CompoundEntry folder;
     final AafClass type;
     private final ByteOrder order;
-    private final Map<Integer, Value> values = new HashMap<>();
+    private final Map<Integer, Value> values = new LinkedHashMap<>();
+    /** Objects inside that were asked for already; what reads a segment asks several times. */
+    private final Map<String, AafObject> children = new HashMap<>();
 
     AafObject(CompoundEntry folder) {
         this.folder = folder;
@@ -220,8 +226,39 @@ final class AafObject {
         return keys;
     }
 
+    /** The tagged values of all lists of them, whatever property a writer keeps them in. */
+    List<AafObject> tags() {
+        List<AafObject> tags = new ArrayList<>();
+        values.forEach((pid, value) -> {
+            if (value.form == STRONG_VECTOR || value.form == STRONG_SET) {
+                objects(pid).stream().filter(o -> o.type == AafClass.TAGGED_VALUE).forEach(tags::add);
+            }
+        });
+        return tags;
+    }
+
+    /** Two-byte numbers of the first property of a writer's own that has just so many bytes; null where none has. */
+    int[] ownWords(int bytes) {
+        for (Map.Entry<Integer, Value> entry : values.entrySet()) {
+            if (entry.getKey() >= FIRST_OWN_PID && entry.getValue().form == DATA && entry.getValue().bytes.length == bytes) {
+                ByteBuffer in = raw(entry.getKey());
+                int[] words = new int[bytes / 2];
+                for (int i = 0; i < words.length; i++) {
+                    words[i] = in.getShort(i * 2) & 0xFFFF;
+                }
+                return words;
+            }
+        }
+        return null;
+    }
+
     private AafObject child(String name) {
-        CompoundEntry child = folder.storage(name);
-        return child == null ? null : new AafObject(child);
+        AafObject known = children.get(name);
+        CompoundEntry child = known == null ? folder.storage(name) : null;
+        if (child != null) {
+            known = new AafObject(child);
+            children.put(name, known);
+        }
+        return known;
     }
 }

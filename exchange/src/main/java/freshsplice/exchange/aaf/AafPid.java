@@ -32,6 +32,7 @@ final class AafPid {
     static final int MOBS = 0x1901;
     static final int POINT_VALUE = 0x1A02;
     static final int POINT_TIME = 0x1A03;
+    static final int EDIT_HINT = 0x1A04;
     static final int DEFINITION_ID = 0x1B01;
     static final int DEFINITION_NAME = 0x1B02;
     static final int DEFINITION_TEXT = 0x1B03;

@@ -32,11 +32,15 @@ public final class AafReader implements CutReader {
         try {
             AafAssembler assembler = new AafAssembler(new AafFile(file.bytes()), options.rate(), options.limits(), remarks);
             assembler.topLevel().forEach(mob -> cuts.add(assembler.cut(mob)));
+            if (cuts.isEmpty()) {
+                assembler.file.mobs(AafClass.MASTER_MOB).forEach(mob -> cuts.add(assembler.mediaAlone(mob)));
+                cuts.removeIf(c -> c.record().isEmpty());
+            }
         } catch (AafDamage | CompoundDamage e) {
             throw new UnreadableFile(file.name() + ": " + e.getMessage() + "; ask for it to be exported again");
         }
         if (cuts.isEmpty()) {
-            throw new UnreadableFile(file.name() + " holds no composition: export a sequence, not its media alone");
+            throw new UnreadableFile(file.name() + " holds neither a composition nor media: export a sequence");
         }
         Opened.check(file, cuts, options.limits());
         return new Reading(format(), cuts, remarks);

@@ -7,7 +7,7 @@ import java.util.List;
 /**
  * A speed ratio that changes over a group, added up to input positions. The ratio is output to input (Object
  * Specification 1.1); where the lengths of group and input say the opposite, the lengths decide. It is straight between
- * control points, and each unit moves on by the speed in its middle.
+ * control points, holds beyond them, and each unit moves on by the speed in its middle.
  */
 final class AafSpeedCurve {
     /** Longer groups are added up in as many steps. */
@@ -18,46 +18,44 @@ final class AafSpeedCurve {
     private AafSpeedCurve() {
     }
 
-    /**
-     * @param points control points: time from 0 to 1 over the group, and the ratio there; at least two
-     * @return output and input position of each step
-     */
-    static List<Rational[]> positions(List<Rational[]> points, long length, long inputLength) {
-        List<Rational[]> asStandard = added(points, length, true);
-        List<Rational[]> other = added(points, length, false);
-        return distance(asStandard, inputLength) <= distance(other, inputLength) ? asStandard : other;
+    /** @return input position over output position, a point for each step */
+    static AafCurve positions(AafCurve ratios, long length, long inputLength) {
+        List<AafCurve.Point> asStandard = added(ratios, length, true);
+        List<AafCurve.Point> other = added(ratios, length, false);
+        return new AafCurve(distance(asStandard, inputLength) <= distance(other, inputLength) ? asStandard : other,
+                ratios.straight());
     }
 
-    private static double distance(List<Rational[]> positions, long inputLength) {
-        return Math.abs(positions.get(positions.size() - 1)[1].toDouble() - inputLength);
+    private static double distance(List<AafCurve.Point> positions, long inputLength) {
+        return Math.abs(positions.get(positions.size() - 1).value().toDouble() - inputLength);
     }
 
-    private static List<Rational[]> added(List<Rational[]> points, long length, boolean outputToInput) {
+    private static List<AafCurve.Point> added(AafCurve ratios, long length, boolean outputToInput) {
         int steps = (int) Math.min(length, MOST_STEPS);
-        List<Rational[]> positions = new ArrayList<>(steps + 1);
+        List<AafCurve.Point> positions = new ArrayList<>(steps + 1);
         double at = 0;
         for (int i = 0; i <= steps; i++) {
-            positions.add(new Rational[] {Rational.of(length).times(i).dividedBy(Rational.of(steps)),
-                    Rational.of(Math.round(at * GRAIN), GRAIN)});
-            double ratio = ratio(points, (i + 0.5) / steps);
+            positions.add(new AafCurve.Point(Rational.of(length).times(i).dividedBy(Rational.of(steps)),
+                    Rational.of(Math.round(at * GRAIN), GRAIN)));
+            double ratio = ratio(ratios.points(), (i + 0.5) * length / steps);
             double speed = !outputToInput ? ratio : Math.abs(ratio) < 1e-6 ? 0 : 1 / ratio;
             at += Math.max(-1e6, Math.min(1e6, speed)) * length / steps;
         }
         return positions;
     }
 
-    private static double ratio(List<Rational[]> points, double time) {
-        Rational[] before = points.get(0);
-        for (Rational[] point : points) {
-            double there = point[0].toDouble();
-            if (there >= time) {
-                double from = before[0].toDouble();
-                double share = there > from ? (time - from) / (there - from) : 0;
-                double a = before[1].toDouble();
-                return a + (point[1].toDouble() - a) * Math.max(0, share);
+    private static double ratio(List<AafCurve.Point> points, double unit) {
+        AafCurve.Point before = points.get(0);
+        for (AafCurve.Point point : points) {
+            double there = point.at().toDouble();
+            if (there >= unit) {
+                double from = before.at().toDouble();
+                double share = there > from ? (unit - from) / (there - from) : 0;
+                double a = before.value().toDouble();
+                return a + (point.value().toDouble() - a) * Math.max(0, share);
             }
             before = point;
         }
-        return before[1].toDouble();
+        return before.value().toDouble();
     }
 }

@@ -9,6 +9,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
+import freshsplice.exchange.Countable;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -182,9 +183,10 @@ final class EdlLane {
         if (p.slope.isZero() && clip.endsWith(" FF")) {
             clip = clip.substring(0, clip.length() - 3).stripTrailing();
         }
-        Source source = new Source(clip.isEmpty() ? null : clip, s.reel, s.file, rate, null, null);
-        return new Event(s.number, Event.Kind.CLIP, clip, true, p.record, source,
-                TimeMap.constant(p.record, p.from, p.slope), null, s.comments);
+        String name = clip;
+        Source source = new Source(name.isEmpty() ? null : name, s.reel, s.file, rate, null, null);
+        return Countable.event(name, true, p.record, remarks, s.place(), () -> new Event(s.number, Event.Kind.CLIP, name,
+                true, p.record, source, TimeMap.constant(p.record, p.from, p.slope), null, s.comments));
     }
 
     private void remarkOverlaps(Lane lane) {

@@ -2,6 +2,7 @@ package freshsplice.exchange.otio;
 
 import freshsplice.core.cut.Remark;
 import freshsplice.core.time.Rational;
+import freshsplice.exchange.Grain;
 import freshsplice.exchange.FileAddress;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -129,7 +130,7 @@ final class OtioItems {
                 item.frozen = true;
             } else if (schema.equals("LinearTimeWarp") && on && map.get("time_scalar") instanceof Number scalar
                     && Math.abs(scalar.doubleValue()) < 1e6) {
-                Rational speed = Rational.near(scalar.doubleValue());
+                Rational speed = Grain.speed(scalar.doubleValue());
                 item.warp = item.warp == null ? speed : item.warp.times(speed);
             } else {
                 others.add(effect);

@@ -12,6 +12,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
+import freshsplice.exchange.Countable;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -113,10 +114,12 @@ final class OtioLane {
             return;
         }
         FrameRange own = FrameRange.of(in + zero, out + zero);
-        Event event = event(item, own, begins, zero);
-        markersOf(item, begins, startOf(item).at(rate), speedOf(item), zero, length);
         FrameRange seen = FrameRange.of(own.in() - offset(before, true), own.out() + offset(after, false));
-        events.add(seen.equals(own) ? event : event.over(seen));
+        events.add(Countable.event(item.name, item.enabled, seen, remarks, item.place, () -> {
+            Event event = event(item, own, begins, zero);
+            markersOf(item, begins, startOf(item).at(rate), speedOf(item), zero, length);
+            return seen.equals(own) ? event : event.over(seen);
+        }));
     }
 
     /** How far a neighbouring transition reaches past the cut. */

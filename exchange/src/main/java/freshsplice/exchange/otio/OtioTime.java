@@ -2,6 +2,7 @@ package freshsplice.exchange.otio;
 
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
+import freshsplice.exchange.Grain;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
@@ -21,7 +22,7 @@ record OtioTime(Rational value, FrameRate rate) {
 
     private static Rational exact(Number value) {
         double d = value.doubleValue();
-        return d == Math.rint(d) && Math.abs(d) < 1e15 ? Rational.of((long) d) : Rational.near(d);
+        return d == Math.rint(d) && Math.abs(d) < 1e15 ? Rational.of((long) d) : Grain.speed(d);
     }
 
     /** Rounded rates mean the exact ones: 23.976, 23.98 and 23.976023976023978 are all 24000/1001. */

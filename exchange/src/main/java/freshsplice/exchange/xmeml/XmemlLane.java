@@ -12,6 +12,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
+import freshsplice.exchange.Countable;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -79,9 +80,11 @@ final class XmemlLane {
             return;
         }
         FrameRange seen = withTransitions(told, before, after);
-        Event event = event(item, told);
         addMarkers(item, told);
-        events.add(seen.equals(told) ? event : event.over(seen));
+        events.add(Countable.event(item.name(), item.enabled(), seen, remarks, item.place(), () -> {
+            Event event = event(item, told);
+            return seen.equals(told) ? event : event.over(seen);
+        }));
     }
 
     /** The record frames that the item says, an edge of −1 being the transition's. */
@@ -145,8 +148,9 @@ final class XmemlLane {
         }
         FrameRate own = file != null && file.rate() != null ? file.rate() : item.rate() != null ? item.rate() : rate;
         TimeMap time = map(item, record, own, file == null || file.start() == null ? 0 : file.start());
-        if (item.isGenerator()) {
-            String name = item.name().isEmpty() ? item.effect() : item.name();
+        if (item.isGenerator() || file != null && file.made() != null) {
+            String what = item.isGenerator() ? item.effect() : file.name().isEmpty() ? file.made() : file.name();
+            String name = item.name().isEmpty() ? what : item.name();
             return new Event(null, Event.Kind.GENERATOR, name, item.enabled(), record, null, time, null,
                     item.comments(), kept);
         }

@@ -10,17 +10,20 @@ import java.util.Locale;
 import java.util.Optional;
 
 /**
- * The source frames of an event as this XML counts them, and the time-remap filter where its speed asks for one.
+ * The frames of an event as this XML counts them, and the time-remap filter where its speed asks for one. Under that
+ * filter {@code in}, {@code out} and {@code duration} count frames of the retimed clip (common practice): a constant
+ * speed is written as one where {@code in} can then be whole, else as a line through keys, which is exact as well.
  *
- * @param in    first source frame of what is shown, from the first of its media
- * @param out   the source frame after the last
- * @param speed against normal; null where it is keyed
- * @param keys  clip frame and source frame of each key, where the speed is keyed
+ * @param in       first frame of what is shown, of the source or of the retimed clip, from the first of its media
+ * @param out      the frame after the last
+ * @param duration frames of the whole clip as it is played
+ * @param speed    against normal; the mean where it is keyed
+ * @param keys     retimed frame and source frame of each key; empty where the speed is constant
  */
-record XmemlSpan(long in, long out, Rational speed, List<long[]> keys, boolean smooth, Optional<String> remark) {
+record XmemlSpan(long in, long out, long duration, Rational speed, List<long[]> keys, boolean smooth,
+                 Optional<String> remark) {
     /** @param base source position of the first frame of its media */
     static XmemlSpan of(Event event, FrameRate cutRate, FrameRate rate, long base) {
-        Rational from = event.from().minus(Rational.of(base));
         Rational perRecordFrame = cutRate.framesOf(rate);
         Rational length = perRecordFrame.times(event.record().length());
         Optional<Rational> slope = event.time().slope();
@@ -28,15 +31,52 @@ record XmemlSpan(long in, long out, Rational speed, List<long[]> keys, boolean s
             return keyed(event, base, perRecordFrame, length);
         }
         Rational speed = slope.get().dividedBy(perRecordFrame);
-        Rational span = length.times(speed.abs());
-        Rational first = speed.signum() < 0 ? from.plus(1).minus(span) : from;
+        Rational from = event.from().minus(Rational.of(base));
+        Rational first = speed.signum() < 0 ? from.plus(1).minus(length.times(speed.abs())) : from;
+        if (speed.isZero() || speed.equals(Rational.ONE)) {
+            return at(event, first, length, speed, beginsBeforeMedia(first, first.isWhole()));
+        }
+        Rational retimed = first.dividedBy(speed.abs());
+        if (first.signum() >= 0 && retimed.isWhole()) {
+            return at(event, retimed, length, speed, Optional.empty());
+        }
+        return line(event, from, length, speed);
+    }
+
+    private static XmemlSpan at(Event event, Rational first, Rational length, Rational speed, Optional<String> remark) {
         long in = Math.max(0, first.floor());
-        long out = in + (speed.isZero() ? length.round() : Math.max(1, span.round()));
-        Optional<String> remark = first.floor() < 0
-                ? Optional.of("It begins " + -first.floor() + " frames before its media; written from the first frame")
-                : first.isWhole() ? Optional.empty()
+        long out = in + Math.max(1, length.round());
+        return new XmemlSpan(in, out, duration(event, speed, out), speed, List.of(), false, remark);
+    }
+
+    private static Optional<String> beginsBeforeMedia(Rational first, boolean whole) {
+        if (first.floor() < 0) {
+            return Optional.of("It begins " + -first.floor() + " frames before its media; written from the first frame");
+        }
+        return whole ? Optional.empty()
                 : Optional.of("It begins between two frames, at " + first + "; written from the frame before");
-        return new XmemlSpan(in, out, speed, List.of(), false, remark);
+    }
+
+    /** All of the clip at this speed; where its media's length is not known, as far as it is shown. */
+    private static long duration(Event event, Rational speed, long out) {
+        Long media = event.source() == null ? null : event.source().length();
+        if (media == null || speed == null || speed.isZero()) {
+            return out;
+        }
+        return Math.max(out, Rational.of(media).dividedBy(speed.abs()).round());
+    }
+
+    /** A constant speed through two keys at whole frames: exact wherever its first position is whole. */
+    private static XmemlSpan line(Event event, Rational from, Rational length, Rational speed) {
+        long step = speed.den();
+        long frames = Math.max(1, length.round());
+        long to = Math.multiplyExact(step, (frames + step - 1) / step);
+        long value = from.floor() + speed.times(to).floor();
+        long in = Math.max(0, from.floor());
+        Optional<String> remark = from.isWhole() ? Optional.empty()
+                : Optional.of("It begins between two frames, at " + from + "; written from the frame before");
+        return new XmemlSpan(in, in + frames, duration(event, speed, in + frames), speed,
+                List.of(new long[] {in, from.floor()}, new long[] {in + to, value}), false, remark);
     }
 
     private static XmemlSpan keyed(Event event, long base, Rational perRecordFrame, Rational length) {
@@ -49,13 +89,15 @@ record XmemlSpan(long in, long out, Rational speed, List<long[]> keys, boolean s
             whole &= when.isWhole() && value.isWhole();
             keys.add(new long[] {when.round(), value.floor()});
         }
-        return new XmemlSpan(in, in + Math.max(1, length.round()), null, keys, event.time().smooth(), whole
+        Rational mean = event.to().minus(event.from()).dividedBy(length);
+        long out = in + Math.max(1, length.round());
+        return new XmemlSpan(in, out, out, mean, keys, event.time().smooth(), whole
                 ? Optional.empty()
                 : Optional.of("Keys of its speed lie between frames; written at the frame before"));
     }
 
     void writeRemap(XmlText xml) {
-        if (Rational.ONE.equals(speed)) {
+        if (keys.isEmpty() && Rational.ONE.equals(speed)) {
             return;
         }
         xml.element("filter", () -> xml.element("effect", () -> {
@@ -64,12 +106,11 @@ record XmemlSpan(long in, long out, Rational speed, List<long[]> keys, boolean s
             xml.text("effectcategory", "motion");
             xml.text("effecttype", "motion");
             xml.text("mediatype", "video");
-            parameter(xml, "variablespeed", speed == null ? "1" : "0");
-            if (speed == null) {
+            parameter(xml, "variablespeed", keys.isEmpty() ? "0" : "1");
+            parameter(xml, "speed", percent(speed.abs()));
+            parameter(xml, "reverse", speed.signum() < 0 ? "TRUE" : "FALSE");
+            if (!keys.isEmpty()) {
                 graph(xml);
-            } else {
-                parameter(xml, "speed", percent(speed.abs()));
-                parameter(xml, "reverse", speed.signum() < 0 ? "TRUE" : "FALSE");
             }
             parameter(xml, "frameblending", "FALSE");
         }));

@@ -4,13 +4,15 @@ import freshsplice.core.cut.Remark;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
+import freshsplice.exchange.Grain;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
 /**
- * Which source position an item shows at a record frame. {@code in} and {@code out} count source frames at the
- * item's own rate, also where the time-remap filter changes its speed.
+ * Which source position an item shows at a record frame. {@code in} and {@code out} count frames of the clip as it is
+ * played, at the item's own rate: without the time-remap filter those of the source, under it those of the retimed
+ * clip, so that the first source frame is {@code in} times the speed (common practice; files of two writers agree).
  */
 final class XmemlSpeed {
     private final XmemlItem item;
@@ -41,7 +43,7 @@ final class XmemlSpeed {
             return line(Rational.of(in), Rational.ZERO);
         }
         if (item.remap() == null) {
-            checkLength(Rational.ONE);
+            checkLength();
             return line(Rational.of(in), Rational.ONE);
         }
         List<XmlNode> keys = keyframes("graphdict");
@@ -60,7 +62,7 @@ final class XmemlSpeed {
         XmlNode value = parameter("speed");
         if (value != null) {
             try {
-                speed = Rational.near(Double.parseDouble(value.textOf("value"))).dividedBy(Rational.of(100));
+                speed = Grain.speed(Double.parseDouble(value.textOf("value")) / 100);
             } catch (IllegalArgumentException | ArithmeticException e) {
                 remarks.add(Remark.loss(item.place(), "The speed \"" + value.textOf("value")
                         + "\" is no number; read at normal speed"));
@@ -68,25 +70,26 @@ final class XmemlSpeed {
         }
         boolean backwards = isOn(parameter("reverse")) != (speed.signum() < 0);
         speed = speed.abs();
-        checkLength(speed);
+        checkLength();
+        Rational first = speed.isZero() ? Rational.of(in) : speed.times(in);
         if (!backwards) {
-            return line(Rational.of(in), speed);
+            return line(first, speed);
         }
         Rational span = itemFramesPerRecordFrame.times(record.length()).times(speed);
-        return line(Rational.of(in - 1).plus(span), speed.negate());
+        return line(first.minus(Rational.ONE).plus(span), speed.negate());
     }
 
-    /** The source range must be as long as the record range at this speed; the record range decides. */
-    private void checkLength(Rational speed) {
-        if (item.in() == null || item.out() == null || item.in() < 0 || item.out() < 0 || speed.isZero()) {
+    /** In and out must be as far apart as the item is long on the record; the record decides. */
+    private void checkLength() {
+        if (item.in() == null || item.out() == null || item.in() < 0 || item.out() < 0) {
             return;
         }
-        Rational wanted = itemFramesPerRecordFrame.times(record.length()).times(speed);
+        Rational wanted = itemFramesPerRecordFrame.times(record.length());
         Rational off = wanted.minus(Rational.of(item.out() - item.in())).abs();
-        if (off.compareTo(Rational.ONE) >= 0 && !(speed.equals(Rational.ONE) && item.file() == null
-                && item.fileId() == null)) {
+        boolean named = item.file() != null || item.fileId() != null || item.remap() != null;
+        if (off.compareTo(Rational.ONE) >= 0 && named) {
             remarks.add(Remark.doubt(item.place(), "Its in and out are " + (item.out() - item.in())
-                    + " source frames apart and its place at this speed takes " + wanted
+                    + " frames apart and its place takes " + wanted
                     + "; its in, its place and its speed are taken, its out is not"));
         }
     }

@@ -102,7 +102,7 @@ final class XmemlTrackWriter {
             XmemlSpan span = XmemlSpan.of(event, cut.rate(), rate, base(event));
             span.remark().ifPresent(text -> document.remarks.add(Remark.loss("lane " + lane.name() + ", "
                     + cut.timecodeAt(event.record().in()), text)));
-            xml.text("duration", span.out() - span.in());
+            xml.text("duration", span.duration());
             document.rate(rate);
             xml.text("start", headed ? -1 : event.record().in() - cut.record().in());
             xml.text("end", tailed ? -1 : event.record().out() - cut.record().in());

@@ -1,0 +1,50 @@
+package freshsplice.exchange.aaf;
+
+import freshsplice.core.cut.Lane;
+import freshsplice.core.time.Rational;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The lanes that one segment fills: one, or one for each slot of the nested scope that it is, the lowest first. */
+final class AafLanes {
+    private final AafAssembler assembler;
+    private final AafClock clock;
+    private final boolean picture;
+    private final String place;
+
+    /** @param place where the segment is, for remarks */
+    AafLanes(AafAssembler assembler, AafClock clock, boolean picture, String place) {
+        this.assembler = assembler;
+        this.clock = clock;
+        this.picture = picture;
+        this.place = place;
+    }
+
+    /**
+     * @param scopes what is open around it, the innermost first
+     * @param before how many lanes of its kind come before
+     * @param name   the name where it is one lane; null for V1, V2 … or A1, A2 …
+     */
+    List<Lane> of(AafObject segment, List<AafScope> scopes, int before, String name) {
+        AafObject alone = AafSegments.alone(segment);
+        List<AafObject> slots = alone.type == AafClass.NESTED_SCOPE ? alone.objects(AafPid.SCOPE_SLOTS) : List.of();
+        if (slots.size() < 2) {
+            AafObject only = slots.isEmpty() ? segment : slots.get(0);
+            return List.of(lane(only, scopes, name == null ? plain(before) : name));
+        }
+        List<Lane> lanes = new ArrayList<>();
+        for (int i = 0; i < slots.size(); i++) {
+            lanes.add(lane(slots.get(i), AafScope.into(scopes, new AafScope(slots, i, Rational.ZERO), Rational.ZERO),
+                    plain(before + i)));
+        }
+        return lanes;
+    }
+
+    private Lane lane(AafObject segment, List<AafScope> scopes, String name) {
+        return new AafLane(assembler, clock, picture, place + ", lane " + name, scopes).lane(segment, name);
+    }
+
+    private String plain(int before) {
+        return (picture ? "V" : "A") + (before + 1);
+    }
+}
