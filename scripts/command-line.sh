@@ -15,6 +15,6 @@ run_command_line() {
     # its own classes may not have changed, only those that it uses
     touch "$FRESH_SPLICE_HOME/cli/target/cli-0.1.0.jar"
   fi
-  exec java -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -Xshare:auto -Xss4m -Dfile.encoding=UTF-8 \
+  exec java -XX:TieredStopAtLevel=1 -XX:+UseParallelGC -Xshare:auto -Xss4m -Dfile.encoding=UTF-8 \
     -cp "$FRESH_SPLICE_HOME/cli/target/cli-0.1.0.jar:$FRESH_SPLICE_HOME/cli/target/lib/*" freshsplice.cli.Main "$@"
 }

@@ -109,10 +109,15 @@ public final class Countable {
             return null;
         }
         List<TimeMap.Key> keys = event.time().keys();
-        if (!keys.stream().allMatch(k -> fits(k.record()) && fits(k.source().floor()))) {
+        boolean fine = false;
+        boolean counted = true;
+        for (TimeMap.Key key : keys) {
+            counted &= fits(key.record()) && fits(key.source().floor());
+            fine |= key.source().den() > MOST_PARTS;
+        }
+        if (!counted) {
             return slate(event.name(), event.enabled(), event.record(), remarks, place);
         }
-        boolean fine = keys.stream().anyMatch(k -> k.source().den() > MOST_PARTS);
         Cut nested = event.nested() == null ? null : cut(event.nested());
         if (!fine && nested == event.nested()) {
             return event;

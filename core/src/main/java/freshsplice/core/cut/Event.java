@@ -76,7 +76,7 @@ public record Event(String number, Kind kind, String name, boolean enabled, Fram
 
     /** The same event elsewhere on the record clock. */
     public Event shiftedBy(long frames) {
-        return new Event(number, kind, name, enabled, record.shiftedBy(frames), source, time.shiftedBy(frames),
+        return frames == 0 ? this : new Event(number, kind, name, enabled, record.shiftedBy(frames), source, time.shiftedBy(frames),
                 nested, comments, kept);
     }
 

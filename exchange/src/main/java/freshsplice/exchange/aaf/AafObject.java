@@ -7,9 +7,9 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HexFormat;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -26,21 +26,19 @@ final class AafObject {
     private static final int FIRST_OWN_PID = 0x8000;
     private static final int MAX_STREAM = 64_000_000;
 
-    /** @param form how it is stored */
-    private record Value(int form, byte[] bytes) {
-    }
-
     final CompoundEntry folder;
     final AafClass type;
     private final ByteOrder order;
-    private final Map<Integer, Value> values = new LinkedHashMap<>();
-    /** Objects inside that were asked for already; what reads a segment asks several times. */
-    private final Map<String, AafObject> children = new HashMap<>();
+    private final byte[] bytes;
+    /** Of each property its number, how it is stored, and where its bytes begin and end. */
+    private int[] entries = {};
+    /** Objects inside that were asked for already; what reads a segment asks several times. Null before the first. */
+    private Map<String, AafObject> children;
 
     AafObject(CompoundEntry folder) {
         this.folder = folder;
         this.type = AafClass.of(folder.classId());
-        byte[] bytes = folder.stream("properties", MAX_STREAM);
+        bytes = folder.stream("properties", MAX_STREAM);
         if (bytes == null || bytes.length < 4) {
             throw new AafDamage(path() + " has no list of properties");
         }
@@ -54,19 +52,41 @@ final class AafObject {
         if (at > in.capacity()) {
             throw new AafDamage(path() + " says more properties than it has");
         }
+        entries = new int[count * 4];
         for (int i = 0; i < count; i++) {
             int entry = 4 + i * 6;
-            int pid = in.getShort(entry) & 0xFFFF;
-            int form = in.getShort(entry + 2) & 0xFFFF;
             int length = in.getShort(entry + 4) & 0xFFFF;
             if (at + length > in.capacity()) {
                 throw new AafDamage(path() + " says a property longer than what is left");
             }
-            byte[] bytes = new byte[length];
-            in.get(at, bytes);
+            entries[i * 4] = in.getShort(entry) & 0xFFFF;
+            entries[i * 4 + 1] = in.getShort(entry + 2) & 0xFFFF;
+            entries[i * 4 + 2] = at;
             at += length;
-            values.put(pid, new Value(form, bytes));
+            entries[i * 4 + 3] = at;
         }
+    }
+
+    /** Where a property is noted in {@link #entries}; −1 where there is none. */
+    private int entry(int pid) {
+        for (int i = entries.length - 4; i >= 0; i -= 4) {
+            if (entries[i] == pid) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private int form(int entry) {
+        return entry < 0 ? 0 : entries[entry + 1];
+    }
+
+    private int length(int entry) {
+        return entry < 0 ? -1 : entries[entry + 3] - entries[entry + 2];
+    }
+
+    private byte[] copy(int entry) {
+        return Arrays.copyOfRange(bytes, entries[entry + 2], entries[entry + 3]);
     }
 
     /** Where it is in the file. */
@@ -79,18 +99,18 @@ final class AafObject {
     }
 
     boolean has(int pid) {
-        return values.containsKey(pid);
+        return entry(pid) >= 0;
     }
 
     private ByteBuffer raw(int pid) {
-        Value value = values.get(pid);
-        return value == null ? null : ByteBuffer.wrap(value.bytes).order(order);
+        int entry = entry(pid);
+        return entry < 0 ? null : ByteBuffer.wrap(bytes, entries[entry + 2], length(entry)).slice().order(order);
     }
 
     /** UTF-16 up to its end. */
     String text(int pid) {
-        Value value = values.get(pid);
-        return value == null ? null : text(value.bytes, order);
+        int entry = entry(pid);
+        return entry < 0 ? null : text(copy(entry), order);
     }
 
     private static String text(byte[] bytes, ByteOrder order) {
@@ -129,11 +149,9 @@ final class AafObject {
 
     /** A mob's identification, as hexadecimal; the same in one file for the same mob. */
     String mobId(int pid) {
-        Value value = values.get(pid);
-        if (value == null || value.bytes.length != 32) {
-            return null;
-        }
-        return HexFormat.of().formatHex(value.bytes);
+        int entry = entry(pid);
+        return length(entry) != 32 ? null
+                : HexFormat.of().formatHex(bytes, entries[entry + 2], entries[entry + 3]);
     }
 
     /** An identification stored as itself. */
@@ -150,14 +168,15 @@ final class AafObject {
 
     /** A value that carries its own type: text, fraction or number; null where it is none of these. */
     Object typed(int pid) {
-        Value value = values.get(pid);
-        if (value == null || value.bytes.length < 17) {
+        int entry = entry(pid);
+        if (length(entry) < 17) {
             return null;
         }
-        ByteOrder own = value.bytes[0] == 'B' ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN;
-        ByteBuffer in = ByteBuffer.wrap(value.bytes).order(own);
+        byte[] value = copy(entry);
+        ByteOrder own = value[0] == 'B' ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN;
+        ByteBuffer in = ByteBuffer.wrap(value).order(own);
         String type = Identification.text(in, 1);
-        int length = value.bytes.length - 17;
+        int length = value.length - 17;
         byte[] rest = new byte[length];
         in.get(17, rest);
         if (type.startsWith("01100200")) {
@@ -177,33 +196,28 @@ final class AafObject {
 
     /** The one object that a property holds; null where there is none. */
     AafObject object(int pid) {
-        Value value = values.get(pid);
-        if (value == null || value.form != STRONG) {
-            return null;
-        }
-        return child(text(value.bytes, order));
+        int entry = entry(pid);
+        return form(entry) != STRONG ? null : child(text(copy(entry), order));
     }
 
     /** The objects that a property holds, in their order; empty where there is none. */
     List<AafObject> objects(int pid) {
-        Value value = values.get(pid);
-        if (value == null) {
-            return List.of();
-        }
-        if (value.form == STRONG) {
+        int entry = entry(pid);
+        int form = form(entry);
+        if (form == STRONG) {
             AafObject one = object(pid);
             return one == null ? List.of() : List.of(one);
         }
-        if (value.form != STRONG_VECTOR && value.form != STRONG_SET) {
+        if (form != STRONG_VECTOR && form != STRONG_SET) {
             return List.of();
         }
-        String name = text(value.bytes, order);
-        byte[] bytes = folder.stream(name + " index", MAX_STREAM);
-        if (bytes == null || bytes.length < 4) {
+        String name = text(copy(entry), order);
+        byte[] index = folder.stream(name + " index", MAX_STREAM);
+        if (index == null || index.length < 4) {
             throw new AafDamage(path() + ": " + name + " has no index");
         }
         List<AafObject> objects = new ArrayList<>();
-        for (int key : keys(ByteBuffer.wrap(bytes).order(order), value.form == STRONG_SET, name)) {
+        for (int key : keys(ByteBuffer.wrap(index).order(order), form == STRONG_SET, name)) {
             AafObject child = child(name + "{" + Integer.toHexString(key) + "}");
             if (child != null) {
                 objects.add(child);
@@ -229,22 +243,22 @@ final class AafObject {
     /** The tagged values of all lists of them, whatever property a writer keeps them in. */
     List<AafObject> tags() {
         List<AafObject> tags = new ArrayList<>();
-        values.forEach((pid, value) -> {
-            if (value.form == STRONG_VECTOR || value.form == STRONG_SET) {
-                objects(pid).stream().filter(o -> o.type == AafClass.TAGGED_VALUE).forEach(tags::add);
+        for (int i = 0; i < entries.length; i += 4) {
+            if (entries[i + 1] == STRONG_VECTOR || entries[i + 1] == STRONG_SET) {
+                objects(entries[i]).stream().filter(o -> o.type == AafClass.TAGGED_VALUE).forEach(tags::add);
             }
-        });
+        }
         return tags;
     }
 
     /** Two-byte numbers of the first property of a writer's own that has just so many bytes; null where none has. */
-    int[] ownWords(int bytes) {
-        for (Map.Entry<Integer, Value> entry : values.entrySet()) {
-            if (entry.getKey() >= FIRST_OWN_PID && entry.getValue().form == DATA && entry.getValue().bytes.length == bytes) {
-                ByteBuffer in = raw(entry.getKey());
-                int[] words = new int[bytes / 2];
-                for (int i = 0; i < words.length; i++) {
-                    words[i] = in.getShort(i * 2) & 0xFFFF;
+    int[] ownWords(int size) {
+        for (int i = 0; i < entries.length; i += 4) {
+            if (entries[i] >= FIRST_OWN_PID && entries[i + 1] == DATA && length(i) == size) {
+                ByteBuffer in = raw(entries[i]);
+                int[] words = new int[size / 2];
+                for (int k = 0; k < words.length; k++) {
+                    words[k] = in.getShort(k * 2) & 0xFFFF;
                 }
                 return words;
             }
@@ -253,10 +267,11 @@ final class AafObject {
     }
 
     private AafObject child(String name) {
-        AafObject known = children.get(name);
+        AafObject known = children == null ? null : children.get(name);
         CompoundEntry child = known == null ? folder.storage(name) : null;
         if (child != null) {
             known = new AafObject(child);
+            children = children == null ? new HashMap<>(4) : children;
             children.put(name, known);
         }
         return known;

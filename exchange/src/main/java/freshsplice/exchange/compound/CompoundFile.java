@@ -2,10 +2,10 @@ package freshsplice.exchange.compound;
 
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.nio.charset.StandardCharsets;
-import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
-import java.util.Deque;
+import java.util.List;
 
 /** Reads a compound file that stands in memory; nothing of it is copied but what is asked for. */
 public final class CompoundFile {
@@ -28,6 +28,9 @@ public final class CompoundFile {
     private final int[] fat;
     private final int[] miniFat;
     private int[] miniSectors = {};
+    private int[] directory = {};
+    /** Entries that were read: one that comes again is part of a loop. */
+    private final BitSet seen = new BitSet();
 
     private CompoundFile(byte[] bytes) {
         in = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
@@ -64,7 +67,7 @@ public final class CompoundFile {
      */
     public static CompoundEntry root(byte[] bytes) {
         try {
-            return new CompoundFile(bytes).readEntries();
+            return new CompoundFile(bytes).readRoot();
         } catch (IndexOutOfBoundsException e) {
             throw new CompoundDamage("it is cut off");
         }
@@ -119,11 +122,11 @@ public final class CompoundFile {
                 throw new CompoundDamage("a chain of its sectors has no end");
             }
             if (count == chain.length) {
-                chain = java.util.Arrays.copyOf(chain, count * 2);
+                chain = Arrays.copyOf(chain, count * 2);
             }
             chain[count++] = sector;
         }
-        return java.util.Arrays.copyOf(chain, count);
+        return Arrays.copyOf(chain, count);
     }
 
     private int[] readMiniFat() {
@@ -147,7 +150,7 @@ public final class CompoundFile {
     private final class Raw {
         final int at;
 
-        Raw(int[] directory, int index) {
+        Raw(int index) {
             int perSector = (1 << sectorShift) / ENTRY;
             if (index < 0 || index / perSector >= directory.length) {
                 throw new CompoundDamage("it names an entry that it does not have");
@@ -172,50 +175,83 @@ public final class CompoundFile {
         }
 
         CompoundEntry entry(CompoundEntry parent) {
-            int length = Math.max(0, Math.min(64, in.getShort(at + 64)) - 2);
-            byte[] letters = new byte[length];
-            in.get(at, letters);
             long size = version4 ? in.getLong(at + 120) : in.getInt(at + 120) & 0xFFFFFFFFL;
-            return new CompoundEntry(CompoundFile.this, new String(letters, StandardCharsets.UTF_16LE), parent,
-                    type() != STREAM, Identification.text(in, at + 80), in.getInt(at + 116), size);
+            boolean storage = type() != STREAM;
+            return new CompoundEntry(CompoundFile.this, parent, storage, at, storage ? child() : -1,
+                    in.getInt(at + 116), size);
         }
     }
 
-    private CompoundEntry readEntries() {
-        int[] directory = chain(in.getInt(48));
-        Raw rootRaw = new Raw(directory, 0);
-        if (rootRaw.type() != ROOT) {
+    private CompoundEntry readRoot() {
+        directory = chain(in.getInt(48));
+        Raw root = new Raw(0);
+        if (root.type() != ROOT) {
             throw new CompoundDamage("its first entry is not the root");
         }
-        int miniStart = in.getInt(rootRaw.at + 116);
+        int miniStart = in.getInt(root.at + 116);
         miniSectors = miniStart == LAST || miniStart == -1 ? new int[0] : chain(miniStart);
-        CompoundEntry root = rootRaw.entry(null);
-        BitSet seen = new BitSet();
-        Deque<Object[]> open = new ArrayDeque<>();
-        open.push(new Object[] {root, rootRaw.child()});
-        while (!open.isEmpty()) {
-            Object[] next = open.pop();
-            CompoundEntry parent = (CompoundEntry) next[0];
-            int index = (Integer) next[1];
-            if (index == -1) {
-                continue;
-            }
-            Raw raw = new Raw(directory, index);
-            if (seen.get(index)) {
-                throw new CompoundDamage("its entries run in a loop");
-            }
-            seen.set(index);
-            open.push(new Object[] {parent, raw.left()});
-            open.push(new Object[] {parent, raw.right()});
-            if (raw.type() == STORAGE || raw.type() == STREAM) {
-                CompoundEntry entry = raw.entry(parent);
-                parent.add(entry);
-                if (raw.type() == STORAGE) {
-                    open.push(new Object[] {entry, raw.child()});
+        return root.entry(null);
+    }
+
+    /** What is directly in a storage, read when it is asked for: much of a file never is. */
+    List<CompoundEntry> entriesOf(CompoundEntry parent, int first) {
+        try {
+            List<CompoundEntry> entries = new ArrayList<>();
+            int[] open = new int[32];
+            int waiting = 0;
+            open[waiting++] = first;
+            while (waiting > 0) {
+                int index = open[--waiting];
+                if (index == -1) {
+                    continue;
+                }
+                if (waiting + 2 > open.length) {
+                    open = Arrays.copyOf(open, open.length * 2);
+                }
+                Raw raw = new Raw(index);
+                if (seen.get(index)) {
+                    throw new CompoundDamage("its entries run in a loop");
+                }
+                seen.set(index);
+                open[waiting++] = raw.left();
+                open[waiting++] = raw.right();
+                if (raw.type() == STORAGE || raw.type() == STREAM) {
+                    entries.add(raw.entry(parent));
                 }
             }
+            return entries;
+        } catch (IndexOutOfBoundsException e) {
+            throw new CompoundDamage("it is cut off");
         }
-        return root;
+    }
+
+    private int nameLength(int entry) {
+        return Math.max(0, Math.min(64, in.getShort(entry + 64)) - 2) / 2;
+    }
+
+    String name(int entry) {
+        char[] letters = new char[nameLength(entry)];
+        for (int i = 0; i < letters.length; i++) {
+            letters[i] = in.getChar(entry + i * 2);
+        }
+        return new String(letters);
+    }
+
+    boolean isNamed(int entry, String name) {
+        int length = nameLength(entry);
+        if (length != name.length()) {
+            return false;
+        }
+        for (int i = length - 1; i >= 0; i--) {
+            if (in.getChar(entry + i * 2) != name.charAt(i)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    String identification(int entry) {
+        return Identification.text(in, entry + 80);
     }
 
     byte[] bytes(int start, int size) {

@@ -25,9 +25,11 @@ final class EdlComments {
             readLocator(line, value, text, about);
         } else if (about == null) {
             keep(line, text, null);
+        } else if (readName(key, value, about)) {
+            return;
         } else if (text.toUpperCase(Locale.ROOT).replace("*", "").strip().equals("FREEZE FRAME")) {
             about.freeze = true;
-        } else if (!readName(key, value, about)) {
+        } else {
             keep(line, text, about);
         }
     }

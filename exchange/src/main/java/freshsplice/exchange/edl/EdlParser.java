@@ -93,7 +93,7 @@ final class EdlParser {
         if (list.statements.size() >= limits.maxEvents()) {
             throw new UnreadableFile("line " + number + ": more than " + limits.maxEvents() + " events");
         }
-        List<String> labels = Arrays.asList(columns).subList(times, times + 4);
+        List<String> labels = List.of(columns[times], columns[times + 1], columns[times + 2], columns[times + 3]);
         EdlStatement statement = readColumns(number, columns, times, labels);
         if (statement == null) {
             return;
@@ -137,7 +137,7 @@ final class EdlParser {
 
     private void remarkNoEvent(int number, String line, String[] columns) {
         long labels = Arrays.stream(columns).filter(Timecode::looksLikeLabel).count();
-        boolean likeEvent = columns.length >= 3 && columns[0].chars().allMatch(Character::isDigit);
+        boolean likeEvent = columns.length >= 3 && isNumber(columns[0]);
         if (labels > 0 || likeEvent) {
             remarks.add(Remark.loss("line " + number, "Event " + columns[0] + " is left out: it has " + labels
                     + " of four times (source in, source out, record in, record out), so the line may be cut off or "
@@ -150,7 +150,7 @@ final class EdlParser {
     private EdlStatement readColumns(int number, String[] columns, int times, List<String> labels) {
         int at = times - 1;
         int duration = 0;
-        if (at > 2 && columns[at].chars().allMatch(Character::isDigit)) {
+        if (at > 2 && isNumber(columns[at])) {
             duration = shortNumber(columns[at--]);
         }
         EdlTransitionColumn edit = EdlTransitionColumn.read(columns, at, duration);
@@ -164,7 +164,8 @@ final class EdlParser {
             remarks.add(Remark.doubt("line " + number, "The transition has no length and is read as a cut; write its "
                     + "frames after it to have it read as one"));
         }
-        String reel = String.join(" ", Arrays.asList(columns).subList(1, edit.first() - 1));
+        String reel = edit.first() == 3 ? columns[1]
+                : String.join(" ", Arrays.asList(columns).subList(1, edit.first() - 1));
         List<String> lanes = EdlTracks.lanes(columns[edit.first() - 1]);
         if (lanes.isEmpty()) {
             remarks.add(Remark.note("line " + number, "Event " + columns[0] + " is on no track (NONE) and is not seen "
@@ -238,6 +239,15 @@ final class EdlParser {
         with.outgoing = current.outgoing;
         list.statements.set(list.statements.size() - 1, with);
         current = with;
+    }
+
+    private static boolean isNumber(String text) {
+        for (int i = 0; i < text.length(); i++) {
+            if (!Character.isDigit(text.charAt(i))) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static int shortNumber(String digits) {

@@ -5,7 +5,6 @@ import freshsplice.core.time.Timecode;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Stream;
 
 /**
  * A list does not say its rate. The guess: drop-frame means 30000/1001; else the bases that have room for the
@@ -26,10 +25,12 @@ public record EdlRate(FrameRate rate, String reason) {
                     ? new EdlRate(FrameRate.FPS_29_97, "the list counts drop-frame")
                     : new EdlRate(FrameRate.FPS_59_94, "the list counts drop-frame, with frame numbers past 29");
         }
+        List<Excess> events = list.statements.stream().filter(s -> s.speedInFps == null && !s.hasNoLength())
+                .map(Excess::of).toList();
         Map<FrameRate, Integer> agreeing = new LinkedHashMap<>();
         for (FrameRate rate : USUAL) {
             if (largest < rate.timecodeBase()) {
-                agreeing.put(rate, agreeingEvents(list, rate.timecodeBase()));
+                agreeing.put(rate, (int) events.stream().filter(e -> e.isNothingAt(rate.timecodeBase())).count());
             }
         }
         if (agreeing.isEmpty()) {
@@ -44,27 +45,36 @@ public record EdlRate(FrameRate rate, String reason) {
     }
 
     private static int largestFrameNumber(EdlList list) {
-        return list.statements.stream()
-                .flatMap(s -> Stream.of(s.sourceIn, s.sourceOut, s.recordIn, s.recordOut))
-                .mapToInt(Timecode::frameField).max().orElse(0);
-    }
-
-    private static int agreeingEvents(EdlList list, int base) {
-        int count = 0;
+        int largest = 0;
         for (EdlStatement s : list.statements) {
-            if (s.speedInFps == null && !s.hasNoLength()
-                    && count(s.sourceOut, base) - count(s.sourceIn, base)
-                    == count(s.recordOut, base) - count(s.recordIn, base)) {
-                count++;
-            }
+            largest = Math.max(largest, Math.max(
+                    Math.max(Timecode.frameField(s.sourceIn), Timecode.frameField(s.sourceOut)),
+                    Math.max(Timecode.frameField(s.recordIn), Timecode.frameField(s.recordOut))));
         }
-        return count;
+        return largest;
     }
 
-    /** Frames of a label without asking whether it exists. */
-    private static long count(String label, int base) {
-        String[] fields = label.split("[:;.,]");
-        return ((Long.parseLong(fields[0]) * 60 + Long.parseLong(fields[1])) * 60 + Long.parseLong(fields[2])) * base
-                + Long.parseLong(fields[3]);
+    /**
+     * By how much an event's source is longer than its record, its labels taken apart and not yet counted.
+     *
+     * @param seconds whole seconds by the first three fields; @param frames by the last field
+     */
+    private record Excess(long seconds, long frames) {
+        static Excess of(EdlStatement s) {
+            int[] in = Timecode.fields(s.sourceIn);
+            int[] out = Timecode.fields(s.sourceOut);
+            int[] recordIn = Timecode.fields(s.recordIn);
+            int[] recordOut = Timecode.fields(s.recordOut);
+            return new Excess(seconds(out) - seconds(in) - seconds(recordOut) + seconds(recordIn),
+                    (long) out[3] - in[3] - recordOut[3] + recordIn[3]);
+        }
+
+        private static long seconds(int[] fields) {
+            return (fields[0] * 60L + fields[1]) * 60 + fields[2];
+        }
+
+        boolean isNothingAt(int base) {
+            return seconds * base + frames == 0;
+        }
     }
 }
