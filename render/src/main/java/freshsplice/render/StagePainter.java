@@ -2,6 +2,7 @@ package freshsplice.render;
 
 import static org.lwjgl.opengl.GL33C.*;
 
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.stage.Mesh;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
@@ -50,7 +51,7 @@ public final class StagePainter implements AutoCloseable {
      */
     public void size(int newWidth, int newHeight) {
         if (newWidth < 16 || newHeight < 16 || newWidth > LARGEST || newHeight > LARGEST) {
-            throw new IllegalArgumentException("A picture has 16 to " + LARGEST + " pixels a side: " + newWidth + " x "
+            throw new Refusal("A picture has 16 to " + LARGEST + " pixels a side: " + newWidth + " x "
                     + newHeight);
         }
         if (newWidth == width && newHeight == height) {

@@ -60,7 +60,8 @@ public class FreshSplice {
             application.setRegisterShutdownHook(false);
             Map<String, Object> properties = settings(folders);
             properties.put("spring.datasource.url", database.url());
-            properties.put("spring.datasource.username", "root");
+            properties.put("spring.datasource.username", database.user());
+            properties.put("spring.datasource.password", database.password());
             properties.put("server.port", port);
             properties.put("fresh-splice.demo", demo);
             application.setDefaultProperties(properties);

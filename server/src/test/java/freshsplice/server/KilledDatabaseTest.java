@@ -3,10 +3,11 @@ package freshsplice.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.nio.file.Files;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -71,10 +72,15 @@ class KilledDatabaseTest {
 
     private static void kill(Path data) {
         try {
-            long id = Long.parseLong(Files.readString(data.resolve("database/fresh-splice.pid")).strip());
-            ProcessHandle.of(id).orElseThrow().destroyForcibly();
+            server(data).orElseThrow().destroyForcibly();
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
+    }
+
+    static Optional<ProcessHandle> server(Path data) throws IOException {
+        String argument = "--datadir=" + data.resolve("database").toRealPath();
+        return ProcessHandle.allProcesses().filter(p -> p.info().command().orElse("").endsWith("mariadbd"))
+                .filter(p -> List.of(p.info().arguments().orElse(new String[0])).contains(argument)).findFirst();
     }
 }

@@ -1,6 +1,7 @@
 package freshsplice.core.camera;
 
 import freshsplice.core.motion.Channel;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.Rational;
 import java.util.EnumMap;
 import java.util.Map;
@@ -16,7 +17,7 @@ import java.util.Map;
 public record Camera(String name, FilmBack back, double tStop, Map<CameraChannel, Channel> channels) {
     public Camera {
         if (!(tStop >= 0.5 && tStop <= 64)) {
-            throw new IllegalArgumentException("A T-stop is between 0.5 and 64: " + tStop);
+            throw new Refusal("A T-stop is between 0.5 and 64: " + tStop);
         }
         channels = Map.copyOf(channels);
     }

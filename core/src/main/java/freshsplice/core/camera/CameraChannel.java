@@ -1,5 +1,6 @@
 package freshsplice.core.camera;
 
+import freshsplice.core.refusal.Refusal;
 import java.util.Locale;
 
 /** What of a camera can be keyed. */
@@ -35,7 +36,7 @@ public enum CameraChannel {
     /** @throws IllegalArgumentException if the value is outside what the channel can be */
     public double check(double value) {
         if (!(value >= least && value <= most)) {
-            throw new IllegalArgumentException("The " + word() + " of a camera is between " + least + " and " + most
+            throw new Refusal("The " + word() + " of a camera is between " + least + " and " + most
                     + ", not " + value);
         }
         return value;

@@ -1,5 +1,6 @@
 package freshsplice.core.camera;
 
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.stage.Matrix;
 
 /**
@@ -19,14 +20,14 @@ public record CameraPose(double x, double y, double z, double pan, double tilt, 
      */
     public static CameraPose of(double[] placed, double lens, double focus) {
         if (placed.length != 16 || java.util.Arrays.stream(placed).anyMatch(v -> !Double.isFinite(v))) {
-            throw new IllegalArgumentException("A place in the world is 16 numbers");
+            throw new Refusal("A place in the world is 16 numbers");
         }
         double fx = -placed[8];
         double fy = -placed[9];
         double fz = -placed[10];
         double length = Math.sqrt(fx * fx + fy * fy + fz * fz);
         if (Math.abs(length - 1) > 1e-3) {
-            throw new IllegalArgumentException("A camera's place is turned and moved, not scaled");
+            throw new Refusal("A camera's place is turned and moved, not scaled");
         }
         double pan = Math.toDegrees(Math.atan2(-fx, -fz));
         double tilt = Math.toDegrees(Math.asin(Math.max(-1, Math.min(1, fy / length))));

@@ -1,5 +1,7 @@
 package freshsplice.core.camera;
 
+import freshsplice.core.refusal.Refusal;
+
 /**
  * The area that the lens draws on.
  *
@@ -16,7 +18,7 @@ public record FilmBack(double widthMm, double heightMm) {
 
     public FilmBack {
         if (!(widthMm > 0.5 && widthMm < 500 && heightMm > 0.5 && heightMm < 500)) {
-            throw new IllegalArgumentException("A film back is between 0.5 and 500 mm: " + widthMm + " x " + heightMm);
+            throw new Refusal("A film back is between 0.5 and 500 mm: " + widthMm + " x " + heightMm);
         }
     }
 

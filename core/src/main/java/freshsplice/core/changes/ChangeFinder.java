@@ -113,8 +113,7 @@ public final class ChangeFinder {
         if (alignment.moved[o]) {
             return ChangeKind.MOVED;
         }
-        boolean sameCourse = older.slope().equals(newer.slope()) && older.bent() == newer.bent();
-        if (!older.still() && !sameCourse) {
+        if (!older.still() && !older.runsAs(newer)) {
             return ChangeKind.RETIMED;
         }
         if (figures.slip() != 0) {

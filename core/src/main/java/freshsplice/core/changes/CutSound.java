@@ -3,47 +3,109 @@ package freshsplice.core.changes;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Source;
+import freshsplice.core.identity.SameSources;
+import freshsplice.core.identity.SourceUse;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /** The sound of a cut, asked piece by piece: what is heard under a picture, counted from the picture's own start. */
 public final class CutSound {
-    private record Heard(String lane, String source, FrameRange at, String from, String speed) {
+    private static final Pattern USUAL_NAME = Pattern.compile("A[1-9]\\d?");
+    /** Positions and speeds are compared to this part: formats round them. */
+    private static final double GRAIN = 100;
+
+    private record Heard(String lane, String source, FrameRange at, long from, String speed) {
     }
 
     private final Cut cut;
     private final List<Lane> lanes;
+    private final SameSources same;
+    private final boolean isOlder;
 
-    public CutSound(Cut cut) {
+    private CutSound(Cut cut, SameSources same, boolean isOlder) {
         this.cut = cut;
-        this.lanes = cut.lanesOf(Lane.Kind.SOUND).stream().map(cut.lanes()::get).toList();
+        this.lanes = lanesOf(cut);
+        this.same = same;
+        this.isOlder = isOlder;
     }
 
-    /** Whether the cut has no sound at all. */
-    public boolean isSilent() {
+    /** The sound of two cuts, their sources known to each other. */
+    public static final class Pair {
+        private final CutSound older;
+        private final CutSound newer;
+
+        private Pair(CutSound older, CutSound newer) {
+            this.older = older;
+            this.newer = newer;
+        }
+
+        /** Whether anything else is heard under the newer piece than under the older. A cut without sound says nothing of it. */
+        public boolean differs(Piece oldPiece, Piece newPiece) {
+            return !newer.isSilent() && !older.under(oldPiece.edge()).equals(newer.under(newPiece.edge()));
+        }
+    }
+
+    /** @param decisions what people said of which sources are the same */
+    public static Pair pair(Cut older, Cut newer, SameSources.Decisions decisions) {
+        SameSources same = SameSources.of(uses(older), uses(newer), decisions);
+        return new Pair(new CutSound(older, same, true), new CutSound(newer, same, false));
+    }
+
+    private static List<Lane> lanesOf(Cut cut) {
+        return cut.lanesOf(Lane.Kind.SOUND).stream().map(cut.lanes()::get).toList();
+    }
+
+    private static List<SourceUse> uses(Cut cut) {
+        SourceUse.Gathering gathering = new SourceUse.Gathering();
+        for (Lane lane : lanesOf(cut)) {
+            for (Event event : lane.events()) {
+                if (event.source() != null) {
+                    Rational from = event.from();
+                    Rational to = event.to();
+                    gathering.add(event.source().identity(), event.source(), false, Rational.min(from, to),
+                            Rational.max(from, to));
+                }
+            }
+        }
+        return gathering.uses();
+    }
+
+    private boolean isSilent() {
         return lanes.stream().allMatch(l -> l.events().isEmpty());
-    }
-
-    /** Whether anything else is heard under the newer piece than under the older. */
-    public static boolean differs(CutSound older, Piece oldPiece, CutSound newer, Piece newPiece) {
-        return !older.under(oldPiece.edge()).equals(newer.under(newPiece.edge()));
     }
 
     private Set<Heard> under(FrameRange picture) {
         Set<Heard> heard = new HashSet<>();
-        for (Lane lane : lanes) {
+        for (int i = 0; i < lanes.size(); i++) {
+            Lane lane = lanes.get(i);
+            String name = USUAL_NAME.matcher(lane.name()).matches() ? lane.name() : "A" + (i + 1);
             for (Event event : overlapping(lane, picture)) {
                 FrameRange at = FrameRange.of(Math.max(event.record().in(), picture.in()),
                         Math.min(event.record().out(), picture.out()));
-                heard.add(new Heard(lane.name(), event.source() == null ? "" : event.source().label(),
-                        at.shiftedBy(-picture.in()), event.time().at(at.in()).toString(),
-                        event.speed(cut.rate()).map(Object::toString).orElse("keyed")));
+                heard.add(heard(name, event, at, picture));
             }
         }
         return heard;
+    }
+
+    private Heard heard(String lane, Event event, FrameRange at, FrameRange picture) {
+        Source source = event.source();
+        String key = source == null ? "" : source.identity();
+        SameSources.Link link = isOlder ? null : same.newer(key);
+        Rational position = event.time().at(at.in());
+        // in frames of the cut: one format counts samples, another frames
+        double perFrame = Event.normalSlope(source, cut.rate()).toDouble();
+        double from = (link == null ? position : link.position(position)).toDouble()
+                / (link == null ? perFrame : perFrame * link.scale().toDouble());
+        String speed = event.speed(cut.rate()).map(s -> Long.toString(Math.round(s.toDouble() * GRAIN))).orElse("keyed");
+        return new Heard(lane, isOlder ? same.older(key) : link == null ? key : link.older(), at.shiftedBy(-picture.in()),
+                Math.round(from * GRAIN), speed);
     }
 
     private static List<Event> overlapping(Lane lane, FrameRange range) {

@@ -19,12 +19,17 @@ record Figures(long head, long tail, long slip) {
             boolean sameEnd = older.edge().out() == newer.edge().out();
             return sameEnd ? new Figures(longer, 0, 0) : new Figures(0, longer, 0);
         }
-        Rational before = older.from().minus(newer.from());
+        Rational before = asSeen(older.from().minus(newer.from()));
         long head = before.dividedBy(newer.slope()).round();
-        boolean sameSpeed = older.slope().equals(newer.slope());
+        boolean sameSpeed = older.runsAs(newer);
         if (longer == 0 && sameSpeed && head != 0) {
             return new Figures(0, 0, before.negate().round());
         }
         return new Figures(head, longer - head, 0);
+    }
+
+    /** Formats that know whole frames only write a position between two of them at the one before. */
+    private static Rational asSeen(Rational difference) {
+        return !difference.isWhole() && difference.abs().isLessThan(Rational.ONE) ? Rational.ZERO : difference;
     }
 }

@@ -2,6 +2,7 @@ package freshsplice.core.changes;
 
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.cut.Transition;
+import freshsplice.core.identity.SameSources;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.Optional;
@@ -22,10 +23,32 @@ import java.util.Optional;
  */
 public record Piece(FrameRange record, FrameRange edge, String key, Rational from, Rational slope, boolean bent,
                     boolean still, String name, String head, String tail) {
+    private static final Rational ROUNDED_SPEED = Rational.of(3, 1000);
+    private static final Rational QUARTER = Rational.of(1, 4);
+
     public static Piece of(CutPiece piece) {
         boolean still = piece.source() != null && piece.source().isStill();
         return new Piece(piece.record(), piece.edge(), piece.identity(), piece.from(), piece.slope(), false, still, piece.name(),
                 describe(piece.head()), describe(piece.tail()));
+    }
+
+    /** The same piece under another identity, its positions as that source counts. */
+    Piece as(String otherKey, SameSources.Link link, boolean isStill) {
+        return link == null ? new Piece(record, edge, otherKey, from, slope, bent, isStill, name, head, tail)
+                : new Piece(record, edge, otherKey, link.position(from), slope.times(link.scale()), bent, isStill, name, head,
+                tail);
+    }
+
+    /**
+     * Whether both run at one speed. Lists write speeds with a decimal or two: a difference that small, and that moves
+     * nothing by a quarter of a frame, is no retime.
+     */
+    boolean runsAs(Piece other) {
+        if (bent != other.bent) {
+            return false;
+        }
+        Rational off = slope.minus(other.slope).abs();
+        return off.isZero() || off.compareTo(ROUNDED_SPEED) < 0 && off.times(length()).compareTo(QUARTER) < 0;
     }
 
     /** A transition as text that is equal when nothing about it changed. */

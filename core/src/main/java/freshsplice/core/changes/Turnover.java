@@ -1,6 +1,9 @@
 package freshsplice.core.changes;
 
 import freshsplice.core.conform.CutPiece;
+import freshsplice.core.cut.Source;
+import freshsplice.core.identity.SameSources;
+import freshsplice.core.identity.SourceUse;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Passages;
@@ -31,18 +34,72 @@ public final class Turnover {
     final List<LivePieces.Live> live;
     final List<Section> sections;
     final List<Newer> newer;
+    private final SameSources sources;
     private final ChangeList changes;
 
-    private Turnover(Master master, LongFunction<Master> masters, Map<Long, Shot> shots, List<Newer> newer,
-                     int handles, ChangeFinder.SoundDiffers sound) {
+    private Turnover(Master master, LongFunction<Master> masters, Map<Long, Shot> shots, List<Newer> found,
+                     Sources known, int handles, ChangeFinder.SoundDiffers sound) {
         this.master = master;
         this.shots = shots;
         this.live = new LivePieces(masters).ofLane(master, 0).stream().filter(l -> l.section().shotId() != 0).toList();
         this.sections = live.stream().map(LivePieces.Live::section).toList();
-        this.newer = newer;
         Set<Long> named = new HashSet<>();
-        newer.forEach(n -> n.origin().ifPresent(o -> named.add(o.shotId())));
-        this.changes = ChangeFinder.find(olderPieces(named), newer.stream().map(Newer::piece).toList(), handles, sound);
+        found.forEach(n -> n.origin().ifPresent(o -> named.add(o.shotId())));
+        List<Piece> olds = olderPieces(named);
+        this.sources = SameSources.of(uses(olds, known), uses(found), known::areSame);
+        this.newer = found.stream().map(n -> new Newer(n.cut(), n.origin(), PieceSources.newer(n.piece(), sources))).toList();
+        this.changes = ChangeFinder.find(olds.stream().map(p -> PieceSources.older(p, sources)).toList(),
+                newer.stream().map(Newer::piece).toList(), handles, sound);
+    }
+
+    /** What is known beside the master and the cut: the names of sources by identity, and what people said of them. */
+    public interface Sources {
+        /** All names of a source that an earlier cut brought; null where it is not known. */
+        Source named(String identity);
+
+        /** Whether two sources were said to be one, or two; null where nobody said. */
+        Boolean areSame(String older, String newer);
+
+        /** Nothing is known. */
+        Sources NONE = new Sources() {
+            @Override
+            public Source named(String identity) {
+                return null;
+            }
+
+            @Override
+            public Boolean areSame(String older, String newer) {
+                return null;
+            }
+        };
+    }
+
+    private static List<SourceUse> uses(List<Piece> olds, Sources known) {
+        SourceUse.Gathering gathering = new SourceUse.Gathering();
+        for (Piece piece : olds) {
+            Source source = known.named(piece.key());
+            gathering.add(piece.key(), source == null ? Source.ofIdentity(piece.key()) : source, piece.still(), piece.low(),
+                    piece.high());
+        }
+        return gathering.uses();
+    }
+
+    private static List<SourceUse> uses(List<Newer> found) {
+        SourceUse.Gathering gathering = new SourceUse.Gathering();
+        found.forEach(n -> gathering.add(n.piece().key(), n.cut().source(), n.piece().still(), n.piece().low(),
+                n.piece().high()));
+        return gathering.uses();
+    }
+
+    /** Sources of the newer cut that the master knows under other names, and how sure that is. */
+    public List<SameSources.Link> sameSources() {
+        return sources.links();
+    }
+
+    /** The link by which a piece of the newer cut was known; empty where its source has the same names. */
+    public Optional<SameSources.Link> linkOf(int newIndex) {
+        Newer piece = newer.get(newIndex);
+        return piece.origin().isPresent() ? Optional.empty() : Optional.ofNullable(sources.newer(piece.cut().identity()));
     }
 
     /**
@@ -50,12 +107,14 @@ public final class Turnover {
      * @param shots   the master's shots by id
      * @param pieces  the newer cut, as the shots it would become
      * @param origins our own names
+     * @param known   what else is known of sources
      */
     public static Turnover of(Master master, LongFunction<Master> masters, Map<Long, Shot> shots,
-                              List<CutPiece> pieces, Origins origins, int handles, ChangeFinder.SoundDiffers sound) {
+                              List<CutPiece> pieces, Origins origins, Sources known, int handles,
+                              ChangeFinder.SoundDiffers sound) {
         List<Newer> newer = pieces.stream().map(p -> newer(p, origins.of(p).filter(o -> shots.containsKey(o.shotId()))))
                 .toList();
-        return new Turnover(master, masters, shots, newer, handles, sound);
+        return new Turnover(master, masters, shots, newer, known, handles, sound);
     }
 
     /** What differs. Old indexes count the master's sections that show shots, new ones the newer cut's pieces. */
@@ -67,6 +126,17 @@ public final class Turnover {
     public Optional<Shot> shotOf(Change change) {
         return change.oldIndex() < 0 ? Optional.empty()
                 : Optional.of(shots.get(sections.get(change.oldIndex()).shotId()));
+    }
+
+    /**
+     * What a change is, whatever else is in the list: its piece of the master, its piece of the cut, its kind and its figures.
+     * Equal for the same change of a later comparing; another one after somebody changed the piece meanwhile.
+     */
+    public String nameOf(Change change) {
+        long section = change.oldIndex() < 0 ? 0 : sections.get(change.oldIndex()).id();
+        long moved = change.kind() == ChangeKind.SHIFTED || change.kind() == ChangeKind.MOVED ? change.shift() : 0;
+        return change.kind().word() + " " + section + " " + change.newIndex() + " " + change.head() + " " + change.tail() + " "
+                + change.slip() + " " + moved;
     }
 
     public Section sectionOf(Change change) {

@@ -1,5 +1,6 @@
 package freshsplice.core.conform;
 
+import freshsplice.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -36,7 +37,7 @@ public final class CodePattern {
         // each * may end at every letter: more of them would try a long name for hours
         long stars = trimmed.chars().filter(c -> c == '*').count();
         if (!once || trimmed.length() > MOST || stars > MOST_STARS) {
-            throw new IllegalArgumentException("Put the part of the name that is the code in brackets, once: # is a "
+            throw new Refusal("Put the part of the name that is the code in brackets, once: # is a "
                     + "digit, * is anything (three at most), as in LW_[###]_*");
         }
         StringBuilder regex = new StringBuilder();

@@ -1,5 +1,6 @@
 package freshsplice.core.conform;
 
+import freshsplice.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalLong;
@@ -19,11 +20,11 @@ public record ShotNumbering(String prefix, int step, int digits, int firstFrame)
 
     public ShotNumbering {
         if (!prefix.matches("[a-z][a-z0-9_-]{0,15}|")) {
-            throw new IllegalArgumentException("A shot's prefix is lower-case letters, digits, _ and -, at most 16: \""
+            throw new Refusal("A shot's prefix is lower-case letters, digits, _ and -, at most 16: \""
                     + prefix + "\"");
         }
         if (step < 1 || step > 1000 || digits < 1 || digits > 8 || firstFrame < 0 || firstFrame > 1_000_000) {
-            throw new IllegalArgumentException("Step is 1 to 1000, digits 1 to 8, the first frame 0 to 1000000");
+            throw new Refusal("Step is 1 to 1000, digits 1 to 8, the first frame 0 to 1000000");
         }
     }
 

@@ -1,5 +1,6 @@
 package freshsplice.core.cut;
 
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -35,7 +36,7 @@ public record Event(String number, Kind kind, String name, boolean enabled, Fram
     public Event {
         comments = List.copyOf(comments);
         if (record.isEmpty()) {
-            throw new IllegalArgumentException("An event has at least one frame: " + name + " at " + record.in());
+            throw new Refusal("An event has at least one frame: " + name + " at " + record.in());
         }
     }
 

@@ -35,6 +35,21 @@ public record Source(String name, String reel, String file, FrameRate rate, Long
         return "reel:" + Objects.requireNonNullElse(reel, "") + "\u0000" + Objects.requireNonNullElse(name, "");
     }
 
+    /** What an {@link #identity} tells of its source. */
+    public static Source ofIdentity(String identity) {
+        if (identity.startsWith("file:")) {
+            return new Source(null, null, identity.substring("file:".length()), null, null, null);
+        }
+        if (!identity.startsWith("reel:")) {
+            return new Source(identity, null, null, null, null, null);
+        }
+        String names = identity.substring("reel:".length());
+        int between = names.indexOf('\u0000');
+        String reel = between < 0 ? names : names.substring(0, between);
+        String name = between < 0 ? "" : names.substring(between + 1);
+        return new Source(name.isEmpty() ? null : name, reel.isEmpty() ? null : reel, null, null, null, null);
+    }
+
     /** A picture without time, by the ending of its file or name; a name that stands for a numbered run moves. */
     public boolean isStill() {
         if (SequenceName.isRun(file) || SequenceName.isRun(name)) {

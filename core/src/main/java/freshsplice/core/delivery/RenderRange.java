@@ -2,6 +2,7 @@ package freshsplice.core.delivery;
 
 import freshsplice.core.master.Bend;
 import freshsplice.core.master.Section;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.List;
@@ -17,7 +18,7 @@ import java.util.List;
 public record RenderRange(Rational from, Rational speed, long frames, List<Bend> bends) {
     public RenderRange {
         if (frames < 1) {
-            throw new IllegalArgumentException("A render has at least one frame");
+            throw new Refusal("A render has at least one frame");
         }
         bends = List.copyOf(bends);
     }

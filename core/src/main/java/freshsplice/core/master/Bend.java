@@ -1,6 +1,7 @@
 package freshsplice.core.master;
 
 import freshsplice.core.motion.Easing;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
 import java.util.List;
@@ -21,11 +22,11 @@ public record Bend(Rational at, Rational position, Easing easing) {
     /** @throws IllegalArgumentException if they do not rise in time, are one alone, or are too many */
     public static List<Bend> checked(List<Bend> bends) {
         if (bends.size() == 1 || bends.size() > MOST) {
-            throw new IllegalArgumentException("A speed that changes has 2 to " + MOST + " keys, not " + bends.size());
+            throw new Refusal("A speed that changes has 2 to " + MOST + " keys, not " + bends.size());
         }
         for (int i = 1; i < bends.size(); i++) {
             if (bends.get(i).at.compareTo(bends.get(i - 1).at) <= 0) {
-                throw new IllegalArgumentException("The keys of a speed must come one after another: frame "
+                throw new Refusal("The keys of a speed must come one after another: frame "
                         + bends.get(i).at + " follows frame " + bends.get(i - 1).at);
             }
         }
@@ -101,7 +102,7 @@ public record Bend(Rational at, Rational position, Easing easing) {
         for (String word : text == null || text.isBlank() ? new String[0] : text.strip().split("\\s+")) {
             String[] parts = word.split(":");
             if (parts.length != 3) {
-                throw new IllegalArgumentException("A key of a speed is frame:position:easing, not \"" + word + "\"");
+                throw new Refusal("A key of a speed is frame:position:easing, not \"" + word + "\"");
             }
             bends.add(new Bend(Rational.parse(parts[0]), Rational.parse(parts[1]), Easing.valueOf(parts[2])));
         }

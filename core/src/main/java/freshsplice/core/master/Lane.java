@@ -1,5 +1,6 @@
 package freshsplice.core.master;
 
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -56,7 +57,7 @@ public final class Lane {
 
     private static void check(String name, Section before, Section after) {
         if (after.record().in() < before.record().out()) {
-            throw new IllegalArgumentException("Two pieces lie over each other on lane " + name + " at frame "
+            throw new Refusal("Two pieces lie over each other on lane " + name + " at frame "
                     + after.record().in());
         }
     }

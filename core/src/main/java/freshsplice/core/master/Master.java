@@ -1,5 +1,6 @@
 package freshsplice.core.master;
 
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRate;
 import java.util.ArrayList;
 import java.util.List;
@@ -18,7 +19,7 @@ public record Master(long id, String name, FrameRate rate, boolean dropFrame, lo
     public Master {
         lanes = List.copyOf(lanes);
         if (lanes.isEmpty()) {
-            throw new IllegalArgumentException("A master has at least one lane");
+            throw new Refusal("A master has at least one lane");
         }
     }
 
@@ -53,7 +54,7 @@ public record Master(long id, String name, FrameRate rate, boolean dropFrame, lo
     public static Master checked(Master master) {
         for (Lane lane : master.lanes) {
             if (!lane.sections().isEmpty() && lane.sections().get(0).record().in() < 0) {
-                throw new IllegalArgumentException("The master cannot begin before record frame 0");
+                throw new Refusal("The master cannot begin before record frame 0");
             }
         }
         return master;

@@ -1,5 +1,7 @@
 package freshsplice.core.master;
 
+import freshsplice.core.refusal.Refusal;
+
 /**
  * A dissolve or wipe around a cut.
  *
@@ -36,7 +38,7 @@ public record Passage(Kind kind, long before, long after, Curve curve) {
 
     public Passage {
         if (before < 0 || after < 0 || before + after == 0) {
-            throw new IllegalArgumentException("A passage lasts at least one frame");
+            throw new Refusal("A passage lasts at least one frame");
         }
     }
 

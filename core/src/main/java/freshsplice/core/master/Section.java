@@ -1,5 +1,6 @@
 package freshsplice.core.master;
 
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.List;
@@ -44,7 +45,7 @@ public record Section(long id, Content content, FrameRange record, Rational from
 
     public Section {
         if (record.isEmpty()) {
-            throw new IllegalArgumentException("A piece of a master has at least one frame");
+            throw new Refusal("A piece of a master has at least one frame");
         }
         bends = List.copyOf(bends);
         if (!bends.isEmpty()) {

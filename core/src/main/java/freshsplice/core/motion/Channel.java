@@ -1,5 +1,6 @@
 package freshsplice.core.motion;
 
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -17,7 +18,7 @@ public record Channel(List<Key> keys, double plain) {
         keys = keys.stream().sorted(Comparator.comparingLong(Key::frame)).toList();
         for (int i = 1; i < keys.size(); i++) {
             if (keys.get(i).frame() == keys.get(i - 1).frame()) {
-                throw new IllegalArgumentException("Two keys on frame " + keys.get(i).frame());
+                throw new Refusal("Two keys on frame " + keys.get(i).frame());
             }
         }
     }

@@ -1,5 +1,7 @@
 package freshsplice.core.motion;
 
+import freshsplice.core.refusal.Refusal;
+
 /**
  * A value at a frame.
  *
@@ -10,7 +12,7 @@ package freshsplice.core.motion;
 public record Key(long frame, double value, Easing easing) {
     public Key {
         if (!Double.isFinite(value)) {
-            throw new IllegalArgumentException("A key's value is a number: " + value + " at frame " + frame);
+            throw new Refusal("A key's value is a number: " + value + " at frame " + frame);
         }
     }
 }

@@ -1,5 +1,6 @@
 package freshsplice.core.shot;
 
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 
@@ -39,7 +40,7 @@ public record Shot(long id, String code, FrameRange cutRange, int handles, long 
 
     public Shot {
         if (cutRange.isEmpty() || handles < 0) {
-            throw new IllegalArgumentException("A shot has at least one frame and no negative handles: " + code);
+            throw new Refusal("A shot has at least one frame and no negative handles: " + code);
         }
     }
 

@@ -1,5 +1,7 @@
 package freshsplice.core.sound;
 
+import freshsplice.core.refusal.Refusal;
+
 /** Levels of sound. A level is in decibels of amplitude: 20·log10 of the factor; −6.02 dB is half (textbook). */
 public final class Level {
     /** Louder than this is a slip of the hand. */
@@ -18,7 +20,7 @@ public final class Level {
     /** @throws IllegalArgumentException if it is no level, or too loud */
     public static double checked(double decibels) {
         if (!(decibels <= LOUDEST) || decibels < -200) {
-            throw new IllegalArgumentException("A level is " + (int) SILENT + " (silence) to " + (int) LOUDEST
+            throw new Refusal("A level is " + (int) SILENT + " (silence) to " + (int) LOUDEST
                     + " decibels, not " + decibels);
         }
         return decibels;

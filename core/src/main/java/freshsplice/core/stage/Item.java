@@ -1,6 +1,7 @@
 package freshsplice.core.stage;
 
 import freshsplice.core.motion.Channel;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.Rational;
 import java.util.Map;
 
@@ -18,8 +19,20 @@ import java.util.Map;
  */
 public record Item(long id, String name, Shape shape, String colour, double width, double height, double depth,
                    Map<ItemChannel, Channel> channels) {
+    private static final double LARGEST = 100_000;
+
+    /** @throws Refusal if a side is not above 0, or past 100 km */
     public Item {
         channels = Map.copyOf(channels);
+        check("width", width);
+        check("height", height);
+        check("depth", depth);
+    }
+
+    private static void check(String side, double length) {
+        if (!(length > 0) || length > LARGEST) {
+            throw new Refusal("A thing has a " + side + " above 0 and up to " + (long) LARGEST + " m, and this is " + length);
+        }
     }
 
     public double value(ItemChannel channel, Rational actionFrame) {

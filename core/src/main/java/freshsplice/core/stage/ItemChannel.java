@@ -1,5 +1,6 @@
 package freshsplice.core.stage;
 
+import freshsplice.core.refusal.Refusal;
 import java.util.Locale;
 
 /** What of an item can be keyed, on the scene's action clock. */
@@ -27,7 +28,7 @@ public enum ItemChannel {
     public double check(double value) {
         boolean fits = this == SHOWN ? value == 0 || value == 1 : Math.abs(value) <= 100_000;
         if (!fits) {
-            throw new IllegalArgumentException("The " + word() + " of an item cannot be " + value);
+            throw new Refusal("The " + word() + " of an item cannot be " + value);
         }
         return value;
     }

@@ -1,5 +1,7 @@
 package freshsplice.core.time;
 
+import freshsplice.core.refusal.Refusal;
+
 /**
  * A half-open range of whole frames, {@code [in, out)}.
  *
@@ -9,7 +11,7 @@ package freshsplice.core.time;
 public record FrameRange(long in, long out) {
     public FrameRange {
         if (out < in) {
-            throw new IllegalArgumentException("A range cannot end before it begins: [" + in + ", " + out + ")");
+            throw new Refusal("A range cannot end before it begins: [" + in + ", " + out + ")");
         }
     }
 

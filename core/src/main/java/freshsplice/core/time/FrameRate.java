@@ -1,5 +1,7 @@
 package freshsplice.core.time;
 
+import freshsplice.core.refusal.Refusal;
+
 /**
  * An exact rate in frames per second, and the whole number of frames that timecode counts in one labelled second.
  * Sound counted in samples has a rate too (48000).
@@ -22,7 +24,7 @@ public record FrameRate(Rational fps) {
 
     public FrameRate {
         if (fps.signum() <= 0 || fps.compareTo(Rational.of(LARGEST)) > 0) {
-            throw new IllegalArgumentException("A frame rate is above 0 and at most " + LARGEST + ": " + fps);
+            throw new Refusal("A frame rate is above 0 and at most " + LARGEST + ": " + fps);
         }
     }
 

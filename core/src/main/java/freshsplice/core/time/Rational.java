@@ -1,5 +1,6 @@
 package freshsplice.core.time;
 
+import freshsplice.core.refusal.Refusal;
 import java.util.Objects;
 
 /**
@@ -30,7 +31,7 @@ public final class Rational implements Comparable<Rational> {
      */
     public static Rational of(long num, long den) {
         if (den == 0) {
-            throw new IllegalArgumentException("A fraction needs a denominator other than 0: " + num + "/0");
+            throw new Refusal("A fraction needs a denominator other than 0: " + num + "/0");
         }
         if (den < 0) {
             num = Math.negateExact(num);
@@ -73,7 +74,7 @@ public final class Rational implements Comparable<Rational> {
             String digits = trimmed.substring(0, point) + decimals;
             return of(Long.parseLong(digits), scale);
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("Not a number or fraction: \"" + trimmed + "\"");
+            throw new Refusal("Not a number or fraction: \"" + trimmed + "\"");
         }
     }
 
@@ -94,7 +95,7 @@ public final class Rational implements Comparable<Rational> {
      */
     public static Rational simplest(double value, double close) {
         if (!(Math.abs(value) < 1e15)) {
-            throw new IllegalArgumentException("Not a number of frames: " + value);
+            throw new Refusal("Not a number of frames: " + value);
         }
         long h0 = 1;
         long k0 = 0;

@@ -1,5 +1,6 @@
 package freshsplice.core.time;
 
+import freshsplice.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -20,11 +21,11 @@ public record TimeMap(List<Key> keys, boolean smooth) {
     public TimeMap {
         keys = List.copyOf(keys);
         if (keys.size() < 2) {
-            throw new IllegalArgumentException("A map of time needs two keys");
+            throw new Refusal("A map of time needs two keys");
         }
         for (int i = 1; i < keys.size(); i++) {
             if (keys.get(i).record <= keys.get(i - 1).record) {
-                throw new IllegalArgumentException("Keys of a map of time must rise: " + keys);
+                throw new Refusal("Keys of a map of time must rise: " + keys);
             }
         }
     }

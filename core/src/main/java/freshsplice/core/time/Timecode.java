@@ -1,5 +1,7 @@
 package freshsplice.core.time;
 
+import freshsplice.core.refusal.Refusal;
+
 
 /**
  * A frame and its label at a rate. Label → frame → label is the identity for every frame of a day.
@@ -17,7 +19,7 @@ public record Timecode(long frame, FrameRate rate, boolean drop) {
 
     public Timecode {
         if (drop && !rate.hasDropFrame()) {
-            throw new IllegalArgumentException(
+            throw new Refusal(
                     "Drop-frame timecode exists at 30000/1001 and 60000/1001 frames/s only, not at " + rate);
         }
     }
@@ -100,7 +102,7 @@ public record Timecode(long frame, FrameRate rate, boolean drop) {
     public static Timecode parse(String label, FrameRate rate, boolean drop) {
         int[] fields = fields(label.strip());
         if (fields == null) {
-            throw new IllegalArgumentException("\"" + label + "\" is not a timecode (HH:MM:SS:FF)");
+            throw new Refusal("\"" + label + "\" is not a timecode (HH:MM:SS:FF)");
         }
         int hours = fields[0];
         int minutes = fields[1];
@@ -108,13 +110,13 @@ public record Timecode(long frame, FrameRate rate, boolean drop) {
         int frames = fields[3];
         int base = rate.timecodeBase();
         if (hours > 24 || hours == 24 && (minutes | seconds | frames) != 0) {
-            throw new IllegalArgumentException(label + " is past the day: hours run from 00 to 23");
+            throw new Refusal(label + " is past the day: hours run from 00 to 23");
         }
         if (minutes > 59 || seconds > 59) {
-            throw new IllegalArgumentException(label + " is not a timecode: minutes and seconds run from 00 to 59");
+            throw new Refusal(label + " is not a timecode: minutes and seconds run from 00 to 59");
         }
         if (frames >= base) {
-            throw new IllegalArgumentException(label + " is not a timecode at " + rate
+            throw new Refusal(label + " is not a timecode at " + rate
                     + " frames/s: frames run from 00 to " + (base - 1));
         }
         long labelled = ((hours * 60L + minutes) * 60 + seconds) * base + frames;
@@ -123,7 +125,7 @@ public record Timecode(long frame, FrameRate rate, boolean drop) {
         }
         int skipped = skippedPerMinute(rate);
         if (minutes % 10 != 0 && seconds == 0 && frames < skipped) {
-            throw new IllegalArgumentException(label + " does not exist in drop-frame timecode: minute "
+            throw new Refusal(label + " does not exist in drop-frame timecode: minute "
                     + two(minutes) + " begins at " + (skipped == 2 ? ";02" : ";04"));
         }
         long minutesInAll = hours * 60L + minutes;

@@ -1,5 +1,6 @@
 package freshsplice.core.time;
 
+import freshsplice.core.refusal.Refusal;
 import java.util.regex.Pattern;
 
 /**
@@ -29,7 +30,7 @@ public final class TypedPosition {
         if (PLACE.matcher(typed).matches()) {
             return Timecode.parse(filled(typed), rate, drop).frame();
         }
-        throw new IllegalArgumentException("\"" + text + "\" is no position: type a timecode (01:00:21:07 or 1002107), "
+        throw new Refusal("\"" + text + "\" is no position: type a timecode (01:00:21:07 or 1002107), "
                 + "or frames to go (+12, -1:00)");
     }
 

@@ -42,7 +42,8 @@ class TurnoverTest {
     }
 
     private Turnover against(Cut cut, Origins origins) {
-        return Turnover.of(master, NO_NESTS, shots, CutPieces.joined(cut, seam -> false), origins, 8, (a, b) -> false);
+        return Turnover.of(master, NO_NESTS, shots, CutPieces.joined(cut, seam -> false), origins,
+                Turnover.Sources.NONE, 8, (a, b) -> false);
     }
 
     private static Set<Integer> all(Turnover turnover) {

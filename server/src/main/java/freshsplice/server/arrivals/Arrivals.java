@@ -1,5 +1,6 @@
 package freshsplice.server.arrivals;
 
+import freshsplice.core.refusal.Refusal;
 import freshsplice.exchange.UnreadableFile;
 import freshsplice.server.cuts.Intake;
 import freshsplice.server.live.LiveUpdates;
@@ -71,7 +72,7 @@ public class Arrivals {
         private void trying(Work work) throws IOException {
             try {
                 work.run();
-            } catch (UnreadableFile | Refused | IllegalArgumentException | IOException e) {
+            } catch (UnreadableFile | Refusal | IOException e) {
                 if (String.valueOf(e.getMessage()).contains("No space left")) {
                     throw e;
                 }

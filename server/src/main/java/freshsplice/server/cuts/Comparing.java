@@ -29,8 +29,10 @@ public class Comparing {
     private final CutStore cuts;
     private final LaidSound laidSound;
     private final MasterStore masters;
+    private final KnownSources knownSources;
 
-    Comparing(Store store, CutStore cuts, LaidSound laidSound, MasterStore masters) {
+    Comparing(Store store, CutStore cuts, LaidSound laidSound, MasterStore masters, KnownSources knownSources) {
+        this.knownSources = knownSources;
         this.masters = masters;
         this.laidSound = laidSound;
         this.store = store;
@@ -39,8 +41,9 @@ public class Comparing {
 
     public Turnover turnover(MasterRow row, Master master, Map<Long, ShotRow> shots, List<CutPiece> pieces, Cut cut) {
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
-        return Turnover.of(master, masters.nested(), MasterStore.shots(shots), pieces, origins(project.id, shots),
-                project.handles, sound(row, cut));
+        Turnover.Sources known = knownSources.of(project.id);
+        return Turnover.of(master, masters.nested(), MasterStore.shots(shots), pieces, origins(project.id, shots), known,
+                project.handles, sound(row, cut, known));
     }
 
     private Origins origins(long projectId, Map<Long, ShotRow> shots) {
@@ -60,16 +63,14 @@ public class Comparing {
      * The master sounds like the cut that it is held against, with what else was laid under it. A cut without any
      * sound says nothing about it.
      */
-    private ChangeFinder.SoundDiffers sound(MasterRow row, Cut cut) {
+    private ChangeFinder.SoundDiffers sound(MasterRow row, Cut cut, Turnover.Sources known) {
         if (row.cutId == null) {
             return (older, newer) -> false;
         }
         Cut heldAgainst = cuts.picked(store.get(CutRow.class, row.cutId));
-        CutSound now = new CutSound(heldAgainst);
-        CutSound laid = new CutSound(new Cut("", heldAgainst.rate(), false, heldAgainst.record(),
-                laidSound.lanes(row, heldAgainst.rate()), List.of()));
-        CutSound then = new CutSound(cut);
-        return (older, newer) -> !then.isSilent() && CutSound.differs(now, older, then, newer)
-                && CutSound.differs(laid, older, then, newer);
+        CutSound.Pair now = CutSound.pair(heldAgainst, cut, known::areSame);
+        CutSound.Pair laid = CutSound.pair(new Cut("", heldAgainst.rate(), false, heldAgainst.record(),
+                laidSound.lanes(row, heldAgainst.rate()), List.of()), cut, known::areSame);
+        return (older, newer) -> now.differs(older, newer) && laid.differs(older, newer);
     }
 }

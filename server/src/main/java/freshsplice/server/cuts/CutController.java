@@ -25,10 +25,16 @@ import freshsplice.server.web.Refused;
 import freshsplice.server.web.Who;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -51,7 +57,7 @@ class CutController {
     }
 
     /** What to do about a place. @param fix the word of an offer; null to leave it as the cut has it */
-    record Fixed(long at, @Schema(nullable = true) String fix) {
+    record Fixed(long at, @Schema(nullable = true) Fix fix) {
     }
 
     /** @param name blank for a camera of its own */
@@ -59,7 +65,7 @@ class CutController {
     }
 
     /** @param way the word of a way; null as the file has it */
-    record Ways(@Schema(nullable = true) String rate, @Schema(nullable = true) String clips) {
+    record Ways(@Schema(nullable = true) RateWay rate, @Schema(nullable = true) RateWay clips) {
     }
 
     /** A code as it would be, and what it is found in. */
@@ -70,7 +76,19 @@ class CutController {
     record Pieces(Set<Long> sections) {
     }
 
-    record Chosen(Set<Integer> changes) {
+    /** @param id what it is, as the list says; @param words what it does, to be said where it is not there any more */
+    record ChosenChange(@NotBlank @Size(max = 200) String id, @NotNull @Size(max = 1000) String words) {
+    }
+
+    record Chosen(@NotEmpty @Size(max = 100_000) List<@Valid ChosenChange> changes) {
+    }
+
+    /** What applying did. @param left changes that had moved on meanwhile and were not applied, in words */
+    record AppliedView(int applied, List<String> left, List<OutOfDate> outOfDate) {
+    }
+
+    /** Two sources by their identities. @param same whether they are one */
+    record Pairing(@NotBlank @Size(max = 1500) String older, @NotBlank @Size(max = 1500) String newer, boolean same) {
     }
 
     /** A render that stood before the changes and does not now: its shot's code, and why. */
@@ -149,7 +167,7 @@ class CutController {
 
     @PostMapping("/cuts/{id}/fix")
     void fix(@PathVariable long id, @RequestBody Fixed fixed) {
-        intake.fix(id, fixed.at(), fixed.fix() == null ? null : Fix.valueOf(fixed.fix()));
+        intake.fix(id, fixed.at(), fixed.fix());
     }
 
     /** Names the camera of a shot that is not made yet. */
@@ -161,8 +179,7 @@ class CutController {
     /** How the cut meets the project's rate, and how clips of another rate are shown. */
     @PostMapping("/cuts/{id}/rate-ways")
     void rateWays(@PathVariable long id, @RequestBody Ways ways) {
-        intake.ways(id, ways.rate() == null ? null : RateWay.valueOf(ways.rate()),
-                ways.clips() == null ? null : RateWay.valueOf(ways.clips()));
+        intake.ways(id, ways.rate(), ways.clips());
     }
 
     /** Takes another of the file's sequences. */
@@ -197,14 +214,22 @@ class CutController {
 
     /** Applies chosen changes as one step, and says which renders that puts out of date. */
     @PostMapping("/cuts/{id}/turnover/apply")
-    List<OutOfDate> apply(@PathVariable long id, @RequestBody Chosen chosen,
-                          @RequestParam(required = false) Long master, HttpServletRequest request) {
+    AppliedView apply(@PathVariable long id, @Valid @RequestBody Chosen chosen,
+                      @RequestParam(required = false) Long master, HttpServletRequest request) {
         long projectId = store.get(CutRow.class, id).projectId;
         Map<String, String> before = sequences.outOfDate(projectId, master);
-        turnovers.apply(id, master, chosen.changes(), Who.of(request));
-        return sequences.outOfDate(projectId, master).entrySet().stream()
+        Map<String, String> changes = new LinkedHashMap<>();
+        chosen.changes().forEach(c -> changes.put(c.id(), c.words()));
+        TurnoverService.Applied applied = turnovers.apply(id, master, changes, Who.of(request));
+        return new AppliedView(applied.applied(), applied.left(), sequences.outOfDate(projectId, master).entrySet().stream()
                 .filter(e -> !e.getValue().equals(before.get(e.getKey())))
-                .map(e -> new OutOfDate(e.getKey(), e.getValue())).toList();
+                .map(e -> new OutOfDate(e.getKey(), e.getValue())).toList());
+    }
+
+    /** Says of two sources whether they are one under two names; remembered for the project. */
+    @PostMapping("/cuts/{id}/turnover/sources")
+    void sources(@PathVariable long id, @Valid @RequestBody Pairing pairing, HttpServletRequest request) {
+        turnovers.sayOfSources(id, pairing.older(), pairing.newer(), pairing.same(), Who.of(request));
     }
 
     /** Makes pieces of the master as they are in a cut; all of them where none is named. */

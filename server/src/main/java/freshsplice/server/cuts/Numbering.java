@@ -21,7 +21,7 @@ public record Numbering(String prefix, int step, int digits, int firstFrame, int
                 project.codePattern);
     }
 
-    /** @throws IllegalArgumentException where a number is out of its range, in a sentence */
+    /** @throws freshsplice.core.refusal.Refusal where a number is out of its range, in a sentence */
     ShotNumbering numbering() {
         return new ShotNumbering(prefix == null ? "" : prefix, step, digits, firstFrame);
     }
@@ -30,7 +30,7 @@ public record Numbering(String prefix, int step, int digits, int firstFrame, int
         return codePattern == null || codePattern.isBlank() ? null : codePattern.strip();
     }
 
-    /** @throws IllegalArgumentException where a number or the pattern is out of its range, in a sentence */
+    /** @throws freshsplice.core.refusal.Refusal where a number or the pattern is out of its range, in a sentence */
     void check() {
         numbering();
         if (handles < 0 || handles > MOST_HANDLES) {

@@ -11,13 +11,15 @@ import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Source;
+import freshsplice.core.identity.SameSources;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
-import freshsplice.core.master.edit.LaneEdits;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.server.cuts.store.CutStore;
+import freshsplice.server.masters.MasterEdits;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.sources.Finders;
 import freshsplice.server.sources.Sources;
@@ -33,6 +35,7 @@ import freshsplice.server.store.SoundRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -56,9 +59,13 @@ public class TurnoverService {
     private final Sources sources;
     private final Steps steps;
     private final ShotMaker shotMaker;
+    private final MasterEdits edits;
+    private final KnownSources known;
 
     TurnoverService(Store store, MasterStore masters, CutStore cuts, Comparing comparing, Receiving receiving,
-                    Sources sources, Steps steps, ShotMaker shotMaker) {
+                    Sources sources, Steps steps, ShotMaker shotMaker, MasterEdits edits, KnownSources known) {
+        this.edits = edits;
+        this.known = known;
         this.store = store;
         this.masters = masters;
         this.cuts = cuts;
@@ -99,7 +106,7 @@ public class TurnoverService {
         }
         return new TurnoverView(cutId, side.cutRow.version, side.cut.name(), Objects.equals(side.row.cutId, cutId),
                 side.turnover.changes().kept(), side.master.end() - side.master.start(), side.cut.record().length(),
-                ours, theirs, changes);
+                ours, theirs, changes, sameSources(side));
     }
 
     private Finders finders(Side side) {
@@ -110,38 +117,69 @@ public class TurnoverService {
         Shot shot = side.turnover.shotOf(c).orElse(null);
         int handles = store.get(ProjectRow.class, side.cutRow.projectId).handles;
         FrameRange covered = c.oldIndex() < 0 || shot == null ? null : shot.frames();
-        return new TurnoverView.Change(index, c.kind(), c.oldIndex(), c.newIndex(), shot == null ? null : shot.id(),
+        String olderKey = shot == null ? "" : shot.anchor().key();
+        String newerKey = c.newIndex() < 0 ? "" : side.turnover.newPiece(c.newIndex()).identity();
+        return new TurnoverView.Change(index, side.turnover.nameOf(c), olderKey, newerKey, c.kind(), c.oldIndex(), c.newIndex(), shot == null ? null : shot.id(),
                 shot == null ? "" : shot.code(), c.name(), ChangeWords.what(c), c.head(), c.tail(), c.slip(), c.shift(),
                 c.needs(), ChangeWords.asks(c, handles), c.kind() == ChangeKind.SHIFTED && c.because() >= 0,
                 c.because(), c.kind() == ChangeKind.NEW ? 0 : ChangeWords.past(c, handles), covered == null ? 0 : covered.in(),
                 covered == null ? 0 : covered.out());
     }
 
-    /** Applies chosen changes as one step. Camera work stays; what is omitted is kept aside. */
-    public void apply(long cutId, Long masterId, Set<Integer> chosen, String who) {
+    /**
+     * What applying left.
+     *
+     * @param applied how many of the chosen changes were applied
+     * @param left    what was chosen and is not there any more: somebody edited its piece meanwhile; in words
+     */
+    public record Applied(int applied, List<String> left) {
+    }
+
+    /**
+     * Applies chosen changes as one step. Camera work stays; what is omitted is kept aside. A change that has moved on since
+     * it was shown is left and said.
+     *
+     * @param chosen changes by what they are, each with its words
+     */
+    public Applied apply(long cutId, Long masterId, Map<String, String> chosen, String who) {
         CutRow asked = store.get(CutRow.class, cutId);
         String name = "Apply " + (chosen.size() == 1 ? "1 change" : chosen.size() + " changes") + " of cut "
                 + asked.version;
-        steps.make(asked.projectId, name, who, () -> {
+        return steps.make(asked.projectId, name, who, () -> {
             Side side = compare(cutId, masterId);
-            ProjectRow project = store.get(ProjectRow.class, asked.projectId);
-            int count = side.turnover.changes().changes().size();
-            if (chosen.stream().anyMatch(i -> i < 0 || i >= count)) {
-                throw new Refused("The list has changed since it was shown: look at it again");
+            Map<String, Integer> there = new HashMap<>();
+            List<Change> changes = side.turnover.changes().changes();
+            for (int i = 0; i < changes.size(); i++) {
+                there.put(side.turnover.nameOf(changes.get(i)), i);
             }
-            Applying.Applied applied = Applying.apply(side.turnover, chosen, project.firstFrame);
-            Finders finders = finders(side);
-            applied.shots().forEach((id, shot) -> change(side, side.shots.get(id), shot, finders));
-            Master after = withNewShots(project, side, applied, finders);
-            LaneEdits.checkLocks(side.master, after);
-            masters.write(side.row, side.master, after);
-            masters.follow(side.row, side.master, after);
-            if (chosen.containsAll(edits(side.turnover))) {
-                takeSound(side, finders);
+            Set<Integer> found = new HashSet<>();
+            List<String> left = new ArrayList<>();
+            chosen.forEach((change, words) -> {
+                if (there.containsKey(change)) {
+                    found.add(there.get(change));
+                } else {
+                    left.add(words);
+                }
+            });
+            if (found.isEmpty()) {
+                throw new Refused("None of these changes is there any more: the master was edited since the list was shown. "
+                        + "Look at it again");
             }
-            side.row.cutId = cutId;
-            return null;
+            carry(side, found);
+            return new Applied(found.size(), left);
         });
+    }
+
+    private void carry(Side side, Set<Integer> chosen) {
+        ProjectRow project = store.get(ProjectRow.class, side.cutRow.projectId);
+        Applying.Applied applied = Applying.apply(side.turnover, chosen, project.firstFrame);
+        Finders finders = finders(side);
+        applied.shots().forEach((id, shot) -> change(side, side.shots.get(id), shot, finders));
+        edits.write(side.row, side.master, withNewShots(project, side, applied, finders));
+        if (chosen.containsAll(edits(side.turnover))) {
+            takeSound(side, finders);
+        }
+        side.row.cutId = side.cutRow.id;
     }
 
     /**
@@ -150,7 +188,20 @@ public class TurnoverService {
      * @param sections ids of the pieces; empty for all
      */
     public void asInCut(long cutId, Long masterId, Set<Long> sections, String who) {
-        Side side = compare(cutId, masterId);
+        CutRow asked = store.get(CutRow.class, cutId);
+        steps.make(asked.projectId, "Make " + (sections.isEmpty() ? "the master" : sections.size() == 1 ? "1 piece"
+                : sections.size() + " pieces") + " as in cut " + asked.version, who, () -> {
+            Side side = compare(cutId, masterId);
+            Set<Integer> chosen = ofPieces(side, sections);
+            if (chosen.isEmpty()) {
+                throw new Refused("That is as in the cut already, frame by frame");
+            }
+            carry(side, chosen);
+            return null;
+        });
+    }
+
+    private static Set<Integer> ofPieces(Side side, Set<Long> sections) {
         List<LivePieces.Live> ours = side.turnover.pieces();
         List<Change> changes = side.turnover.changes().changes();
         Set<Integer> chosen = new HashSet<>();
@@ -160,10 +211,26 @@ public class TurnoverService {
                 chosen.add(i);
             }
         }
-        if (chosen.isEmpty()) {
-            throw new Refused("That is as in the cut already, frame by frame");
-        }
-        apply(cutId, masterId, chosen, who);
+        return chosen;
+    }
+
+    /** Remembers for the project whether two sources are one under two names. */
+    public void sayOfSources(long cutId, String older, String newer, boolean same, String who) {
+        known.say(store.get(CutRow.class, cutId).projectId, older, newer, same, who);
+    }
+
+    private List<TurnoverView.SameSource> sameSources(Side side) {
+        List<TurnoverView.SameSource> list = new ArrayList<>(side.turnover.sameSources().stream()
+                .map(l -> new TurnoverView.SameSource(l.older(), l.newer(), label(l.older()), label(l.newer()), true,
+                        l.sureness(), String.join(", ", l.because()))).toList());
+        known.pairings(side.cutRow.projectId).stream().filter(p -> !p.same)
+                .forEach(p -> list.add(new TurnoverView.SameSource(p.olderKey, p.newerKey, label(p.olderKey),
+                        label(p.newerKey), false, SameSources.Sureness.DECIDED, "somebody said so")));
+        return list;
+    }
+
+    private static String label(String identity) {
+        return Source.ofIdentity(identity).label();
     }
 
     /** Every change but those that follow by themselves. */

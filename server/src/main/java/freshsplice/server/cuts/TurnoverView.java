@@ -2,6 +2,7 @@ package freshsplice.server.cuts;
 
 import freshsplice.core.changes.ChangeKind;
 import freshsplice.core.changes.Needs;
+import freshsplice.core.identity.SameSources;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 
@@ -10,16 +11,21 @@ import java.util.List;
  *
  * @param ours    the master's pieces
  * @param theirs  the newer cut's pieces
+ * @param sources sources that we know under other names
  * @param applied whether the master is held against this cut already
  */
 public record TurnoverView(long cutId, int version, String name, boolean applied, int kept, long oursLength,
-                           long theirsLength, List<Piece> ours, List<Piece> theirs, List<Change> changes) {
+                           long theirsLength, List<Piece> ours, List<Piece> theirs, List<Change> changes,
+                           List<SameSource> sources) {
     /** @param mediaId picture of the cut; null for a slate or for our pieces */
     public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId) {
     }
 
     /**
-     * @param index   place in the list, by which it is chosen
+     * @param index   place in the list
+     * @param id      what it is, by which it is chosen: the same however the list around it changes
+     * @param olderKey identity of our piece's source; empty for a new one
+     * @param newerKey identity of the newer piece's source; empty for one that is gone
      * @param ours    index of our piece; −1 for a new one
      * @param theirs  index of the newer cut's piece; −1 for one that is gone
      * @param words   what changed, in words
@@ -27,8 +33,18 @@ public record TurnoverView(long cutId, int version, String name, boolean applied
      * @param pushed  only pushed along by another change: follows it by itself
      * @param missing frames that the newer cut shows and no camera work covers
      */
-    public record Change(int index, ChangeKind kind, int ours, int theirs, @Schema(nullable = true) Long shotId, String code, String name,
+    public record Change(int index, String id, String olderKey, String newerKey, ChangeKind kind, int ours, int theirs, @Schema(nullable = true) Long shotId, String code, String name,
                          String words, long head, long tail, long slip, long shift, Needs needs, String asks,
                          boolean pushed, int because, long missing, long covered, long coveredOut) {
+    }
+
+    /**
+     * A source of the newer cut that we know under other names.
+     *
+     * @param same    false where somebody said that they are two
+     * @param because what agrees, in words
+     */
+    public record SameSource(String older, String newer, String olderName, String newerName, boolean same,
+                             SameSources.Sureness sureness, String because) {
     }
 }

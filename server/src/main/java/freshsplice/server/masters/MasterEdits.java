@@ -4,6 +4,7 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.edit.LaneEdits;
 import freshsplice.core.master.edit.Nesting;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.sound.FollowsPicture;
 import freshsplice.core.time.FrameRange;
 import freshsplice.server.steps.Steps;
@@ -41,14 +42,14 @@ public class MasterEdits {
     public void make(long masterId, MasterEdit edit, String who, Long seen) {
         try {
             make(masterId, edit, who);
-        } catch (IllegalArgumentException | Refused e) {
+        } catch (Refusal e) {
             long projectId = store.get(MasterRow.class, masterId).projectId;
             throw seen == null ? e : steps.newestOfOthers(projectId, seen, who).<RuntimeException>map(step ->
                     new Refused(e.getMessage() + ". " + step.who + " came first: " + step.name)).orElse(e);
         }
     }
 
-    /** @throws IllegalArgumentException if it cannot be done; the message says which frame and why */
+    /** @throws Refusal if it cannot be done; the message says which frame and why */
     public void make(long masterId, MasterEdit edit, String who) {
         MasterRow asked = store.get(MasterRow.class, masterId);
         steps.make(asked.projectId, names.of(edit), who, () -> {
@@ -71,7 +72,7 @@ public class MasterEdits {
     }
 
     /** Writes an edited master, and all that goes along with it: sound, shots, and the masters that nest it. */
-    void write(MasterRow row, Master before, Master after) {
+    public void write(MasterRow row, Master before, Master after) {
         LaneEdits.checkLocks(before, after);
         Nesting.checkNoLoop(after, finding(after));
         masters.write(row, before, after);

@@ -79,7 +79,7 @@ public class MasterStore {
         return known.master();
     }
 
-    /** A master as its rows are inside the transaction under way; not kept. @throws IllegalArgumentException if pieces lie over each other */
+    /** A master as its rows are inside the transaction under way; not kept. @throws freshsplice.core.refusal.Refusal if pieces lie over each other */
     Master fresh(MasterRow row) {
         return readAnew(row, store.get(ProjectRow.class, row.projectId));
     }

@@ -6,6 +6,7 @@ import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Pull;
 import freshsplice.core.master.edit.SeamEdits;
 import freshsplice.core.master.edit.Trims;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.Rational;
 import freshsplice.server.store.MasterRow;
@@ -47,7 +48,7 @@ class Pulls {
         try {
             Pull pull = pull(before, asked, MasterStore.shots(masters.shotRows(row.projectId)));
             return new View(side(pull.left()), side(pull.right()), pull.words(), false);
-        } catch (IllegalArgumentException e) {
+        } catch (Refusal e) {
             return new View(null, null, e.getMessage(), true);
         }
     }

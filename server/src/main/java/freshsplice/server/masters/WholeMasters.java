@@ -1,5 +1,6 @@
 package freshsplice.server.masters;
 
+import freshsplice.core.refusal.Refusal;
 import freshsplice.server.steps.StepCheck;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.Store;
@@ -28,7 +29,7 @@ class WholeMasters implements StepCheck {
         jdbc.queryForList("select m.name from step_row r join master m on m.id = r.row_id and m.alive is null join section s on "
                         + "s.master_id = m.id and s.alive = 1 where r.step_id = ? and r.table_name = 'master' limit 1",
                 String.class, stepId).forEach(name -> {
-                    throw new IllegalArgumentException("pieces were put into \"" + name + "\" that would be lost with it");
+                    throw new Refusal("pieces were put into \"" + name + "\" that would be lost with it");
                 });
         List<Long> touched = jdbc.queryForList("select distinct s.master_id from step_row r join section s on s.id "
                 + "between r.row_id and r.row_last where r.step_id = ? and r.table_name = 'section'", Long.class, stepId);

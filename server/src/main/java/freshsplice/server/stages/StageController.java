@@ -11,6 +11,7 @@ import freshsplice.core.master.Bend;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Colour;
+import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Shape;
 import freshsplice.core.time.Rational;
@@ -163,7 +164,7 @@ class StageController {
         ShotRow row = store.get(ShotRow.class, id);
         steps.make(row.projectId, "Key " + String.join(", ", keys.values().keySet()) + " of " + row.code + " at "
                 + keys.frame(), Who.of(request), () -> {
-            edits.keyCamera(row.cameraId, keys.frame(), cameraChannels(keys.values()), easing(keys.easing()));
+            edits.keyCamera(cameraOf(id), keys.frame(), cameraChannels(keys.values()), easing(keys.easing()));
             return null;
         });
     }
@@ -173,9 +174,15 @@ class StageController {
     void keyHere(@PathVariable long id, @RequestParam long frame, HttpServletRequest request) {
         ShotRow row = store.get(ShotRow.class, id);
         steps.make(row.projectId, "Key the camera of " + row.code + " at " + frame, Who.of(request), () -> {
-            edits.keyCamera(row.cameraId, frame, values(stages.camera(row.cameraId), frame), Easing.EASED);
+            long camera = cameraOf(id);
+            edits.keyCamera(camera, frame, values(stages.camera(camera), frame), Easing.EASED);
             return null;
         });
+    }
+
+    /** The camera that a shot has once its step holds the project: somebody may have given it another one meanwhile. */
+    private long cameraOf(long shotId) {
+        return store.get(ShotRow.class, shotId).cameraId;
     }
 
     /** What the camera is at a frame: the numbers beside its picture. */
@@ -199,7 +206,7 @@ class StageController {
     void removeKeys(@PathVariable long id, @RequestBody RemoveKeys remove, HttpServletRequest request) {
         ShotRow row = store.get(ShotRow.class, id);
         steps.make(row.projectId, "Remove keys of " + row.code + " at " + remove.frame(), Who.of(request), () -> {
-            edits.unkeyCamera(row.cameraId, remove.frame(), remove.channels().stream()
+            edits.unkeyCamera(cameraOf(id), remove.frame(), remove.channels().stream()
                     .map(StageController::cameraChannel).toList());
             return null;
         });
@@ -209,16 +216,16 @@ class StageController {
     @PostMapping("/shots/{id}/film-from")
     void filmFrom(@PathVariable long id, @RequestBody FilmFrom from, HttpServletRequest request) {
         ShotRow row = store.get(ShotRow.class, id);
-        Camera camera = stages.camera(row.cameraId);
-        CameraPose pose = CameraPose.of(from.placed(), from.lens(),
-                camera.value(CameraChannel.FOCUS, Rational.of(from.frame())));
-        // the first place of a camera holds for the whole shot, so it is keyed at the shot's first frame
-        long frame = camera.isStaged() ? from.frame() : row.cutIn;
-        Map<CameraChannel, Double> values = new EnumMap<>(Map.of(CameraChannel.X, pose.x(), CameraChannel.Y, pose.y(),
-                CameraChannel.Z, pose.z(), CameraChannel.PAN, pose.pan(), CameraChannel.TILT, pose.tilt(),
-                CameraChannel.ROLL, pose.roll(), CameraChannel.LENS, pose.lens()));
         steps.make(row.projectId, "Film " + row.code + " from the scout view", Who.of(request), () -> {
-            edits.keyCamera(row.cameraId, frame, values, Easing.EASED);
+            ShotRow shot = store.get(ShotRow.class, id);
+            Camera camera = stages.camera(shot.cameraId);
+            CameraPose pose = CameraPose.of(from.placed(), from.lens(),
+                    camera.value(CameraChannel.FOCUS, Rational.of(from.frame())));
+            // the first place of a camera holds for the whole shot, so it is keyed at the shot's first frame
+            long frame = camera.isStaged() ? from.frame() : shot.cutIn;
+            edits.keyCamera(shot.cameraId, frame, new EnumMap<>(Map.of(CameraChannel.X, pose.x(), CameraChannel.Y, pose.y(),
+                    CameraChannel.Z, pose.z(), CameraChannel.PAN, pose.pan(), CameraChannel.TILT, pose.tilt(),
+                    CameraChannel.ROLL, pose.roll(), CameraChannel.LENS, pose.lens())), Easing.EASED);
             return null;
         });
     }
@@ -227,7 +234,7 @@ class StageController {
     void changeCamera(@PathVariable long id, @RequestBody ChangeCamera change, HttpServletRequest request) {
         ShotRow row = store.get(ShotRow.class, id);
         steps.make(row.projectId, "Change the camera of " + row.code, Who.of(request), () -> {
-            CameraRow camera = store.get(CameraRow.class, row.cameraId);
+            CameraRow camera = store.get(CameraRow.class, cameraOf(id));
             camera.stop = change.stop() == null ? camera.stop : change.stop();
             camera.backWidth = change.backWidth() == null ? camera.backWidth : change.backWidth();
             camera.backHeight = change.backHeight() == null ? camera.backHeight : change.backHeight();
@@ -258,6 +265,7 @@ class StageController {
     long addItem(@PathVariable long id, @RequestBody AddItem add, HttpServletRequest request) {
         SceneRow scene = store.get(SceneRow.class, id);
         Colour.of(add.colour());
+        new Item(0, "", add.shape(), add.colour(), add.width(), add.height(), add.depth(), Map.of());
         String name = add.name() == null || add.name().isBlank() ? add.shape().word() : add.name().strip();
         return steps.make(scene.projectId, "Put " + name + " in the set", Who.of(request), () -> {
             ItemRow row = new ItemRow();

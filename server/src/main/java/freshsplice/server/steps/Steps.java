@@ -1,5 +1,6 @@
 package freshsplice.server.steps;
 
+import freshsplice.core.refusal.Refusal;
 import freshsplice.server.live.LiveUpdates;
 import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.StepRow;
@@ -202,7 +203,7 @@ public class Steps {
             store.entities().clear();
             try {
                 checks.forEach(check -> check.afterTurn(projectId, step.id));
-            } catch (IllegalArgumentException e) {
+            } catch (Refusal e) {
                 throw new Refused("\"" + step.name + "\" cannot be " + (back ? "undone" : "done again") + " by itself any "
                         + "more, because others edited after it: " + e.getMessage() + ". Go back in the history instead");
             }

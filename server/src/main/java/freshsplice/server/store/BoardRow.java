@@ -2,9 +2,11 @@ package freshsplice.server.store;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** The reference picture of a shot; without media it is a named slate. */
 @Entity
+@DynamicUpdate
 @Table(name = "board")
 public class BoardRow extends AliveRow {
     public long shotId;

@@ -5,9 +5,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A key of a camera, on shot frames. */
 @Entity
+@DynamicUpdate
 @Table(name = "camera_key")
 public class CameraKeyRow extends KeyRow {
     public long cameraId;

@@ -3,9 +3,11 @@ package freshsplice.server.store;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A camera of a scene. */
 @Entity
+@DynamicUpdate
 @Table(name = "camera")
 public class CameraRow extends AliveRow {
     public long sceneId;

@@ -2,9 +2,11 @@ package freshsplice.server.store;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** The camera named for a shot that is not made yet. */
 @Entity
+@DynamicUpdate
 @Table(name = "cut_camera")
 public class CutCameraRow extends Row {
     public long cutId;

@@ -2,9 +2,11 @@ package freshsplice.server.store;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** One of the sequences in a file. */
 @Entity
+@DynamicUpdate
 @Table(name = "cut_choice")
 public class CutChoiceRow extends Row {
     public long cutId;

@@ -7,9 +7,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** An event of a cut. */
 @Entity
+@DynamicUpdate
 @Table(name = "cut_event")
 public class CutEventRow extends Row {
     public long laneId;

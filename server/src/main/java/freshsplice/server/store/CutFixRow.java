@@ -5,9 +5,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** What was chosen about a flash, a gap or an overlap. */
 @Entity
+@DynamicUpdate
 @Table(name = "cut_fix")
 public class CutFixRow extends Row {
     public long cutId;

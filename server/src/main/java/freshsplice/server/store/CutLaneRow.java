@@ -5,9 +5,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A lane of a cut. */
 @Entity
+@DynamicUpdate
 @Table(name = "cut_lane")
 public class CutLaneRow extends Row {
     public long cutId;

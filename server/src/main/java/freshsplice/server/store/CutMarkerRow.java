@@ -2,9 +2,11 @@ package freshsplice.server.store;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A marker of a cut. */
 @Entity
+@DynamicUpdate
 @Table(name = "cut_marker")
 public class CutMarkerRow extends Row {
     public long cutId;

@@ -3,9 +3,11 @@ package freshsplice.server.store;
 import freshsplice.core.time.FrameRate;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A cut nested in a cut. */
 @Entity
+@DynamicUpdate
 @Table(name = "cut_nested")
 public class CutNestedRow extends Row {
     public long cutId;

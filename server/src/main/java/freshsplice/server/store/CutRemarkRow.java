@@ -5,9 +5,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** What its reader had to say about a cut. */
 @Entity
+@DynamicUpdate
 @Table(name = "cut_remark")
 public class CutRemarkRow extends Row {
     public long cutId;

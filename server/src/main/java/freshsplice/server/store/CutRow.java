@@ -7,9 +7,11 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A version of an edit as it came. */
 @Entity
+@DynamicUpdate
 @Table(name = "cut")
 public class CutRow extends Row {
     public long projectId;

@@ -5,9 +5,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A transition of a cut. */
 @Entity
+@DynamicUpdate
 @Table(name = "cut_transition")
 public class CutTransitionRow extends Row {
     public long laneId;

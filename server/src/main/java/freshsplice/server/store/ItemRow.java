@@ -5,9 +5,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A thing of a set. */
 @Entity
+@DynamicUpdate
 @Table(name = "item")
 public class ItemRow extends AliveRow {
     public long sceneId;

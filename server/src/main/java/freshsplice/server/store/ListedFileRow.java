@@ -2,9 +2,11 @@ package freshsplice.server.store;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** What a list of checksums says of a file. */
 @Entity
+@DynamicUpdate
 @Table(name = "listed_file")
 public class ListedFileRow extends Row {
     public long projectId;

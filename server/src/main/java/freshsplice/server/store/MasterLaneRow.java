@@ -2,9 +2,11 @@ package freshsplice.server.store;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A lane of a master; place 0 is the lowest. */
 @Entity
+@DynamicUpdate
 @Table(name = "master_lane")
 public class MasterLaneRow extends AliveRow {
     public long masterId;

@@ -3,9 +3,11 @@ package freshsplice.server.store;
 import freshsplice.core.time.Rational;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A mark with words at frames of a master, or on a piece that carries it along. */
 @Entity
+@DynamicUpdate
 @Table(name = "master_mark")
 public class MasterMarkRow extends AliveRow {
     public long masterId;

@@ -2,9 +2,11 @@ package freshsplice.server.store;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** An assembled sequence and the cut it is held against. */
 @Entity
+@DynamicUpdate
 @Table(name = "master")
 public class MasterRow extends AliveRow {
     public long projectId;

@@ -2,9 +2,11 @@ package freshsplice.server.store;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** One picture of a numbered run. */
 @Entity
+@DynamicUpdate
 @Table(name = "media_frame")
 public class MediaFrameRow extends Row {
     public long mediaId;

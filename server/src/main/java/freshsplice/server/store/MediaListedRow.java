@@ -2,9 +2,11 @@ package freshsplice.server.store;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** Another name of a file, by a list of checksums. */
 @Entity
+@DynamicUpdate
 @Table(name = "media_listed")
 public class MediaListedRow extends Row {
     public long mediaId;

@@ -5,9 +5,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A picture, movie or sound that was given. */
 @Entity
+@DynamicUpdate
 @Table(name = "media")
 public class MediaRow extends AliveRow {
     public long projectId;

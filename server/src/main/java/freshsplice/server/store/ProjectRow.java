@@ -4,9 +4,11 @@ import freshsplice.core.time.FrameRate;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A production and its rules. */
 @Entity
+@DynamicUpdate
 @Table(name = "project")
 public class ProjectRow extends AliveRow {
     public String name;

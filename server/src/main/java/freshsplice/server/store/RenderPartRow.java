@@ -2,9 +2,11 @@ package freshsplice.server.store;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A part of what a render was made from. */
 @Entity
+@DynamicUpdate
 @Table(name = "render_part")
 public class RenderPartRow extends Row {
     public long renderId;

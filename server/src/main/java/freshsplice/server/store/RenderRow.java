@@ -6,9 +6,11 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A rendered version of a shot or a master. */
 @Entity
+@DynamicUpdate
 @Table(name = "render")
 public class RenderRow extends Row {
     public long projectId;

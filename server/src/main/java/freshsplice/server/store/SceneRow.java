@@ -2,9 +2,11 @@ package freshsplice.server.store;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A set with one action clock. */
 @Entity
+@DynamicUpdate
 @Table(name = "scene")
 public class SceneRow extends AliveRow {
     public long projectId;

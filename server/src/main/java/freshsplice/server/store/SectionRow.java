@@ -6,9 +6,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A piece of a master. */
 @Entity
+@DynamicUpdate
 @Table(name = "section")
 public class SectionRow extends AliveRow {
     public long masterId;

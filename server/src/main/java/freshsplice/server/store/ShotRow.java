@@ -3,9 +3,11 @@ package freshsplice.server.store;
 import freshsplice.core.time.Rational;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A shot with its lasting relation to the edit. */
 @Entity
+@DynamicUpdate
 @Table(name = "shot")
 public class ShotRow extends AliveRow {
     public long projectId;

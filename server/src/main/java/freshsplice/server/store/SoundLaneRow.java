@@ -2,9 +2,11 @@ package freshsplice.server.store;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** How a lane of a master's sound is heard. */
 @Entity
+@DynamicUpdate
 @Table(name = "sound_lane")
 public class SoundLaneRow extends AliveRow {
     public long masterId;

@@ -3,9 +3,11 @@ package freshsplice.server.store;
 import freshsplice.core.time.Rational;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A piece of sound of a master. */
 @Entity
+@DynamicUpdate
 @Table(name = "sound")
 public class SoundRow extends AliveRow {
     public long masterId;

@@ -5,9 +5,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** The file that somebody chose for a source. */
 @Entity
+@DynamicUpdate
 @Table(name = "source_choice")
 public class SourceChoiceRow extends AliveRow {
     public long projectId;

@@ -5,9 +5,11 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** A named edit. */
 @Entity
+@DynamicUpdate
 @Table(name = "step")
 public class StepRow extends Row {
     public long projectId;

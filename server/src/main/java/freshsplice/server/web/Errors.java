@@ -1,14 +1,19 @@
 package freshsplice.server.web;
 
+import freshsplice.core.refusal.Refusal;
 import freshsplice.exchange.UnreadableFile;
 import freshsplice.render.CannotDraw;
 import java.io.IOException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.TransactionException;
+import org.springframework.web.HttpMediaTypeNotSupportedException;
+import org.springframework.web.HttpRequestMethodNotSupportedException;
+import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -33,9 +38,41 @@ public class Errors {
         return say(HttpStatus.NOT_FOUND, e instanceof NotThere ? e.getMessage() : "There is nothing at this address");
     }
 
-    @ExceptionHandler({Refused.class, IllegalArgumentException.class, UnreadableFile.class, ArithmeticException.class})
+    @ExceptionHandler({Refusal.class, UnreadableFile.class})
     ResponseEntity<Said> refused(RuntimeException e) {
         return say(HttpStatus.UNPROCESSABLE_ENTITY, e.getMessage());
+    }
+
+    @ExceptionHandler(ArithmeticException.class)
+    ResponseEntity<Said> uncountable(ArithmeticException e) {
+        LOG.info("Not to be counted", e);
+        return say(HttpStatus.UNPROCESSABLE_ENTITY, "One of the numbers is too large to be counted exactly; nothing was "
+                + "changed. Give a smaller one");
+    }
+
+    @ExceptionHandler(MethodArgumentNotValidException.class)
+    ResponseEntity<Said> outOfBounds(MethodArgumentNotValidException e) {
+        return say(HttpStatus.UNPROCESSABLE_ENTITY, e.getFieldErrors().stream().findFirst()
+                .map(f -> "\"" + f.getField() + "\" " + f.getDefaultMessage()).orElse("A value is out of its bounds"));
+    }
+
+    @ExceptionHandler(HttpMediaTypeNotSupportedException.class)
+    ResponseEntity<Said> otherType(HttpMediaTypeNotSupportedException e) {
+        return say(HttpStatus.UNSUPPORTED_MEDIA_TYPE, "This address does not take " + e.getContentType()
+                + ": send what is described, mostly application/json");
+    }
+
+    @ExceptionHandler(HttpRequestMethodNotSupportedException.class)
+    ResponseEntity<Said> otherMethod(HttpRequestMethodNotSupportedException e) {
+        return say(HttpStatus.METHOD_NOT_ALLOWED, "This address does not answer to " + e.getMethod());
+    }
+
+    /** Bounds of tables are checked before, in words: one that is met here was forgotten. */
+    @ExceptionHandler(DataIntegrityViolationException.class)
+    ResponseEntity<Said> notHeld(DataIntegrityViolationException e) {
+        LOG.error("A value that the tables do not hold was not checked before", e);
+        return say(HttpStatus.UNPROCESSABLE_ENTITY, "A value is longer or larger than can be kept, or is there already; "
+                + "nothing was changed. The server's log says which");
     }
 
     @ExceptionHandler({HttpMessageNotReadableException.class, MethodArgumentTypeMismatchException.class,
@@ -57,8 +94,8 @@ public class Errors {
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
     ResponseEntity<Said> database(Exception e) {
         LOG.error("The database did not take it", e);
-        return say(HttpStatus.SERVICE_UNAVAILABLE, "The database did not take it, so nothing was changed: try again, "
-                + "and start the application anew if it stays so");
+        return say(HttpStatus.SERVICE_UNAVAILABLE, "The database did not take it, so nothing was changed: try again "
+                + "in a moment. One that ended by itself is being started again; the server's log says more");
     }
 
     @ExceptionHandler({AsyncRequestNotUsableException.class, AsyncRequestTimeoutException.class})

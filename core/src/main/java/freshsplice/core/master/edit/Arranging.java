@@ -3,6 +3,7 @@ package freshsplice.core.master.edit;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
@@ -19,13 +20,13 @@ public final class Arranging {
         Section piece = place.in(master);
         FrameRange record = piece.record();
         if (at <= record.in() || at >= record.out()) {
-            throw new IllegalArgumentException("Record frame " + at + " does not lie inside the piece: a split leaves "
+            throw new Refusal("Record frame " + at + " does not lie inside the piece: a split leaves "
                     + "at least one frame on each side");
         }
         boolean inHead = piece.head() != null && at <= record.in() + piece.head().after();
         boolean inTail = piece.tail() != null && at >= record.out() - piece.tail().before();
         if (inHead || inTail) {
-            throw new IllegalArgumentException("Record frame " + at + " lies in a passage: take the passage away first");
+            throw new Refusal("Record frame " + at + " lies in a passage: take the passage away first");
         }
         List<Section> parts = List.of(piece.over(record.withOut(at)).withPassages(piece.head(), null),
                 piece.over(record.withIn(at)).withPassages(null, piece.tail()).fresh());
@@ -39,7 +40,7 @@ public final class Arranging {
         Section a = sections.get(place.index());
         Section b = Place.meetingAfter(sections, place.index());
         if (b == null) {
-            throw new IllegalArgumentException("Nothing meets the end of this piece, at record frame "
+            throw new Refusal("Nothing meets the end of this piece, at record frame "
                     + a.record().out());
         }
         boolean sameCourse = a.isEven() && b.isEven() ? a.speed().equals(b.speed())
@@ -47,7 +48,7 @@ public final class Arranging {
         boolean goesOn = a.content().equals(b.content()) && sameCourse && a.to().equals(b.from())
                 && a.enabled() == b.enabled() && b.head() == null;
         if (!goesOn) {
-            throw new IllegalArgumentException("The piece after record frame " + a.record().out()
+            throw new Refusal("The piece after record frame " + a.record().out()
                     + " does not go on where this one ends, so they cannot be one");
         }
         sections.set(place.index(), a.over(a.record().spanWith(b.record())).withPassages(a.head(), b.tail()));
@@ -127,7 +128,7 @@ public final class Arranging {
         Section a = sections.get(place.index());
         Section b = Place.meetingAfter(sections, place.index());
         if (b == null) {
-            throw new IllegalArgumentException("Nothing meets the end of this piece, so there is nothing to change "
+            throw new Refusal("Nothing meets the end of this piece, so there is nothing to change "
                     + "places with");
         }
         sections.set(place.index(), b.shiftedBy(-a.record().length()).withPassages(null, null));

@@ -4,6 +4,7 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.Passage;
 import freshsplice.core.master.Passage.Curve;
+import freshsplice.core.refusal.Refusal;
 import java.util.List;
 
 /** Edits of the passages between pieces, and from and to black. */
@@ -23,7 +24,7 @@ public final class Fades {
         Section before = Place.meetingBefore(sections, place.index());
         if (passage != null) {
             if (before == null && passage.before() > 0) {
-                throw new IllegalArgumentException("From black a piece comes in on its own frames: the passage has none "
+                throw new Refusal("From black a piece comes in on its own frames: the passage has none "
                         + "before record frame " + piece.record().in());
             }
             if (before != null) {
@@ -56,10 +57,10 @@ public final class Fades {
         List<Section> sections = master.lanes().get(place.lane()).sections();
         Section piece = sections.get(place.index());
         if (frames < 0) {
-            throw new IllegalArgumentException("A passage lasts at least one frame");
+            throw new Refusal("A passage lasts at least one frame");
         }
         if (frames > 0 && Place.meetingAfter(sections, place.index()) != null) {
-            throw new IllegalArgumentException("Another piece meets the end of this one, at record frame "
+            throw new Refusal("Another piece meets the end of this one, at record frame "
                     + piece.record().out() + ": make a passage into that one");
         }
         checkRoom("before", frames, piece.record().length() - (piece.head() == null ? 0 : piece.head().after()), piece);
@@ -69,7 +70,7 @@ public final class Fades {
 
     private static void checkRoom(String side, long wanted, long room, Section piece) {
         if (wanted > room) {
-            throw new IllegalArgumentException("The passage wants " + wanted + " frames " + side + " the cut, and the piece "
+            throw new Refusal("The passage wants " + wanted + " frames " + side + " the cut, and the piece "
                     + "at record frame " + piece.record().in() + " has room for " + Math.max(0, room));
         }
     }

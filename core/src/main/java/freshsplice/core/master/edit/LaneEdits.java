@@ -3,6 +3,7 @@ package freshsplice.core.master.edit;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -18,7 +19,7 @@ public final class LaneEdits {
     /** A new lane on top. @param name empty for the next number */
     public static Master add(Master master, String name) {
         if (master.lanes().size() >= MOST_LANES) {
-            throw new IllegalArgumentException("A master has at most " + MOST_LANES + " lanes");
+            throw new Refusal("A master has at most " + MOST_LANES + " lanes");
         }
         List<Lane> lanes = new ArrayList<>(master.lanes());
         lanes.add(Lane.of(name == null || name.isBlank() ? "Lane " + (lanes.size() + 1) : checkedName(name), List.of()));
@@ -74,7 +75,7 @@ public final class LaneEdits {
     public static Master layDown(Master master, List<Place> places) {
         List<Section> pieces = places.stream().map(p -> p.in(master)).toList();
         if (places.stream().anyMatch(p -> p.lane() == 0)) {
-            throw new IllegalArgumentException("The piece at record frame " + places.stream().filter(p -> p.lane() == 0)
+            throw new Refusal("The piece at record frame " + places.stream().filter(p -> p.lane() == 0)
                     .findFirst().orElseThrow().in(master).record().in() + " lies on the main lane already");
         }
         Master laid = Arranging.lift(master, places);
@@ -92,21 +93,21 @@ public final class LaneEdits {
             boolean same = after.lanes().stream().anyMatch(l -> l.id() == lane.id()
                     && Objects.equals(l.sections(), lane.sections()));
             if (lane.locked() && !same) {
-                throw new IllegalArgumentException("Lane \"" + lane.name() + "\" is locked: unlock it first");
+                throw new Refusal("Lane \"" + lane.name() + "\" is locked: unlock it first");
             }
         }
     }
 
     private static void checkNotMain(int lane, String done) {
         if (lane == 0) {
-            throw new IllegalArgumentException("The main lane is the lowest one; it is not " + done);
+            throw new Refusal("The main lane is the lowest one; it is not " + done);
         }
     }
 
     private static String checkedName(String name) {
         String plain = name == null ? "" : name.replaceAll("\\p{Cntrl}", " ").strip();
         if (plain.isEmpty() || plain.length() > LONGEST_NAME) {
-            throw new IllegalArgumentException("A lane needs a name of 1 to " + LONGEST_NAME + " letters");
+            throw new Refusal("A lane needs a name of 1 to " + LONGEST_NAME + " letters");
         }
         return plain;
     }

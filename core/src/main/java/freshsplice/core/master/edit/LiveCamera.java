@@ -2,6 +2,7 @@ package freshsplice.core.master.edit;
 
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.Rational;
 
@@ -21,10 +22,10 @@ public final class LiveCamera {
     public static Master cutTo(Master master, Place place, long at, Shot from, Shot to) {
         Section piece = place.in(master);
         if (!piece.record().contains(at) || piece.shotId() != from.id()) {
-            throw new IllegalArgumentException("Record frame " + at + " does not show " + from.code() + " any more");
+            throw new Refusal("Record frame " + at + " does not show " + from.code() + " any more");
         }
         if (from.id() == to.id()) {
-            throw new IllegalArgumentException(to.code() + " is live at that frame already");
+            throw new Refusal(to.code() + " is live at that frame already");
         }
         Rational position = from.actionAt(piece.at(at)).minus(Rational.of(to.actionOffset()));
         boolean whole = at == piece.record().in();

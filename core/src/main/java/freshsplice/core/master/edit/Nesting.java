@@ -4,6 +4,7 @@ import freshsplice.core.master.Lane;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
@@ -33,7 +34,7 @@ public final class Nesting {
         int first = places.stream().mapToInt(Place::index).min().orElseThrow();
         int last = places.stream().mapToInt(Place::index).max().orElseThrow();
         if (places.stream().anyMatch(p -> p.lane() != lane) || last - first + 1 != Set.copyOf(places).size()) {
-            throw new IllegalArgumentException("Only pieces that follow each other on one lane become a master of "
+            throw new Refusal("Only pieces that follow each other on one lane become a master of "
                     + "their own");
         }
         Lane outer = master.lanes().get(lane);
@@ -60,7 +61,7 @@ public final class Nesting {
     public static Master open(Master master, Place place, LongFunction<Master> masters) {
         Section nest = place.in(master);
         if (!(nest.content() instanceof Section.Content.OfMaster)) {
-            throw new IllegalArgumentException("The piece at record frame " + nest.record().in() + " nests no master");
+            throw new Refusal("The piece at record frame " + nest.record().in() + " nests no master");
         }
         List<Section> pieces = new ArrayList<>(new LivePieces(masters).ofLane(master, place.lane()).stream()
                 .filter(l -> l.outer().equals(nest)).map(l -> l.section().fresh()).toList());
@@ -78,7 +79,7 @@ public final class Nesting {
     /** The piece that nests the whole of another master. @throws IllegalArgumentException if that one is empty */
     public static Section whole(Master nested) {
         if (nested.end() <= nested.start()) {
-            throw new IllegalArgumentException("\"" + nested.name() + "\" has no frames yet");
+            throw new Refusal("\"" + nested.name() + "\" has no frames yet");
         }
         return new Section(0, new Section.Content.OfMaster(nested.id()), FrameRange.of(nested.start(), nested.end()),
                 Rational.of(nested.start()), Rational.ONE, true, null, null);
@@ -99,7 +100,7 @@ public final class Nesting {
         for (Section section : within.sections()) {
             if (section.content() instanceof Section.Content.OfMaster nested) {
                 if (nested.masterId() == outer.id()) {
-                    throw new IllegalArgumentException("\"" + outer.name() + "\" would be nested in itself"
+                    throw new Refusal("\"" + outer.name() + "\" would be nested in itself"
                             + (within.id() == outer.id() ? "" : ", through \"" + within.name() + "\""));
                 }
                 if (looked.add(nested.masterId())) {

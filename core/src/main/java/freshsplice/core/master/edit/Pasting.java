@@ -2,6 +2,7 @@ package freshsplice.core.master.edit;
 
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import java.util.ArrayList;
@@ -23,10 +24,10 @@ public final class Pasting {
      */
     public static Master put(Master master, int lane, long at, List<Section> pieces, FrameRate rate, boolean insert) {
         if (pieces.isEmpty()) {
-            throw new IllegalArgumentException("Nothing was copied that is still there");
+            throw new Refusal("Nothing was copied that is still there");
         }
         if (!rate.equals(master.rate())) {
-            throw new IllegalArgumentException("These pieces count " + rate + " frames a second and \"" + master.name()
+            throw new Refusal("These pieces count " + rate + " frames a second and \"" + master.name()
                     + "\" counts " + master.rate() + ": frames of one are no frames of the other");
         }
         List<Section> inOrder = new ArrayList<>(pieces);
@@ -37,7 +38,7 @@ public final class Pasting {
         long end = first;
         for (Section piece : inOrder) {
             if (piece.record().in() < end) {
-                throw new IllegalArgumentException("These pieces lie over each other on several lanes: copy those of "
+                throw new Refusal("These pieces lie over each other on several lanes: copy those of "
                         + "one lane at a time");
             }
             end = piece.record().out();

@@ -2,6 +2,7 @@ package freshsplice.core.master.edit;
 
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -26,7 +27,7 @@ public record Place(int lane, int index) {
                 }
             }
         }
-        throw new IllegalArgumentException("That piece is not in the master any more: somebody took it out");
+        throw new Refusal("That piece is not in the master any more: somebody took it out");
     }
 
     public Section in(Master master) {

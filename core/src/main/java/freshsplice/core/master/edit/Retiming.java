@@ -4,6 +4,7 @@ import freshsplice.core.master.Bend;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.motion.Easing;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
@@ -28,7 +29,7 @@ public final class Retiming {
         Section piece = place.in(master);
         FrameRange record = piece.record();
         if (out <= record.in()) {
-            throw new IllegalArgumentException("A piece lasts at least one frame: it begins at record frame "
+            throw new Refusal("A piece lasts at least one frame: it begins at record frame "
                     + record.in());
         }
         Rational by = Rational.of(out - record.in()).dividedBy(Rational.of(record.length()));
@@ -43,7 +44,7 @@ public final class Retiming {
     public static Master fillGap(Master master, Place place) {
         List<Section> sections = master.lanes().get(place.lane()).sections();
         if (place.index() + 1 >= sections.size()) {
-            throw new IllegalArgumentException("No piece comes after this one, so there is no gap to fill");
+            throw new Refusal("No piece comes after this one, so there is no gap to fill");
         }
         return fill(master, place, sections.get(place.index() + 1).record().in(), false);
     }
@@ -51,7 +52,7 @@ public final class Retiming {
     /** Another constant speed in the same place, from the same first frame; negative backwards. */
     public static Master speed(Master master, Place place, Rational speed) {
         if (speed.abs().compareTo(FASTEST) > 0) {
-            throw new IllegalArgumentException("A piece goes at most " + FASTEST + " times as fast");
+            throw new Refusal("A piece goes at most " + FASTEST + " times as fast");
         }
         Section piece = place.in(master);
         return place.changed(master, piece.timed(piece.record(), piece.from(), speed));
@@ -82,7 +83,7 @@ public final class Retiming {
         List<Bend> bends = withEnds(piece);
         Rational frames = Rational.of(at - piece.record().in());
         if (bends.stream().anyMatch(b -> b.at().equals(frames))) {
-            throw new IllegalArgumentException("The speed has a key at record frame " + at + " already");
+            throw new Refusal("The speed has a key at record frame " + at + " already");
         }
         Easing easing = bends.stream().filter(b -> b.at().compareTo(frames) < 0).reduce((a, b) -> b)
                 .map(Bend::easing).orElse(Easing.STRAIGHT);
@@ -137,7 +138,7 @@ public final class Retiming {
                 return i;
             }
         }
-        throw new IllegalArgumentException("The speed has no key at record frame " + at + ": put one there first");
+        throw new Refusal("The speed has no key at record frame " + at + ": put one there first");
     }
 
     private static Master bent(Master master, Place place, List<Bend> bends) {
@@ -148,7 +149,7 @@ public final class Retiming {
 
     private static void checkInside(Section piece, long at) {
         if (!piece.record().contains(at)) {
-            throw new IllegalArgumentException("Record frame " + at + " does not lie inside the piece");
+            throw new Refusal("Record frame " + at + " does not lie inside the piece");
         }
     }
 }

@@ -3,6 +3,7 @@ package freshsplice.core.master.edit;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,7 +29,7 @@ public final class SeamEdits {
         left = left >= 0 && sections.get(left).record().out() == at ? left : -1;
         right = right < sections.size() && sections.get(right).record().in() == at ? right : -1;
         if (left < 0 && right < 0) {
-            throw new IllegalArgumentException("There is no seam at record frame " + at + ": choose one first");
+            throw new Refusal("There is no seam at record frame " + at + ": choose one first");
         }
         if (delta == 0) {
             return master;
@@ -48,21 +49,21 @@ public final class SeamEdits {
 
     private static void checkRoom(List<Section> sections, int left, int right, long at, long to) {
         if (left >= 0 && to <= sections.get(left).record().in()) {
-            throw new IllegalArgumentException("The piece before the seam has " + sections.get(left).record().length()
+            throw new Refusal("The piece before the seam has " + sections.get(left).record().length()
                     + " frames; it cannot lose " + (at - to));
         }
         if (right >= 0 && to >= sections.get(right).record().out()) {
-            throw new IllegalArgumentException("The piece after the seam has " + sections.get(right).record().length()
+            throw new Refusal("The piece after the seam has " + sections.get(right).record().length()
                     + " frames; it cannot lose " + (to - at));
         }
         boolean meetsNext = right < 0 && left + 1 < sections.size() && to > sections.get(left + 1).record().in();
         boolean meetsBefore = left < 0 && right > 0 && to < sections.get(right - 1).record().out();
         if (meetsNext || meetsBefore) {
-            throw new IllegalArgumentException("Moved by " + (to - at) + " frames the piece would lie over its "
+            throw new Refusal("Moved by " + (to - at) + " frames the piece would lie over its "
                     + "neighbour");
         }
         if (left < 0 && right == 0 && to < 0) {
-            throw new IllegalArgumentException("The master cannot begin before record frame 0");
+            throw new Refusal("The master cannot begin before record frame 0");
         }
     }
 }

@@ -3,6 +3,7 @@ package freshsplice.core.master.edit;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
@@ -72,7 +73,7 @@ public final class Trims {
     /** @param lost frames that a piece would lose */
     static void checkLength(Section piece, long lost) {
         if (lost >= piece.record().length()) {
-            throw new IllegalArgumentException("The piece at record frame " + piece.record().in() + " has "
+            throw new Refusal("The piece at record frame " + piece.record().in() + " has "
                     + piece.record().length() + " frames; it cannot lose " + lost);
         }
     }

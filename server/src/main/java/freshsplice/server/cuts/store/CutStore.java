@@ -157,7 +157,7 @@ public class CutStore {
         CutEventRow row = new CutEventRow();
         row.laneId = laneId;
         row.place = place;
-        row.number = event.number();
+        row.number = shortened(event.number(), 200);
         row.kind = event.kind();
         row.name = shortened(event.name(), 500);
         row.enabled = event.enabled();
