@@ -43,7 +43,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
             <span className="num w-12 text-right">{Math.round(boardOver * 100)} %</span>
           </label>
         }>
-        <RenderPicture renderId={render?.renderId} frame={render ? frame - render.in : 0} frames={render ? render.out - render.in : 0}
+        <RenderPicture renderId={render?.renderId} frame={render ? frame - render.zero : 0} frames={render?.frames ?? 0}
           framesPerSecond={sequence.framesPerSecond} steady />
       </Picture>
     </div>

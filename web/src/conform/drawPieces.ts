@@ -179,7 +179,7 @@ function drawRender(g: CanvasRenderingContext2D, s: Scene, render: LaidRender, x
   if (stale) {
     hatch(g, x, top, w, bottom - top)
   }
-  const middle = Math.floor((render.out - render.in) / 2)
+  const middle = Math.floor((render.in + render.out) / 2) - render.zero
   const picture = w > 60 && !stale ? image(`/api/renders/${render.renderId}/picture?frame=${middle}`, s.again) : undefined
   if (picture) {
     cover(g, picture, x, top + 20, w, bottom - top - 20)

@@ -21,13 +21,14 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
   const [size, setSize] = useState(2)
   const [burnIn, setBurnIn] = useState(true)
   const [shown, setShown] = useState<number>()
-  const rows = sequence.sections.filter((s, i) => sequence.sections.findIndex((o) => o.shotId === s.shotId) === i)
+  // black and slates are pieces of the master and no shots
+  const rows = sequence.sections.filter((s, i) => s.shotId !== 0 && sequence.sections.findIndex((o) => o.shotId === s.shotId) === i)
   const picked = chosen.size > 0 ? rows.filter((r) => chosen.has(r.shotId)) : []
 
   const ask = async () => {
     try {
       const shotIds = picked.map((r) => r.shotId)
-      const alone = shotIds.length === 0 && !master && here ? [here.shotId] : shotIds
+      const alone = shotIds.length === 0 && !master && here?.shotId ? [here.shotId] : shotIds
       const [width, height] = SIZES[size]
       const ids = await post<number[]>(`/api/projects/${project.id}/renders`, { shotIds: alone, master, masterId: sequence.id, width, height, burnIn })
       say(`${ids.length} ${ids.length === 1 ? 'render waits' : 'renders wait'}`)
@@ -50,7 +51,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
     { group: 'Renders', name: 'Render what is chosen', keys: 'R', run: () => void ask() },
     { group: 'Renders', name: 'Choose all shots, or none', keys: 'A', run: () => setChosen(chosen.size === rows.length ? new Set() : new Set(rows.map((r) => r.shotId))) },
     { group: 'Renders', name: 'Choose what is stale or not rendered', keys: 'N', run: () => setChosen(new Set(needed.map((r) => r.shotId))) },
-    { group: 'Renders', name: 'Take or leave this shot', keys: 'X', run: () => here && toggle(here.shotId) },
+    { group: 'Renders', name: 'Take or leave this shot', keys: 'X', run: () => here && here.shotId !== 0 && toggle(here.shotId) },
   ])
   const current = renders.find((r) => r.id === shown) ?? renders.find((r) => r.state === 'DONE')
   const drawing = renders.filter((r) => r.state === 'DRAWING' || r.state === 'WAITING')

@@ -6,7 +6,7 @@ import { CameraPicture } from '../pictures/CameraPicture'
 import { RenderPicture } from '../pictures/RenderPicture'
 import { pieceAt, liveAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, useTransport, playOrStop } from '../playhead/transport'
-import { useRenders } from '../server/queries'
+import { useMovieFrames, useRenders } from '../server/queries'
 import type { Project, Render, Section, Sequence } from '../server/types'
 
 type Way = 'side by side' | 'wiped' | 'blended' | 'flicked'
@@ -114,8 +114,14 @@ function OneOf({ what, project, sequence, section, before, frame, versions }: On
     return section ? <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} /> : <p className="p-4 text-quiet">black</p>
   }
   const render = what === 'render' ? versions[0] : versions.find((r) => `v${r.version}` === what)
-  const shotFrame = section ? shotFrameAt(section, frame) : 0
-  return <RenderPicture renderId={render?.id} frame={render ? shotFrame - render.fromFrame : 0} frames={render?.frames ?? 0} framesPerSecond={sequence.framesPerSecond} />
+  return <RenderOf render={render} sequence={sequence} section={section} frame={frame} />
+}
+
+/** A version of a render at the playhead: the server says which of its frames shows which frame of the piece. */
+function RenderOf({ render, sequence, section, frame }: { render?: Render; sequence: Sequence; section?: Section; frame: number }) {
+  const shown = useMovieFrames(sequence, render?.id, section?.in).data
+  const at = shown?.frames[frame - shown.in] ?? -1
+  return <RenderPicture renderId={render?.id} frame={at} frames={render?.frames ?? 0} framesPerSecond={sequence.framesPerSecond} />
 }
 
 /** The master as a strip, to go anywhere. */

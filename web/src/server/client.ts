@@ -50,6 +50,18 @@ export async function post<T = void>(path: string, body?: unknown, seen?: number
   return (text ? JSON.parse(text) : undefined) as T
 }
 
+/** Asks for a file and saves it under the name that the server gives it. */
+export async function saveFile(path: string): Promise<void> {
+  const response = await ask(path, { method: 'POST' })
+  const name = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'list'
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(await response.blob())
+  link.download = name
+  link.click()
+  // the browser reads it after the click has been dealt with
+  window.setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
+}
+
 let last: Promise<unknown> = Promise.resolve()
 
 /** Edits go one after another, in the order in which they were asked for, however fast somebody types. */

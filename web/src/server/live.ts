@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react'
 import { whoAmI } from './client'
 import { catchUp, refreshEdited, refreshRenders, refreshTasks } from './queries'
 import { heardOf } from '../conform/others'
-import { say } from '../desk/messages'
+import { say, sayError } from '../desk/messages'
 import type { Here } from './types'
 
 type Update = { kind: string; seq: number; name: string; who: string }
@@ -41,6 +41,8 @@ export function useLive(projectId: number | undefined): boolean {
         if (update.who !== (whoAmI() || 'somebody')) {
           say(`${update.who}: ${update.name}`)
         }
+      } else if (update.kind === 'failed') {
+        sayError(new Error(update.name))
       } else if (update.kind === 'task') {
         refreshTasks(projectId)
       } else if (update.kind === 'media') {

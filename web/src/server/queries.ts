@@ -1,9 +1,7 @@
 /** What the window has of the server's state. Live updates tell which of it to ask for again. */
 import { QueryClient, useQuery, type Query } from '@tanstack/react-query'
 import { getBytes, getJson, getText } from './client'
-import type {
-  CutPieces, FocusRuler, HandBack, IntakeCut, MasterBrief, PastStep, Program, Project, ProjectBrief, Render, Sequence, SequenceView, SourceFiles, SourceView, StageShot, Task, Turnover,
-} from './types'
+import type { CutPieces, FocusRuler, HandBack, IntakeCut, MasterBrief, MovieFrames, PastStep, Program, Project, ProjectBrief, Render, Sequence, SequenceView, SourceFiles, SourceView, StageShot, Task, Turnover } from './types'
 
 export const queryClient = new QueryClient({
   defaultOptions: { queries: { staleTime: Infinity, retry: 1, refetchOnWindowFocus: false } },
@@ -194,6 +192,14 @@ export const fetchLabels = (masterId: number, from: number, count: number) =>
   queryClient.fetchQuery({
     queryKey: ['labels', masterId, from, count],
     queryFn: async () => (await getText(`/api/masters/${masterId}/labels?from=${from}&count=${count}`)).split('\n'),
+  })
+
+/** For each record frame of the piece at a record frame, the frame of a render's movie that shows it. */
+export const useMovieFrames = (sequence: Sequence, renderId?: number, at?: number) =>
+  useQuery({
+    queryKey: edited(sequence.projectId, 'movie-frames', sequence.id, renderId, at),
+    queryFn: () => getJson<MovieFrames>(`/api/masters/${sequence.id}/movie-frames?render=${renderId}&at=${at}`),
+    enabled: renderId !== undefined && at !== undefined,
   })
 
 /** After an edit, here or in another window. */

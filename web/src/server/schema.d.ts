@@ -356,6 +356,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/hand-back/{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["handBackFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/files": {
         parameters: {
             query?: never;
@@ -558,6 +574,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["removeItemKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/{id}/turnover/sources": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sources"];
         delete?: never;
         options?: never;
         head?: never;
@@ -964,22 +996,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/projects/{id}/hand-back/{format}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["handBackFile"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/media/{id}/sound": {
         parameters: {
             query?: never;
@@ -1092,6 +1108,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters/{id}/movie-frames": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["movieFrames"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/masters/{id}/labels": {
         parameters: {
             query?: never;
@@ -1163,7 +1195,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["sources"];
+        get: operations["sources_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1443,16 +1475,33 @@ export interface components {
         "freshsplice.server.masters.MasterController.Words": {
             words: string;
         };
+        "freshsplice.server.cuts.CutController.Pairing": {
+            older: string;
+            newer: string;
+            same: boolean;
+        };
         "freshsplice.server.cuts.CutController.Chosen": {
-            changes: number[];
+            changes: components["schemas"]["freshsplice.server.cuts.CutController.ChosenChange"][];
+        };
+        "freshsplice.server.cuts.CutController.ChosenChange": {
+            id: string;
+            words: string;
+        };
+        "freshsplice.server.cuts.CutController.AppliedView": {
+            /** Format: int32 */
+            applied: number;
+            left: string[];
+            outOfDate: components["schemas"]["freshsplice.server.cuts.CutController.OutOfDate"][];
         };
         "freshsplice.server.cuts.CutController.OutOfDate": {
             code: string;
             why: string;
         };
         "freshsplice.server.cuts.CutController.Ways": {
-            rate?: string;
-            clips?: string;
+            /** @enum {string} */
+            rate?: "REAL_TIME" | "FRAME_FOR_FRAME";
+            /** @enum {string} */
+            clips?: "REAL_TIME" | "FRAME_FOR_FRAME";
         };
         "freshsplice.server.cuts.CutController.Example": {
             code: string;
@@ -1461,7 +1510,8 @@ export interface components {
         "freshsplice.server.cuts.CutController.Fixed": {
             /** Format: int64 */
             at: number;
-            fix?: string;
+            /** @enum {string} */
+            fix?: "TO_BEFORE" | "TO_AFTER" | "HOLD" | "EARLIER_WINS" | "ONE_CAMERA" | "LOWEST_LANE";
         };
         "freshsplice.server.cuts.CutController.Named": {
             /** Format: int64 */
@@ -1809,6 +1859,10 @@ export interface components {
             in: number;
             /** Format: int64 */
             out: number;
+            /** Format: int64 */
+            zero: number;
+            /** Format: int64 */
+            frames: number;
             stale: string[];
             /** Format: int64 */
             missing: number;
@@ -1932,6 +1986,11 @@ export interface components {
             frame: number;
             label: string;
         };
+        "freshsplice.server.masters.SequenceView.MovieFrames": {
+            /** Format: int64 */
+            in: number;
+            frames: number[];
+        };
         "freshsplice.server.masters.Masters.Inside": {
             /** Format: int64 */
             masterId: number;
@@ -1973,10 +2032,14 @@ export interface components {
             ours: components["schemas"]["freshsplice.server.cuts.TurnoverView.Piece"][];
             theirs: components["schemas"]["freshsplice.server.cuts.TurnoverView.Piece"][];
             changes: components["schemas"]["freshsplice.server.cuts.TurnoverView.Change"][];
+            sources: components["schemas"]["freshsplice.server.cuts.TurnoverView.SameSource"][];
         };
         "freshsplice.server.cuts.TurnoverView.Change": {
             /** Format: int32 */
             index: number;
+            id: string;
+            olderKey: string;
+            newerKey: string;
             /** @enum {string} */
             kind: "REPLACED" | "SPLIT" | "JOINED" | "MOVED" | "RETIMED" | "SLIPPED" | "TRIMMED" | "TRANSITION" | "SHIFTED" | "SOUND" | "NEW" | "OMITTED";
             /** Format: int32 */
@@ -2017,6 +2080,16 @@ export interface components {
             name: string;
             /** Format: int64 */
             mediaId?: number;
+        };
+        "freshsplice.server.cuts.TurnoverView.SameSource": {
+            older: string;
+            newer: string;
+            olderName: string;
+            newerName: string;
+            same: boolean;
+            /** @enum {string} */
+            sureness: "DECIDED" | "SURE" | "LIKELY";
+            because: string;
         };
         "freshsplice.server.sources.SourceList.View": {
             kind: string;
@@ -2795,6 +2868,31 @@ export interface operations {
             };
         };
     };
+    handBackFile: {
+        parameters: {
+            query?: {
+                shortReels?: boolean;
+            };
+            header?: never;
+            path: {
+                id: number;
+                format: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
     files: {
         parameters: {
             query?: {
@@ -3128,6 +3226,30 @@ export interface operations {
             };
         };
     };
+    sources: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Pairing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     apply: {
         parameters: {
             query?: {
@@ -3151,7 +3273,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.cuts.CutController.OutOfDate"][];
+                    "application/json": components["schemas"]["freshsplice.server.cuts.CutController.AppliedView"];
                 };
             };
         };
@@ -3713,31 +3835,6 @@ export interface operations {
             };
         };
     };
-    handBackFile: {
-        parameters: {
-            query?: {
-                shortReels?: boolean;
-            };
-            header?: never;
-            path: {
-                id: number;
-                format: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": string;
-                };
-            };
-        };
-    };
     sound_1: {
         parameters: {
             query?: never;
@@ -3907,6 +4004,31 @@ export interface operations {
             };
         };
     };
+    movieFrames: {
+        parameters: {
+            query: {
+                render: number;
+                at: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.masters.SequenceView.MovieFrames"];
+                };
+            };
+        };
+    };
     labels: {
         parameters: {
             query: {
@@ -4004,7 +4126,7 @@ export interface operations {
             };
         };
     };
-    sources: {
+    sources_1: {
         parameters: {
             query?: never;
             header?: never;

@@ -1,5 +1,7 @@
 import { useState } from 'react'
 import { useActions } from '../desk/actions'
+import { sayError } from '../desk/messages'
+import { saveFile } from '../server/client'
 import { useHandBack } from '../server/queries'
 import type { Project } from '../server/types'
 
@@ -10,7 +12,8 @@ export function HandBackBox({ project }: { project: Project }) {
   const [format, setFormat] = useState<string>('edl')
   const back = useHandBack(project.id, format, !!project.masterId).data
   const href = `/api/projects/${project.id}/hand-back/${format}`
-  useActions('hand-back', [{ group: 'Turnover', name: 'Hand back: save the list', keys: 'Ctrl+S', run: () => window.location.assign(href) }])
+  const save = () => void saveFile(href).catch(sayError)
+  useActions('hand-back', [{ group: 'Turnover', name: 'Hand back: save the list', keys: 'Ctrl+S', run: save }])
   if (!back) {
     return null
   }
@@ -29,7 +32,7 @@ export function HandBackBox({ project }: { project: Project }) {
       <select className="field" aria-label="Format of the list" value={format} onChange={(e) => setFormat(e.target.value)}>
         {FORMATS.map(([id, name]) => <option key={id} value={id}>{name}</option>)}
       </select>
-      <a className="button" href={href} download>Save list</a>
+      <button type="button" className="button" onClick={save}>Save list</button>
     </div>
   )
 }

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { Empty } from '../app/Empty'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
@@ -7,9 +7,10 @@ import { Rows } from '../parts/Rows'
 import { goTo } from '../playhead/transport'
 import { post } from '../server/client'
 import { refreshEdited, useTurnover } from '../server/queries'
-import type { Change, OutOfDate, Project, Sequence, Turnover as List } from '../server/types'
+import type { Applied, Change, OutOfDate, Project, Sequence, Turnover as List } from '../server/types'
 import { HandBackBox } from './HandBackBox'
 import { Ribbons } from './Ribbons'
+import { SameSources } from './SameSources'
 import { WhatItAsks } from './WhatItAsks'
 
 /** A newer cut against our master, and the list that goes back. */
@@ -36,23 +37,28 @@ const isFree = (c: Change) => !c.pushed
 function OneList({ project, sequence, list, cuts }: { project: Project; sequence: Sequence; list: List; cuts: Project['cuts'] }) {
   const edits = list.changes.filter(isFree)
   const pushed = list.changes.length - edits.length
-  const [taken, setTaken] = useState<Set<number>>(new Set(edits.map((c) => c.index)))
+  // what was left is remembered by what each change is: one that is new, or has moved on, is taken until it is left too
+  const [left, setLeft] = useState<Set<string>>(new Set())
+  const taken = edits.filter((c) => !left.has(c.id))
   const [at, setAt] = useState(0)
   const [busy, setBusy] = useState(false)
   const [outOfDate, setOutOfDate] = useState<OutOfDate[]>()
   const current = edits[Math.min(at, edits.length - 1)]
-  const key = edits.map((c) => `${c.index}${c.kind}`).join()
-  useEffect(() => setTaken(new Set(edits.map((c) => c.index))), [key])
 
-  const toggle = (index: number) => setTaken((t) => {
-    const next = new Set(t)
-    return next.delete(index) ? next : next.add(index)
+  const toggle = (id: string) => setLeft((l) => {
+    const next = new Set(l)
+    return next.delete(id) ? next : next.add(id)
   })
   const apply = async () => {
     setBusy(true)
     try {
-      setOutOfDate(await post<OutOfDate[]>(`/api/cuts/${list.cutId}/turnover/apply?master=${sequence.id}`, { changes: [...taken] }))
-      say(`${taken.size} ${taken.size === 1 ? 'change' : 'changes'} applied, no camera work is lost`)
+      const changes = taken.map((c) => ({ id: c.id, words: `${c.code || c.name}: ${c.words}` }))
+      const applied = await post<Applied>(`/api/cuts/${list.cutId}/turnover/apply?master=${sequence.id}`, { changes })
+      setOutOfDate(applied.outOfDate)
+      say(`${applied.applied} ${applied.applied === 1 ? 'change' : 'changes'} applied, no camera work is lost`)
+      if (applied.left.length > 0) {
+        sayError(new Error(`Left, because somebody edited there meanwhile: ${applied.left.join('; ')}. Look at the list again.`))
+      }
       refreshEdited(project.id)
     } catch (e) {
       sayError(e)
@@ -70,8 +76,8 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
   useActions('turnover', [
     { group: 'Turnover', name: 'Next change', keys: 'ArrowDown', run: () => look(at + 1) },
     { group: 'Turnover', name: 'Previous change', keys: 'ArrowUp', run: () => look(at - 1) },
-    { group: 'Turnover', name: 'Take or leave this change', keys: 'Space', run: () => current && toggle(current.index) },
-    { group: 'Turnover', name: 'Apply what is taken', keys: 'Enter', run: () => void apply(), disabled: busy || taken.size === 0 },
+    { group: 'Turnover', name: 'Take or leave this change', keys: 'Space', run: () => current && toggle(current.id) },
+    { group: 'Turnover', name: 'Apply what is taken', keys: 'Enter', run: () => void apply(), disabled: busy || taken.length === 0 },
   ])
   const camera = edits.filter((c) => c.needs === 'CAMERA').length
   const renders = edits.filter((c) => c.needs === 'RENDER').length
@@ -100,11 +106,11 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
                 <span /><span>Shot</span><span>What changed</span><span className="text-right">Frames</span><span>What it asks</span>
               </div>
               <Rows rows={edits} height={33} label="Changes" at={at}>
-                {(c, i) => <ChangeRow change={c} taken={taken.has(c.index)} selected={i === at} choose={() => look(i)} toggle={() => toggle(c.index)} />}
+                {(c, i) => <ChangeRow change={c} taken={!left.has(c.id)} selected={i === at} choose={() => look(i)} toggle={() => toggle(c.id)} />}
               </Rows>
               <div className="flex items-center gap-4 py-3">
-                <button type="button" className="button button-main" disabled={busy || taken.size === 0} onClick={() => void apply()}>
-                  Apply {taken.size} {taken.size === 1 ? 'change' : 'changes'}
+                <button type="button" className="button button-main" disabled={busy || taken.length === 0} onClick={() => void apply()}>
+                  Apply {taken.length} {taken.length === 1 ? 'change' : 'changes'}
                 </button>
                 <span className="text-quiet">
                   one step, can be undone; no camera work is lost{pushed > 0 && ` · ${pushed} shots only pushed along`}
@@ -112,6 +118,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
               </div>
             </>
           )}
+          {list.sources.length > 0 && <SameSources list={list} projectId={project.id} />}
           {outOfDate && <WhatWentOutOfDate renders={outOfDate} />}
         </section>
         <section className="flex w-[48%] shrink-0 flex-col" aria-label="What it asks">

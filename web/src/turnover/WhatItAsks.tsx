@@ -1,5 +1,8 @@
+import { sayError } from '../desk/messages'
 import { BoardPicture } from '../pictures/BoardPicture'
 import { CameraPicture } from '../pictures/CameraPicture'
+import { post } from '../server/client'
+import { refreshEdited } from '../server/queries'
 import type { Change, Project, Section, Sequence, Turnover } from '../server/types'
 
 /** What the newer cut shows there, beside what our camera has. */
@@ -7,11 +10,17 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
   const theirs = list.theirs[change.theirs]
   const ours = list.ours[change.ours]
   const section = ours && sequence.sections.find((s) => s.in === ours.in)
+  const sameSource = () =>
+    void post(`/api/cuts/${list.cutId}/turnover/sources`, { older: change.olderKey, newer: change.newerKey, same: true })
+      .then(() => refreshEdited(project.id)).catch(sayError)
   return (
     <>
       <div className="flex h-8 items-center gap-2">
         <b className="num font-semibold">{change.code || 'new'}</b>
         <span className="truncate text-quiet">{change.words}</span>
+        {change.kind === 'REPLACED' && (
+          <button type="button" className="link ml-auto shrink-0" onClick={sameSource} title="Remembered for the project">the same source under another name</button>
+        )}
       </div>
       <div className="flex gap-3">
         <figure className="min-w-0 flex-1">

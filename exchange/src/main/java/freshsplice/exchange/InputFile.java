@@ -15,7 +15,15 @@ import java.util.Locale;
 public record InputFile(String name, byte[] bytes) {
     /** @throws UnreadableFile if there is no such file, it cannot be read, or it is larger than the limit */
     public static InputFile of(Path path, Limits limits) {
-        String name = path.getFileName() == null ? path.toString() : path.getFileName().toString();
+        return of(path, path.getFileName() == null ? path.toString() : path.getFileName().toString(), limits);
+    }
+
+    /**
+     * The same under another name than it is kept by. Its size is asked before anything of it is read.
+     *
+     * @throws UnreadableFile if there is no such file, it cannot be read, or it is larger than the limit
+     */
+    public static InputFile of(Path path, String name, Limits limits) {
         try {
             if (Files.isDirectory(path)) {
                 throw new UnreadableFile(path + " is a folder, not a cut");

@@ -7,11 +7,14 @@ import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Remark;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.RandomAccessFile;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 /** Files made to hurt: each ends in a reading with remarks or in a sentence, and soon. */
 class HostileFilesTest {
@@ -131,5 +134,16 @@ class HostileFilesTest {
         Limits small = new Limits(100, 10, 4);
         assertThatThrownBy(() -> Formats.read(new InputFile("x.xml", new byte[101]), new ReadOptions(null, small)))
                 .isInstanceOf(UnreadableFile.class).hasMessageContaining("larger than a cut may be");
+    }
+
+    /** Three gigabytes of nothing: refused by its size, before a byte of it is in memory. */
+    @Test
+    void aHugeFileIsRefusedUnread(@TempDir Path folder) throws IOException {
+        Path huge = folder.resolve("huge.edl");
+        try (RandomAccessFile file = new RandomAccessFile(huge.toFile(), "rw")) {
+            file.setLength(3_000_000_000L);
+        }
+        assertThatThrownBy(() -> InputFile.of(huge, "cut.edl", Limits.DEFAULT)).isInstanceOf(UnreadableFile.class)
+                .hasMessageContaining("cut.edl has 3000 MB");
     }
 }

@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.TimeUnit;
 
 /**
  * Frames of a movie as red, green and blue bytes, rows from the top, at another size where asked. Meant for frames that
@@ -16,6 +17,9 @@ import java.util.Locale;
 public final class MovieReader implements AutoCloseable {
     /** Reading over this many frames is quicker than beginning anew. */
     private static final long READ_OVER = 240;
+
+    /** Seconds that a movie's end may take. */
+    private static final int PATIENCE = 20;
 
     private final Path file;
     private final int width;
@@ -49,6 +53,7 @@ public final class MovieReader implements AutoCloseable {
         while (next <= frame) {
             int read = frames.readNBytes(picture, 0, picture.length);
             if (read < picture.length) {
+                checkEnded();
                 Arrays.fill(picture, (byte) 0);
             }
             next++;
@@ -56,12 +61,25 @@ public final class MovieReader implements AutoCloseable {
         return picture;
     }
 
+    /** Black beyond the end is as it should be; black because the movie cannot be read is not. */
+    private void checkEnded() throws IOException {
+        try {
+            if (!ffmpeg.waitFor(PATIENCE, TimeUnit.SECONDS) || ffmpeg.exitValue() != 0) {
+                throw new IOException("The movie " + file.getFileName() + " cannot be read: it is damaged, or not in its place "
+                        + "any more. Render it again, then this");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException("Stopped while reading " + file.getFileName(), e);
+        }
+    }
+
     private void begin(long frame) throws IOException {
         close();
         // half a frame early: seeking passes over what begins before the time asked for. Frames go through as they come,
         // else the first one is doubled to fill that half
         double from = Math.max(0, rate.seconds(frame).toDouble() - rate.seconds(1).toDouble() / 2);
-        ffmpeg = new ProcessBuilder(List.of("ffmpeg", "-hide_banner", "-loglevel", "error", "-nostdin", "-ss",
+        ffmpeg = new ProcessBuilder(List.of("ffmpeg", "-hide_banner", "-loglevel", "error", "-nostdin", "-xerror", "-ss",
                 String.format(Locale.ROOT, "%.6f", from), "-i", file.toAbsolutePath().toString(), "-an", "-vf",
                 "scale=" + width + ":" + height + ":flags=bicubic", "-fps_mode", "passthrough", "-f", "rawvideo", "-pix_fmt", "rgb24", "-"))
                 .redirectError(ProcessBuilder.Redirect.DISCARD).start();

@@ -7,7 +7,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
-import java.util.concurrent.TimeUnit;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -27,6 +26,10 @@ import tools.jackson.databind.json.JsonMapper;
  */
 public record Probe(boolean picture, boolean sound, int width, int height, FrameRate rate, long frames,
                     double seconds, String timecode, String reel) {
+    private static final String PROGRAM = "ffprobe";
+    /** Seconds after which a file is given up: those that can be read at all take a tenth of one. */
+    private static final int PATIENCE = 20;
+    private static final int MOST_WORDS = 4_000_000;
     private static final JsonMapper JSON = JsonMapper.builder().build();
     /** Containers that hold pictures or sound themselves. Play lists and text, which could name other files, do not. */
     private static final Set<String> CONTAINERS = Set.of("image2", "png_pipe", "jpeg_pipe", "tiff_pipe", "psd_pipe",
@@ -35,22 +38,18 @@ public record Probe(boolean picture, boolean sound, int width, int height, Frame
 
     /** @throws IOException if ffprobe cannot be started or cannot read the file; the message says which */
     public static Probe of(Path file) throws IOException {
+        return of(file, PROGRAM);
+    }
+
+    /** @param program what is run in ffprobe's place */
+    static Probe of(Path file, String program) throws IOException {
         JsonNode said;
         try {
-            Process process = new ProcessBuilder(List.of("ffprobe", "-v", "error", "-protocol_whitelist", "file", "-show_streams", "-show_format",
-                    "-of", "json", file.toAbsolutePath().toString()))
-                    .redirectError(ProcessBuilder.Redirect.DISCARD).start();
-            byte[] out = process.getInputStream().readNBytes(4_000_000);
-            if (!process.waitFor(30, TimeUnit.SECONDS)) {
-                process.destroyForcibly();
-                throw new IOException(file.getFileName() + " takes too long to look at");
-            }
-            said = JSON.readTree(new String(out, StandardCharsets.UTF_8));
+            said = JSON.readTree(new String(ChildProcess.output(List.of(program, "-v", "error", "-protocol_whitelist", "file",
+                    "-show_streams", "-show_format", "-of", "json", file.toAbsolutePath().toString()), PATIENCE, MOST_WORDS,
+                    file), StandardCharsets.UTF_8));
         } catch (JacksonException e) {
             throw new IOException(file.getFileName() + " is no picture and no sound that can be read", e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IOException("Stopped while looking at " + file.getFileName(), e);
         }
         String container = said.path("format").path("format_name").asString("").split(",")[0];
         if (!said.path("streams").isArray() || said.path("streams").isEmpty() || !CONTAINERS.contains(container)) {

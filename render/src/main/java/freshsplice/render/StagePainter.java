@@ -18,7 +18,12 @@ public final class StagePainter implements AutoCloseable {
     public static final int LARGEST = 4096;
     private static final int SAMPLES = 4;
 
-    private record Part(int array, int corners) {
+    /** @param buffers what its corners are kept in */
+    private record Part(int array, int corners, int[] buffers) {
+        void delete() {
+            glDeleteVertexArrays(array);
+            glDeleteBuffers(buffers);
+        }
     }
 
     private final OffscreenContext context = new OffscreenContext();
@@ -47,7 +52,7 @@ public final class StagePainter implements AutoCloseable {
     /**
      * The size of the pictures from now on, in pixels.
      *
-     * @throws IllegalArgumentException if a side is under 16 or over {@link #LARGEST}
+     * @throws Refusal if a side is under 16 or over {@link #LARGEST}
      */
     public void size(int newWidth, int newHeight) {
         if (newWidth < 16 || newHeight < 16 || newWidth > LARGEST || newHeight > LARGEST) {
@@ -96,7 +101,7 @@ public final class StagePainter implements AutoCloseable {
     /** What is drawn from now on, in the order of the places that {@link #draw} gets. */
     public void stage(List<Mesh> meshes) {
         for (Part part : items) {
-            glDeleteVertexArrays(part.array());
+            part.delete();
         }
         items = meshes.stream().map(StagePainter::upload).toArray(Part[]::new);
     }
@@ -104,21 +109,22 @@ public final class StagePainter implements AutoCloseable {
     private static Part upload(Mesh mesh) {
         int array = glGenVertexArrays();
         glBindVertexArray(array);
-        attribute(0, mesh.positions());
-        attribute(1, mesh.normals());
-        attribute(2, mesh.colours());
+        int positions = attribute(0, mesh.positions());
+        int normals = attribute(1, mesh.normals());
+        int colours = attribute(2, mesh.colours());
         int indices = glGenBuffers();
         glBindBuffer(GL_ELEMENT_ARRAY_BUFFER, indices);
         glBufferData(GL_ELEMENT_ARRAY_BUFFER, mesh.indices(), GL_STATIC_DRAW);
-        return new Part(array, mesh.indices().length);
+        return new Part(array, mesh.indices().length, new int[] {positions, normals, colours, indices});
     }
 
-    private static void attribute(int place, float[] values) {
+    private static int attribute(int place, float[] values) {
         int store = glGenBuffers();
         glBindBuffer(GL_ARRAY_BUFFER, store);
         glBufferData(GL_ARRAY_BUFFER, values, GL_STATIC_DRAW);
         glEnableVertexAttribArray(place);
         glVertexAttribPointer(place, 3, GL_FLOAT, false, 0, 0);
+        return store;
     }
 
     /**

@@ -15,8 +15,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.lwjgl.opengl.GL33C;
 
 class MovieTest {
     private static final int W = 320;
@@ -129,5 +131,36 @@ class MovieTest {
     void whatIsNoPictureIsRefusedInASentence() throws IOException {
         Path text = Files.writeString(folder.resolve("a.png"), "no picture");
         assertThatThrownBy(() -> Probe.of(text)).hasMessageContaining("a.png");
+    }
+
+    @Test
+    void aProgramThatHangsIsEndedAndSaid() {
+        long begun = System.nanoTime();
+        assertThatThrownBy(() -> ChildProcess.output(List.of("sleep", "60"), 1, 100, Path.of("board.mov")))
+                .isInstanceOf(IOException.class).hasMessageContaining("board.mov takes too long");
+        assertThat(System.nanoTime() - begun).as("nanoseconds").isLessThan(20_000_000_000L);
+    }
+
+    @Test
+    void aMovieThatCannotBeReadIsNoBlack() throws IOException {
+        Path gone = folder.resolve("gone.mp4");
+        try (MovieReader reader = new MovieReader(gone, W, H, FrameRate.FPS_24)) {
+            assertThatThrownBy(() -> reader.frame(0)).isInstanceOf(IOException.class).hasMessageContaining("gone.mp4");
+        }
+        Path noise = Files.write(folder.resolve("noise.mp4"), new byte[5000]);
+        try (MovieReader reader = new MovieReader(noise, W, H, FrameRate.FPS_24)) {
+            assertThatThrownBy(() -> reader.frame(3)).isInstanceOf(IOException.class).hasMessageContaining("noise.mp4");
+        }
+    }
+
+    @Test
+    void whatWasDrawnBeforeIsTakenOffTheGraphicsCard() {
+        try (StagePainter painter = new StagePainter()) {
+            for (int i = 0; i < 50; i++) {
+                painter.stage(List.of(Figures.mesh(Shape.BLOCK, Colour.of("#ff0000"))));
+            }
+            assertThat(IntStream.range(1, 1000).filter(GL33C::glIsBuffer).count()).as("of 200 that were made")
+                    .isLessThanOrEqualTo(8);
+        }
     }
 }

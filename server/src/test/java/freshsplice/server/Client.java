@@ -9,6 +9,8 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -48,6 +50,18 @@ final class Client {
 
     byte[] bytes(String path) {
         return ok(send(to(path))).body();
+    }
+
+    /** Applies changes of a cut as the window does: each by what it is. */
+    JsonNode applyChanges(long cut, Iterable<JsonNode> changes) {
+        List<Map<String, String>> chosen = new ArrayList<>();
+        changes.forEach(c -> chosen.add(Map.of("id", c.get("id").asString(), "words", c.get("words").asString())));
+        return post("/api/cuts/" + cut + "/turnover/apply", Map.of("changes", chosen));
+    }
+
+    /** The bytes that a POST answers with. */
+    byte[] postForBytes(String path) {
+        return ok(tryPost(path, null)).body();
     }
 
     JsonNode get(String path) {

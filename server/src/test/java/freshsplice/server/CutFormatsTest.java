@@ -111,7 +111,7 @@ class CutFormatsTest {
     @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
     void aListIsHandedBackInEveryFormatAndComesBackUnchanged(String format) throws IOException {
         client.post("/api/cuts/" + look("stills_in_fragments_24.aaf") + "/receive", null);
-        byte[] back = client.bytes("/api/projects/" + project + "/hand-back/" + format);
+        byte[] back = client.postForBytes("/api/projects/" + project + "/hand-back/" + format);
         String ending = format.equals("xmeml") ? "xml" : format;
         long again = client.upload("/api/projects/" + project + "/files", Map.of("back." + ending, back)).get("cutId").asLong();
         client.post("/api/cuts/" + again + "/receive", null);

@@ -151,9 +151,7 @@ class FrameExactTest {
                 """.getBytes(java.nio.charset.StandardCharsets.UTF_8);
         long next = client.upload("/api/projects/" + project + "/files", Map.of("d.edl", slower)).get("cutId").asLong();
         client.post("/api/cuts/" + next + "/receive", null);
-        List<Integer> all = new ArrayList<>();
-        client.get("/api/cuts/" + next + "/turnover").get("changes").forEach(c -> all.add(c.get("index").asInt()));
-        client.post("/api/cuts/" + next + "/turnover/apply", Map.of("changes", all));
+        client.applyChanges(next, client.get("/api/cuts/" + next + "/turnover").get("changes"));
 
         List<Long> counted = rendered();
 

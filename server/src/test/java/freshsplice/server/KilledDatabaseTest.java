@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.nio.file.attribute.PosixFilePermission;
+import java.nio.file.Files;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -60,6 +63,59 @@ class KilledDatabaseTest {
             assertThat(sequence.get("counts").get("bentSeams").asInt()).isZero();
             assertWhole(sequence);
         }
+    }
+
+    /** The application stays up, says so meanwhile, starts the database again and goes on. */
+    @Test
+    @Timeout(120)
+    void aDatabaseThatIsKilledIsStartedAgain() throws Exception {
+        Path data = Path.of("target", "again-" + System.nanoTime());
+        try (FreshSplice.Running running = FreshSplice.start(data, 0, false)) {
+            Client client = new Client("http://localhost:" + running.port());
+            long project = client.post("/api/projects", Map.of("name", "Again")).get("id").asLong();
+            ProcessHandle server = server(data).orElseThrow();
+            assertThat(server.info().user()).as("never as root").isNotEqualTo(java.util.Optional.of("root"));
+            assertThat(listensOnNetwork(server)).isFalse();
+            assertThat(Files.getPosixFilePermissions(data.resolve("database-password"))).containsExactlyInAnyOrder(
+                    PosixFilePermission.OWNER_READ, PosixFilePermission.OWNER_WRITE);
+            kill(data);
+            server.onExit().get();
+            boolean back = false;
+            for (int i = 0; i < 60 && !back; i++) {
+                var answer = client.tryPost("/api/projects", Map.of("name", "Meanwhile"));
+                back = answer.statusCode() == 200;
+                if (!back) {
+                    assertThat(answer.statusCode()).isEqualTo(503);
+                    assertThat(Client.message(answer)).contains("nothing was changed").contains("started again");
+                    Thread.sleep(500);
+                }
+            }
+            assertThat(back).isTrue();
+            assertThat(client.get("/api/projects/" + project).get("name").asString()).isEqualTo("Again");
+        }
+    }
+
+    /** Whether a process has an open TCP socket that listens: its sockets by their numbers, against the kernel's table. */
+    private static boolean listensOnNetwork(ProcessHandle process) throws IOException {
+        String listening = "0A";
+        List<String> sockets = new ArrayList<>();
+        try (var open = Files.list(Path.of("/proc", Long.toString(process.pid()), "fd"))) {
+            for (Path fd : open.toList()) {
+                String target = Files.isSymbolicLink(fd) ? Files.readSymbolicLink(fd).toString() : "";
+                if (target.startsWith("socket:[")) {
+                    sockets.add(target.substring(8, target.length() - 1));
+                }
+            }
+        }
+        for (String table : List.of("/proc/net/tcp", "/proc/net/tcp6")) {
+            for (String line : Files.exists(Path.of(table)) ? Files.readAllLines(Path.of(table)) : List.<String>of()) {
+                String[] columns = line.strip().split("\\s+");
+                if (columns.length > 9 && columns[3].equals(listening) && sockets.contains(columns[9])) {
+                    return true;
+                }
+            }
+        }
+        return false;
     }
 
     private static void assertWhole(JsonNode sequence) {

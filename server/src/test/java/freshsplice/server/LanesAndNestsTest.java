@@ -256,7 +256,7 @@ class LanesAndNestsTest {
         assertThat(view().get("sections").get(0).get("alias").asString()).isEqualTo("sh0020");
         edit("NEW_SHOT", List.of(), Map.of("at", START, "frames", 10));
         assertThat(view().get("sections").get(0).get("code").asString()).as("never an old number").isNotIn("sh0010", "sh0020");
-        client.bytes("/api/projects/" + project + "/hand-back/edl");
+        client.postForBytes("/api/projects/" + project + "/hand-back/edl");
         assertThat(Client.message(client.tryPost("/api/projects/" + project + "/renumber?master=" + master, null)))
                 .contains("handed back");
     }

@@ -6,8 +6,12 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.net.Socket;
 import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.BeforeEach;
@@ -121,5 +125,48 @@ class RefusalsTest {
                     + "\r\nConnection: close\r\n\r\n").getBytes(StandardCharsets.US_ASCII));
             assertThat(new String(in.readAllBytes(), StandardCharsets.UTF_8)).startsWith("HTTP/1.1 403");
         }
+    }
+
+    @Test
+    void whatTablesCannotHoldIsSaidInWordsBefore() throws IOException {
+        Received received = Received.of(client, "Flat", Material.clips(2));
+        long scene = client.get("/api/projects/" + received.project()).get("sceneId").asLong();
+        var flat = client.tryPost("/api/scenes/" + scene + "/items", Map.of("shape", "BLOCK", "colour", "#ff0000", "width", 0,
+                "height", 1, "depth", 1));
+        assertThat(flat.statusCode()).isEqualTo(422);
+        assertThat(Client.message(flat)).contains("width above 0").doesNotContain("anew");
+        byte[] numbered = new String(Material.edl("N", Material.clips(2)), StandardCharsets.UTF_8)
+                .replace("001  NM01", "12345678901234567890123  NM01").getBytes(StandardCharsets.UTF_8);
+        assertThat(client.upload("/api/projects/" + project + "/files", Map.of("n.edl", numbered)).has("cutId")).isTrue();
+    }
+
+    @Test
+    void aBodyOfAnotherTypeAndAnotherMethodAreSaidAsSuch() throws Exception {
+        HttpRequest form = HttpRequest.newBuilder(URI.create(TestServer.address() + "/api/projects"))
+                .header("Content-Type", "application/x-www-form-urlencoded").POST(HttpRequest.BodyPublishers.ofString("a=b"))
+                .build();
+        HttpResponse<byte[]> answer = HttpClient.newHttpClient().send(form, HttpResponse.BodyHandlers.ofByteArray());
+        assertThat(answer.statusCode()).isEqualTo(415);
+        assertThat(Client.message(answer)).contains("application/json");
+        assertThat(client.tryGet("/api/projects/" + project + "/hand-back/edl").statusCode()).as("a GET writes nothing")
+                .isEqualTo(405);
+    }
+
+    @Test
+    void anEmptyListOfChangesIsRefusedWithItsField() throws IOException {
+        Received received = Received.of(client, "Empty", Material.clips(3));
+        var none = client.tryPost("/api/cuts/" + received.cut() + "/turnover/apply", Map.of("changes", List.of()));
+        assertThat(none.statusCode()).isEqualTo(422);
+        assertThat(Client.message(none)).contains("changes");
+    }
+
+    @Test
+    void aPictureAskedForAsSoundIsAFileToBeSaved() throws IOException {
+        client.upload("/api/projects/" + project + "/files", Map.of("board.png", Material.picture("b", 64, 36)));
+        long media = client.get("/api/projects/" + project + "/files").get("files").get(0).get("mediaId").asLong();
+        HttpResponse<byte[]> answer = client.tryGet("/api/media/" + media + "/sound");
+        assertThat(answer.headers().firstValue("Content-Type")).hasValue("application/octet-stream");
+        assertThat(answer.headers().firstValue("Content-Disposition")).hasValue("attachment");
+        assertThat(answer.headers().firstValue("X-Content-Type-Options")).hasValue("nosniff");
     }
 }

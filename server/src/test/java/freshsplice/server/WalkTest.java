@@ -206,7 +206,7 @@ class WalkTest {
         client.post("/api/shots/" + shots.get(3) + "/keys", Map.of("frame", 1001, "values", Map.of("x", 4.5)));
         render(shots.get(0));
         render(shots.get(3));
-        byte[] back = client.bytes("/api/projects/" + project + "/hand-back/edl");
+        byte[] back = client.postForBytes("/api/projects/" + project + "/hand-back/edl");
         assertThat(new String(back, StandardCharsets.UTF_8)).contains("* FROM CLIP NAME: sh0010_v001")
                 .contains("00:00:41:17");
         long again = client.upload("/api/projects/" + project + "/files", Map.of("back.edl", back)).get("cutId")
@@ -225,10 +225,10 @@ class WalkTest {
                         + " " + c.get("needs").asString()).toList();
         assertThat(edits).containsExactly("NEW 0 33 CAMERA", "TRIMMED 6 14 CAMERA",
                 "OMITTED 0 -" + clips.get(5).length() + " NOTHING");
-        List<Integer> all = list(list.get("changes")).stream().map(c -> c.get("index").asInt()).toList();
-        JsonNode outOfDate = client.post("/api/cuts/" + cut + "/turnover/apply", Map.of("changes", all));
+        JsonNode outOfDate = client.applyChanges(cut, list.get("changes")).get("outOfDate");
         assertThat(list(outOfDate).stream().map(r -> r.get("code").asString() + ": " + r.get("why").asString()))
-                .as("what became stale is said").containsExactly("sh0040: 20 frames not rendered");
+                .as("what became stale is said: pushed along, it lies over other wind")
+                .containsExactly("sh0040: stale, sound; 20 frames not rendered");
         JsonNode after = sequence();
         assertThat(after.get("counts").get("bentSeams").asInt()).as("bent by the cut").isEqualTo((int) list(
                 after.get("seams")).stream().filter(s -> s.get("renderBend").asLong() != 0).count());

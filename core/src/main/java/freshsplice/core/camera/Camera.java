@@ -33,7 +33,7 @@ public record Camera(String name, FilmBack back, double tStop, Map<CameraChannel
 
     public double value(CameraChannel channel, Rational frame) {
         Channel keyed = channels.get(channel);
-        return keyed == null ? channel.plain() : keyed.at(frame);
+        return keyed == null ? channel.plain() : channel.isAngle() ? keyed.angleAt(frame) : keyed.at(frame);
     }
 
     /** Where it is and how it looks at an exact shot frame. */

@@ -28,6 +28,11 @@ public enum CameraChannel {
         this.most = most;
     }
 
+    /** Whether it is an angle in degrees. */
+    public boolean isAngle() {
+        return this == PAN || this == TILT || this == ROLL;
+    }
+
     /** The value of a new camera. */
     public double plain() {
         return plain;

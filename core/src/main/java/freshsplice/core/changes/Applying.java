@@ -2,6 +2,7 @@ package freshsplice.core.changes;
 
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.conform.FirstMaster;
+import freshsplice.core.master.Bend;
 import freshsplice.core.master.CutRanges;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
@@ -145,16 +146,18 @@ public final class Applying {
         FrameRange edge = newer.cut().edge();
         Rational from = old.from().minus(old.speed().times(change.head()));
         Rational speed = old.speed();
+        List<Bend> bends = List.of();
         if (newer.origin().isPresent() && newer.origin().get().shotId() == shot.id()) {
             from = newer.origin().get().position();
             speed = newer.origin().get().slope();
+            bends = newer.origin().get().bends();
         } else if (change.kind() == ChangeKind.REPLACED) {
             replace(shot, newer.cut(), from, edge);
         } else if (!shot.anchor().still() && !shot.anchor().slope().isZero()) {
             from = shot.anchor().frameAt(newer.piece().from());
             speed = newer.piece().slope().dividedBy(shot.anchor().slope());
         }
-        return new Section(old.id(), old.content(), edge, from, speed, old.enabled(),
+        return new Section(old.id(), old.content(), edge, from, speed, bends, old.enabled(),
                 Passages.head(newer.cut().head(), edge.in()),
                 Passages.tail(newer.cut().tail(), newer.cut().record(), edge.out()));
     }
@@ -236,7 +239,8 @@ public final class Applying {
 
     /** Where the first piece begins: as in the newer cut where it is the first there too, else as the master did. */
     private long firstIn(Entry entry) {
-        return entry.asNew() && entry.newIndex() == 0 ? turnover.newer.get(0).cut().edge().in()
+        boolean asThere = entry.asNew() && (entry.newIndex() == 0 || turnover.sections.isEmpty());
+        return asThere ? turnover.newer.get(entry.newIndex()).cut().edge().in()
                 : turnover.sections.get(0).record().in();
     }
 

@@ -4,7 +4,10 @@ import freshsplice.core.conform.CutPiece;
 import freshsplice.core.cut.Source;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.Bend;
+import freshsplice.core.motion.Easing;
 import freshsplice.core.time.Rational;
+import freshsplice.core.time.TimeMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -20,9 +23,10 @@ public final class Origins {
     /**
      * @param shotId   the shot
      * @param position exact shot frame at the piece's cut
-     * @param slope    shot frames per record frame
+     * @param slope    shot frames per record frame; the mean where its speed changes
+     * @param bends    where its speed changes, counted from the piece's cut; empty for a constant one
      */
-    public record Origin(long shotId, Rational position, Rational slope) {
+    public record Origin(long shotId, Rational position, Rational slope, List<Bend> bends) {
     }
 
     private record Own(long shotId, RenderRange range) {
@@ -52,16 +56,39 @@ public final class Origins {
         for (String name : names(source)) {
             Own own = renders.isEmpty() ? null : RenderName.parse(name).map(n -> renders.get(n.toString())).orElse(null);
             if (own != null) {
-                Rational frame = piece.from().minus(Rational.of(own.range().startTimecode()));
-                return Optional.of(new Origin(own.shotId(), own.range().from().plus(own.range().speed().times(frame)),
-                        own.range().speed().times(piece.slope())));
+                return Optional.of(ofRender(own, piece));
             }
             Long shot = shots.get(name.toLowerCase(Locale.ROOT));
             if (shot != null) {
-                return Optional.of(new Origin(shot, piece.from(), piece.slope()));
+                return Optional.of(new Origin(shot, piece.from(), piece.slope(), keyed(piece)));
             }
         }
         return Optional.empty();
+    }
+
+    private static Origin ofRender(Own own, CutPiece piece) {
+        RenderRange range = own.range();
+        Rational frame = piece.from().minus(Rational.of(range.startTimecode()));
+        boolean plain = piece.slope().equals(Rational.ONE) && frame.isWhole();
+        if (range.bends().isEmpty() || !plain) {
+            return new Origin(own.shotId(), range.from().plus(range.speed().times(frame)),
+                    range.speed().times(piece.slope()), List.of());
+        }
+        // the movie plays as it is: its course is the piece's, counted from where the piece begins in it
+        List<Bend> bends = Bend.shifted(range.bends(), -frame.floor());
+        Rational length = Rational.of(piece.edge().length());
+        Rational from = Bend.at(bends, Rational.ZERO);
+        return new Origin(own.shotId(), from, Bend.at(bends, length).minus(from).dividedBy(length), bends);
+    }
+
+    /** The keys of a piece whose speed changes, counted from its cut; empty where it does not, or changes at every frame. */
+    private static List<Bend> keyed(CutPiece piece) {
+        List<TimeMap.Key> keys = piece.time().withoutStraightKeys().keys();
+        if (keys.size() < 3 || keys.size() > Bend.MOST) {
+            return List.of();
+        }
+        return keys.stream().map(k -> new Bend(Rational.of(k.record() - piece.edge().in()), k.source(),
+                Easing.STRAIGHT)).toList();
     }
 
     private static List<String> names(Source source) {

@@ -165,8 +165,8 @@ public final class Turnover {
         String head = Passages.describe(Passages.head(cut.head(), edge.in()));
         String tail = tailOf(cut);
         Piece piece = origin
-                .map(o -> new Piece(plain.record(), edge, key(o.shotId()), o.position(), o.slope(), false,
-                        false, plain.name(), head, tail))
+                .map(o -> new Piece(plain.record(), edge, key(o.shotId()), o.position(), o.slope(),
+                        !o.bends().isEmpty(), false, plain.name(), head, tail))
                 .orElse(new Piece(plain.record(), edge, plain.key(), plain.from(), plain.slope(), false,
                         plain.still(), plain.name(), head, tail));
         return new Newer(cut, origin, piece);

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * How shots are numbered. Codes step by ten so that a new shot takes a number between; a number that was used is
@@ -54,11 +55,13 @@ public record ShotNumbering(String prefix, int step, int digits, int firstFrame)
             return codes(1, used).get(0);
         }
         long high = numberOf(after);
-        OptionalLong free = freeBetween(low, high, used);
+        // from a thousand shots on codes are longer, and one number is one code however it is padded
+        int width = Math.max(digits, Math.max(digitsOf(before), digitsOf(after)));
+        OptionalLong free = freeBetween(low, high, used.stream().map(this::numberOf).collect(Collectors.toSet()));
         if (free.isPresent()) {
-            return code(free.getAsLong(), digits);
+            return code(free.getAsLong(), width);
         }
-        String stem = before == null ? code(0, digits) : before;
+        String stem = before == null ? code(0, width) : before;
         for (int n = 0; ; n++) {
             String letters = n < 26 ? "" + (char) ('a' + n) : "z" + n;
             if (!used.contains(stem + letters)) {
@@ -67,11 +70,11 @@ public record ShotNumbering(String prefix, int step, int digits, int firstFrame)
         }
     }
 
-    private OptionalLong freeBetween(long low, long high, Set<String> used) {
+    private OptionalLong freeBetween(long low, long high, Set<Long> used) {
         long middle = (low + high) / 2;
         for (long off = 0; off < high - low; off++) {
             for (long number : new long[] {middle + off, middle - off}) {
-                if (number > low && number < high && !used.contains(code(number, digits))) {
+                if (number > low && number < high && !used.contains(number)) {
                     return OptionalLong.of(number);
                 }
             }
@@ -82,6 +85,12 @@ public record ShotNumbering(String prefix, int step, int digits, int firstFrame)
     private String code(long number, int width) {
         String text = Long.toString(number);
         return prefix + "0".repeat(Math.max(0, width - text.length())) + text;
+    }
+
+    /** How many digits the number of a code is written with. */
+    private int digitsOf(String code) {
+        String rest = code == null || !code.startsWith(prefix) ? "" : code.substring(prefix.length());
+        return (int) rest.chars().takeWhile(Character::isDigit).count();
     }
 
     /** The number in a code; 0 where it has none after the prefix. */

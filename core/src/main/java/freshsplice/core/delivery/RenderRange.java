@@ -56,6 +56,23 @@ public record RenderRange(Rational from, Rational speed, long frames, List<Bend>
         return FrameRange.ofLength(in, frames);
     }
 
+    /**
+     * Which of its frames shows what a section shows at a record frame: the one at the same position of the shot. −1 where it
+     * has none.
+     */
+    public long frameAt(Section section, long record) {
+        FrameRange place = on(section);
+        long frame;
+        if (place != null) {
+            frame = record - place.in();
+        } else if (bends.isEmpty() && !speed.isZero()) {
+            frame = section.at(record).minus(from).dividedBy(speed).floor();
+        } else {
+            frame = bends.isEmpty() && section.at(record).floor() == from.floor() ? 0 : -1;
+        }
+        return frame >= 0 && frame < frames ? frame : -1;
+    }
+
     /** A changing speed lies where its keys lie: all by the same number of frames beside those of the section. */
     private FrameRange bentOn(Section section) {
         if (bends.isEmpty() || bends.size() != section.bends().size()) {

@@ -64,11 +64,13 @@ public record Bend(Rational at, Rational position, Easing easing) {
         };
     }
 
-    static List<Bend> shifted(List<Bend> bends, long frames) {
+    /** The same course counted from another frame. @param frames by which each key comes later */
+    public static List<Bend> shifted(List<Bend> bends, long frames) {
         return frames == 0 ? bends : bends.stream().map(b -> new Bend(b.at.plus(frames), b.position, b.easing)).toList();
     }
 
-    static List<Bend> slipped(List<Bend> bends, Rational frames) {
+    /** The same course over other content. @param frames by which each position comes later */
+    public static List<Bend> slipped(List<Bend> bends, Rational frames) {
         return bends.stream().map(b -> new Bend(b.at, b.position.plus(frames), b.easing)).toList();
     }
 

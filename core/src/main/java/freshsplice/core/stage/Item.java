@@ -37,7 +37,7 @@ public record Item(long id, String name, Shape shape, String colour, double widt
 
     public double value(ItemChannel channel, Rational actionFrame) {
         Channel keyed = channels.get(channel);
-        return keyed == null ? channel.plain() : keyed.at(actionFrame);
+        return keyed == null ? channel.plain() : channel.isAngle() ? keyed.angleAt(actionFrame) : keyed.at(actionFrame);
     }
 
     public boolean isShown(Rational actionFrame) {

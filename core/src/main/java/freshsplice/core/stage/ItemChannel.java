@@ -20,6 +20,11 @@ public enum ItemChannel {
         this.plain = plain;
     }
 
+    /** Whether it is an angle in degrees. */
+    public boolean isAngle() {
+        return this == TURN;
+    }
+
     public double plain() {
         return plain;
     }

@@ -9,11 +9,17 @@ import freshsplice.core.conform.CutPieces;
 import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Event;
+import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.LivePicture;
+import freshsplice.core.cut.Source;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.Bend;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.motion.Easing;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -174,5 +180,107 @@ class TurnoverTest {
         assertThat(turnover.changes().changes().get(0).head()).isEqualTo(-5);
         Applying.Applied applied = Applying.apply(turnover, all(turnover), 1001);
         assertThat(applied.master().main().sections().get(3).from()).isEqualTo(Rational.of(1006));
+    }
+
+    /** Our own list of a piece whose speed is keyed, rendered and handed back, says nothing new, and applied keeps the keys. */
+    @Test
+    void aKeyedSpeedComesBackAsItWent() {
+        EditRoom room = EditRoom.with(new Random(6), 4);
+        receive(room.cut());
+        Section plain = master.main().sections().get(1);
+        long length = plain.record().length();
+        Section keyed = plain.bent(plain.record(), List.of(new Bend(Rational.ZERO, plain.from(), Easing.STRAIGHT),
+                new Bend(Rational.of(10), plain.from().plus(20), Easing.STRAIGHT),
+                new Bend(Rational.of(length), plain.from().plus(length), Easing.STRAIGHT)));
+        List<Section> sections = new ArrayList<>(master.main().sections());
+        sections.set(1, keyed);
+        master = master.withMain(sections);
+        RenderName name = new RenderName(shots.get(keyed.shotId()).code(), 1);
+        RenderRange range = RenderRange.of(keyed, keyed.record());
+        Cut back = HandBack.of(master, NO_NESTS, Map.of(keyed.shotId(), new HandBack.Rendered(name, name + ".mp4", range)),
+                shots.values().stream().collect(Collectors.toMap(Shot::id, Shot::code)), List.of()).cut();
+        Origins origins = new Origins().render(name, keyed.shotId(), range);
+        shots.values().forEach(s -> origins.shot(s.code(), s.id()));
+        Turnover turnover = against(back, origins);
+        assertThat(turnover.changes().changes()).isEmpty();
+
+        // trimmed by the edit room at its head, by frames of the movie
+        Event event = back.lanes().get(0).events().get(1);
+        FrameRange shorter = event.record().withIn(event.record().in() + 4);
+        List<Event> events = new ArrayList<>(back.lanes().get(0).events());
+        events.set(1, event.over(shorter));
+        Cut trimmed = new Cut(back.name(), back.rate(), false, back.record(), List.of(new Lane(Lane.Kind.PICTURE, "V1", true,
+                events, List.of())), List.of());
+        Turnover newer = against(trimmed, origins);
+        Section after = Applying.apply(newer, all(newer), 1001).master().main().sections().get(1);
+        assertThat(after.isEven()).isFalse();
+        for (long r = shorter.in(); r < shorter.out(); r++) {
+            assertThat(after.at(r + after.record().in() - shorter.in())).as("record frame %s", r).isEqualTo(keyed.at(r));
+        }
+    }
+
+    @Test
+    void aCutForAMasterWithoutShotsIsTakenInPartToo() {
+        EditRoom room = EditRoom.with(new Random(7), 3);
+        receive(room.cut());
+        master = master.withMain(List.of());
+        shots.clear();
+        Turnover turnover = against(room.cut(), new Origins());
+        assertThat(turnover.changes().changes()).extracting(Change::kind).containsOnly(ChangeKind.NEW);
+        Applying.Applied applied = Applying.apply(turnover, Set.of(1, 2), 1001);
+        assertThat(applied.newShots()).hasSize(2);
+        assertThat(applied.master().main().sections()).extracting(s -> s.record().length())
+                .containsExactly(turnover.newPiece(1).edge().length(), turnover.newPiece(2).edge().length());
+    }
+
+    @Test
+    void aChangeIsNamedByWhatItIsAndNotByItsPlace() {
+        EditRoom room = EditRoom.with(new Random(8), 6);
+        receive(room.cut());
+        room.trim(3, 0, -5);
+        Turnover one = against(room.cut(), new Origins());
+        String name = one.nameOf(one.changes().changes().get(0));
+        room.replace(0, "other");
+        Turnover two = against(room.cut(), new Origins());
+        assertThat(two.changes().changes().stream().map(two::nameOf)).contains(name);
+        assertThat(two.changes().changes().indexOf(one.changes().changes().get(0))).isNotZero();
+        room.trim(3, 0, -1);
+        Turnover three = against(room.cut(), new Origins());
+        assertThat(three.changes().changes().stream().map(three::nameOf)).doesNotContain(name);
+    }
+
+    /** The newer cut knows a source by its file, the master by its reel: what somebody said stands above what is found. */
+    @Test
+    void whatSomebodySaidOfTwoSourcesIsTaken() {
+        EditRoom room = EditRoom.with(new Random(9), 3);
+        receive(room.cut());
+        Cut plain = room.cut();
+        List<Event> events = plain.lanes().get(0).events().stream().map(e -> new Event(e.number(), e.kind(), e.name(),
+                true, e.record(), new Source("call " + e.name(), null, "/media/" + e.name().hashCode() + ".mov",
+                e.source().rate(), null, null), e.time(), null, List.of())).toList();
+        Cut renamed = new Cut(plain.name(), plain.rate(), false, plain.record(), List.of(new Lane(Lane.Kind.PICTURE, "V1",
+                true, events, List.of())), List.of());
+        assertThat(against(renamed, new Origins()).changes().changes()).extracting(Change::kind)
+                .containsOnly(ChangeKind.REPLACED);
+        Map<String, String> pairs = new HashMap<>();
+        for (int i = 0; i < events.size(); i++) {
+            pairs.put(plain.lanes().get(0).events().get(i).source().identity(), events.get(i).source().identity());
+        }
+        Turnover.Sources said = new Turnover.Sources() {
+            @Override
+            public Source named(String identity) {
+                return null;
+            }
+
+            @Override
+            public Boolean areSame(String older, String newer) {
+                return newer.equals(pairs.get(older)) ? Boolean.TRUE : null;
+            }
+        };
+        Turnover turnover = Turnover.of(master, NO_NESTS, shots, CutPieces.joined(renamed, seam -> false), new Origins(), said,
+                8, (a, b) -> false);
+        assertThat(turnover.changes().changes()).isEmpty();
+        assertThat(turnover.sameSources()).hasSize(3);
+        assertThat(LivePicture.of(renamed)).hasSize(3);
     }
 }

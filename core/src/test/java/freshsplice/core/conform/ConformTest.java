@@ -82,4 +82,14 @@ class ConformTest {
         assertThat(second.actionAt(sections.get(1).at(86450)).floor()).isEqualTo(50);
         assertThat(second.anchor().sourceAt(sections.get(1).at(86450)).floor()).isEqualTo(26);
     }
+
+    @Test
+    void aCodeBetweenTwoIsAsLongAsTheyAreAndNeverOneThatIsThere() {
+        ShotNumbering numbering = ShotNumbering.DEFAULT;
+        assertThat(numbering.between("sh00010", "sh00020", Set.of("sh00010", "sh00020"))).isEqualTo("sh00015");
+        assertThat(numbering.between("sh00010", "sh00020", Set.of("sh00010", "sh00020", "sh00015"))).isEqualTo("sh00016");
+        assertThat(numbering.between("sh00010", "sh00020", Set.of("sh0015"))).as("one number, however padded")
+                .isEqualTo("sh00016");
+        assertThat(numbering.between("sh0010", "sh0020", Set.of())).isEqualTo("sh0015");
+    }
 }

@@ -7,6 +7,7 @@ import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.FilmBack;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
+import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
@@ -102,5 +103,23 @@ class DeliveryTest {
                 .containsExactly("sh0010 [100, 110) 1001", "sh0020 [110, 120) 1050", "sh0010 [120, 130) 1021",
                         "sh0010 [136, 140) 1037", "sh0030 [140, 160) 2001");
         assertThat(back.remarks()).anyMatch(r -> r.text().contains("\"To come\" has no picture"));
+    }
+
+    @Test
+    void oneRuleSaysWhichFrameOfAMovieShowsARecordFrame() {
+        Section dissolved = Section.ofShot(1, 7, FrameRange.of(1006, 1054), Rational.of(1001))
+                .withPassages(new Passage(Passage.Kind.DISSOLVE, 6, 6), null);
+        RenderRange movie = RenderRange.of(dissolved, FrameRange.of(1000, 1054));
+        assertThat(movie.from()).isEqualTo(Rational.of(995));
+        assertThat(movie.frameAt(dissolved, 1000)).isEqualTo(0);
+        assertThat(movie.frameAt(dissolved, 1006)).as("at the cut the movie is six frames in").isEqualTo(6);
+        assertThat(movie.frameAt(dissolved, 1054)).isEqualTo(-1);
+        Section half = new Section(1, new Section.Content.OfShot(7), FrameRange.of(0, 96), Rational.of(1001),
+                Rational.of(1, 2), true, null, null);
+        RenderRange slow = RenderRange.of(half, FrameRange.of(0, 96));
+        assertThat(slow.frameAt(half, 95)).as("a movie of the half speed runs frame by frame").isEqualTo(95);
+        RenderRange plain = new RenderRange(Rational.of(1001), Rational.ONE, 48);
+        assertThat(plain.frameAt(half, 95)).as("one at full speed shows each of its frames twice").isEqualTo(47);
+        assertThat(plain.frameAt(half, 3)).isEqualTo(1);
     }
 }

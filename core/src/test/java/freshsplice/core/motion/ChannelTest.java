@@ -45,4 +45,15 @@ class ChannelTest {
         assertThatThrownBy(() -> new Channel(List.of(new Key(1, 0, Easing.EASED), new Key(1, 2, Easing.EASED)), 0))
                 .hasMessageContaining("frame 1");
     }
+
+    @Test
+    void anglesGoTheShortWayAndWholeTurnsAreMeant() {
+        Channel pan = new Channel(List.of(new Key(0, 170, Easing.STRAIGHT), new Key(10, -170, Easing.STRAIGHT)), 0);
+        org.assertj.core.api.Assertions.assertThat(pan.angleAt(Rational.of(5))).isEqualTo(180);
+        org.assertj.core.api.Assertions.assertThat(pan.at(Rational.of(5))).as("a place is no angle").isEqualTo(0);
+        Channel wheel = new Channel(List.of(new Key(0, 0, Easing.STRAIGHT), new Key(10, 720, Easing.STRAIGHT)), 0);
+        org.assertj.core.api.Assertions.assertThat(wheel.angleAt(Rational.of(5))).isEqualTo(360);
+        Channel half = new Channel(List.of(new Key(0, 0, Easing.STRAIGHT), new Key(10, 180, Easing.STRAIGHT)), 0);
+        org.assertj.core.api.Assertions.assertThat(half.angleAt(Rational.of(5))).isEqualTo(90);
+    }
 }

@@ -30,14 +30,14 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.io.IOException;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
@@ -201,10 +201,9 @@ class CutController {
 
     /** The file as it was received. */
     @GetMapping("/cuts/{id}/file")
-    ResponseEntity<byte[]> file(@PathVariable long id) throws IOException {
+    ResponseEntity<Resource> file(@PathVariable long id) {
         CutRow row = store.get(CutRow.class, id);
-        return attachment(row.fileName.replaceAll("[^A-Za-z0-9._-]", "_"),
-                java.nio.file.Files.readAllBytes(media.file(row.stored)));
+        return attachment(row.fileName.replaceAll("[^A-Za-z0-9._-]", "_"), new FileSystemResource(media.file(row.stored)));
     }
 
     @GetMapping("/cuts/{id}/turnover")
@@ -253,20 +252,20 @@ class CutController {
                 (int) events.stream().filter(e -> RenderName.parse(e.name()).isPresent()).count());
     }
 
-    /** The list itself, in the format asked for: events name our renders and the renders' own timecode. */
-    @GetMapping("/projects/{id}/hand-back/{format}")
-    @Transactional
-    public ResponseEntity<byte[]> handBackFile(@PathVariable long id, @PathVariable String format,
+    /**
+     * The list itself, in the format asked for: events name our renders and the renders' own timecode. From the first one on
+     * shots keep their numbers, which is why it is not asked for by GET.
+     */
+    @PostMapping("/projects/{id}/hand-back/{format}")
+    ResponseEntity<byte[]> handBackFile(@PathVariable long id, @PathVariable String format,
                                                @RequestParam(defaultValue = "false") boolean shortReels) {
-        HandBack.HandedBack back = handBack(id);
-        ProjectRow project = store.get(ProjectRow.class, id);
-        project.handedBackAt = project.handedBackAt == null ? Instant.now() : project.handedBackAt;
+        HandBack.HandedBack back = turnovers.handedBack(id, () -> handBack(id));
         Written written = Formats.writer(format).write(back.cut(), new WriteOptions(null, shortReels, 0));
         String ending = format.equals("xmeml") ? "xml" : format;
         return attachment(RenderName.fileSafe(back.cut().name()) + "_handed_back." + ending, written.bytes());
     }
 
-    private static ResponseEntity<byte[]> attachment(String name, byte[] bytes) {
+    private static <T> ResponseEntity<T> attachment(String name, T bytes) {
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
                 .header("Content-Disposition", "attachment; filename=\"" + name + "\"").body(bytes);
     }

@@ -19,9 +19,6 @@ import freshsplice.server.store.CutRow;
 import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
@@ -79,12 +76,8 @@ class Reader {
     }
 
     private Reading reading(CutRow row, FrameRate rate) {
-        try {
-            InputFile file = new InputFile(row.fileName, Files.readAllBytes(media.file(row.stored)));
-            return Formats.read(file, new ReadOptions(rate, settings.cutLimits()));
-        } catch (IOException e) {
-            throw new UncheckedIOException(row.fileName + " cannot be read from the disk any more", e);
-        }
+        InputFile file = InputFile.of(media.file(row.stored), row.fileName, settings.cutLimits());
+        return Formats.read(file, new ReadOptions(rate, settings.cutLimits()));
     }
 
     /** Clips at their chosen way, and a later cut on the project's clock: by real time where nothing is chosen. */

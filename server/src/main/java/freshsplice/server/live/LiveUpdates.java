@@ -16,7 +16,7 @@ public class LiveUpdates {
     /**
      * What is told.
      *
-     * @param kind edit: the project stands at {@code seq} now; render: a render went on; media: pictures came; task: work in the background went on
+     * @param kind edit: the project stands at {@code seq} now; render: a render went on; media: pictures came; task: work in the background went on; failed: work in the background ended early, {@code name} says why
      * @param seq  the project's number of edits
      * @param name what was done, in words
      * @param who  by whom

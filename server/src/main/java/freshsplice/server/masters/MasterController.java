@@ -76,6 +76,12 @@ class MasterController {
         this.pulls = pulls;
     }
 
+    /** Which frames of a render show the piece at a record frame. */
+    @GetMapping("/masters/{id}/movie-frames")
+    SequenceView.MovieFrames movieFrames(@PathVariable long id, @RequestParam long render, @RequestParam long at) {
+        return sequences.movieFrames(id, render, at);
+    }
+
     @GetMapping("/masters/{id}")
     SequenceView sequence(@PathVariable long id) {
         return sequences.view(store.get(MasterRow.class, id));

@@ -22,6 +22,7 @@ import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.RenderRow;
 import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
+import freshsplice.server.web.NotThere;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -31,6 +32,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.LongFunction;
 import java.util.stream.Collectors;
+import java.util.stream.LongStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -74,7 +76,7 @@ public class SequenceService {
         Map<Long, Camera> cameras = stages.cameras(row.sceneId);
         Map<Long, RenderRow> newest = newestRenders(project.id);
         List<SequenceView.Render> renders = renders(sections, newest,
-                staleness.of(List.copyOf(newest.values()), row.sceneId, shots, cameras));
+                staleness.of(List.copyOf(newest.values()), row.sceneId, shots, cameras, master, project.rate));
         CutRow cutRow = row.cutId == null ? null : store.get(CutRow.class, row.cutId);
         Cut cut = cutRow == null ? null : cuts.picked(cutRow);
         List<CutPiece> cutPieces = cut == null ? List.of() : cuts.pieces(cutRow);
@@ -212,9 +214,31 @@ public class SequenceService {
                     Math.max(place.in() + (section.record().in() - seen.in()),
                             place.out() - (seen.out() - section.record().out())));
             views.add(new SequenceView.Render(i, render.id, render.name, render.version, shown.in(), shown.out(),
-                    changed, RenderRange.missing(place, seen)));
+                    place.in(), render.frames, changed, RenderRange.missing(place, seen)));
         }
         return views;
+    }
+
+    /**
+     * Which frame of a render shows each record frame of the piece that lies at a record frame.
+     *
+     * @throws NotThere if no piece of the render's shot lies there
+     */
+    @Transactional(readOnly = true)
+    public SequenceView.MovieFrames movieFrames(long masterId, long renderId, long at) {
+        Master master = masters.read(store.get(MasterRow.class, masterId));
+        RenderRow render = store.get(RenderRow.class, renderId);
+        List<Section> seen = new LivePieces(masters.nested()).of(master).stream().map(LivePieces.Live::section).toList();
+        for (int i = 0; i < seen.size(); i++) {
+            Section section = seen.get(i);
+            FrameRange range = section.seen(i + 1 < seen.size() ? seen.get(i + 1) : null);
+            if (render.shotId != null && section.shotId() == render.shotId && range.contains(at)) {
+                RenderRange shown = range(render);
+                return new SequenceView.MovieFrames(range.in(), LongStream.range(range.in(), range.out())
+                        .mapToObj(r -> shown.frameAt(section, r)).toList());
+            }
+        }
+        throw new NotThere("There is no piece of " + render.name + "'s shot at record frame " + at);
     }
 
     /** What of its shot a render shows. */

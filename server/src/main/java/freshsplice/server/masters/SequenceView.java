@@ -98,11 +98,20 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
     }
 
     /**
+     * @param in     first record frame of the piece
+     * @param frames for each of its record frames the frame of the movie that shows it; −1 where it has none
+     */
+    public record MovieFrames(long in, List<Long> frames) {
+    }
+
+    /**
      * @param in      record frame at which its first frame lies; may lie outside the section
+     * @param zero    record frame at which its movie's first frame lies: at a record frame r it shows frame r − zero
+     * @param frames  how many frames its movie has
      * @param stale   what changed since it was made, in words; empty while it is current
      * @param missing frames that its section shows and it does not have
      */
-    public record Render(int section, long renderId, String name, int version, long in, long out, List<String> stale,
+    public record Render(int section, long renderId, String name, int version, long in, long out, long zero, long frames, List<String> stale,
                          long missing) {
         /** Why it cannot stand in the master as it is, in words; empty where it can. */
         String outOfDate() {

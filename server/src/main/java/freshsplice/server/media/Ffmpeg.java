@@ -7,13 +7,17 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import org.springframework.stereotype.Component;
 
-/** Runs ffmpeg on files that somebody gave: it may open files only, and not for ever. */
+/** Runs ffmpeg on files that somebody gave: it may open files only, not for ever, and few at a time. */
 @Component
 public class Ffmpeg {
-    private static final int PATIENCE = 60;
+    private static final int PATIENCE = 30;
+    private static final int AT_A_TIME = 2;
+
+    private final Semaphore turns = new Semaphore(AT_A_TIME, true);
 
     private final Folders folders;
 
@@ -32,13 +36,34 @@ public class Ffmpeg {
         try {
             List<String> all = new ArrayList<>(arguments);
             all.add(half.toString());
-            run(all, PATIENCE, name);
+            inTurn(() -> run(all, PATIENCE, name), name);
             if (Files.size(half) == 0) {
                 throw unreadable(name);
             }
             Files.move(half, target, StandardCopyOption.ATOMIC_MOVE);
         } finally {
             Files.deleteIfExists(half);
+        }
+    }
+
+    private interface Work {
+        void run() throws IOException;
+    }
+
+    /** A view of a whole reel asks for hundreds of pictures at once: they are made two at a time. */
+    private void inTurn(Work work, String name) throws IOException {
+        try {
+            if (!turns.tryAcquire(PATIENCE, TimeUnit.SECONDS)) {
+                throw new IOException(name + " waits for too many other pictures: it will be asked for again");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException("Stopped while waiting for " + name, e);
+        }
+        try {
+            work.run();
+        } finally {
+            turns.release();
         }
     }
 

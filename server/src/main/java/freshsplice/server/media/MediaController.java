@@ -5,11 +5,12 @@ import freshsplice.server.store.Store;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.Optional;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
-import org.springframework.http.MediaTypeFactory;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -44,13 +45,18 @@ class MediaController {
     }
 
     @GetMapping("/sound")
-    ResponseEntity<Resource> sound(@PathVariable long id) {
+    ResponseEntity<Resource> sound(@PathVariable long id) throws IOException {
         MediaRow row = store.get(MediaRow.class, id);
-        return kept(media.file(row), MediaTypeFactory.getMediaType(media.file(row).toString()).orElse(MediaType.APPLICATION_OCTET_STREAM));
+        Path file = proxies.there(row);
+        boolean heard = row.kind == MediaRow.Kind.SOUND || row.kind == MediaRow.Kind.MOVIE;
+        Optional<MediaType> type = heard ? ServedType.of(file) : Optional.empty();
+        return type.isPresent() ? kept(file, type.get()) : ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment").header("X-Content-Type-Options", "nosniff")
+                .body(new FileSystemResource(file));
     }
 
     private static ResponseEntity<Resource> kept(Path file, MediaType type) {
-        return ResponseEntity.ok().contentType(type).cacheControl(CacheControl.maxAge(Duration.ofDays(7)).cachePrivate())
+        return ResponseEntity.ok().contentType(type).header("X-Content-Type-Options", "nosniff").cacheControl(CacheControl.maxAge(Duration.ofDays(7)).cachePrivate())
                 .body(new FileSystemResource(file));
     }
 }

@@ -19,8 +19,9 @@ import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Keeps files under their checksum, so that the same file given twice is kept once. Names are only ever labels. */
 @Service
@@ -28,8 +29,10 @@ public class MediaStore {
     private final Folders folders;
     private final Store store;
     private final Settings settings;
+    private final TransactionTemplate transactions;
 
-    MediaStore(Folders folders, Store store, Settings settings) {
+    MediaStore(Folders folders, Store store, Settings settings, TransactionTemplate transactions) {
+        this.transactions = transactions;
         this.folders = folders;
         this.store = store;
         this.settings = settings;
@@ -69,13 +72,13 @@ public class MediaStore {
      *
      * @throws IOException if it is none of these; the message says so
      */
-    @Transactional
     public MediaRow add(long projectId, Kept kept) throws IOException {
-        List<MediaRow> same = store.where(MediaRow.class, "sha256", kept.sha256()).stream()
-                .filter(m -> m.projectId == projectId && m.path.equals(kept.path())).toList();
-        if (!same.isEmpty()) {
-            return same.get(0);
+        Optional<MediaRow> known = same(projectId, kept);
+        if (known.isPresent()) {
+            return known.get();
         }
+        // looking into a file may take long, so nothing is held meanwhile
+        Probe probe = look(file(kept.stored()), kept.name());
         MediaRow media = new MediaRow();
         media.projectId = projectId;
         media.name = kept.name();
@@ -83,8 +86,13 @@ public class MediaStore {
         media.stored = kept.stored();
         media.bytes = kept.bytes();
         media.sha256 = kept.sha256();
-        fill(media, look(file(kept.stored()), kept.name()));
-        return store.add(media);
+        fill(media, probe);
+        return transactions.execute(status -> same(projectId, kept).orElseGet(() -> store.add(media)));
+    }
+
+    private Optional<MediaRow> same(long projectId, Kept kept) {
+        return store.where(MediaRow.class, "sha256", kept.sha256()).stream()
+                .filter(m -> m.projectId == projectId && m.path.equals(kept.path())).findFirst();
     }
 
     /**
@@ -92,7 +100,6 @@ public class MediaStore {
      *
      * @throws IOException if it is no picture, movie or sound; the message says so
      */
-    @Transactional
     public MediaRow link(long projectId, Path file) throws IOException {
         MediaRow media = new MediaRow();
         media.projectId = projectId;
@@ -102,7 +109,7 @@ public class MediaStore {
         media.bytes = Files.size(file);
         media.sha256 = Digests.ofLinked(file);
         fill(media, look(file, media.name));
-        return store.add(media);
+        return transactions.execute(status -> store.add(media));
     }
 
     private void fill(MediaRow media, Probe probe) {

@@ -13,7 +13,6 @@ import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.concurrent.Semaphore;
 import org.springframework.stereotype.Component;
 
 /** Smaller pictures of media and the loudness of sound, made when first asked for, or before, and kept. */
@@ -30,7 +29,6 @@ class Proxies {
     private final MediaStore media;
     private final Store store;
     private final Ffmpeg ffmpeg;
-    private final Semaphore turns = new Semaphore(2);
 
     Proxies(Folders folders, MediaStore media, Store store, Ffmpeg ffmpeg) {
         this.folders = folders;
@@ -71,7 +69,7 @@ class Proxies {
             }
             command.addAll(List.of("-i", there(file).toString(), "-frames:v", "1"));
             command.addAll(scaled(width));
-            inTurn(() -> ffmpeg.make(command, proxy, file.name));
+            ffmpeg.make(command, proxy, file.name);
         }
         return proxy;
     }
@@ -87,8 +85,8 @@ class Proxies {
         if (!Files.exists(proxy)) {
             Path samples = Files.createTempFile(folders.arriving(), "sound", null);
             try {
-                inTurn(() -> ffmpeg.make(List.of("-i", there(row).toString(), "-ac", "1", "-ar",
-                        String.valueOf(SAMPLE_RATE), "-f", "u8"), samples, row.name));
+                ffmpeg.make(List.of("-i", there(row).toString(), "-ac", "1", "-ar", String.valueOf(SAMPLE_RATE), "-f", "u8"),
+                        samples, row.name);
                 Path half = Files.createTempFile(folders.arriving(), "peaks", null);
                 Files.write(half, loudest(samples));
                 Files.move(half, proxy, StandardCopyOption.ATOMIC_MOVE);
@@ -106,24 +104,6 @@ class Proxies {
                     + "Intake, or give it");
         }
         return file;
-    }
-
-    private interface Work {
-        void run() throws IOException;
-    }
-
-    private void inTurn(Work work) throws IOException {
-        try {
-            turns.acquire();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IOException("Stopped while making a smaller picture", e);
-        }
-        try {
-            work.run();
-        } finally {
-            turns.release();
-        }
     }
 
     private static byte[] loudest(Path samples) throws IOException {

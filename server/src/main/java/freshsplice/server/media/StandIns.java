@@ -5,6 +5,7 @@ import freshsplice.server.settings.Settings;
 import freshsplice.server.store.MediaRow;
 import freshsplice.server.tasks.Task;
 import freshsplice.server.tasks.Tasks;
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -15,19 +16,22 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicLong;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /**
- * Makes the smaller pictures and the loudness of files before anybody asks for them, one file at a time, so that who
- * asks for one in the meantime is served first.
+ * Makes the smaller pictures and the loudness of files before anybody asks for them, few at a time and at the lowest
+ * priority, so that who asks for one in the meantime is served first.
  */
 @Component
 public class StandIns {
     private static final Logger LOG = LoggerFactory.getLogger(StandIns.class);
     /** Seconds after which a movie is left to be read frame by frame. */
     private static final int PATIENCE = 3600;
+    private static final int AT_A_TIME = 2;
 
     private final Map<Long, Deque<MediaRow>> waiting = new HashMap<>();
     private final Proxies proxies;
@@ -53,37 +57,77 @@ public class StandIns {
             boolean underWay = waiting.containsKey(projectId);
             waiting.computeIfAbsent(projectId, k -> new ArrayDeque<>()).addAll(files);
             if (!underWay) {
-                tasks.start(projectId, "Making stand-in pictures", task -> all(projectId, task));
+                AtomicBoolean begun = new AtomicBoolean();
+                tasks.start(projectId, "Making stand-in pictures", task -> {
+                    begun.set(true);
+                    all(projectId, task);
+                }, () -> forget(projectId, begun.get()));
             }
         }
     }
 
+    /**
+     * Stopped, also before it could begin: what comes next begins anew, and what is asked for is made then. What came after
+     * the last file was made and before this is made still.
+     */
+    private void forget(long projectId, boolean begun) {
+        Deque<MediaRow> left;
+        synchronized (waiting) {
+            left = waiting.remove(projectId);
+        }
+        if (begun && left != null) {
+            make(projectId, List.copyOf(left));
+        }
+    }
+
     private void all(long projectId, Task task) {
-        long done = 0;
+        AtomicLong done = new AtomicLong();
+        List<Thread> helpers = new ArrayList<>();
+        for (int i = 1; i < AT_A_TIME; i++) {
+            Thread helper = new Thread(() -> some(projectId, task, done), "stand-ins");
+            helper.setDaemon(true);
+            helper.setPriority(Thread.MIN_PRIORITY);
+            helper.start();
+            helpers.add(helper);
+        }
+        some(projectId, task, done);
+        for (Thread helper : helpers) {
+            try {
+                helper.join();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
+    }
+
+    private void some(long projectId, Task task, AtomicLong done) {
         for (MediaRow file = next(projectId, task); file != null; file = next(projectId, task)) {
             try {
                 one(file);
-            } catch (IOException e) {
+            } catch (IOException | RuntimeException e) {
                 // it is said where it would be seen, too
                 LOG.warn("No stand-in: {}", e.getMessage());
             }
-            task.progress(++done, done + left(projectId));
+            long made = done.incrementAndGet();
+            task.progress(made, made + left(projectId));
         }
     }
 
     private MediaRow next(long projectId, Task task) {
         synchronized (waiting) {
-            MediaRow file = task.isStopped() ? null : waiting.get(projectId).poll();
-            if (file == null) {
-                waiting.remove(projectId);
+            Deque<MediaRow> files = waiting.get(projectId);
+            if (task.isStopped() && files != null) {
+                files.clear();
             }
-            return file;
+            return files == null ? null : files.poll();
         }
     }
 
     private int left(long projectId) {
         synchronized (waiting) {
-            return waiting.get(projectId).size();
+            Deque<MediaRow> files = waiting.get(projectId);
+            return files == null ? 0 : files.size();
         }
     }
 
@@ -104,6 +148,12 @@ public class StandIns {
         if (Files.exists(small) && Files.exists(middle)) {
             return;
         }
+        BufferedImage picture = SmallStill.read(proxies.there(file), Proxies.MIDDLE);
+        if (picture != null) {
+            put(picture, middle);
+            put(SmallStill.scaled(picture, Proxies.SMALL), small);
+            return;
+        }
         Path half = Files.createTempFile(folders.arriving(), "small", null);
         try {
             List<String> command = new ArrayList<>(List.of("-i", proxies.there(file).toString(), "-frames:v", "1"));
@@ -113,6 +163,16 @@ public class StandIns {
             command.addAll(Proxies.scaled(Proxies.MIDDLE));
             ffmpeg.make(command, middle, file.name);
             Files.move(half, small, StandardCopyOption.ATOMIC_MOVE);
+        } finally {
+            Files.deleteIfExists(half);
+        }
+    }
+
+    private void put(BufferedImage picture, Path place) throws IOException {
+        Path half = Files.createTempFile(folders.arriving(), "small", null);
+        try {
+            SmallStill.write(picture, half);
+            Files.move(half, place, StandardCopyOption.ATOMIC_MOVE);
         } finally {
             Files.deleteIfExists(half);
         }

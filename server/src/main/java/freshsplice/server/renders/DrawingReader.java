@@ -2,27 +2,21 @@ package freshsplice.server.renders;
 
 import freshsplice.core.camera.Camera;
 import freshsplice.core.delivery.Fingerprint;
+import freshsplice.core.delivery.MasterFingerprint;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
-import freshsplice.core.time.FrameRate;
-import freshsplice.render.MovieSound;
 import freshsplice.server.Folders;
-import freshsplice.server.masters.LaidSound;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.masters.SequenceService;
-import freshsplice.server.media.MediaStore;
 import freshsplice.server.stages.StageStore;
 import freshsplice.server.store.MasterRow;
-import freshsplice.server.store.MediaRow;
 import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.RenderRow;
 import freshsplice.server.store.ShotRow;
-import freshsplice.server.store.SoundLaneRow;
-import freshsplice.server.store.SoundRow;
 import freshsplice.server.store.Store;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
@@ -42,19 +36,17 @@ class DrawingReader {
     private final Store store;
     private final MasterStore masters;
     private final StageStore stages;
-    private final MediaStore media;
     private final Staleness staleness;
-    private final LaidSound laidSound;
+    private final RenderSound sounds;
     private final Folders folders;
 
-    DrawingReader(Store store, MasterStore masters, StageStore stages, MediaStore media, Staleness staleness,
-                  LaidSound laidSound, Folders folders) {
-        this.laidSound = laidSound;
+    DrawingReader(Store store, MasterStore masters, StageStore stages, Staleness staleness, RenderSound sounds,
+                  Folders folders) {
+        this.sounds = sounds;
         this.folders = folders;
         this.store = store;
         this.masters = masters;
         this.stages = stages;
-        this.media = media;
         this.staleness = staleness;
     }
 
@@ -71,22 +63,26 @@ class DrawingReader {
         Map<Long, Camera> byId = stages.cameras(masterRow.sceneId);
         Map<Long, Camera> cameras = new HashMap<>();
         rows.forEach((id, row) -> cameras.put(id, byId.get(row.cameraId)));
+        RenderSound.Under under = sounds.under(master, project.rate);
         if (render.shotId == null) {
             Map<Long, Master> nested = nested(master);
-            Fingerprint edit = new Fingerprint(Map.of("edit", Fingerprint.digest(master.lanes().toString()
-                    + nested.values()), "cameras", Fingerprint.digest(cameras.toString()), "set",
-                    Fingerprint.digest(stage.toString())));
+            FrameRange movie = FrameRange.ofLength(master.start(), render.frames);
             return new Drawing(render.name, render.width, render.height, render.burnIn, project.rate,
                     project.dropFrame, null, null, master, nested, movies(master, nested), shots, cameras, stage,
-                    render.frames, master.start(), sound(masterRow.id, FrameRange.ofLength(master.start(),
-                    render.frames), project.rate), edit);
+                    render.frames, master.start(), under.pieces(movie),
+                    MasterFingerprint.of(master, nested, cameras, stage, under.lines(movie)));
         }
         Shot shot = shots.get(render.shotId);
         RenderRange range = SequenceService.range(render);
         return new Drawing(render.name, render.width, render.height, render.burnIn, project.rate, project.dropFrame,
                 range, shot, null, Map.of(), Map.of(), shots, cameras, stage, render.frames, range.startTimecode(),
-                shotSound(masterRow.id, master, shot, range, project.rate),
-                staleness.now(shot, cameras.get(shot.id()), stage, range));
+                under.ofShot(shot.id(), range), staleness.now(shot, cameras.get(shot.id()), stage, range, under));
+    }
+
+    /** What a whole master would be made from now, by which it is told whether a movie of it still stands. */
+    @Transactional(readOnly = true)
+    public Fingerprint now(RenderRow render) {
+        return read(render.id).fingerprint();
     }
 
     /** Every master that one nests, at any depth. */
@@ -114,36 +110,5 @@ class DrawingReader {
             }
         });
         return movies;
-    }
-
-    /** The sound under a shot where the master shows it as the render does. */
-    private List<MovieSound> shotSound(long masterId, Master master, Shot shot, RenderRange range, FrameRate rate) {
-        for (Section section : master.main().sections()) {
-            FrameRange place = section.shotId() == shot.id() ? range.on(section) : null;
-            if (place != null) {
-                return sound(masterId, place, rate);
-            }
-        }
-        return List.of();
-    }
-
-    private List<MovieSound> sound(long masterId, FrameRange movie, FrameRate rate) {
-        List<MovieSound> pieces = new ArrayList<>();
-        Map<String, SoundLaneRow> lanes = laidSound.laneRows(masterId);
-        for (SoundRow sound : laidSound.rows(masterId)) {
-            long in = Math.max(sound.recIn, movie.in());
-            long out = Math.min(sound.recOut, movie.out());
-            double gain = LaidSound.gain(sound, lanes);
-            if (sound.mediaId != null && in < out && gain > 0) {
-                boolean plain = gain == 1 && sound.fadeIn == 0 && sound.fadeOut == 0;
-                MovieSound.Loudness loud = plain ? MovieSound.Loudness.PLAIN : new MovieSound.Loudness(gain,
-                        rate.seconds(in - sound.recIn).toDouble(), rate.seconds(sound.recOut - sound.recIn).toDouble(),
-                        rate.seconds(sound.fadeIn).toDouble(), rate.seconds(sound.fadeOut).toDouble());
-                pieces.add(new MovieSound(media.file(store.get(MediaRow.class, sound.mediaId)),
-                        sound.fromSeconds.plus(rate.seconds(in - sound.recIn)).toDouble(),
-                        rate.seconds(out - in).toDouble(), rate.seconds(in - movie.in()).toDouble(), loud));
-            }
-        }
-        return pieces;
     }
 }

@@ -3,6 +3,7 @@ package freshsplice.server.renders;
 import freshsplice.server.Folders;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.RenderRow;
 import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
@@ -18,6 +19,8 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.HttpHeaders;
@@ -55,9 +58,11 @@ class RenderController {
     private final Staleness staleness;
     private final MasterStore masters;
     private final Folders folders;
+    private final DrawingReader drawings;
 
     RenderController(Store store, RenderRequests requests, RenderQueue queue, Staleness staleness,
-                     MasterStore masters, Folders folders) {
+                     MasterStore masters, Folders folders, DrawingReader drawings) {
+        this.drawings = drawings;
         this.store = store;
         this.requests = requests;
         this.queue = queue;
@@ -76,10 +81,21 @@ class RenderController {
         if (master != null) {
             Map<Long, ShotRow> shots = masters.shotRows(id);
             stale.putAll(staleness.of(rows.stream().filter(r -> r.shotId != null && r.state == RenderRow.State.DONE)
-                    .toList(), master.sceneId, shots));
+                    .toList(), master.sceneId, shots, masters.read(master), store.get(ProjectRow.class, id).rate));
         }
+        newestOfMasters(rows).forEach(r -> stale.put(r.id, staleness.ofMaster(r, drawings.now(r))));
         return rows.stream().sorted(Comparator.comparingLong((RenderRow r) -> r.id).reversed())
                 .map(r -> view(r, stale.getOrDefault(r.id, List.of()))).toList();
+    }
+
+    /** The newest finished movie of each whole master that is still there. */
+    private List<RenderRow> newestOfMasters(List<RenderRow> rows) {
+        Map<Long, RenderRow> newest = new HashMap<>();
+        Set<Long> there = masters.all(rows.isEmpty() ? 0 : rows.get(0).projectId).stream().map(m -> m.id)
+                .collect(Collectors.toSet());
+        rows.stream().filter(r -> r.masterId != null && r.state == RenderRow.State.DONE && there.contains(r.masterId))
+                .forEach(r -> newest.merge(r.masterId, r, (a, b) -> a.version > b.version ? a : b));
+        return List.copyOf(newest.values());
     }
 
     private static View view(RenderRow r, List<String> stale) {

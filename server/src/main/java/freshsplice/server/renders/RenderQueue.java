@@ -17,6 +17,7 @@ import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
 import java.util.HexFormat;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.slf4j.Logger;
@@ -103,14 +104,38 @@ public class RenderQueue implements DisposableBean {
             } catch (CannotDraw e) {
                 failAll(e.getMessage());
             } catch (RuntimeException e) {
-                // the database may be away: what was being drawn waits again after a start
+                // the database may be away: what was being drawn is drawn again once it is back
                 LOG.warn("The render queue could not go on: {}", e.getMessage());
                 pause();
+                drawAgain();
+            } catch (OutOfMemoryError e) {
+                painter = withoutMemory(painter, e);
             }
         }
         if (painter != null) {
             painter.close();
         }
+    }
+
+    /** What was left behind as being drawn waits again. */
+    private void drawAgain() {
+        try {
+            jdbc.update("update render set state = 'WAITING', frames_done = 0 where state = 'DRAWING'");
+        } catch (RuntimeException e) {
+            LOG.info("The database is not back yet");
+        }
+    }
+
+    /** One render that is too large for the memory there is ends, and the queue goes on with the next. */
+    private StagePainter withoutMemory(StagePainter painter, OutOfMemoryError e) {
+        LOG.error("A render ran out of memory", e);
+        if (painter != null) {
+            painter.close();
+        }
+        jdbc.update("update render set state = 'FAILED', finished_at = ?, error = ? where state = 'DRAWING'",
+                java.sql.Timestamp.from(Instant.now()), "There is not enough memory to draw it: render it smaller, or start "
+                        + "with more (FRESH_SPLICE_MEMORY)");
+        return null;
     }
 
     private Optional<Long> claim() {
@@ -148,9 +173,9 @@ public class RenderQueue implements DisposableBean {
     /** A movie of plain figures needs under 4 bits a pixel; better said before than an hour in. */
     private static void checkSpace(Path target, Drawing drawing) throws IOException {
         long needed = drawing.frames() * drawing.width() * drawing.height() / 2 + SPARE_BYTES;
-        long free = Files.getFileStore(target.getParent()).getUsableSpace();
-        if (free < needed) {
-            throw new IOException("The disk has " + free / 1_000_000 + " MB free and this may need "
+        OptionalLong free = FreeSpace.at(target.getParent());
+        if (free.isPresent() && free.getAsLong() < needed) {
+            throw new IOException("The disk has " + free.getAsLong() / 1_000_000 + " MB free and this may need "
                     + needed / 1_000_000 + " MB: free some space, then render again");
         }
     }

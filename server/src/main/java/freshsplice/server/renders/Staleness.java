@@ -4,9 +4,11 @@ import freshsplice.core.camera.Camera;
 import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.Master;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
+import freshsplice.core.time.FrameRate;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.masters.SequenceService;
 import freshsplice.server.stages.StageStore;
@@ -32,6 +34,7 @@ public class Staleness {
 
     private final Store store;
     private final StageStore stages;
+    private final RenderSound sounds;
     private final Map<Asked, Fingerprint> kept = Collections.synchronizedMap(new LinkedHashMap<>(64, 0.75f, true) {
         private static final long serialVersionUID = 1L;
 
@@ -41,19 +44,21 @@ public class Staleness {
         }
     });
 
-    Staleness(Store store, StageStore stages) {
+    Staleness(Store store, StageStore stages, RenderSound sounds) {
+        this.sounds = sounds;
         this.store = store;
         this.stages = stages;
     }
 
     /** What changed since each render of a shot was made, in words, by render id; empty lists for current ones. */
-    public Map<Long, List<String>> of(List<RenderRow> renders, long sceneId, Map<Long, ShotRow> shots) {
-        return of(renders, sceneId, shots, stages.cameras(sceneId));
+    public Map<Long, List<String>> of(List<RenderRow> renders, long sceneId, Map<Long, ShotRow> shots, Master master,
+                                      FrameRate rate) {
+        return of(renders, sceneId, shots, stages.cameras(sceneId), master, rate);
     }
 
     /** The same where the scene's cameras are known. */
     public Map<Long, List<String>> of(List<RenderRow> renders, long sceneId, Map<Long, ShotRow> shots,
-                                      Map<Long, Camera> cameras) {
+                                      Map<Long, Camera> cameras, Master master, FrameRate rate) {
         if (renders.isEmpty()) {
             return Map.of();
         }
@@ -61,23 +66,42 @@ public class Staleness {
         Map<Long, List<RenderPartRow>> parts = store.whereIn(RenderPartRow.class, "renderId",
                 renders.stream().map(r -> r.id).toList()).stream().collect(Collectors.groupingBy(p -> p.renderId));
         String stageDigest = digest(stage);
+        RenderSound.Under under = sounds.under(master, rate);
         Map<Long, List<String>> stale = new HashMap<>();
         for (RenderRow render : renders) {
             ShotRow shot = shots.get(render.shotId);
             if (shot != null) {
-                Fingerprint made = new Fingerprint(parts.getOrDefault(render.id, List.of()).stream()
-                        .collect(Collectors.toMap(p -> p.part, p -> p.digest)));
-                Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), stage, stageDigest,
-                        SequenceService.range(render));
-                stale.put(render.id, made.differences(now));
+                RenderRange range = SequenceService.range(render);
+                Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), stage, stageDigest, range);
+                stale.put(render.id, differences(parts.getOrDefault(render.id, List.of()),
+                        withSound(now, under.digestOfShot(shot.id, range))));
             }
         }
         return stale;
     }
 
+    /** What changed since a movie of a whole master was made, in words. @param now what it would be made from now */
+    List<String> ofMaster(RenderRow render, Fingerprint now) {
+        return differences(store.where(RenderPartRow.class, "renderId", render.id), now);
+    }
+
+    private static List<String> differences(List<RenderPartRow> parts, Fingerprint now) {
+        Map<String, String> made = parts.stream().collect(Collectors.toMap(p -> p.part, p -> p.digest));
+        // renders of earlier versions of the program say nothing of their sound
+        Map<String, String> asked = new HashMap<>(now.parts());
+        asked.keySet().retainAll(made.keySet());
+        return new Fingerprint(made).differences(new Fingerprint(asked));
+    }
+
+    private static Fingerprint withSound(Fingerprint picture, String sound) {
+        Map<String, String> parts = new HashMap<>(picture.parts());
+        parts.put("sound", sound);
+        return new Fingerprint(parts);
+    }
+
     /** The fingerprint of a render of a shot, if it were made now. */
-    Fingerprint now(Shot shot, Camera camera, Stage stage, RenderRange range) {
-        return now(shot, camera, stage, digest(stage), range);
+    Fingerprint now(Shot shot, Camera camera, Stage stage, RenderRange range, RenderSound.Under under) {
+        return withSound(now(shot, camera, stage, digest(stage), range), under.digestOfShot(shot.id(), range));
     }
 
     private Fingerprint now(Shot shot, Camera camera, Stage stage, String stageDigest, RenderRange range) {

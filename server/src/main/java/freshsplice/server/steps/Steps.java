@@ -81,6 +81,17 @@ public class Steps {
         return result;
     }
 
+    /**
+     * Writes something of a project that is no edit and cannot be undone, under the same lock as edits, so that neither
+     * writes over the other.
+     */
+    public <T> T alongside(long projectId, Supplier<T> work) {
+        return transactions.execute(status -> {
+            locked(projectId);
+            return work.get();
+        });
+    }
+
     /** Notes a row that an edit wrote without Hibernate, so that the step can be undone. Outside a step nothing is noted. */
     public void note(ChangedRow row) {
         listener.note(row);

@@ -40,8 +40,13 @@ public class Tasks {
         this.live = live;
     }
 
-    /** Starts work as soon as there is room for it; what it throws ends it and is logged. */
+    /** Starts work as soon as there is room for it; what it throws ends it, and is logged and told to the windows. */
     public void start(long projectId, String name, Consumer<Task> work) {
+        start(projectId, name, work, () -> { });
+    }
+
+    /** @param ended called when it is over, also where it was stopped before it could begin */
+    public void start(long projectId, String name, Consumer<Task> work, Runnable ended) {
         long id = next.getAndIncrement();
         Task task = new Task(id, projectId, name, () -> tell(projectId, false));
         running.put(id, task);
@@ -51,10 +56,14 @@ public class Tasks {
                 if (!task.isStopped()) {
                     work.accept(task);
                 }
-            } catch (RuntimeException e) {
-                LOG.warn("{} of project {} ended: {}", name, projectId, e.toString());
+            } catch (RuntimeException | OutOfMemoryError e) {
+                LOG.warn("{} of project {} ended", name, projectId, e);
+                live.tell(projectId, new LiveUpdates.Update("failed", 0, name + " ended before it was done: "
+                        + (e instanceof OutOfMemoryError ? "there is not enough memory" : e.getMessage())
+                        + ". What was made stays; the rest is made when it is asked for", ""));
             } finally {
                 running.remove(id);
+                ended.run();
                 tell(projectId, true);
             }
         });

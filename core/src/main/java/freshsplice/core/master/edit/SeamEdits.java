@@ -44,7 +44,8 @@ public final class SeamEdits {
             moved.add(sections.get(right).over(FrameRange.of(to, sections.get(right).record().out())));
         }
         int from = left >= 0 ? left : right;
-        return master.withLane(laneIndex, lane.spliced(from, from + moved.size(), moved));
+        return PassageRoom.checked(master, master.withLane(laneIndex, lane.spliced(from, from + moved.size(), moved)),
+                laneIndex);
     }
 
     private static void checkRoom(List<Section> sections, int left, int right, long at, long to) {

@@ -27,9 +27,10 @@ public final class Trims {
         long in = Math.addExact(record.in(), frames);
         if (ripple) {
             Section trimmed = piece.over(FrameRange.of(in, record.out())).shiftedBy(-frames);
-            return Master.checked(Ripple.after(master, place, trimmed, record.out(), -frames));
+            return PassageRoom.checked(master, Master.checked(Ripple.after(master, place, trimmed, record.out(), -frames)),
+                    place.lane());
         }
-        return place.changed(master, piece.over(FrameRange.of(in, record.out())));
+        return PassageRoom.checked(master, place.changed(master, piece.over(FrameRange.of(in, record.out()))), place.lane());
     }
 
     /**
@@ -42,8 +43,9 @@ public final class Trims {
         FrameRange record = piece.record();
         checkLength(piece, -frames);
         Section trimmed = piece.over(record.withOut(Math.addExact(record.out(), frames)));
-        return ripple ? Master.checked(Ripple.after(master, place, trimmed, record.out(), frames))
+        Master after = ripple ? Master.checked(Ripple.after(master, place, trimmed, record.out(), frames))
                 : place.changed(master, trimmed);
+        return PassageRoom.checked(master, after, place.lane());
     }
 
     /** Shows another part of the content in the same place. @param frames frames of the content later (+) or earlier */
@@ -67,7 +69,8 @@ public final class Trims {
             moved.add(after.over(after.record().withIn(after.record().in() + frames)));
         }
         int from = place.index() - (before == null ? 0 : 1);
-        return Master.checked(master.withLane(place.lane(), lane.spliced(from, from + moved.size(), moved)));
+        return PassageRoom.checked(master, Master.checked(master.withLane(place.lane(),
+                lane.spliced(from, from + moved.size(), moved))), place.lane());
     }
 
     /** @param lost frames that a piece would lose */

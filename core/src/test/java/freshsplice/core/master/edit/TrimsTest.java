@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import freshsplice.core.master.Master;
+import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -96,5 +97,17 @@ class TrimsTest {
                 assertThat(is.record().in()).isEqualTo(was.record().in() + moved);
             }
         }
+    }
+
+    @Test
+    @DisplayName("a trim, a roll or a slide that leaves less than a dissolve needs is refused in words")
+    void passages() {
+        Master dissolved = Fades.head(THREE, MIDDLE, new Passage(Passage.Kind.DISSOLVE, 6, 6));
+        assertThat(Trims.tail(dissolved, MIDDLE, -24, true).main().sections().get(1).record().length()).isEqualTo(6);
+        assertThatThrownBy(() -> Trims.tail(dissolved, MIDDLE, -25, true)).hasMessageContaining("passages over it need 6");
+        assertThatThrownBy(() -> Trims.tail(dissolved, new Place(0, 0), -15, true))
+                .as("the piece that is left needs its own half").hasMessageContaining("Only 5 frames");
+        assertThatThrownBy(() -> Trims.head(dissolved, MIDDLE, 25, true)).hasMessageContaining("passages over it need 6");
+        assertThatThrownBy(() -> SeamEdits.move(dissolved, 0, 1050, -25)).hasMessageContaining("passages over it need 6");
     }
 }

@@ -1,0 +1,87 @@
+package freshsplice.core.delivery;
+
+import freshsplice.core.camera.Camera;
+import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.master.Bend;
+import freshsplice.core.master.Lane;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.motion.Channel;
+import freshsplice.core.stage.Item;
+import freshsplice.core.stage.ItemChannel;
+import freshsplice.core.stage.Stage;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.TreeSet;
+
+/**
+ * The fingerprint of a whole master: what is seen and heard of it and nothing else, written down in one order, so that it is
+ * the same in every run. Names and ids that no picture shows are not in it.
+ */
+public final class MasterFingerprint {
+    private MasterFingerprint() {
+    }
+
+    /**
+     * @param nested  every master that it nests, by id
+     * @param cameras camera by shot id; those of shots that are not shown are left aside
+     * @param sound   what is heard, a line each, in order
+     */
+    public static Fingerprint of(Master master, Map<Long, Master> nested, Map<Long, Camera> cameras, Stage stage,
+                                 List<String> sound) {
+        StringBuilder edit = new StringBuilder();
+        TreeSet<Long> shown = new TreeSet<>();
+        write(master, edit, shown);
+        new TreeMap<>(nested).forEach((id, inner) -> {
+            edit.append("nested ").append(id).append('\n');
+            write(inner, edit, shown);
+        });
+        StringBuilder filmed = new StringBuilder();
+        shown.stream().filter(cameras::containsKey).forEach(shot -> write(shot, cameras.get(shot), filmed));
+        StringBuilder set = new StringBuilder();
+        stage.items().forEach(item -> write(item, set));
+        return new Fingerprint(Map.of("edit", Fingerprint.digest(edit.toString()), "cameras",
+                Fingerprint.digest(filmed.toString()), "set", Fingerprint.digest(set.toString()), "sound",
+                Fingerprint.digest(String.join("\n", sound))));
+    }
+
+    private static void write(Master master, StringBuilder to, TreeSet<Long> shown) {
+        for (Lane lane : master.lanes()) {
+            to.append("lane ").append(lane.enabled()).append('\n');
+            for (Section section : lane.sections()) {
+                if (section.shotId() != 0) {
+                    shown.add(section.shotId());
+                }
+                to.append(section.content()).append(' ').append(section.record().in() - master.start()).append(' ')
+                        .append(section.record().length()).append(' ').append(section.from()).append(' ')
+                        .append(section.speed()).append(' ').append(Bend.text(section.bends())).append(' ')
+                        .append(section.enabled()).append(' ').append(section.head()).append(' ')
+                        .append(section.tail()).append('\n');
+            }
+        }
+    }
+
+    private static void write(long shot, Camera camera, StringBuilder to) {
+        to.append(shot).append(' ').append(camera.back()).append(' ').append(camera.tStop());
+        for (CameraChannel channel : CameraChannel.values()) {
+            write(channel.word(), camera.channels().get(channel), to);
+        }
+        to.append('\n');
+    }
+
+    private static void write(Item item, StringBuilder to) {
+        to.append(item.shape()).append(' ').append(item.colour()).append(' ').append(item.width()).append(' ')
+                .append(item.height()).append(' ').append(item.depth());
+        for (ItemChannel channel : ItemChannel.values()) {
+            write(channel.word(), item.channels().get(channel), to);
+        }
+        to.append('\n');
+    }
+
+    private static void write(String name, Channel channel, StringBuilder to) {
+        if (channel != null) {
+            to.append(' ').append(name).append(channel.keys()).append(channel.plain());
+        }
+    }
+}

@@ -1,0 +1,45 @@
+package freshsplice.core.master.edit;
+
+import freshsplice.core.master.Lane;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.refusal.Refusal;
+import java.util.List;
+
+/** Whether pieces are long enough for the passages that lie over them: a dissolve begins at nothing and ends at all. */
+final class PassageRoom {
+    private PassageRoom() {
+    }
+
+    /**
+     * @param after the master after an edit of a lane
+     * @throws Refusal if a piece of it became shorter than the passages over it need
+     */
+    static Master checked(Master before, Master after, int lane) {
+        Lane was = before.lanes().get(lane);
+        Lane is = after.lanes().get(lane);
+        if (was == is) {
+            return after;
+        }
+        List<Section> sections = is.sections();
+        for (int i = 0; i < sections.size(); i++) {
+            Section section = sections.get(i);
+            boolean touched = i >= was.sections().size() || was.sections().get(i).record().length() > section.record().length();
+            if (touched && needed(sections, i) > section.record().length()) {
+                throw new Refusal("Only " + section.record().length() + " frames of the piece at record frame "
+                        + section.record().in() + " would be left, and the passages over it need " + needed(sections, i)
+                        + ": shorten them or take them away first");
+            }
+        }
+        return after;
+    }
+
+    /** Frames that a piece needs under its own passages and under the one into the next. */
+    private static long needed(List<Section> sections, int index) {
+        Section section = sections.get(index);
+        Section next = index + 1 < sections.size() ? sections.get(index + 1) : null;
+        boolean meets = next != null && next.head() != null && next.record().in() == section.record().out();
+        long own = section.tail() == null ? 0 : section.tail().before();
+        return (section.head() == null ? 0 : section.head().after()) + Math.max(own, meets ? next.head().before() : 0);
+    }
+}

@@ -1,0 +1,113 @@
+package freshsplice.server.renders;
+
+import freshsplice.core.delivery.Fingerprint;
+import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.render.MovieSound;
+import freshsplice.server.masters.LaidSound;
+import freshsplice.server.media.MediaStore;
+import freshsplice.server.store.MediaRow;
+import freshsplice.server.store.SoundLaneRow;
+import freshsplice.server.store.SoundRow;
+import freshsplice.server.store.Store;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+
+/** The sound that a render has: what lies under the frames that it shows. */
+@Component
+class RenderSound {
+    private final Store store;
+    private final LaidSound laid;
+    private final MediaStore media;
+
+    RenderSound(Store store, LaidSound laid, MediaStore media) {
+        this.store = store;
+        this.laid = laid;
+        this.media = media;
+    }
+
+    /** The sound of a master, read once for many renders. */
+    final class Under {
+        private final Master master;
+        private final FrameRate rate;
+        private final List<SoundRow> rows;
+        private final Map<String, SoundLaneRow> lanes;
+        private final Map<Long, Section> sections = new HashMap<>();
+
+        private Under(Master master, FrameRate rate) {
+            this.master = master;
+            this.rate = rate;
+            this.rows = laid.rows(master.id());
+            this.lanes = laid.laneRows(master.id());
+            master.main().sections().forEach(s -> sections.putIfAbsent(s.shotId(), s));
+        }
+
+        /** What is heard under a render of a shot, where the master shows it as the render does. */
+        List<MovieSound> ofShot(long shotId, RenderRange range) {
+            FrameRange place = placeOf(shotId, range);
+            return place == null ? List.of() : pieces(place);
+        }
+
+        private FrameRange placeOf(long shotId, RenderRange range) {
+            for (Section section : sections.get(shotId) == null ? List.<Section>of() : master.main().sections()) {
+                FrameRange place = section.shotId() == shotId ? range.on(section) : null;
+                if (place != null) {
+                    return place;
+                }
+            }
+            return null;
+        }
+
+        /** The same as a digest that is equal where it sounds the same; where the master shows it otherwise, of nothing. */
+        String digestOfShot(long shotId, RenderRange range) {
+            FrameRange place = rows.isEmpty() ? null : placeOf(shotId, range);
+            return Fingerprint.digest(place == null ? "" : String.join("\n", lines(place)));
+        }
+
+        List<MovieSound> pieces(FrameRange movie) {
+            List<MovieSound> pieces = new ArrayList<>();
+            for (SoundRow sound : rows) {
+                long in = Math.max(sound.recIn, movie.in());
+                long out = Math.min(sound.recOut, movie.out());
+                double gain = LaidSound.gain(sound, lanes);
+                if (sound.mediaId != null && in < out && gain > 0) {
+                    boolean plain = gain == 1 && sound.fadeIn == 0 && sound.fadeOut == 0;
+                    MovieSound.Loudness loud = plain ? MovieSound.Loudness.PLAIN : new MovieSound.Loudness(gain,
+                            rate.seconds(in - sound.recIn).toDouble(), rate.seconds(sound.recOut - sound.recIn).toDouble(),
+                            rate.seconds(sound.fadeIn).toDouble(), rate.seconds(sound.fadeOut).toDouble());
+                    pieces.add(new MovieSound(media.file(store.get(MediaRow.class, sound.mediaId)),
+                            sound.fromSeconds.plus(rate.seconds(in - sound.recIn)).toDouble(),
+                            rate.seconds(out - in).toDouble(), rate.seconds(in - movie.in()).toDouble(), loud));
+                }
+            }
+            return pieces;
+        }
+
+        /** What is heard in a stretch, a line each, counted from its first frame. */
+        List<String> lines(FrameRange movie) {
+            List<String> lines = new ArrayList<>();
+            for (SoundRow sound : rows) {
+                long in = Math.max(sound.recIn, movie.in());
+                long out = Math.min(sound.recOut, movie.out());
+                double gain = LaidSound.gain(sound, lanes);
+                if (sound.mediaId != null && in < out && gain > 0) {
+                    lines.add(sound.mediaId + " " + sound.fromSeconds.plus(rate.seconds(in - sound.recIn)) + " "
+                            + (in - movie.in()) + " " + (out - in) + " " + gain + " " + (in - sound.recIn) + " "
+                            + sound.fadeIn + " " + sound.fadeOut + " " + (sound.recOut - sound.recIn));
+                }
+            }
+            lines.sort(null);
+            return lines;
+        }
+    }
+
+    Under under(Master master, FrameRate rate) {
+        return new Under(master, rate);
+    }
+}

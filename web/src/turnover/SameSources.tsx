@@ -1,0 +1,54 @@
+import { Popover } from 'radix-ui'
+import { useActions } from '../desk/actions'
+import { sayError } from '../desk/messages'
+import { post } from '../server/client'
+import { refreshEdited } from '../server/queries'
+import type { SameSource, Turnover } from '../server/types'
+import { useState } from 'react'
+
+const SURENESS = { DECIDED: 'said so', SURE: 'sure', LIKELY: 'likely' } as const
+
+/** Sources that the newer cut calls by other names than the one before: how each was known, and what people said of it. */
+export function SameSources({ list, projectId }: { list: Turnover; projectId: number }) {
+  const [open, setOpen] = useState(false)
+  const likely = list.sources.filter((s) => s.same && s.sureness === 'LIKELY').length
+  useActions('same-sources', [{ group: 'Turnover', name: 'Sources known by other names', keys: 'O', run: () => setOpen(true) }])
+  const say = (source: SameSource, same: boolean) =>
+    void post(`/api/cuts/${list.cutId}/turnover/sources`, { older: source.older, newer: source.newer, same })
+      .then(() => refreshEdited(projectId)).catch(sayError)
+  const one = list.sources.length === 1
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger asChild>
+        <button type="button" className="link self-start py-2">
+          {list.sources.length} {one ? 'source has another name' : 'sources have other names'} in this cut
+          {likely > 0 && `, ${likely} to look at`}
+        </button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content className="z-40 flex max-h-[440px] w-[640px] flex-col rounded-md border border-line bg-raised p-4 shadow-lg" side="top" align="start" sideOffset={6}
+          aria-label="Sources known by other names">
+          <p className="mb-2 text-quiet">Taken for one source because names agree, its frames do, or its neighbours. What you say is remembered for the project.</p>
+          <ul className="min-h-0 overflow-auto">
+            {[...list.sources].sort((a, b) => order(a) - order(b)).map((s) => (
+              <li key={`${s.older} ${s.newer}`} className="grid grid-cols-[1fr_1fr_auto] items-center gap-3 border-b border-line/60 py-1.5">
+                <span className="min-w-0">
+                  <span className="block truncate" title={s.newer}>{s.newerName || 'without a name'}</span>
+                  <span className="block truncate text-[13px] text-quiet">here</span>
+                </span>
+                <span className="min-w-0">
+                  <span className="block truncate" title={s.older}>{s.same ? '' : 'not '}{s.olderName || 'without a name'}</span>
+                  <span className="block truncate text-[13px] text-quiet" title={s.because}>{SURENESS[s.sureness]}{s.sureness === 'DECIDED' ? '' : `: ${s.because}`}</span>
+                </span>
+                <button type="button" className="button" onClick={() => say(s, !s.same)}>{s.same ? 'Keep apart' : 'One source'}</button>
+              </li>
+            ))}
+          </ul>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  )
+}
+
+/** What somebody should look at comes first. */
+const order = (s: SameSource) => (s.sureness === 'LIKELY' ? 0 : s.sureness === 'DECIDED' ? 1 : 2)
