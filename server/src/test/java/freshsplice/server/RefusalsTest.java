@@ -132,7 +132,7 @@ class RefusalsTest {
         Received received = Received.of(client, "Flat", Material.clips(2));
         long scene = client.get("/api/projects/" + received.project()).get("sceneId").asLong();
         var flat = client.tryPost("/api/scenes/" + scene + "/items", Map.of("shape", "BLOCK", "colour", "#ff0000", "width", 0,
-                "height", 1, "depth", 1));
+                "height", 1, "depth", 1, "x", 0, "y", 0, "z", 0, "turn", 0));
         assertThat(flat.statusCode()).isEqualTo(422);
         assertThat(Client.message(flat)).contains("width above 0").doesNotContain("anew");
         byte[] numbered = new String(Material.edl("N", Material.clips(2)), StandardCharsets.UTF_8)

@@ -156,7 +156,7 @@ class StepJournal {
         String columns = String.join(", ", values.stream().map(v -> v.column() + " = ?").toList());
         jdbc.update(connection -> {
             PreparedStatement update = connection.prepareStatement("update " + table + " set " + columns
-                    + " where id = ?");
+                    + ", row_version = row_version + 1 where id = ?");
             for (int i = 0; i < values.size(); i++) {
                 update.setString(i + 1, values.get(i).value());
             }

@@ -71,7 +71,7 @@ class StepListener implements PostInsertEventListener, PostUpdateEventListener {
         Map<String, ChangedRow.Value> values = new HashMap<>();
         for (int index : dirty) {
             String column = Columns.of(event.getPersister().getPropertyNames()[index]);
-            if (!column.equals("seq")) {
+            if (!column.equals("seq") && !column.equals("row_version")) {
                 values.put(column, new ChangedRow.Value(Columns.text(event.getOldState()[index]),
                         Columns.text(event.getState()[index])));
             }

@@ -8,7 +8,6 @@ import freshsplice.server.store.Store;
 import freshsplice.server.web.NotThere;
 import freshsplice.server.web.Refused;
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.LockModeType;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -233,7 +232,10 @@ public class Steps {
     }
 
     private ProjectRow locked(long projectId) {
-        ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
+        // the lock comes first: everything that is read after it is what the last step left
+        store.entities().createNativeQuery("select id from project where id = ? for update").setParameter(1, projectId)
+                .getResultList();
+        ProjectRow project = store.entities().find(ProjectRow.class, projectId);
         if (project == null || project.alive == null) {
             throw new NotThere("There is no such project");
         }

@@ -5,6 +5,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.MappedSuperclass;
 import jakarta.persistence.SequenceGenerator;
+import jakarta.persistence.Version;
 
 /** A row of any table. Ids come from one number line, so an id names a row wherever it is. */
 @MappedSuperclass
@@ -13,4 +14,8 @@ public abstract class Row {
     @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "ids")
     @SequenceGenerator(name = "ids", sequenceName = "ids", allocationSize = 100)
     public Long id;
+
+    /** How often it was written: who read it before somebody else wrote it is refused instead of writing over that. */
+    @Version
+    public long rowVersion;
 }

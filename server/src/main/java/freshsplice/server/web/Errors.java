@@ -8,6 +8,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.TransactionException;
@@ -65,6 +66,13 @@ public class Errors {
     @ExceptionHandler(HttpRequestMethodNotSupportedException.class)
     ResponseEntity<Said> otherMethod(HttpRequestMethodNotSupportedException e) {
         return say(HttpStatus.METHOD_NOT_ALLOWED, "This address does not answer to " + e.getMethod());
+    }
+
+    @ExceptionHandler(OptimisticLockingFailureException.class)
+    ResponseEntity<Said> writtenMeanwhile(OptimisticLockingFailureException e) {
+        LOG.info("Written by two at once", e);
+        return say(HttpStatus.CONFLICT, "Somebody else changed the same at the same moment, so nothing of this was changed: "
+                + "look at it again, then repeat it");
     }
 
     /** Bounds of tables are checked before, in words: one that is met here was forgotten. */
