@@ -21,6 +21,8 @@ if ! command -v debootstrap >/dev/null; then
 fi
 
 root=$(mktemp -d "${TMPDIR:-/tmp}/fresh-machine-XXXXXX")
+# a file system's root can be passed by everybody
+chmod 755 "$root"
 demo=
 clean_up() {
   [ -z "$demo" ] || kill -KILL -- "-$demo" 2>/dev/null || true

@@ -7,6 +7,7 @@ import { renderOf, sectionAt } from '../playhead/lookup'
 import { goTo } from '../playhead/transport'
 import { post } from '../server/client'
 import { refreshRenders, useRenders } from '../server/queries'
+import { shotsOf } from './shotsOf'
 import type { Project, Render, Sequence } from '../server/types'
 
 const SIZES = [[640, 360], [960, 540], [1280, 720], [1920, 1080]] as const
@@ -21,8 +22,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
   const [size, setSize] = useState(2)
   const [burnIn, setBurnIn] = useState(true)
   const [shown, setShown] = useState<number>()
-  // black and slates are pieces of the master and no shots
-  const rows = sequence.sections.filter((s, i) => s.shotId !== 0 && sequence.sections.findIndex((o) => o.shotId === s.shotId) === i)
+  const rows = shotsOf(sequence.sections)
   const picked = chosen.size > 0 ? rows.filter((r) => chosen.has(r.shotId)) : []
 
   const ask = async () => {

@@ -57,7 +57,9 @@ export async function saveFile(path: string): Promise<void> {
   const link = document.createElement('a')
   link.href = URL.createObjectURL(await response.blob())
   link.download = name
+  document.body.append(link)
   link.click()
+  link.remove()
   // the browser reads it after the click has been dealt with
   window.setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
 }

@@ -11,6 +11,7 @@ import type { Applied, Change, OutOfDate, Project, Sequence, Turnover as List } 
 import { HandBackBox } from './HandBackBox'
 import { Ribbons } from './Ribbons'
 import { SameSources } from './SameSources'
+import { takenOf, toggled } from './taken'
 import { WhatItAsks } from './WhatItAsks'
 
 /** A newer cut against our master, and the list that goes back. */
@@ -37,18 +38,14 @@ const isFree = (c: Change) => !c.pushed
 function OneList({ project, sequence, list, cuts }: { project: Project; sequence: Sequence; list: List; cuts: Project['cuts'] }) {
   const edits = list.changes.filter(isFree)
   const pushed = list.changes.length - edits.length
-  // what was left is remembered by what each change is: one that is new, or has moved on, is taken until it is left too
   const [left, setLeft] = useState<Set<string>>(new Set())
-  const taken = edits.filter((c) => !left.has(c.id))
+  const taken = takenOf(edits, left)
   const [at, setAt] = useState(0)
   const [busy, setBusy] = useState(false)
   const [outOfDate, setOutOfDate] = useState<OutOfDate[]>()
   const current = edits[Math.min(at, edits.length - 1)]
 
-  const toggle = (id: string) => setLeft((l) => {
-    const next = new Set(l)
-    return next.delete(id) ? next : next.add(id)
-  })
+  const toggle = (id: string) => setLeft((l) => toggled(l, id))
   const apply = async () => {
     setBusy(true)
     try {
