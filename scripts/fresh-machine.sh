@@ -49,7 +49,9 @@ for settings in /etc/apt/apt.conf.d/*; do
   ! grep -qi 'proxy\|acquire' "$settings" || share "$settings" "$settings"
 done
 share /usr/share/keyrings/debian-archive-keyring.gpg /usr/share/keyrings/debian-archive-keyring.gpg
+share /usr/local/share/ca-certificates /usr/local/share/ca-certificates
 share /etc/ssl/certs/ca-certificates.crt /etc/ssl/certs/ca-certificates.crt
+chroot "$root" update-ca-certificates >/dev/null 2>&1 || true
 share /etc/npmrc /etc/npmrc
 share "$HOME/.npmrc" /root/.npmrc
 share "$HOME/.m2/settings.xml" /root/.m2/settings.xml

@@ -26,16 +26,16 @@ export function SameSources({ list, projectId }: { list: Turnover; projectId: nu
         </button>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content className="z-40 flex max-h-[440px] w-[640px] flex-col rounded-md border border-line bg-raised p-4 shadow-lg" side="top" align="start" sideOffset={6}
+        <Popover.Content className="z-40 flex max-h-[min(440px,var(--radix-popover-content-available-height))] w-[640px] flex-col rounded-md border border-line bg-raised p-4 shadow-lg" side="top" align="start" sideOffset={6} collisionPadding={8}
           aria-label="Sources known by other names">
           <p className="mb-2 text-quiet">Taken for one source because names agree, its frames do, or its neighbours. What you say is remembered for the project.</p>
-          <ul className="min-h-0 overflow-auto">
+          <div className="grid grid-cols-[1fr_1.4fr_104px] gap-3 border-b border-line pb-1 text-[13px] text-quiet">
+            <span>In this cut</span><span>In our master</span><span />
+          </div>
+          <ul className="min-h-0 overflow-auto pr-1">
             {[...list.sources].sort((a, b) => order(a) - order(b)).map((s) => (
-              <li key={`${s.older} ${s.newer}`} className="grid grid-cols-[1fr_1fr_auto] items-center gap-3 border-b border-line/60 py-1.5">
-                <span className="min-w-0">
-                  <span className="block truncate" title={s.newer}>{s.newerName || 'without a name'}</span>
-                  <span className="block truncate text-[13px] text-quiet">here</span>
-                </span>
+              <li key={`${s.older} ${s.newer}`} className="grid grid-cols-[1fr_1.4fr_104px] items-center gap-3 border-b border-line/60 py-1.5">
+                <span className="truncate" title={s.newer}>{s.newerName || 'without a name'}</span>
                 <span className="min-w-0">
                   <span className="block truncate" title={s.older}>{s.same ? '' : 'not '}{s.olderName || 'without a name'}</span>
                   <span className="block truncate text-[13px] text-quiet" title={s.because}>{SURENESS[s.sureness]}{s.sureness === 'DECIDED' ? '' : `: ${s.because}`}</span>

@@ -22,7 +22,7 @@ public final class SameSources {
     public enum Sureness {
         /** Somebody said so. */
         DECIDED,
-        /** Several names agree, or the file's. */
+        /** Several names agree, or the file's, or one and the neighbours on both sides. */
         SURE,
         /** One name agrees and nothing contradicts. */
         LIKELY
@@ -50,7 +50,8 @@ public final class SameSources {
         Boolean areSame(String older, String newer);
     }
 
-    private static final double SURE_FROM = 4;
+    /** One name and both neighbours are enough, or two names, or the file's. */
+    private static final double SURE_FROM = 3.3;
     private static final double NEIGHBOUR = 0.4;
     private static final double SHARED_FRAMES = 1;
     /** A name that more sources than this have, such as a tape of a whole reel, tells little by itself. */
@@ -129,6 +130,17 @@ public final class SameSources {
         List<Candidate> candidates = candidates(left);
         takeBest(candidates);
         takeParts(candidates);
+        candidates.forEach(this::tellSureness);
+    }
+
+    /** Known last, when all neighbours are. */
+    private void tellSureness(Candidate c) {
+        Link link = links.get(c.newer.key());
+        if (link != null && link.sureness() == Sureness.LIKELY && link.older().equals(older(c.older.key()))
+                && c.score + neighbours(c) >= SURE_FROM) {
+            links.put(c.newer.key(), new Link(link.older(), link.newer(), Sureness.SURE, link.because(), link.scale(),
+                    link.offset()));
+        }
     }
 
     private boolean takeDecided(SourceUse newer) {
@@ -212,7 +224,7 @@ public final class SameSources {
             // everything as good and without a rival needs no further look
             for (Candidate c : uncontested(open, best)) {
                 if (!links.containsKey(c.newer.key()) && !takenOlds.contains(c.older.key())) {
-                    link(c.older, c.newer, c.clock, sureness(c), c.names.because());
+                    link(c.older, c.newer, c.clock, Sureness.LIKELY, c.names.because());
                 }
             }
         }
@@ -256,15 +268,11 @@ public final class SameSources {
         for (Candidate c : candidates) {
             boolean together = c.names.byFile() || c.clock.shared() > 0;
             if (together && !links.containsKey(c.newer.key())) {
-                link(c.older, c.newer, c.clock, sureness(c), c.names.because());
+                link(c.older, c.newer, c.clock, Sureness.LIKELY, c.names.because());
             } else if (together && !takenOlds.contains(c.older.key()) && links.containsKey(c.newer.key())) {
                 takenOlds.add(c.older.key());
                 oldKeys.put(c.older.key(), links.get(c.newer.key()).older());
             }
         }
-    }
-
-    private static Sureness sureness(Candidate c) {
-        return c.score >= SURE_FROM ? Sureness.SURE : Sureness.LIKELY;
     }
 }
