@@ -42,7 +42,7 @@ def timeline(clips, named_files):
 
 def write(folder, side, clips):
     otio.adapters.write_to_file(timeline(clips, True), "%s/%s.edl" % (folder, side), rate=RATE)
-    otio.adapters.write_to_file(timeline(clips, False), "%s/%s.xml" % (folder, side), adapter_name="fcp_xml")
+    otio.adapters.write_to_file(timeline(clips, False), "%s/%s.xml" % (folder, side))
     otio.adapters.write_to_file(timeline(clips, False), "%s/%s.otio" % (folder, side))
     otio.adapters.write_to_file(timeline(clips, False), "%s/%s.aaf" % (folder, side), use_empty_mob_ids=True)
 

@@ -39,7 +39,7 @@ public final class Countable {
         Countable countable = new Countable(remarks);
         List<Cut> cuts = new ArrayList<>();
         for (Cut cut : reading.cuts()) {
-            if (!fits(cut.record().in())) {
+            if (!isCountable(cut.record().in())) {
                 throw tooLarge(file);
             }
             cuts.add(countable.cut(cut));
@@ -50,6 +50,16 @@ public final class Countable {
     static UnreadableFile tooLarge(InputFile file) {
         return new UnreadableFile(file.name() + " holds a time or a rate that is too large to be counted exactly; ask "
                 + "for it to be written again");
+    }
+
+    /** Whether a number of frames can be counted exactly in all that is worked out from it. */
+    public static boolean isCountable(long frames) {
+        return Math.abs(frames) <= MOST_FRAMES;
+    }
+
+    /** What is said of something whose place or length cannot be counted. */
+    public static Remark leftOut(String place) {
+        return Remark.loss(place, "Its place or length is too large to be counted exactly; left out");
     }
 
     /** An event, or the slate that stands in for it where its own times cannot be counted exactly. */
@@ -76,7 +86,7 @@ public final class Countable {
             List<Lane> lanes = cut.lanes().stream().map(this::lane).toList();
             known = lanes.equals(cut.lanes()) ? cut : new Cut(cut.name(), cut.rate(), cut.dropFrame(), cut.record(), lanes,
                     cut.markers(), cut.kept());
-            if (!fits(known.record().out())) {
+            if (!isCountable(known.record().out())) {
                 long end = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max()
                         .orElse(cut.record().in());
                 known = new Cut(cut.name(), cut.rate(), cut.dropFrame(), cut.record().withOut(Math.max(end,
@@ -103,7 +113,7 @@ public final class Countable {
 
     private Event event(Lane lane, Event event) {
         String place = "lane " + lane.name() + ", record frame " + event.record().in();
-        if (!fits(event.record().in()) || !fits(event.record().out())) {
+        if (!isCountable(event.record().in()) || !isCountable(event.record().out())) {
             remarks.add(Remark.loss(place, "\"" + event.name() + "\" stands at a time that is too large to be counted "
                     + "exactly; left out"));
             return null;
@@ -112,7 +122,7 @@ public final class Countable {
         boolean fine = false;
         boolean counted = true;
         for (TimeMap.Key key : keys) {
-            counted &= fits(key.record()) && fits(key.source().floor());
+            counted &= isCountable(key.record()) && isCountable(key.source().floor());
             fine |= key.source().den() > MOST_PARTS;
         }
         if (!counted) {
@@ -132,7 +142,4 @@ public final class Countable {
                 nested, event.comments(), event.kept());
     }
 
-    private static boolean fits(long frame) {
-        return Math.abs(frame) <= MOST_FRAMES;
-    }
 }

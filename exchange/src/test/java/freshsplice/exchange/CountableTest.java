@@ -45,4 +45,19 @@ class CountableTest {
                 .containsExactly(Event.Kind.MISSING, Event.Kind.CLIP);
         assertThat(reading.remarks()).anyMatch(r -> r.severity() == Remark.Severity.LOSS && r.text().contains("slate"));
     }
+
+    @Test
+    @DisplayName("a length or a place past all counting leaves its event out; what comes after is read")
+    void lengthsAndPlaces() {
+        Reading otio = read(clip("a", "7", "1").replace("\"value\":48", "\"value\":9e14"), clip("b", "7", "1"));
+        assertThat(otio.cuts().get(0).lanes().get(0).events()).extracting(Event::name).containsExactly("b");
+        assertThat(otio.remarks()).anyMatch(r -> r.text().contains("left out"));
+        String rate = "<rate><timebase>24</timebase><ntsc>FALSE</ntsc></rate>";
+        String item = "<clipitem><name>%s</name>" + rate + "<start>%d</start><end>%d</end><in>0</in><out>10</out></clipitem>";
+        String body = "<xmeml version=\"5\"><sequence><name>c</name>" + rate + "<media><video><track>"
+                + item.formatted("a", Long.MAX_VALUE - 10, Long.MAX_VALUE) + item.formatted("b", 0, 10)
+                + "</track></video></media></sequence></xmeml>";
+        Reading xml = Formats.read(new InputFile("c.xml", body.getBytes(StandardCharsets.UTF_8)), ReadOptions.DEFAULT);
+        assertThat(xml.cuts().get(0).lanes().get(0).events()).extracting(Event::name).containsExactly("b");
+    }
 }

@@ -36,7 +36,7 @@ class ArchitectureTest {
 
     @Test
     void packagesOfTheExchangeAndTheRendererHaveNoCycles() {
-        SlicesRuleDefinition.slices().matching("freshsplice.core.(changes|cut|time|motion|delivery|conform)..").should()
+        SlicesRuleDefinition.slices().matching("freshsplice.core.(changes|cut|time|motion|delivery|conform|identity|refusal|sources)..").should()
                 .beFreeOfCycles().check(ALL);
     }
 }

@@ -65,6 +65,11 @@ final class AafLane {
     private Rational add(AafObject segment, Rational at) {
         assembler.enter(place);
         Rational length = Rational.of(Math.max(0, segment.number(AafPid.LENGTH, 0)));
+        if (!Countable.isCountable(length.num())) {
+            remarks.add(Countable.leftOut(placeOf(at)));
+            assembler.leave();
+            return Rational.ZERO;
+        }
         switch (segment.type) {
             case SEQUENCE -> length = addSequence(segment, at);
             case SOURCE_CLIP -> addClip(segment, segment, at, length, null);

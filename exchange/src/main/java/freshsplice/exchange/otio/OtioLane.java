@@ -98,7 +98,11 @@ final class OtioLane {
     }
 
     private void add(OtioItem item, long zero, OtioItem before, OtioItem after) {
-        Rational length = lengthOf(item);
+        Rational length = countableLength(item);
+        if (length == null) {
+            remarks.add(Countable.leftOut(item.place));
+            return;
+        }
         Rational begins = at;
         at = at.plus(length);
         long in = begins.round();
@@ -120,6 +124,15 @@ final class OtioLane {
             markersOf(item, begins, startOf(item).at(rate), speedOf(item), zero, length);
             return seen.equals(own) ? event : event.over(seen);
         }));
+    }
+
+    private Rational countableLength(OtioItem item) {
+        try {
+            Rational length = lengthOf(item);
+            return Countable.isCountable(length.floor()) ? length : null;
+        } catch (ArithmeticException e) {
+            return null;
+        }
     }
 
     /** How far a neighbouring transition reaches past the cut. */

@@ -16,6 +16,7 @@ import freshsplice.exchange.Countable;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 
 /** Lays out one track: edges that belong to transitions, sources, speeds. */
 final class XmemlLane {
@@ -75,6 +76,12 @@ final class XmemlLane {
     }
 
     private void addEvent(XmemlItem item, XmemlItem before, XmemlItem after, List<Event> events) {
+        boolean counted = Stream.of(item.start(), item.end(), item.in(), item.out())
+                .allMatch(n -> n == null || Countable.isCountable(n));
+        if (!counted) {
+            remarks.add(Countable.leftOut(item.place()));
+            return;
+        }
         FrameRange told = range(item, before, after);
         if (told == null) {
             return;

@@ -6,6 +6,7 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
 import freshsplice.render.MovieSound;
 import freshsplice.server.masters.LaidSound;
 import freshsplice.server.media.MediaStore;
@@ -71,39 +72,57 @@ class RenderSound {
         }
 
         List<MovieSound> pieces(FrameRange movie) {
-            List<MovieSound> pieces = new ArrayList<>();
-            for (SoundRow sound : rows) {
-                long in = Math.max(sound.recIn, movie.in());
-                long out = Math.min(sound.recOut, movie.out());
-                double gain = LaidSound.gain(sound, lanes);
-                if (sound.mediaId != null && in < out && gain > 0) {
-                    boolean plain = gain == 1 && sound.fadeIn == 0 && sound.fadeOut == 0;
-                    MovieSound.Loudness loud = plain ? MovieSound.Loudness.PLAIN : new MovieSound.Loudness(gain,
-                            rate.seconds(in - sound.recIn).toDouble(), rate.seconds(sound.recOut - sound.recIn).toDouble(),
-                            rate.seconds(sound.fadeIn).toDouble(), rate.seconds(sound.fadeOut).toDouble());
-                    pieces.add(new MovieSound(media.file(store.get(MediaRow.class, sound.mediaId)),
-                            sound.fromSeconds.plus(rate.seconds(in - sound.recIn)).toDouble(),
-                            rate.seconds(out - in).toDouble(), rate.seconds(in - movie.in()).toDouble(), loud));
-                }
-            }
-            return pieces;
+            return heard(movie).stream().map(h -> h.piece(movie)).toList();
         }
 
         /** What is heard in a stretch, a line each, counted from its first frame. */
         List<String> lines(FrameRange movie) {
-            List<String> lines = new ArrayList<>();
+            return heard(movie).stream().map(h -> h.line(movie)).sorted().toList();
+        }
+
+        private List<Heard> heard(FrameRange movie) {
+            List<Heard> heard = new ArrayList<>();
             for (SoundRow sound : rows) {
                 long in = Math.max(sound.recIn, movie.in());
                 long out = Math.min(sound.recOut, movie.out());
                 double gain = LaidSound.gain(sound, lanes);
                 if (sound.mediaId != null && in < out && gain > 0) {
-                    lines.add(sound.mediaId + " " + sound.fromSeconds.plus(rate.seconds(in - sound.recIn)) + " "
-                            + (in - movie.in()) + " " + (out - in) + " " + gain + " " + (in - sound.recIn) + " "
-                            + sound.fadeIn + " " + sound.fadeOut + " " + (sound.recOut - sound.recIn));
+                    heard.add(new Heard(sound, FrameRange.of(in, out), gain));
                 }
             }
-            lines.sort(null);
-            return lines;
+            return heard;
+        }
+
+        /** A sound as far as it is heard. @param gain 1 as it was recorded */
+        private final class Heard {
+            private final SoundRow sound;
+            private final FrameRange at;
+            private final double gain;
+
+            private Heard(SoundRow sound, FrameRange at, double gain) {
+                this.sound = sound;
+                this.at = at;
+                this.gain = gain;
+            }
+
+            private Rational from() {
+                return sound.fromSeconds.plus(rate.seconds(at.in() - sound.recIn));
+            }
+
+            MovieSound piece(FrameRange movie) {
+                boolean plain = gain == 1 && sound.fadeIn == 0 && sound.fadeOut == 0;
+                MovieSound.Loudness loud = plain ? MovieSound.Loudness.PLAIN : new MovieSound.Loudness(gain,
+                        rate.seconds(at.in() - sound.recIn).toDouble(), rate.seconds(sound.recOut - sound.recIn).toDouble(),
+                        rate.seconds(sound.fadeIn).toDouble(), rate.seconds(sound.fadeOut).toDouble());
+                return new MovieSound(media.file(store.get(MediaRow.class, sound.mediaId)), from().toDouble(),
+                        rate.seconds(at.length()).toDouble(), rate.seconds(at.in() - movie.in()).toDouble(), loud);
+            }
+
+            String line(FrameRange movie) {
+                return sound.mediaId + " " + from() + " " + (at.in() - movie.in()) + " " + at.length() + " " + gain + " "
+                        + (at.in() - sound.recIn) + " " + sound.fadeIn + " " + sound.fadeOut + " "
+                        + (sound.recOut - sound.recIn);
+            }
         }
     }
 
