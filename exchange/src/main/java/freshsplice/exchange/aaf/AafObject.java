@@ -5,7 +5,6 @@ import freshsplice.exchange.compound.CompoundEntry;
 import freshsplice.exchange.compound.Identification;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -110,14 +109,26 @@ final class AafObject {
     /** UTF-16 up to its end. */
     String text(int pid) {
         int entry = entry(pid);
-        return entry < 0 ? null : text(copy(entry), order);
+        return entry < 0 ? null : textAt(entry);
     }
 
-    private static String text(byte[] bytes, ByteOrder order) {
-        String all = new String(bytes, 0, bytes.length & ~1, order == ByteOrder.BIG_ENDIAN
-                ? StandardCharsets.UTF_16BE : StandardCharsets.UTF_16LE);
-        int end = all.indexOf('\0');
-        return end < 0 ? all : all.substring(0, end);
+    private String textAt(int entry) {
+        return text(bytes, entries[entry + 2], entries[entry + 3], order == ByteOrder.BIG_ENDIAN);
+    }
+
+    /** By hand: a file has a hundred thousand names of a few letters, and a charset's decoder takes longer to make. */
+    private static String text(byte[] bytes, int from, int to, boolean bigEndian) {
+        char[] letters = new char[(to - from) / 2];
+        int count = 0;
+        for (int at = from; at + 1 < to; at += 2) {
+            char letter = bigEndian ? (char) (bytes[at] << 8 | bytes[at + 1] & 0xFF)
+                    : (char) (bytes[at + 1] << 8 | bytes[at] & 0xFF);
+            if (letter == 0) {
+                break;
+            }
+            letters[count++] = letter;
+        }
+        return new String(letters, 0, count);
     }
 
     /** A whole number of one, two, four or eight bytes. */
@@ -177,10 +188,8 @@ final class AafObject {
         ByteBuffer in = ByteBuffer.wrap(value).order(own);
         String type = Identification.text(in, 1);
         int length = value.length - 17;
-        byte[] rest = new byte[length];
-        in.get(17, rest);
         if (type.startsWith("01100200")) {
-            return text(rest, own);
+            return text(value, 17, value.length, own == ByteOrder.BIG_ENDIAN);
         }
         if (type.startsWith("03010100") && length == 8) {
             return in.getInt(21) == 0 ? null : Rational.of(in.getInt(17), in.getInt(21));
@@ -197,7 +206,7 @@ final class AafObject {
     /** The one object that a property holds; null where there is none. */
     AafObject object(int pid) {
         int entry = entry(pid);
-        return form(entry) != STRONG ? null : child(text(copy(entry), order));
+        return form(entry) != STRONG ? null : child(textAt(entry));
     }
 
     /** The objects that a property holds, in their order; empty where there is none. */
@@ -211,7 +220,7 @@ final class AafObject {
         if (form != STRONG_VECTOR && form != STRONG_SET) {
             return List.of();
         }
-        String name = text(copy(entry), order);
+        String name = textAt(entry);
         byte[] index = folder.stream(name + " index", MAX_STREAM);
         if (index == null || index.length < 4) {
             throw new AafDamage(path() + ": " + name + " has no index");

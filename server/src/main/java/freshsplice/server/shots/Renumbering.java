@@ -58,12 +58,8 @@ public class Renumbering {
 
     public void make(long masterId, String who) {
         MasterRow row = store.get(MasterRow.class, masterId);
-        ProjectRow asked = store.get(ProjectRow.class, row.projectId);
-        if (asked.handedBackAt != null) {
-            throw new Refused("A cut of this project was handed back: the edit room knows the shots by their numbers, so "
-                    + "they stay");
-        }
         steps.make(row.projectId, "Number the shots of \"" + row.name + "\" anew", who, () -> {
+            refuseOnceHandedBack(store.get(ProjectRow.class, row.projectId));
             Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
             for (Change change : plan(masterId)) {
                 ShotAliasRow alias = new ShotAliasRow();
@@ -75,5 +71,13 @@ public class Renumbering {
             }
             return null;
         });
+    }
+
+    /** Asked inside the step: a hand-back may have been saved while this one waited for its turn. */
+    private static void refuseOnceHandedBack(ProjectRow project) {
+        if (project.handedBackAt != null) {
+            throw new Refused("A cut of this project was handed back: the edit room knows the shots by their numbers, so "
+                    + "they stay");
+        }
     }
 }
