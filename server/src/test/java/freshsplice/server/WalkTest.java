@@ -3,6 +3,8 @@ package freshsplice.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.render.Probe;
+import freshsplice.server.renders.RenderQueue;
+import freshsplice.server.renders.WithoutMemory;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -15,6 +17,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
@@ -150,6 +153,18 @@ class WalkTest {
 
     private Path movie(long renderId) throws IOException {
         return Files.write(folder.resolve(renderId + ".mp4"), client.bytes("/api/renders/" + renderId + "/movie"));
+    }
+
+    @Test
+    @DisplayName("a render for which there is no memory fails and says so; the queue draws the next")
+    void noMemory() throws Exception {
+        receive(Material.clips(1));
+        long shot = sequence().get("sections").get(0).get("shotId").asLong();
+        WithoutMemory.once(TestServer.bean(RenderQueue.class));
+        JsonNode failed = await(render(shot));
+        assertThat(failed.get("state").asString()).isEqualTo("FAILED");
+        assertThat(failed.get("error").asString()).contains("not enough memory");
+        assertThat(await(render(shot)).get("state").asString()).isEqualTo("DONE");
     }
 
     @Test

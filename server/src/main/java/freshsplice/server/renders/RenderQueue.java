@@ -109,9 +109,15 @@ public class RenderQueue implements DisposableBean {
                 pause();
                 drawAgain();
             } catch (OutOfMemoryError e) {
-                painter = withoutMemory(painter, e);
+                // that render was failed by draw; the next begins with a painter that holds nothing
+                close(painter);
+                painter = null;
             }
         }
+        close(painter);
+    }
+
+    private static void close(StagePainter painter) {
         if (painter != null) {
             painter.close();
         }
@@ -124,18 +130,6 @@ public class RenderQueue implements DisposableBean {
         } catch (RuntimeException e) {
             LOG.info("The database is not back yet");
         }
-    }
-
-    /** One render that is too large for the memory there is ends, and the queue goes on with the next. */
-    private StagePainter withoutMemory(StagePainter painter, OutOfMemoryError e) {
-        LOG.error("A render ran out of memory", e);
-        if (painter != null) {
-            painter.close();
-        }
-        jdbc.update("update render set state = 'FAILED', finished_at = ?, error = ? where state = 'DRAWING'",
-                java.sql.Timestamp.from(Instant.now()), "There is not enough memory to draw it: render it smaller, or start "
-                        + "with more (FRESH_SPLICE_MEMORY)");
-        return null;
     }
 
     private Optional<Long> claim() {
@@ -166,8 +160,14 @@ public class RenderQueue implements DisposableBean {
         } catch (IOException | RuntimeException e) {
             LOG.warn("Render {} failed", row.name, e);
             end(id, RenderRow.State.FAILED, e.getMessage());
+        } catch (OutOfMemoryError e) {
+            LOG.error("Render {} ran out of memory", row.name, e);
+            end(id, RenderRow.State.FAILED, "There is not enough memory to draw it: render it smaller, or start with more "
+                    + "(FRESH_SPLICE_MEMORY)");
+            throw e;
+        } finally {
+            tell(row.projectId);
         }
-        tell(row.projectId);
     }
 
     /** A movie of plain figures needs under 4 bits a pixel; better said before than an hour in. */
