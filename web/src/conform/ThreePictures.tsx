@@ -4,6 +4,7 @@ import { CameraPicture } from '../pictures/CameraPicture'
 import { RenderPicture } from '../pictures/RenderPicture'
 import { useLabels } from '../playhead/labels'
 import { liveAt, pieceAt, renderOf, shotFrameAt } from '../playhead/lookup'
+import { useBoardFrame } from '../server/queries'
 import type { Project, Sequence } from '../server/types'
 import { PeekPicture } from './PeekPicture'
 import { usePeek } from './peek'
@@ -16,6 +17,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
   const piece = pieceAt(sequence, frame)
   const { section, before, index } = liveAt(sequence, frame)
   const render = renderOf(sequence, index)
+  const boardFrame = useBoardFrame(sequence, section, frame)
   const shotFrame = section && shotFrameAt(section, frame)
   const pieceFrame = piece ? (piece.mediaFrames[frame - piece.in] ?? 0) : 0
 
@@ -30,7 +32,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
         quiet={section?.shotId ? `${section.code} · ${section.lens.toFixed(0)} mm · T${section.stop} · focus ${section.focus.toFixed(1)} m` : (section?.code ?? 'black')}>
         {section && <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} />}
         {seen && <PeekPicture project={project} seen={seen} />}
-        {section && boardOver > 0 && <BoardPicture mediaId={section.mediaId} name={section.boardName} opacity={boardOver} />}
+        {section && boardOver > 0 && boardFrame !== undefined && <BoardPicture mediaId={section.mediaId} name={section.boardName} frame={boardFrame} opacity={boardOver} />}
         <div className="pointer-events-none absolute inset-[3.5%] border border-white/25" aria-hidden />
       </Picture>
       <Picture kind="render" large={large} title="Render" number={shotFrame ?? ''}

@@ -57,7 +57,7 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
       const w = Math.max(0.6, x(event.out) - x0 - 1)
       g.fillStyle = event.mediaId ? '#e9e4d8' : '#3a3a3a'
       g.fillRect(x0, y, w, h)
-      const picture = event.mediaId && w > 12 ? image(`/api/media/${event.mediaId}/picture?width=240`, again) : undefined
+      const picture = event.mediaId && w > 12 ? image(`/api/media/${event.mediaId}/picture?width=240&frame=${event.mediaFrame}`, again) : undefined
       if (picture) {
         const scale = Math.max(w / picture.width, h / picture.height)
         g.drawImage(picture, (picture.width - w / scale) / 2, (picture.height - h / scale) / 2, w / scale, h / scale, x0, y, w, h)

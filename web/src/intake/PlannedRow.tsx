@@ -20,7 +20,7 @@ export function PlannedRow({ shot, selected, received, first, choose, apart, cam
     <div className={`grid h-full ${COLUMNS} items-center gap-2 border-b border-line/70 ${selected ? 'bg-[#3a4341]' : ''}`} onClick={choose}>
       <span className="relative ml-2 h-[38px] w-[68px] overflow-hidden bg-deep">
         {shot.mediaId
-          ? <img src={`/api/media/${shot.mediaId}/picture?width=240`} alt="" loading="lazy" className="h-full w-full object-cover" />
+          ? <img src={`/api/media/${shot.mediaId}/picture?width=240&frame=${shot.mediaFrame}`} alt="" loading="lazy" className="h-full w-full object-cover" />
           : <span className="absolute inset-0 border border-dashed border-bent" />}
       </span>
       <span className="num">{shot.code}</span>

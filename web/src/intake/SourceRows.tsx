@@ -59,7 +59,7 @@ function Thumb({ source }: { source: SourceView }) {
   return (
     <span className="relative h-[38px] w-[60px] shrink-0 overflow-hidden bg-deep">
       {source.mediaId && source.kind === 'picture'
-        ? <img src={`/api/media/${source.mediaId}/picture?width=240`} alt="" loading="lazy" className="h-full w-full object-cover" />
+        ? <img src={`/api/media/${source.mediaId}/picture?width=240&frame=${source.mediaFrame}`} alt="" loading="lazy" className="h-full w-full object-cover" />
         : <span className={`absolute inset-0 flex items-center justify-center border text-[12px] text-quiet ${source.mediaId ? 'border-line' : 'border-dashed border-bent'}`}>
             {source.kind === 'sound' ? 'sound' : ''}
           </span>}

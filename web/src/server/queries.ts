@@ -1,7 +1,7 @@
 /** What the window has of the server's state. Live updates tell which of it to ask for again. */
 import { QueryClient, useQuery, type Query } from '@tanstack/react-query'
 import { getBytes, getJson, getText } from './client'
-import type { CutPieces, FocusRuler, HandBack, IntakeCut, MasterBrief, MovieFrames, PastStep, Program, Project, ProjectBrief, Render, Sequence, SequenceView, SourceFiles, SourceView, StageShot, Task, Turnover } from './types'
+import type { CutPieces, FocusRuler, HandBack, IntakeCut, MasterBrief, MovieFrames, PastStep, Program, Project, ProjectBrief, Render, Section, Sequence, SequenceView, SourceFiles, SourceView, StageShot, Task, Turnover } from './types'
 
 export const queryClient = new QueryClient({
   defaultOptions: { queries: { staleTime: Infinity, retry: 1, refetchOnWindowFocus: false } },
@@ -193,6 +193,17 @@ export const fetchLabels = (masterId: number, from: number, count: number) =>
     queryKey: ['labels', masterId, from, count],
     queryFn: async () => (await getText(`/api/masters/${masterId}/labels?from=${from}&count=${count}`)).split('\n'),
   })
+
+/** The frame of its board that a piece shows at a record frame, as the server counts it: 0 for a still, undefined while that is asked. */
+export function useBoardFrame(sequence: Sequence, section: Section | undefined, frame: number): number | undefined {
+  const moves = !!section?.boardMoves
+  const shown = useQuery({
+    queryKey: edited(sequence.projectId, 'board-frames', sequence.id, section?.id, section?.in),
+    queryFn: () => getJson<MovieFrames>(`/api/masters/${sequence.id}/board-frames?section=${section?.id}&at=${section?.in}`),
+    enabled: moves,
+  }).data
+  return moves ? shown && (shown.frames[frame - shown.in] ?? 0) : 0
+}
 
 /** For each record frame of the piece at a record frame, the frame of a render's movie that shows it. */
 export const useMovieFrames = (sequence: Sequence, renderId?: number, at?: number) =>

@@ -1156,6 +1156,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters/{id}/board-frames": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["boardFrames"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/masters/{id}/at/{seq}": {
         parameters: {
             query?: never;
@@ -1921,6 +1937,7 @@ export interface components {
             boardName: string;
             /** Format: int64 */
             mediaId?: number;
+            boardMoves: boolean;
             /** Format: int64 */
             renderId?: number;
             /** Format: int32 */
@@ -2080,6 +2097,8 @@ export interface components {
             name: string;
             /** Format: int64 */
             mediaId?: number;
+            /** Format: int64 */
+            mediaFrame: number;
         };
         "freshsplice.server.cuts.TurnoverView.SameSource": {
             older: string;
@@ -2100,6 +2119,8 @@ export interface components {
             uses: number;
             /** Format: int64 */
             mediaId?: number;
+            /** Format: int64 */
+            mediaFrame: number;
             file?: string;
             found?: string;
             doubtful: boolean;
@@ -2175,6 +2196,8 @@ export interface components {
             enabled: boolean;
             /** Format: int64 */
             mediaId?: number;
+            /** Format: int64 */
+            mediaFrame: number;
         };
         "freshsplice.server.cuts.IntakeView.Gap": {
             /** Format: int64 */
@@ -2216,6 +2239,8 @@ export interface components {
             canJoin: boolean;
             /** Format: int64 */
             mediaId?: number;
+            /** Format: int64 */
+            mediaFrame: number;
             boardName: string;
             found?: string;
             doubtful: boolean;
@@ -4075,6 +4100,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["freshsplice.server.masters.Masters.Inside"];
+                };
+            };
+        };
+    };
+    boardFrames: {
+        parameters: {
+            query: {
+                section: number;
+                at: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.masters.SequenceView.MovieFrames"];
                 };
             };
         };

@@ -6,10 +6,10 @@ import { useSetPainter } from '../pictures/useSetPainter'
 import { useSize } from '../pictures/useSize'
 import type { Project, Section, StageShot } from '../server/types'
 
-type Props = { project: Project; section: Section; stage: StageShot; bake: Bake; k: number; shotFrame: number }
+type Props = { project: Project; section: Section; stage: StageShot; bake: Bake; k: number; shotFrame: number; boardFrame?: number }
 
 /** The shot's picture in its delivery frame. */
-export function CameraPane({ project, section, stage, bake, k, shotFrame }: Props) {
+export function CameraPane({ project, section, stage, bake, k, shotFrame, boardFrame }: Props) {
   const boardOver = useDesk((d) => d.boardOver)
   const holder = useRef<HTMLDivElement>(null)
   const { width, height } = useSize(holder)
@@ -37,7 +37,7 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame }: Prop
       <div ref={holder} className="relative min-h-0 flex-1 bg-[#1d1d1d]">
         <div className="absolute left-1/2 top-1/2 -translate-x-1/2 -translate-y-1/2 outline outline-white/70" style={{ width: w, height: h }}>
           <canvas ref={canvas} className="absolute inset-0 h-full w-full" role="img" aria-label={`Camera ${section.code} at ${shotFrame}`} data-picture="camera" />
-          {boardOver > 0 && <BoardPicture mediaId={section.mediaId} name={section.boardName} opacity={boardOver} className="mix-blend-multiply" />}
+          {boardOver > 0 && boardFrame !== undefined && <BoardPicture mediaId={section.mediaId} name={section.boardName} frame={boardFrame} opacity={boardOver} className="mix-blend-multiply" />}
           <div className="pointer-events-none absolute inset-[3.5%] border border-white/35" aria-hidden />
           <span className="num absolute bottom-1.5 left-2 text-[12.5px] text-white drop-shadow-[0_1px_2px_#000]">
             delivery {stage.pictureWidth} × {stage.pictureHeight}

@@ -6,7 +6,7 @@ import { readBake } from '../pictures/bake'
 import { sectionAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, step } from '../playhead/transport'
 import { post } from '../server/client'
-import { useBake, useStage } from '../server/queries'
+import { useBake, useBoardFrame, useStage } from '../server/queries'
 import type { Project, Section, Sequence } from '../server/types'
 import { Empty } from '../app/Empty'
 import { CameraPane } from './CameraPane'
@@ -36,6 +36,7 @@ function ShotStage({ project, sequence, section }: { project: Project; sequence:
   const bytes = useBake(project.id, section.shotId).data
   const bake = useMemo(() => (bytes ? readBake(bytes) : undefined), [bytes])
   const [item, setItem] = useState<number>()
+  const boardFrame = useBoardFrame(sequence, section, frame)
   const k = stage ? shotFrame - stage.framesFirst : 0
 
   const keyFrames = useMemo(() => {
@@ -85,7 +86,7 @@ function ShotStage({ project, sequence, section }: { project: Project; sequence:
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="flex min-h-0 flex-[1.9] gap-3 bg-ground px-4 pt-2">
         <div className="flex min-w-0 flex-[1.34] flex-col">
-          <CameraPane project={project} section={section} stage={stage} bake={bake} k={k} shotFrame={shotFrame} />
+          <CameraPane project={project} section={section} stage={stage} bake={bake} k={k} shotFrame={shotFrame} boardFrame={boardFrame} />
           <FocusStrip project={project} stage={stage} shotFrame={shotFrame} />
         </div>
         <div className="flex min-w-0 flex-1 flex-col">

@@ -25,7 +25,7 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
       <div className="flex gap-3">
         <figure className="min-w-0 flex-1">
           <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: '16 / 9' }}>
-            {theirs ? <BoardPicture mediaId={theirs.mediaId} name={theirs.name} /> : <p className="p-3 text-quiet">not in this cut any more</p>}
+            {theirs ? <BoardPicture mediaId={theirs.mediaId} name={theirs.name} frame={theirs.mediaFrame} /> : <p className="p-3 text-quiet">not in this cut any more</p>}
           </div>
           <figcaption className="mt-1 truncate text-[13px] text-quiet">Cut {list.version}{theirs && `: ${theirs.name}, ${theirs.out - theirs.in} frames`}</figcaption>
         </figure>

@@ -10,6 +10,8 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -62,6 +64,21 @@ final class Material {
     }
 
     /** A tone as a WAV file (RIFF, 16 bit, one channel). */
+    /** A movie at 24 frames/s without timecode. */
+    static byte[] movie(int frames) throws IOException {
+        Path file = Files.createTempFile("movie", ".mp4");
+        try {
+            Process ffmpeg = new ProcessBuilder("ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", "testsrc2=s=64x36:r=24",
+                    "-frames:v", Integer.toString(frames), "-pix_fmt", "yuv420p", file.toString()).inheritIO().start();
+            if (ffmpeg.onExit().join().exitValue() != 0) {
+                throw new IOException("ffmpeg makes no movie");
+            }
+            return Files.readAllBytes(file);
+        } finally {
+            Files.delete(file);
+        }
+    }
+
     static byte[] tone(double seconds) {
         int samples = (int) (seconds * 24_000);
         ByteBuffer wav = ByteBuffer.allocate(44 + samples * 2).order(ByteOrder.LITTLE_ENDIAN);

@@ -17,6 +17,11 @@ import java.util.List;
  */
 public record Candidate(long id, String path, String contents, String reel, FrameRate rate, Long start, long frames,
                         List<String> listed) {
+    /** Whether it has more than one picture. */
+    public boolean moves() {
+        return frames > 1;
+    }
+
     /** A file of which only its name is known. */
     public static Candidate named(long id, String path) {
         return new Candidate(id, path, Long.toString(id), null, null, null, 1, List.of());

@@ -49,8 +49,12 @@ public record IntakeView(long id, int version, String name, String fileName, Str
     public record Lane(String name, String kind, boolean enabled, List<Event> events) {
     }
 
-    /** @param mediaId the picture or sound found for it; null where it is missing */
-    public record Event(long in, long out, String name, boolean enabled, @Schema(nullable = true) Long mediaId) {
+    /**
+     * @param mediaId    the picture or sound found for it; null where it is missing
+     * @param mediaFrame frame of that which is seen in the middle of it
+     */
+    public record Event(long in, long out, String name, boolean enabled, @Schema(nullable = true) Long mediaId,
+                        long mediaFrame) {
     }
 
     /**
@@ -60,12 +64,13 @@ public record IntakeView(long id, int version, String name, String fileName, Str
      * @param joined   why, in words; null for one piece
      * @param seams    record frames of the seams that were closed
      * @param canJoin  this and the shot before could be one and were kept apart
+     * @param mediaFrame frame of its board that is seen in the middle of it
      * @param found    how its board was found, in words; null where it is missing
      * @param doubtful whether somebody should look at that
      * @param shares   how many shots its camera films
      */
     public record Shot(String code, long in, long out, long firstFrame, long lastFrame, String camera, String source,
-                       int parts, @Schema(nullable = true) String joined, List<Long> seams, boolean canJoin, @Schema(nullable = true) Long mediaId, String boardName,
+                       int parts, @Schema(nullable = true) String joined, List<Long> seams, boolean canJoin, @Schema(nullable = true) Long mediaId, long mediaFrame, String boardName,
                        @Schema(nullable = true) String found, boolean doubtful, int shares) {
     }
 

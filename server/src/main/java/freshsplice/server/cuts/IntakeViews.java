@@ -12,11 +12,16 @@ import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.LivePicture;
 import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Source;
 import freshsplice.core.rates.ClipRates;
 import freshsplice.core.rates.RateWay;
 import freshsplice.core.shot.Shot;
+import freshsplice.core.sources.Candidate;
+import freshsplice.core.sources.MediaFrames;
 import freshsplice.core.sources.SourceFinder.Found;
+import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.TimeMap;
 import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.sources.Finders;
@@ -128,8 +133,19 @@ public class IntakeViews {
 
     private static IntakeView.Lane lane(Lane lane, FrameRate rate, Finders finders) {
         return new IntakeView.Lane(lane.name(), lane.kind().word(), lane.enabled(), lane.events().stream()
-                .map(e -> new IntakeView.Event(e.record().in(), e.record().out(), e.name(), e.enabled(),
-                        finders.idOf(lane.kind(), Sources.wanted(e, rate)))).toList());
+                .map(e -> event(e, finders.find(lane.kind(), Sources.wanted(e, rate)).map(Found::file).orElse(null)))
+                .toList());
+    }
+
+    private static IntakeView.Event event(Event event, Candidate file) {
+        return new IntakeView.Event(event.record().in(), event.record().out(), event.name(), event.enabled(),
+                file == null ? null : file.id(), middle(file, event.source(), event.record(), event.time()));
+    }
+
+    /** The frame of a file that stands for a piece in small pictures. */
+    private static long middle(Candidate file, Source source, FrameRange seen, TimeMap time) {
+        return file == null || !file.moves() ? 0 : MediaFrames.of(file, source, seen, time)
+                .frameAt(time.at(seen.in() + seen.length() / 2));
     }
 
     /** Codes of the shots that a later cut's pieces are; empty for the first cut, whose pieces become shots. */
@@ -163,7 +179,7 @@ public class IntakeViews {
                 planned.frames().last(), planned.camera(), piece.name(), piece.paths().size(),
                 piece.joined() == null ? null : piece.paths().size() + " " + piece.joined().words(),
                 piece.seams(), apart.contains(piece.record().in()), found == null ? null : found.file().id(),
-                piece.name(), found == null ? null : found.words(), found != null && found.isDoubtful(), shares);
+                middle(found == null ? null : found.file(), piece.source(), piece.edge(), piece.time()), piece.name(), found == null ? null : found.words(), found != null && found.isDoubtful(), shares);
     }
 
     /** What is seen or heard and nothing given fits: nested cuts opened, nothing that is switched off or covered. */

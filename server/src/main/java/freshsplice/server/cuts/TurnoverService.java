@@ -17,6 +17,9 @@ import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
+import freshsplice.core.sources.Candidate;
+import freshsplice.core.sources.MediaFrames;
+import freshsplice.core.sources.SourceFinder.Found;
 import freshsplice.core.time.FrameRange;
 import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.masters.MasterEdits;
@@ -95,12 +98,12 @@ public class TurnoverService {
         Side side = compare(cutId, masterId);
         Finders finders = finders(side);
         List<TurnoverView.Piece> ours = side.turnover.pieces().stream().map(l -> l.section()).map(s ->
-                new TurnoverView.Piece(s.record().in(), s.record().out(), side.shots.get(s.shotId()).code, null)).toList();
+                new TurnoverView.Piece(s.record().in(), s.record().out(), side.shots.get(s.shotId()).code, null, 0)).toList();
         List<TurnoverView.Piece> theirs = new ArrayList<>();
         for (int i = 0; i < side.turnover.changes().pairs().size(); i++) {
             CutPiece piece = side.turnover.newPiece(i);
-            theirs.add(new TurnoverView.Piece(piece.edge().in(), piece.edge().out(), piece.name(),
-                    finders.idOf(Lane.Kind.PICTURE, Sources.wanted(piece, side.cut.rate()))));
+            theirs.add(theirs(piece, finders.find(Lane.Kind.PICTURE, Sources.wanted(piece, side.cut.rate()))
+                    .map(Found::file).orElse(null)));
         }
         List<TurnoverView.Change> changes = new ArrayList<>();
         for (int i = 0; i < side.turnover.changes().changes().size(); i++) {
@@ -109,6 +112,12 @@ public class TurnoverService {
         return new TurnoverView(cutId, side.cutRow.version, side.cut.name(), Objects.equals(side.row.cutId, cutId),
                 side.turnover.changes().kept(), side.master.end() - side.master.start(), side.cut.record().length(),
                 ours, theirs, changes, sameSources(side));
+    }
+
+    private static TurnoverView.Piece theirs(CutPiece piece, Candidate file) {
+        FrameRange edge = piece.edge();
+        return new TurnoverView.Piece(edge.in(), edge.out(), piece.name(), file == null ? null : file.id(), file == null ? 0
+                : MediaFrames.of(file, piece.source(), edge, piece.time()).frameAt(piece.from()));
     }
 
     private Finders finders(Side side) {
@@ -261,9 +270,8 @@ public class TurnoverService {
             BoardRow board = store.where(BoardRow.class, "shotId", row.id).stream().findFirst().orElseThrow();
             board.sourceName = shot.anchor().name();
             board.sourceKey = shot.anchor().key();
-            board.mediaId = Sources.wanted(side.cut).get(Lane.Kind.PICTURE).stream()
-                    .filter(w -> w.source().identity().equals(shot.anchor().key())).findFirst()
-                    .map(w -> finders.idOf(Lane.Kind.PICTURE, w)).orElse(null);
+            shotMaker.show(board, shot, Sources.wanted(side.cut).get(Lane.Kind.PICTURE).stream()
+                    .filter(w -> w.source().identity().equals(shot.anchor().key())).findFirst().orElse(null), finders);
         }
         masters.fill(row, shot);
     }

@@ -17,8 +17,11 @@ import java.util.List;
 public record TurnoverView(long cutId, int version, String name, boolean applied, int kept, long oursLength,
                            long theirsLength, List<Piece> ours, List<Piece> theirs, List<Change> changes,
                            List<SameSource> sources) {
-    /** @param mediaId picture of the cut; null for a slate or for our pieces */
-    public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId) {
+    /**
+     * @param mediaId    picture of the cut; null for a slate or for our pieces
+     * @param mediaFrame frame of that which is seen first
+     */
+    public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId, long mediaFrame) {
     }
 
     /**

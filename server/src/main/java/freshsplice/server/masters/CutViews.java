@@ -5,13 +5,14 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Lane;
+import freshsplice.core.sources.Candidate;
+import freshsplice.core.sources.MediaFrames;
+import freshsplice.core.sources.SourceFinder.Found;
 import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.sources.Finders;
 import freshsplice.server.sources.ProjectFiles;
 import freshsplice.server.sources.Sources;
 import freshsplice.server.store.CutRow;
-import freshsplice.server.store.MediaRow;
-import freshsplice.server.store.Store;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.LongStream;
@@ -26,13 +27,11 @@ class CutViews {
     private record Shown(List<CutPiece> pieces, ProjectFiles files, String stamp, List<CutPieces.Piece> views) {
     }
 
-    private final Store store;
     private final CutStore cuts;
     private final Sources sources;
     private final Cache<Long, Shown> shown = Caffeine.newBuilder().maximumSize(MOST).build();
 
-    CutViews(Store store, CutStore cuts, Sources sources) {
-        this.store = store;
+    CutViews(CutStore cuts, Sources sources) {
         this.cuts = cuts;
         this.sources = sources;
     }
@@ -60,20 +59,15 @@ class CutViews {
     private List<CutPieces.Piece> views(Cut cut, List<CutPiece> pieces, ProjectFiles files) {
         Finders finders = files.finders(Sources.all(cut));
         return pieces.stream().map(p -> {
-            Long id = finders.idOf(Lane.Kind.PICTURE, Sources.wanted(p, cut.rate()));
-            MediaRow file = id == null ? null : store.get(MediaRow.class, id);
-            return new CutPieces.Piece(p.edge().in(), p.edge().out(), p.name(), id,
-                    file == null || file.kind == MediaRow.Kind.PICTURE ? List.of() : mediaFrames(p, file));
+            Candidate file = finders.find(Lane.Kind.PICTURE, Sources.wanted(p, cut.rate())).map(Found::file).orElse(null);
+            return new CutPieces.Piece(p.edge().in(), p.edge().out(), p.name(), file == null ? null : file.id(),
+                    file == null || !file.moves() ? List.of() : mediaFrames(p, file));
         }).toList();
     }
 
-    /** The movie's own frame at each record frame; counted from the piece where its timecode is not the source's. */
-    private static List<Long> mediaFrames(CutPiece piece, MediaRow file) {
-        long first = piece.time().frameAt(piece.edge().in());
-        Long told = piece.source() == null ? null : piece.source().start();
-        boolean byTimecode = first >= file.startFrame && first < file.startFrame + file.frames;
-        long base = byTimecode ? file.startFrame : told != null ? told : first;
+    private static List<Long> mediaFrames(CutPiece piece, Candidate file) {
+        MediaFrames shown = MediaFrames.of(file, piece.source(), piece.edge(), piece.time());
         return LongStream.range(piece.edge().in(), piece.edge().out())
-                .map(r -> Math.max(0, Math.min(file.frames - 1, piece.time().frameAt(r) - base))).boxed().toList();
+                .mapToObj(r -> shown.frameAt(piece.time().at(r))).toList();
     }
 }

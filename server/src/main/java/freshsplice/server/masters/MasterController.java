@@ -60,10 +60,12 @@ class MasterController {
     private final SoundEdits sounds;
     private final CutViews cutViews;
     private final PastMasters past;
+    private final ShownFrames shown;
 
     MasterController(Store store, SequenceService sequences, MasterEdits edits, Pulls pulls, Masters masters,
                      MasterStore masterStore, Marks marks, SoundEdits sounds, CutViews cutViews,
-                     PastMasters past) {
+                     PastMasters past, ShownFrames shown) {
+        this.shown = shown;
         this.past = past;
         this.masters = masters;
         this.masterStore = masterStore;
@@ -79,7 +81,13 @@ class MasterController {
     /** Which frames of a render show the piece at a record frame. */
     @GetMapping("/masters/{id}/movie-frames")
     SequenceView.MovieFrames movieFrames(@PathVariable long id, @RequestParam long render, @RequestParam long at) {
-        return sequences.movieFrames(id, render, at);
+        return shown.ofRender(id, render, at);
+    }
+
+    /** Which frames of a shot's moving board are seen in the piece at a record frame. */
+    @GetMapping("/masters/{id}/board-frames")
+    SequenceView.MovieFrames boardFrames(@PathVariable long id, @RequestParam long section, @RequestParam long at) {
+        return shown.ofBoard(id, section, at);
     }
 
     @GetMapping("/masters/{id}")

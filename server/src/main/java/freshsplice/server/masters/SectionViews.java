@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.LongFunction;
 import java.util.stream.Collectors;
@@ -36,7 +37,7 @@ class SectionViews {
 
     /** Everything about shots that pieces show, read once. */
     private record Known(Map<Long, ShotRow> shots, Map<Long, Camera> cameras, Map<Long, BoardRow> boards,
-                         Map<Long, String> aliases, LongFunction<Master> nested) {
+                         Set<Long> moving, Map<Long, String> aliases, LongFunction<Master> nested) {
     }
 
     /** @return turns live pieces of one lane, in order, into views */
@@ -47,8 +48,13 @@ class SectionViews {
                 .collect(Collectors.toMap(b -> b.shotId, Function.identity(), (a, b) -> b));
         Map<Long, String> aliases = new HashMap<>();
         masters.aliases(projectId).forEach((code, shot) -> aliases.merge(shot, code, (a, b) -> a + ", " + b));
-        Known known = new Known(shots, cameras, boards, aliases, nested);
+        Known known = new Known(shots, cameras, boards, moving(projectId), aliases, nested);
         return pieces -> views(pieces, known);
+    }
+
+    private Set<Long> moving(long projectId) {
+        return Set.copyOf(store.entities().createQuery("select m.id from MediaRow m where m.projectId = :project and "
+                + "m.frames > 1 and m.alive = true", Long.class).setParameter("project", projectId).getResultList());
     }
 
     private List<SequenceView.Section> views(List<LivePieces.Live> pieces, Known known) {
@@ -75,6 +81,7 @@ class SectionViews {
                 camera == null ? 0 : camera.value(CameraChannel.LENS, from), camera == null ? 0 : camera.tStop(),
                 camera == null ? 0 : camera.value(CameraChannel.FOCUS, from), board == null ? "" : board.sourceName,
                 board == null ? null : board.mediaId,
+                board != null && board.mediaId != null && known.moving.contains(board.mediaId),
                 section.content() instanceof Section.Content.OfRender r ? (Long) r.renderId() : null,
                 shot == null ? 0 : shot.handles, section.enabled(), tailWeights(section),
                 shot == null ? 0 : MasterStore.shot(shot).actionAt(from).floor(), nest(live, known),

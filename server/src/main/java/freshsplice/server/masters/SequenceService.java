@@ -219,28 +219,6 @@ public class SequenceService {
         return views;
     }
 
-    /**
-     * Which frame of a render shows each record frame of the piece that lies at a record frame.
-     *
-     * @throws NotThere if no piece of the render's shot lies there
-     */
-    @Transactional(readOnly = true)
-    public SequenceView.MovieFrames movieFrames(long masterId, long renderId, long at) {
-        Master master = masters.read(store.get(MasterRow.class, masterId));
-        RenderRow render = store.get(RenderRow.class, renderId);
-        List<Section> seen = new LivePieces(masters.nested()).of(master).stream().map(LivePieces.Live::section).toList();
-        for (int i = 0; i < seen.size(); i++) {
-            Section section = seen.get(i);
-            FrameRange range = section.seen(i + 1 < seen.size() ? seen.get(i + 1) : null);
-            if (render.shotId != null && section.shotId() == render.shotId && range.contains(at)) {
-                RenderRange shown = range(render);
-                return new SequenceView.MovieFrames(range.in(), LongStream.range(range.in(), range.out())
-                        .mapToObj(r -> shown.frameAt(section, r)).toList());
-            }
-        }
-        throw new NotThere("There is no piece of " + render.name + "'s shot at record frame " + at);
-    }
-
     /** What of its shot a render shows. */
     public static RenderRange range(RenderRow render) {
         return new RenderRange(render.fromPosition, render.speed, render.frames, render.bends.keys());

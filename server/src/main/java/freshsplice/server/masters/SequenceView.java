@@ -80,6 +80,7 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
      * @param tailWeights share of the picture at its last frames, while it fades to black
      * @param actionFirst action frame at its first frame
      * @param mediaId   the board's picture; null for a slate
+     * @param boardMoves whether that has more than one frame; which is seen is read from {@code /board-frames}
      * @param renderId  the render that it shows; null where it shows none
      * @param alias     an older number of the shot; null for none
      */
@@ -87,7 +88,7 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
                           long seenOut, long shotFirst, long shotLast, List<Long> shotFrames, String seenFrom,
                           List<Double> headWeights, String speed, String bends, List<Key> keys, boolean staged,
                           String camera, double lens, double stop, double focus, String boardName,
-                          @Schema(nullable = true) Long mediaId, @Schema(nullable = true) Long renderId, int handles,
+                          @Schema(nullable = true) Long mediaId, boolean boardMoves, @Schema(nullable = true) Long renderId, int handles,
                           boolean enabled, List<Double> tailWeights, long actionFirst,
                           @Schema(nullable = true) Nest nest, @Schema(nullable = true) String alias) {
     }

@@ -2,7 +2,9 @@ package freshsplice.server.shots;
 
 import freshsplice.core.cut.Lane;
 import freshsplice.core.shot.Shot;
+import freshsplice.core.sources.MediaFrames;
 import freshsplice.core.sources.Wanted;
+import freshsplice.core.time.Rational;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.sources.Finders;
 import freshsplice.server.store.BoardRow;
@@ -49,10 +51,23 @@ public class ShotMaker {
         store.add(row);
         BoardRow board = new BoardRow();
         board.shotId = row.id;
-        board.sourceName = wanted == null ? "" : wanted.source().label();
-        board.sourceKey = wanted == null ? null : wanted.source().identity();
-        board.mediaId = wanted == null ? null : finders.idOf(Lane.Kind.PICTURE, wanted);
+        board.sourceName = "";
+        show(board, shot, wanted, finders);
         store.add(board);
         return row;
+    }
+
+    /** What a shot's board shows from now on: see {@link #shot}. */
+    public void show(BoardRow board, Shot shot, Wanted wanted, Finders finders) {
+        if (wanted == null) {
+            board.mediaId = null;
+            return;
+        }
+        board.sourceName = wanted.source().label();
+        board.sourceKey = wanted.source().identity();
+        board.mediaId = finders.idOf(Lane.Kind.PICTURE, wanted);
+        board.sourceBegins = MediaFrames.begins(wanted.source(),
+                shot.anchor().sourceAt(Rational.of(shot.cutRange().in())),
+                shot.anchor().sourceAt(Rational.of(shot.cutRange().last())));
     }
 }

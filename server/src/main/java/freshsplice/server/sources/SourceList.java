@@ -2,7 +2,9 @@ package freshsplice.server.sources;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Lane;
+import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.FolderMove;
+import freshsplice.core.sources.MediaFrames;
 import freshsplice.core.sources.SourceFinder.Found;
 import freshsplice.core.sources.Wanted;
 import freshsplice.server.cuts.store.CutStore;
@@ -31,13 +33,14 @@ public class SourceList {
      * @param path     where the cut says it lies; empty where it does not
      * @param uses     events that show or sound it
      * @param mediaId  its file; null where it is missing
+     * @param mediaFrame frame of that which is used first
      * @param file     that file's name with its folders
      * @param found    how it was found, in words
      * @param doubtful whether somebody should look
      * @param chosen   whether somebody chose
      */
     public record View(String kind, String key, String name, String path, int uses,
-                       @Schema(nullable = true) Long mediaId, @Schema(nullable = true) String file,
+                       @Schema(nullable = true) Long mediaId, long mediaFrame, @Schema(nullable = true) String file,
                        @Schema(nullable = true) String found, boolean doubtful, boolean chosen) {
     }
 
@@ -76,10 +79,15 @@ public class SourceList {
         Found found = finders.find(kind, first).orElse(null);
         String path = first.source().file() == null ? "" : first.source().file();
         boolean chosen = finders.of(kind).isChosen(first);
-        return found == null ? new View(kind.word(), key, first.source().label(), path, uses.size(), null, null,
+        return found == null ? new View(kind.word(), key, first.source().label(), path, uses.size(), null, 0, null,
                 chosen ? "none of the files, by choice" : null, false, chosen)
                 : new View(kind.word(), key, first.source().label(), path, uses.size(), found.file().id(),
-                found.file().path(), found.words(), found.isDoubtful(), chosen);
+                firstFrame(found.file(), first), found.file().path(), found.words(), found.isDoubtful(), chosen);
+    }
+
+    private static long firstFrame(Candidate file, Wanted wanted) {
+        return wanted.from() == null || !file.moves() ? 0 : MediaFrames.of(file, wanted.from().floor(),
+                MediaFrames.begins(wanted.source(), wanted.from(), wanted.from())).frameAt(wanted.from());
     }
 
     /**

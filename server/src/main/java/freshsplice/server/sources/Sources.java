@@ -57,7 +57,12 @@ public class Sources {
         return chosen;
     }
 
-    static Candidate candidate(MediaRow file, Map<Long, List<String>> listed) {
+    /** A file as what a clip may mean, without the lists of checksums that know it. */
+    public static Candidate candidate(MediaRow file) {
+        return candidate(file, Map.of());
+    }
+
+    private static Candidate candidate(MediaRow file, Map<Long, List<String>> listed) {
         boolean hasTimecode = file.rate != null && (file.startFrame > 0 || file.kind == MediaRow.Kind.RUN);
         return new Candidate(file.id, file.path, file.sha256, file.reel, file.rate,
                 hasTimecode ? (Long) file.startFrame : null, file.frames, listed.getOrDefault(file.id, List.of()));

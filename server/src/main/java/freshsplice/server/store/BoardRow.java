@@ -14,4 +14,6 @@ public class BoardRow extends AliveRow {
     /** What its source is known by. */
     public String sourceKey;
     public Long mediaId;
+    /** Source frame at which the source begins as far as its cut tells; null for boards of before it was kept. */
+    public Long sourceBegins;
 }
