@@ -141,11 +141,10 @@ export const useTurnover = (projectId: number, cutId: number | undefined, master
     enabled: !!cutId,
   })
 
-export const useHandBack = (projectId: number, format: string, ready: boolean) =>
+export const useHandBack = (projectId: number, masterId: number, format: string) =>
   useQuery({
-    queryKey: edited(projectId, 'hand-back', format),
-    queryFn: () => getJson<HandBack>(`/api/projects/${projectId}/hand-back?format=${format}`),
-    enabled: ready,
+    queryKey: edited(projectId, 'hand-back', masterId, format),
+    queryFn: () => getJson<HandBack>(`/api/projects/${projectId}/hand-back?format=${format}&master=${masterId}`),
     placeholderData: (before) => before,
   })
 

@@ -2897,6 +2897,7 @@ export interface operations {
         parameters: {
             query?: {
                 shortReels?: boolean;
+                master?: number;
             };
             header?: never;
             path: {
@@ -3840,6 +3841,7 @@ export interface operations {
         parameters: {
             query?: {
                 format?: string;
+                master?: number;
             };
             header?: never;
             path: {

@@ -3,15 +3,15 @@ import { useActions } from '../desk/actions'
 import { sayError } from '../desk/messages'
 import { saveFile } from '../server/client'
 import { useHandBack } from '../server/queries'
-import type { Project } from '../server/types'
+import type { Sequence } from '../server/types'
 
 const FORMATS = [['edl', 'EDL'], ['xmeml', 'XML'], ['aaf', 'AAF'], ['otio', 'OTIO']] as const
 
 /** The list that goes back to the edit room. */
-export function HandBackBox({ project }: { project: Project }) {
+export function HandBackBox({ sequence }: { sequence: Sequence }) {
   const [format, setFormat] = useState<string>('edl')
-  const back = useHandBack(project.id, format, !!project.masterId).data
-  const href = `/api/projects/${project.id}/hand-back/${format}`
+  const back = useHandBack(sequence.projectId, sequence.id, format).data
+  const href = `/api/projects/${sequence.projectId}/hand-back/${format}?master=${sequence.id}`
   const save = () => void saveFile(href).catch(sayError)
   useActions('hand-back', [{ group: 'Turnover', name: 'Hand back: save the list', keys: 'Ctrl+S', run: save }])
   if (!back) {
@@ -21,12 +21,12 @@ export function HandBackBox({ project }: { project: Project }) {
   return (
     <div className="mt-auto flex items-center gap-4 border-t border-line py-3">
       <div className="min-w-0 flex-1">
-        <b className="font-semibold">Hand back</b>{' '}
+        <b className="font-semibold">Hand back {sequence.name}</b>{' '}
         <span className="text-quiet">{back.rendered} of {back.events} events name a render and its timecode</span>
         {losses.length > 0 && (
-          <p className="truncate text-[13px] text-bent" title={losses.map((l) => `${l.place}: ${l.text}`).join('\n')}>
-            {losses.length === 1 ? `${losses[0].place}: ${losses[0].text}` : `${losses.length} renders do not cover their shots`}
-          </p>
+          <ul className="max-h-[60px] overflow-y-auto text-[13px] text-bent" aria-label="What the list cannot say" tabIndex={0}>
+            {losses.map((l, i) => <li key={i}>{l.place}: {l.text}</li>)}
+          </ul>
         )}
       </div>
       <select className="field" aria-label="Format of the list" value={format} onChange={(e) => setFormat(e.target.value)}>

@@ -120,7 +120,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
         </section>
         <section className="flex w-[48%] shrink-0 flex-col" aria-label="What it asks">
           {current && <WhatItAsks project={project} sequence={sequence} list={list} change={current} />}
-          <HandBackBox project={project} />
+          <HandBackBox sequence={sequence} />
         </section>
       </div>
       <Ribbons list={list} sequence={sequence} selected={current?.index} choose={(index) => setAt(Math.max(0, edits.findIndex((c) => c.index === index)))} />

@@ -15,6 +15,7 @@ import freshsplice.exchange.Formats;
 import freshsplice.exchange.WriteOptions;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -177,5 +178,22 @@ class TurnoverTest {
         client.post("/api/masters/" + received.master() + "/seam", Map.of("at", at, "frames", 1));
         assertThat(client.get("/api/projects/" + received.project()).get("seq").asLong()).isEqualTo(seq + 1);
         assertThat(seq).isGreaterThanOrEqualTo(made);
+    }
+
+    @Test
+    @DisplayName("the master that was asked for is handed back, in file name and content, and no other project's")
+    void whichMaster() throws Exception {
+        Received received = Received.of(client, "First of two", Material.clips(3));
+        long second = client.post("/api/projects/" + received.project() + "/masters",
+                Map.of("name", "Second of two", "shots", 2, "frames", 31)).asLong();
+        String path = "/api/projects/" + received.project() + "/hand-back";
+        assertThat(client.get(path + "?master=" + second).get("events").asInt()).isEqualTo(2);
+        assertThat(client.get(path).get("events").asInt()).isEqualTo(3);
+        HttpResponse<byte[]> list = client.tryPost(path + "/edl?master=" + second, null);
+        assertThat(list.headers().firstValue("Content-Disposition").orElseThrow()).contains("second_of_two");
+        assertThat(new String(list.body(), StandardCharsets.UTF_8)).contains("TITLE: Second of two").contains("01:00:01:07");
+        long other = Received.of(client, "Another's", Material.clips(1)).project();
+        assertThat(client.tryPost("/api/projects/" + other + "/hand-back/edl?master=" + second, null).statusCode())
+                .isEqualTo(404);
     }
 }

@@ -5,21 +5,14 @@ import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
-import freshsplice.core.master.Master;
 import freshsplice.core.rates.RateWay;
 import freshsplice.core.time.FrameRate;
 import freshsplice.exchange.Formats;
 import freshsplice.exchange.WriteOptions;
 import freshsplice.exchange.Written;
-import freshsplice.server.masters.LaidSound;
-import freshsplice.server.masters.MasterStore;
 import freshsplice.server.masters.SequenceService;
 import freshsplice.server.media.MediaStore;
 import freshsplice.server.store.CutRow;
-import freshsplice.server.store.MasterRow;
-import freshsplice.server.store.ProjectRow;
-import freshsplice.server.store.RenderRow;
-import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import freshsplice.server.web.Who;
@@ -31,7 +24,6 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -103,21 +95,19 @@ class CutController {
     private final Intake intake;
     private final IntakeViews views;
     private final TurnoverService turnovers;
+    private final HandingBack handing;
     private final MediaStore media;
-    private final MasterStore masters;
     private final SequenceService sequences;
-    private final LaidSound laidSound;
 
-    CutController(Store store, Intake intake, IntakeViews views, TurnoverService turnovers, MediaStore media, MasterStore masters,
-                  SequenceService sequences, LaidSound laidSound) {
+    CutController(Store store, Intake intake, IntakeViews views, TurnoverService turnovers, HandingBack handing,
+                  MediaStore media, SequenceService sequences) {
         this.store = store;
         this.intake = intake;
         this.views = views;
         this.turnovers = turnovers;
+        this.handing = handing;
         this.media = media;
-        this.masters = masters;
         this.sequences = sequences;
-        this.laidSound = laidSound;
     }
 
     @PostMapping("/projects/{id}/numbering")
@@ -238,11 +228,12 @@ class CutController {
         turnovers.asInCut(id, master, pieces.sections(), Who.of(request));
     }
 
-    /** What a list handed back now would hold. */
+    /** What a list handed back now would hold. @param master which master; the project's first without */
     @GetMapping("/projects/{id}/hand-back")
     @Transactional(readOnly = true)
-    public HandBackView handBackView(@PathVariable long id, @RequestParam(defaultValue = "edl") String format) {
-        HandBack.HandedBack back = handBack(id);
+    public HandBackView handBackView(@PathVariable long id, @RequestParam(defaultValue = "edl") String format,
+                                     @RequestParam(required = false) Long master) {
+        HandBack.HandedBack back = handing.list(id, master);
         Written written = Formats.writer(format).write(back.cut(), WriteOptions.DEFAULT);
         List<Remark> remarks = new ArrayList<>(back.remarks());
         remarks.addAll(written.remarks());
@@ -258,8 +249,9 @@ class CutController {
      */
     @PostMapping("/projects/{id}/hand-back/{format}")
     ResponseEntity<byte[]> handBackFile(@PathVariable long id, @PathVariable String format,
-                                               @RequestParam(defaultValue = "false") boolean shortReels) {
-        HandBack.HandedBack back = turnovers.handedBack(id, () -> handBack(id));
+                                               @RequestParam(defaultValue = "false") boolean shortReels,
+                                               @RequestParam(required = false) Long master) {
+        HandBack.HandedBack back = handing.back(id, master);
         Written written = Formats.writer(format).write(back.cut(), new WriteOptions(null, shortReels, 0));
         String ending = format.equals("xmeml") ? "xml" : format;
         return attachment(RenderName.fileSafe(back.cut().name()) + "_handed_back." + ending, written.bytes());
@@ -268,21 +260,5 @@ class CutController {
     private static <T> ResponseEntity<T> attachment(String name, T bytes) {
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
                 .header("Content-Disposition", "attachment; filename=\"" + name + "\"").body(bytes);
-    }
-
-    private HandBack.HandedBack handBack(long projectId) {
-        MasterRow row = masters.of(projectId)
-                .orElseThrow(() -> new Refused("There is nothing to hand back yet: receive a cut in Intake first"));
-        Master master = masters.read(row);
-        Map<Long, HandBack.Rendered> renders = new HashMap<>();
-        for (RenderRow render : sequences.newestRenders(projectId).values()) {
-            RenderName.parse(render.name).ifPresent(name -> renders.put(render.shotId, new HandBack.Rendered(name,
-                    render.name + ".mp4", SequenceService.range(render))));
-        }
-        Map<Long, String> codes = new HashMap<>();
-        for (ShotRow shot : masters.shotRows(projectId).values()) {
-            codes.put(shot.id, shot.code);
-        }
-        return HandBack.of(master, masters.nested(), renders, codes, laidSound.lanes(row, master.rate()));
     }
 }

@@ -37,7 +37,6 @@ import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.SoundRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -45,7 +44,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -223,15 +221,6 @@ public class TurnoverService {
             }
         }
         return chosen;
-    }
-
-    /** Makes a list that goes out, and notes that from now on shots keep their numbers. */
-    public <T> T handedBack(long projectId, Supplier<T> list) {
-        return steps.alongside(projectId, () -> {
-            ProjectRow project = store.get(ProjectRow.class, projectId);
-            project.handedBackAt = project.handedBackAt == null ? Instant.now() : project.handedBackAt;
-            return list.get();
-        });
     }
 
     /** Remembers for the project whether two sources are one under two names. */
