@@ -9,6 +9,15 @@ public interface CutReader {
     boolean recognises(InputFile file);
 
     /**
+     * Whether the beginning of a file is surely of this format, whatever the file is called.
+     *
+     * @param head the file, or its first {@link Formats#HEAD} bytes
+     */
+    default boolean isSurely(InputFile head) {
+        return recognises(head);
+    }
+
+    /**
      * Reads the whole file.
      *
      * @throws UnreadableFile where there is nothing to read a cut from, or a place contradicts itself so that no

@@ -21,6 +21,14 @@ public final class Formats {
     private Formats() {
     }
 
+    /** How much of a file tells what it is, bytes. */
+    public static final int HEAD = 65_536;
+
+    /** Whether a file is a cut by what is in it, whatever it is called. @param head its first {@link #HEAD} bytes */
+    public static boolean isCut(InputFile head) {
+        return READERS.stream().anyMatch(r -> r.isSurely(head));
+    }
+
     /**
      * Reads a file by whichever reader recognises it.
      *

@@ -2,6 +2,11 @@ package freshsplice.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import freshsplice.core.cut.Cut;
+import freshsplice.exchange.Formats;
+import freshsplice.exchange.InputFile;
+import freshsplice.exchange.ReadOptions;
+import freshsplice.exchange.WriteOptions;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -10,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -40,6 +46,29 @@ class CutFormatsTest {
 
     private static List<String> texts(JsonNode array, String field) {
         return StreamSupport.stream(array.spliterator(), false).map(n -> n.get(field).asString()).toList();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"edl", "xmeml", "otio", "aaf"})
+    @DisplayName("a cut is known by what is in it, whatever it is called")
+    void calledOtherwise(String format) throws IOException {
+        Cut cut = Formats.read(new InputFile("e.edl", Material.edl("Market", Material.clips(4))), ReadOptions.DEFAULT).cuts()
+                .get(0);
+        byte[] bytes = Formats.writer(format).write(cut, WriteOptions.DEFAULT).bytes();
+        for (String name : List.of("cut " + format + ".txt", "cut_" + format)) {
+            long id = client.upload("/api/projects/" + project + "/files", Map.of(name, bytes)).get("cutId").asLong();
+            assertThat(intake(id).get("shots")).hasSize(4);
+        }
+    }
+
+    @Test
+    @DisplayName("a picture is known by what is in it too, and a text that is no cut is refused")
+    void noCut() throws IOException {
+        JsonNode arrived = client.upload("/api/projects/" + project + "/files", Map.of("board.txt",
+                Material.picture("board", 64, 36), "notes.txt", "001 call at 10:00\n".getBytes(StandardCharsets.UTF_8)));
+        assertThat(arrived.has("cutId")).isFalse();
+        assertThat(arrived.get("media").get(0).asString()).isEqualTo("board.txt");
+        assertThat(arrived.get("refused").get(0).asString()).contains("notes.txt");
     }
 
     @Test

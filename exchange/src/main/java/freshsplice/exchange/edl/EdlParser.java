@@ -124,6 +124,11 @@ final class EdlParser {
         return columns.toArray(String[]::new);
     }
 
+    /** Whether a line is surely an event. */
+    static boolean isEvent(String line) {
+        return firstOfFourLabels(line.strip().split("\\s+")) >= 0;
+    }
+
     /** The column where four labels in a row begin, not before the fourth; −1 where there are none. */
     private static int firstOfFourLabels(String[] columns) {
         for (int i = 3; i + 4 <= columns.length; i++) {

@@ -26,6 +26,11 @@ public final class EdlReader implements CutReader {
     }
 
     @Override
+    public boolean isSurely(InputFile head) {
+        return EdlText.looksLikeText(head.bytes()) && EdlText.lines(head).stream().anyMatch(EdlParser::isEvent);
+    }
+
+    @Override
     public Reading read(InputFile file, ReadOptions options) {
         List<Remark> remarks = new ArrayList<>();
         EdlList list = parse(file, options, remarks);

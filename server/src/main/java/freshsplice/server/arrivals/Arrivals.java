@@ -1,6 +1,9 @@
 package freshsplice.server.arrivals;
 
 import freshsplice.core.refusal.Refusal;
+import freshsplice.core.sources.MediaKind;
+import freshsplice.exchange.Formats;
+import freshsplice.exchange.InputFile;
 import freshsplice.exchange.UnreadableFile;
 import freshsplice.server.cuts.Intake;
 import freshsplice.server.live.LiveUpdates;
@@ -85,13 +88,23 @@ public class Arrivals {
                 unpack(kept);
             } else if (HashLists.isHashList(kept.name())) {
                 listed += hashLists.keep(projectId, kept);
-            } else if (Intake.isCut(kept.name())) {
+            } else if (isCut(kept)) {
                 cutId = intake.look(projectId, kept, null).id;
                 if (kept.name().toLowerCase(Locale.ROOT).endsWith(".otioz")) {
                     unpack(kept);
                 }
             } else {
                 taken.add(media.add(projectId, kept));
+            }
+        }
+
+        /** By its name, or where that says nothing by what is in it. */
+        private boolean isCut(MediaStore.Kept kept) throws IOException {
+            if (Intake.isCut(kept.name()) || MediaKind.of(kept.name()) != MediaKind.OTHER) {
+                return Intake.isCut(kept.name());
+            }
+            try (InputStream in = Files.newInputStream(media.file(kept.stored()))) {
+                return Formats.isCut(new InputFile(kept.name(), in.readNBytes(Formats.HEAD)));
             }
         }
 
