@@ -51,8 +51,9 @@ export function App() {
 
   useActions('app', [
     ...VIEWS.map((name, i) => ({ group: 'Views', name, keys: `Ctrl+${i + 1} ${i + 1}`, run: () => setDesk({ view: name }) })),
-    { group: 'Edit', name: project?.undo ? `Undo: ${project.undo.name}` : 'Undo', keys: 'Ctrl+Z', run: () => undo(projectId), disabled: !project?.undo },
-    { group: 'Edit', name: project?.redo ? `Redo: ${project.redo.name}` : 'Redo', keys: 'Ctrl+Shift+Z Ctrl+Y', run: () => redo(projectId), disabled: !project?.redo },
+    // the server says where there is nothing: the window may not have heard yet of what was done a moment ago
+    { group: 'Edit', name: project?.undo ? `Undo: ${project.undo.name}` : 'Undo', keys: 'Ctrl+Z', run: () => undo(projectId), disabled: !projectId },
+    { group: 'Edit', name: project?.redo ? `Redo: ${project.redo.name}` : 'Redo', keys: 'Ctrl+Shift+Z Ctrl+Y', run: () => redo(projectId), disabled: !projectId },
     { group: 'Play', name: 'Play or stop', keys: 'Space', run: playOrStop },
     { group: 'Play', name: 'Play forward, again for faster', keys: 'L', run: () => shuttle(1) },
     { group: 'Play', name: 'Stop', keys: 'K', run: stop },

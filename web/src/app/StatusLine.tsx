@@ -10,7 +10,7 @@ import { openCommands } from './CommandBox'
 import { TaskLine } from './TaskLine'
 
 const HINTS: Record<string, [string, string][]> = {
-  Intake: [['N', 'next remark'], ['R', 'receive']],
+  Intake: [['N', 'next remark'], ['Ctrl Enter', 'receive']],
   Conform: [['J K L', 'play'], ['↑ ↓', 'seams'], ['B', 'next bent'], ['+ −', 'move seam'], ['S X', 'split, take out']],
   Stage: [['K', 'key here'], [', .', 'key to key'], ['G', 'film from here'], ['O', 'board over']],
   Renders: [['A', 'all shots'], ['R', 'render']],

@@ -1,5 +1,6 @@
 import { useEffect, useLayoutEffect } from 'react'
 import { create } from 'zustand'
+import { boxWentAway, isLate } from './lateKeys'
 
 /** Something that can be done, with its key; found in the command box and on the sheet of shortcuts. */
 export type Action = {
@@ -42,6 +43,15 @@ const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)
     && !(target instanceof HTMLInputElement && /^(range|checkbox|radio)$/.test(target.type)))
 
+/** Whether what has the focus does something of its own with a key; a box to tick does so with Space alone. */
+function takesItself(target: EventTarget | null, key: string): boolean {
+  if (!(target instanceof HTMLElement) || (key !== 'Space' && key !== 'Enter')) {
+    return false
+  }
+  const control = target.closest('button, a, [role=tab], input, select')
+  return !!control && !(key === 'Enter' && control instanceof HTMLInputElement)
+}
+
 /** Gives key presses to the actions; later offers win over earlier ones. */
 export function useKeys() {
   useEffect(() => {
@@ -51,8 +61,7 @@ export function useKeys() {
       if (inDialog || (typing(e.target) && !key.startsWith('Ctrl+'))) {
         return
       }
-      const onControl = e.target instanceof HTMLElement && e.target.closest('button, a, [role=tab], input, select')
-      if (onControl && (key === 'Space' || key === 'Enter')) {
+      if (takesItself(e.target, key) || isLate(key, performance.now())) {
         return
       }
       const all = allActions().reverse()
@@ -64,7 +73,17 @@ export function useKeys() {
         action.run()
       }
     }
+    const outside = (e: PointerEvent) => {
+      const box = document.activeElement?.closest('[role=dialog]')
+      if (box && typing(document.activeElement) && !(e.target instanceof Node && box.contains(e.target))) {
+        boxWentAway(performance.now())
+      }
+    }
     window.addEventListener('keydown', listen)
-    return () => window.removeEventListener('keydown', listen)
+    window.addEventListener('pointerdown', outside, true)
+    return () => {
+      window.removeEventListener('keydown', listen)
+      window.removeEventListener('pointerdown', outside, true)
+    }
   }, [])
 }

@@ -120,7 +120,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
     }
   }
   useActions('intake', [
-    { group: 'Intake', name: 'Receive this cut', keys: 'R', run: () => void receive(), disabled: cut.received || busy },
+    { group: 'Intake', name: 'Receive this cut', keys: 'Ctrl+Enter', run: () => void receive(), disabled: cut.received || busy },
     { group: 'Intake', name: 'Choose files', keys: 'C', run: choose },
     { group: 'Intake', name: 'Save a report of this intake (PDF)', keys: 'P', run: () => window.location.assign(`/api/cuts/${cut.id}/report/pdf`) },
     { group: 'Intake', name: 'Save a report of this intake (CSV)', keys: 'Shift+P', run: () => window.location.assign(`/api/cuts/${cut.id}/report/csv`) },

@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -65,6 +66,7 @@ class BrowserIntakeTest extends InBrowser {
         Locator quay = page.getByLabel("Sources").getByRole(AriaRole.LISTITEM).filter(
                 new Locator.FilterOptions().setHasText("Quay_v002.png"));
         assertThat(quay).containsText("chosen by hand");
+        assertThat(page.getByLabel("Find a file")).hasCount(0);
         page.keyboard().press("Control+z");
         assertThat(quay).containsText("version left aside");
         page.keyboard().press("s");
@@ -102,6 +104,8 @@ class BrowserIntakeTest extends InBrowser {
         assertThat(page.getByLabel("Codes as they would be")).containsText("sh0500");
         button("Number so").click();
         assertThat(planned(1)).containsText("sh0200");
+        // the shots may be told of before the box hears that it is done
+        assertThat(page.getByLabel("Codes as they would be")).hasCount(0);
         page.keyboard().press("Control+z");
         assertThat(planned(1)).containsText("sh0020");
     }
@@ -119,5 +123,35 @@ class BrowserIntakeTest extends InBrowser {
         assertThat(page.getByText("Received. Undo takes all of it back.")).isVisible();
         view("Stage");
         assertThat(page.getByLabel("Camera that films this shot")).isVisible();
+    }
+
+    @Test
+    @DisplayName("a message over the picker leaves it open; letters typed on after it was closed reach no view; no letter receives")
+    void typedOn() throws IOException {
+        newProject("Typed on");
+        drop(page, file("odd.edl", Material.edl("Odd", CLIPS)));
+        assertThat(page.getByText("5 shots, 5 cameras")).isVisible();
+        drop(page, file("notes.txt", "call at ten".getBytes(StandardCharsets.UTF_8)));
+        Locator message = page.getByRole(AriaRole.ALERT).filter(new Locator.FilterOptions().setHasText("notes.txt"));
+        assertThat(message).isVisible();
+        page.keyboard().press("s");
+        assertThat(page.getByLabel("Sources").getByRole(AriaRole.LISTITEM).first()).isVisible();
+        page.keyboard().press("e");
+        Locator field = page.getByLabel("Find a file");
+        assertThat(field).isFocused();
+        page.keyboard().type("lam");
+        message.getByText("Put away").click();
+        assertThat(message).hasCount(0);
+        page.keyboard().type("p");
+        assertThat(field).hasValue("lamp");
+        page.mouse().click(640, 30);
+        assertThat(field).hasCount(0);
+        page.keyboard().type("x");
+        page.keyboard().press("r");
+        assertThat(page.getByText("5 shots, 5 cameras")).isVisible();
+        assertThat(button("Receive this cut")).isEnabled();
+        page.waitForTimeout(1200);
+        page.keyboard().press("x");
+        assertThat(page.getByText("5 shots, 5 cameras")).hasCount(0);
     }
 }
