@@ -19,20 +19,22 @@ export function HandBackBox({ sequence }: { sequence: Sequence }) {
   }
   const losses = back.remarks.filter((r) => r.severity === 'loss')
   return (
-    <div className="mt-auto flex items-center gap-4 border-t border-line py-3">
-      <div className="min-w-0 flex-1">
-        <b className="font-semibold">Hand back {sequence.name}</b>{' '}
-        <span className="text-quiet">{back.rendered} of {back.events} events name a render and its timecode</span>
-        {losses.length > 0 && (
-          <ul className="max-h-[60px] overflow-y-auto text-[13px] text-bent" aria-label="What the list cannot say" tabIndex={0}>
-            {losses.map((l, i) => <li key={i}>{l.place}: {l.text}</li>)}
-          </ul>
-        )}
+    <div className="mt-auto border-t border-line py-2">
+      <div className="flex items-center gap-4">
+        <p className="min-w-0 flex-1 truncate" title={sequence.name}>
+          <b className="font-semibold">Hand back</b>{' '}
+          <span className="text-quiet">{sequence.name}: {back.rendered} of {back.events} events name a render</span>
+        </p>
+        <select className="field" aria-label="Format of the list" value={format} onChange={(e) => setFormat(e.target.value)}>
+          {FORMATS.map(([id, name]) => <option key={id} value={id}>{name}</option>)}
+        </select>
+        <button type="button" className="button" onClick={save}>Save list</button>
       </div>
-      <select className="field" aria-label="Format of the list" value={format} onChange={(e) => setFormat(e.target.value)}>
-        {FORMATS.map(([id, name]) => <option key={id} value={id}>{name}</option>)}
-      </select>
-      <button type="button" className="button" onClick={save}>Save list</button>
+      {losses.length > 0 && (
+        <ul className="max-h-[40px] overflow-y-auto text-[13px] text-bent" aria-label="What the list cannot say" tabIndex={0}>
+          {losses.map((l, i) => <li key={i}>{l.place}: {l.text}</li>)}
+        </ul>
+      )}
     </div>
   )
 }

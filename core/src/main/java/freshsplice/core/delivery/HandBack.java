@@ -102,7 +102,7 @@ public final class HandBack {
         }
         if (covered.in() > seen.in() || covered.out() < seen.out()) {
             remarks.add(Remark.loss(place, render.name() + " covers " + covered.overlapWith(seen) + " of "
-                    + seen.length() + " frames: render it again before the list is used"));
+                    + seen.length() + " frames: render it again"));
         }
         String name = render.name().toString();
         Source source = new Source(name, name, render.file(), master.rate(), render.range().startTimecode(),
