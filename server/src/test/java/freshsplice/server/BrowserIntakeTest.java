@@ -3,6 +3,7 @@ package freshsplice.server;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -144,7 +145,7 @@ class BrowserIntakeTest extends InBrowser {
         assertThat(message).hasCount(0);
         page.keyboard().type("p");
         assertThat(field).hasValue("lamp");
-        page.mouse().click(640, 30);
+        page.getByText("What will be made", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(field).hasCount(0);
         page.keyboard().type("x");
         page.keyboard().press("r");
