@@ -126,7 +126,7 @@ final class EdlParser {
 
     /** Whether a line is surely an event. */
     static boolean isEvent(String line) {
-        return firstOfFourLabels(line.strip().split("\\s+")) >= 0;
+        return firstOfFourLabels(columns(line)) >= 0;
     }
 
     /** The column where four labels in a row begin, not before the fourth; −1 where there are none. */

@@ -179,7 +179,8 @@ public class IntakeViews {
                 planned.frames().last(), planned.camera(), piece.name(), piece.paths().size(),
                 piece.joined() == null ? null : piece.paths().size() + " " + piece.joined().words(),
                 piece.seams(), apart.contains(piece.record().in()), found == null ? null : found.file().id(),
-                middle(found == null ? null : found.file(), piece.source(), piece.edge(), piece.time()), piece.name(), found == null ? null : found.words(), found != null && found.isDoubtful(), shares);
+                middle(found == null ? null : found.file(), piece.source(), piece.edge(), piece.time()), piece.name(),
+                found == null ? null : found.words(), found != null && found.isDoubtful(), shares);
     }
 
     /** What is seen or heard and nothing given fits: nested cuts opened, nothing that is switched off or covered. */
