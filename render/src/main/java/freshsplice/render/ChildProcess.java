@@ -22,7 +22,8 @@ final class ChildProcess {
         Process process = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD).start();
         // reading its output waits for as long as it runs, so that somebody else must look at the clock
         var watch = process.onExit().orTimeout(seconds, TimeUnit.SECONDS);
-        watch.whenComplete((ended, late) -> process.destroyForcibly());
+        // only one that is late: ending a process closes its output, and one that came to its end may not be read yet
+        watch.exceptionally(late -> process.destroyForcibly());
         try {
             byte[] out = process.getInputStream().readNBytes(most);
             process.getInputStream().close();

@@ -142,6 +142,18 @@ class MovieTest {
     }
 
     @Test
+    void allThatAProgramPrintedIsReadAlsoWhenItEndedBefore() {
+        List<Integer> lengths = java.util.stream.IntStream.range(0, 400).parallel().mapToObj(i -> {
+            try {
+                return ChildProcess.output(List.of("head", "-c", "60000", "/dev/zero"), 20, 100_000, Path.of("a")).length;
+            } catch (IOException e) {
+                return -1;
+            }
+        }).toList();
+        assertThat(lengths).containsOnly(60_000);
+    }
+
+    @Test
     void aMovieThatCannotBeReadIsNoBlack() throws IOException {
         Path gone = folder.resolve("gone.mp4");
         try (MovieReader reader = new MovieReader(gone, W, H, FrameRate.FPS_24)) {

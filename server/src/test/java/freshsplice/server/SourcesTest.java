@@ -315,7 +315,7 @@ class SourcesTest {
         Path file = ffmpeg(name, arguments.toArray(String[]::new));
         long cut = cut(name);
         byte[] bytes = Files.readAllBytes(file);
-        give(Map.of("asked_" + name, bytes));
+        assertThat(give(Map.of("asked_" + name, bytes)).get("refused")).as("what was refused").isEmpty();
         long id = client.get("/api/projects/" + project + "/files?text=asked").get("files").get(0).get("mediaId").asLong();
         await("stand-ins", () -> client.get("/api/projects/" + project + "/tasks").isEmpty());
         // 240 wide is made when asked for, by seeking; 960 was made in the one pass
