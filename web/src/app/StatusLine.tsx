@@ -29,7 +29,7 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
       {sequence ? (
         <>
           <TypedFrame sequence={sequence} label={label(frame)} />
-          <span className="num whitespace-nowrap text-quiet">record {frame - sequence.start + 1} of {sequence.end - sequence.start}</span>
+          <span className="num whitespace-nowrap text-quiet">{recordWords(sequence, frame)}</span>
           {section && section.content === 'SHOT' ? (
             <span className="num truncate text-quiet">
               {section.code}, frame {shotFrameAt(section, frame)} of {section.shotFirst}–{section.shotLast}
@@ -53,6 +53,12 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
       </span>
     </footer>
   )
+}
+
+function recordWords(sequence: Sequence, frame: number) {
+  const { masterStart, masterEnd } = sequence
+  return frame < masterStart ? `${masterStart - frame} before the master` : frame >= masterEnd ? `${frame - masterEnd + 1} past the master`
+    : `record ${frame - masterStart + 1} of ${masterEnd - masterStart}`
 }
 
 function TypedFrame({ sequence, label }: { sequence: Sequence; label: string }) {

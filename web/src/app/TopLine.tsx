@@ -1,5 +1,6 @@
 import { setDesk, useDesk, VIEWS } from '../desk/desk'
 import type { Project, Sequence } from '../server/types'
+import { plural } from '../parts/words'
 import { goTo } from '../playhead/transport'
 import { MasterBox } from '../conform/MasterBox'
 import { History } from './History'
@@ -44,7 +45,13 @@ export function TopLine({ project, sequence, connected }: { project: Project; se
 }
 
 function Counts({ sequence }: { sequence: Sequence }) {
-  const { counts } = sequence
+  const { counts, differences } = sequence
+  const toDifference = () => {
+    const { frame } = useDesk.getState()
+    const next = differences.find((d) => d.in > frame) ?? differences[0]
+    setDesk({ view: 'Conform' })
+    goTo(next.in)
+  }
   const toBent = () => {
     const bent = sequence.seams.find((s) => s.cutBend !== 0 || s.renderBend !== 0)
     setDesk({ view: 'Conform', seam: bent?.at })
@@ -52,8 +59,8 @@ function Counts({ sequence }: { sequence: Sequence }) {
       goTo(bent.at)
     }
   }
-  const count = (n: number, one: string, many: string, colour: string, run: () => void) => (
-    <button type="button" className="whitespace-nowrap hover:underline" onClick={run}>
+  const count = (n: number, one: string, many: string, colour: string, run: () => void, title?: string) => (
+    <button type="button" title={title} className="whitespace-nowrap hover:underline" onClick={run}>
       <b className={`num font-semibold ${n > 0 ? colour : ''}`}>{n}</b> <span className="text-quiet">{n === 1 ? one : many}</span>
     </button>
   )
@@ -61,7 +68,11 @@ function Counts({ sequence }: { sequence: Sequence }) {
     <>
       {count(counts.shots, 'shot', 'shots', '', () => setDesk({ view: 'Renders' }))}
       {count(counts.bentSeams, 'seam bent', 'seams bent', 'text-bent', toBent)}
-      {count(counts.staleRenders, 'render stale', 'renders stale', 'text-stale', () => setDesk({ view: 'Renders' }))}
+      {differences.length > 0 && count(differences.length, 'unlike the cut', 'unlike the cut', 'text-bent', toDifference,
+        differences.slice(0, 12).map((d) => `${d.name ? `${d.name}: ` : ''}${d.words}`).join('\n'))}
+      {counts.blackFrames > 0 && count(counts.blackFrames, 'frame black', 'frames black', 'text-bent', () => setDesk({ view: 'Conform' }))}
+      {count(counts.toRender, 'to render', 'to render', 'text-stale', () => setDesk({ view: 'Renders' }),
+        `${plural(counts.outOfDate, 'render')} out of date, ${counts.toRender - counts.outOfDate} staged and not rendered`)}
       {counts.missingBoards > 0 && count(counts.missingBoards, 'picture to find', 'pictures to find', 'text-bent', () => setDesk({ view: 'Intake' }))}
     </>
   )

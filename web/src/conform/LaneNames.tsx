@@ -2,6 +2,7 @@ import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
+import { plural } from '../parts/words'
 import type { LaneView, Sequence } from '../server/types'
 import { ask, edit } from './edits'
 import type { Layout } from './lanes'
@@ -36,8 +37,8 @@ export function LaneNames({ layout, sequence, sounds }: { layout: Layout; sequen
         <LaneMenu key={u.lane.id} sequence={sequence} lane={u.lane} span={layout.upper[i]} chosen={u.lane === target} rename={setRenamed} />
       ))}
       <LaneMenu sequence={sequence} lane={main} span={layout.shots} chosen={upper.length > 0 && main === target} rename={setRenamed}
-        quiet={`${counts.shots}, ${counts.staged} staged`} />
-      {fixed(layout.renders, 'Renders', `${counts.rendered} of ${counts.shots}`)}
+        quiet={`${plural(counts.shots, 'shot')}, ${counts.staged} staged`} />
+      {fixed(layout.renders, 'Renders', `${counts.rendered} of ${plural(counts.shots, 'shot')}`)}
       {sounds.slice(0, layout.sound.length).map((name, i) => <SoundName key={name} sequence={sequence} name={name} span={layout.sound[i]} />)}
       {renamed && (
         <TextBox label={`Lane ${renamed.name} is called`} start={renamed.name} close={() => setRenamed(undefined)}

@@ -36,7 +36,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
         <div className="pointer-events-none absolute inset-[3.5%] border border-white/25" aria-hidden />
       </Picture>
       <Picture kind="render" large={large} title="Render" number={shotFrame ?? ''}
-        quiet={render ? `${render.name}${render.stale.length ? ` · stale, ${render.stale.join(' and ')} changed` : ''}` : section ? `${section.code} · none yet` : ''}
+        quiet={render ? `${render.name}${render.stand ? ` · ${render.stand}` : ''}` : section ? `${section.code} · none yet` : ''}
         under={
           <label className="flex flex-1 items-center gap-3">
             Board over camera

@@ -9,7 +9,8 @@ import type { LaidSound } from '../server/types'
 import { Grain } from './grain'
 import { heardFrame, pauseSound, scrub, setSound, startSound } from './sound'
 
-type Score = { start: number; end: number; framesPerSecond: number; sound: LaidSound[] }
+/** @property masterEnd where playing stops: the cut may reach further */
+type Score = { start: number; end: number; masterEnd: number; framesPerSecond: number; sound: LaidSound[] }
 type Part = { in: number; out: number }
 
 /**
@@ -18,7 +19,7 @@ type Part = { in: number; out: number }
  */
 export const useTransport = create<{ speed: number; dropped: number; grain: number }>(() => ({ speed: 0, dropped: 0, grain: 1 }))
 
-let score: Score = { start: 0, end: 1, framesPerSecond: 24, sound: [] }
+let score: Score = { start: 0, end: 1, masterEnd: 1, framesPerSecond: 24, sound: [] }
 let begun = { at: 0, frame: 0 }
 let ticking = 0
 let ticked = 0
@@ -46,6 +47,9 @@ export function goTo(frame: number) {
   }
 }
 
+/** Playing that begins beyond the master goes through what the cut has there. */
+const lastOf = (frame: number) => (frame < score.masterEnd ? score.masterEnd : score.end)
+
 export const step = (frames: number) => {
   stop()
   goTo(useDesk.getState().frame + frames)
@@ -58,7 +62,7 @@ export function play(speed: number, only?: Part, loop = false) {
   loops = loop
   let { frame } = useDesk.getState()
   const from = only?.in ?? score.start
-  const to = only?.out ?? score.end
+  const to = only?.out ?? lastOf(frame)
   if (speed > 0 && frame >= to - 1) {
     frame = from
   }
@@ -132,7 +136,7 @@ function tick() {
   const passed = ((performance.now() - begun.at) / 1000) * score.framesPerSecond * speed
   const frame = Math.floor((heardFrame(speed) ?? begun.frame + passed) + 1e-3)
   const from = range?.in ?? score.start
-  const to = range?.out ?? score.end
+  const to = range?.out ?? lastOf(begun.frame)
   if (frame >= to && loops && range) {
     setDesk({ frame: range.in })
     play(speed, range, true)

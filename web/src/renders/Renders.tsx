@@ -3,11 +3,10 @@ import { useActions } from '../desk/actions'
 import { useDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
 import { Rows } from '../parts/Rows'
-import { renderOf, sectionAt } from '../playhead/lookup'
+import { sectionAt } from '../playhead/lookup'
 import { goTo } from '../playhead/transport'
 import { post } from '../server/client'
 import { refreshRenders, useRenders } from '../server/queries'
-import { shotsOf } from './shotsOf'
 import type { Project, Render, Sequence } from '../server/types'
 
 const SIZES = [[640, 360], [960, 540], [1280, 720], [1920, 1080]] as const
@@ -15,14 +14,14 @@ const SIZES = [[640, 360], [960, 540], [1280, 720], [1920, 1080]] as const
 /** Shots to render, renders under way and done. */
 export function Renders({ project, sequence }: { project: Project; sequence: Sequence }) {
   const frame = useDesk((d) => d.frame)
-  const renders = useRenders(project.id).data ?? []
+  const renders = useRenders(project.id, sequence.id).data ?? []
   const here = sectionAt(sequence, frame)
   const [chosen, setChosen] = useState<Set<number>>(new Set())
   const [master, setMaster] = useState(false)
   const [size, setSize] = useState(2)
   const [burnIn, setBurnIn] = useState(true)
   const [shown, setShown] = useState<number>()
-  const rows = shotsOf(sequence.sections)
+  const rows = sequence.shots
   const picked = chosen.size > 0 ? rows.filter((r) => chosen.has(r.shotId)) : []
 
   const ask = async () => {
@@ -43,14 +42,11 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
     const next = new Set(c)
     return next.delete(id) ? next : next.add(id)
   })
-  const needed = rows.filter((r) => {
-    const render = renderOf(sequence, sequence.sections.indexOf(r))
-    return r.staged && (!render || render.stale.length > 0)
-  })
+  const needed = rows.filter((r) => r.toRender)
   useActions('renders', [
     { group: 'Renders', name: 'Render what is chosen', keys: 'R', run: () => void ask() },
     { group: 'Renders', name: 'Choose all shots, or none', keys: 'A', run: () => setChosen(chosen.size === rows.length ? new Set() : new Set(rows.map((r) => r.shotId))) },
-    { group: 'Renders', name: 'Choose what is stale or not rendered', keys: 'N', run: () => setChosen(new Set(needed.map((r) => r.shotId))) },
+    { group: 'Renders', name: 'Choose what is to be rendered: stale, too short or not rendered', keys: 'N', run: () => setChosen(new Set(needed.map((r) => r.shotId))) },
     { group: 'Renders', name: 'Take or leave this shot', keys: 'X', run: () => here && here.shotId !== 0 && toggle(here.shotId) },
   ])
   const current = renders.find((r) => r.id === shown) ?? renders.find((r) => r.state === 'DONE')
@@ -94,20 +90,19 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
       <section className="flex w-[430px] shrink-0 flex-col border-l border-black/40 bg-[#262626] px-4 pt-2" aria-label="Shots to render">
         <div className="mb-1 flex h-7 items-center gap-3">
           <b className="font-semibold">Shots</b>
-          <span className="text-quiet">{rows.length}, {needed.length} stale or without a render</span>
+          <span className="text-quiet">{rows.length}, <span className="num">{needed.length}</span> to render</span>
           <button type="button" className="link ml-auto" disabled={needed.length === 0} onClick={() => setChosen(new Set(needed.map((r) => r.shotId)))}>choose those</button>
         </div>
         <Rows rows={rows} height={34} label="Shots" at={here && rows.findIndex((r) => r.shotId === here.shotId)}>
           {(row) => {
-            const render = renderOf(sequence, sequence.sections.indexOf(row))
             return (
               <label className={`flex h-full items-center gap-3 border-b border-line/60 px-1 ${row.shotId === here?.shotId ? 'bg-[#3a4341]' : ''}`} onDoubleClick={() => goTo(row.in)}>
                 <input type="checkbox" checked={chosen.has(row.shotId)} onChange={() => toggle(row.shotId)} aria-label={`Choose ${row.code}`} />
                 <button type="button" className="num w-16 text-left" onClick={() => goTo(row.in)}>{row.code}</button>
-                <span className="num w-16 text-right text-quiet">{row.out - row.in}</span>
+                <span className="num w-16 text-right text-quiet">{row.frames}</span>
                 <span className="min-w-0 flex-1 truncate text-quiet">
-                  {render
-                    ? <><span className="num text-text">v{String(render.version).padStart(3, '0')}</span> {render.stale.length > 0 && <span className="hatched rounded px-1.5 text-text">stale, {render.stale.join(' and ')} changed</span>}</>
+                  {row.renderId
+                    ? <><span className="num text-text">v{String(row.version).padStart(3, '0')}</span> {row.stand && <span className="hatched rounded px-1.5 text-text">{row.stand}</span>}</>
                     : row.staged ? 'not rendered' : 'not staged'}
                 </span>
               </label>

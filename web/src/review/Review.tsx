@@ -16,7 +16,7 @@ const WAYS: Way[] = ['side by side', 'wiped', 'blended', 'flicked']
 export function Review({ project, sequence }: { project: Project; sequence: Sequence }) {
   const frame = useDesk((d) => d.frame)
   const speed = useTransport((t) => t.speed)
-  const renders = useRenders(project.id).data ?? []
+  const renders = useRenders(project.id, sequence.id).data ?? []
   const { section, before, index } = liveAt(sequence, frame)
   const versions = renders.filter((r) => r.shotId === section?.shotId && r.state === 'DONE')
   const [a, setA] = useState('board')

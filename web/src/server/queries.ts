@@ -80,10 +80,10 @@ export const useCutPieces = (projectId: number, cutId: number | undefined) =>
     placeholderData: (before) => before,
   })
 
-export const useRenders = (projectId: number | undefined) =>
+export const useRenders = (projectId: number | undefined, masterId?: number) =>
   useQuery({
-    queryKey: edited(projectId, 'renders'),
-    queryFn: () => getJson<Render[]>(`/api/projects/${projectId}/renders`),
+    queryKey: edited(projectId, 'renders', masterId),
+    queryFn: () => getJson<Render[]>(`/api/projects/${projectId}/renders${masterId ? `?master=${masterId}` : ''}`),
     enabled: !!projectId,
   })
 
@@ -141,10 +141,11 @@ export const useTurnover = (projectId: number, cutId: number | undefined, master
     enabled: !!cutId,
   })
 
-export const useHandBack = (projectId: number, masterId: number, format: string) =>
+/** @param how its query: which master, and what of it is written how */
+export const useHandBack = (projectId: number, format: string, how: string) =>
   useQuery({
-    queryKey: edited(projectId, 'hand-back', masterId, format),
-    queryFn: () => getJson<HandBack>(`/api/projects/${projectId}/hand-back?format=${format}&master=${masterId}`),
+    queryKey: edited(projectId, 'hand-back', format, how),
+    queryFn: () => getJson<HandBack>(`/api/projects/${projectId}/hand-back?format=${format}&${how}`),
     placeholderData: (before) => before,
   })
 

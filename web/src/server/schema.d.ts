@@ -1512,6 +1512,7 @@ export interface components {
         "freshsplice.server.cuts.CutController.OutOfDate": {
             code: string;
             why: string;
+            before: boolean;
         };
         "freshsplice.server.cuts.CutController.Ways": {
             /** @enum {string} */
@@ -1736,12 +1737,21 @@ export interface components {
             madeAt: string;
             done: boolean;
         };
-        "freshsplice.server.cuts.CutController.HandBackView": {
-            remarks: components["schemas"]["freshsplice.server.cuts.IntakeView.Note"][];
+        "freshsplice.core.delivery.HandBack.Tally": {
             /** Format: int32 */
-            events: number;
+            pieces: number;
             /** Format: int32 */
             rendered: number;
+            /** Format: int32 */
+            part: number;
+            /** Format: int32 */
+            stale: number;
+            /** Format: int32 */
+            none: number;
+        };
+        "freshsplice.server.cuts.CutController.HandBackView": {
+            remarks: components["schemas"]["freshsplice.server.cuts.IntakeView.Note"][];
+            tally: components["schemas"]["freshsplice.core.delivery.HandBack.Tally"];
         };
         "freshsplice.server.cuts.IntakeView.Note": {
             severity: string;
@@ -1782,6 +1792,10 @@ export interface components {
             start: number;
             /** Format: int64 */
             end: number;
+            /** Format: int64 */
+            masterStart: number;
+            /** Format: int64 */
+            masterEnd: number;
             cut: components["schemas"]["freshsplice.server.masters.SequenceView.Cut"];
             main: components["schemas"]["freshsplice.server.masters.SequenceView.Lane"];
             sections: components["schemas"]["freshsplice.server.masters.SequenceView.Section"][];
@@ -1789,6 +1803,8 @@ export interface components {
             live: components["schemas"]["freshsplice.server.masters.SequenceView.Live"][];
             seams: components["schemas"]["freshsplice.server.masters.SequenceView.Seam"][];
             renders: components["schemas"]["freshsplice.server.masters.SequenceView.Render"][];
+            shots: components["schemas"]["freshsplice.server.masters.SequenceView.ShotState"][];
+            differences: components["schemas"]["freshsplice.server.masters.SequenceView.Difference"][];
             sound: components["schemas"]["freshsplice.server.masters.SequenceView.Sound"][];
             soundLanes: components["schemas"]["freshsplice.server.masters.SequenceView.SoundLane"][];
             marks: components["schemas"]["freshsplice.server.masters.SequenceView.Mark"][];
@@ -1800,11 +1816,13 @@ export interface components {
             /** Format: int32 */
             bentSeams: number;
             /** Format: int32 */
-            staleRenders: number;
+            outOfDate: number;
             /** Format: int32 */
             staged: number;
             /** Format: int32 */
             rendered: number;
+            /** Format: int32 */
+            toRender: number;
             /** Format: int32 */
             missingBoards: number;
             /** Format: int64 */
@@ -1817,6 +1835,14 @@ export interface components {
             version: number;
             name: string;
             stamp: string;
+        };
+        "freshsplice.server.masters.SequenceView.Difference": {
+            /** Format: int64 */
+            in: number;
+            /** Format: int64 */
+            out: number;
+            name: string;
+            words: string;
         };
         "freshsplice.server.masters.SequenceView.Key": {
             /** Format: int64 */
@@ -1880,8 +1906,7 @@ export interface components {
             /** Format: int64 */
             frames: number;
             stale: string[];
-            /** Format: int64 */
-            missing: number;
+            stand: string;
         };
         "freshsplice.server.masters.SequenceView.Seam": {
             /** Format: int32 */
@@ -1948,6 +1973,25 @@ export interface components {
             actionFirst: number;
             nest?: components["schemas"]["freshsplice.server.masters.SequenceView.Nest"];
             alias?: string;
+        };
+        "freshsplice.server.masters.SequenceView.ShotState": {
+            /** Format: int64 */
+            shotId: number;
+            code: string;
+            /** Format: int64 */
+            in: number;
+            /** Format: int64 */
+            frames: number;
+            staged: boolean;
+            /** Format: int64 */
+            renderId?: number;
+            /** Format: int32 */
+            version: number;
+            stale: string[];
+            /** Format: int64 */
+            covered: number;
+            stand: string;
+            toRender: boolean;
         };
         "freshsplice.server.masters.SequenceView.Sound": {
             /** Format: int64 */
@@ -2706,7 +2750,9 @@ export interface operations {
     };
     all_1: {
         parameters: {
-            query?: never;
+            query?: {
+                master?: number;
+            };
             header?: never;
             path: {
                 id: number;
@@ -2897,6 +2943,7 @@ export interface operations {
         parameters: {
             query?: {
                 shortReels?: boolean;
+                gap?: boolean;
                 master?: number;
             };
             header?: never;
@@ -3842,6 +3889,8 @@ export interface operations {
             query?: {
                 format?: string;
                 master?: number;
+                gap?: boolean;
+                shortReels?: boolean;
             };
             header?: never;
             path: {

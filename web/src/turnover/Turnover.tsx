@@ -4,6 +4,7 @@ import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
 import { Rows } from '../parts/Rows'
+import { plural, signed } from '../parts/words'
 import { goTo } from '../playhead/transport'
 import { post } from '../server/client'
 import { refreshEdited, useTurnover } from '../server/queries'
@@ -52,7 +53,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
       const changes = taken.map((c) => ({ id: c.id, words: `${c.code || c.name}: ${c.words}` }))
       const applied = await post<Applied>(`/api/cuts/${list.cutId}/turnover/apply?master=${sequence.id}`, { changes })
       setOutOfDate(applied.outOfDate)
-      say(`${applied.applied} ${applied.applied === 1 ? 'change' : 'changes'} applied, no camera work is lost`)
+      say(`${plural(applied.applied, 'change')} applied, no camera work is lost`)
       if (applied.left.length > 0) {
         sayError(new Error(`Left, because somebody edited there meanwhile: ${applied.left.join('; ')}. Look at the list again.`))
       }
@@ -87,15 +88,15 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
               {cuts.map((c) => <option key={c.id} value={c.id}>Cut {c.version} against our master</option>)}
             </select>
             <span className="truncate text-quiet">
-              {edits.length} {edits.length === 1 ? 'change' : 'changes'}
-              {camera > 0 && <>, <b className="text-bent">{camera}</b> need camera work</>}
-              {renders > 0 && <>, <b>{renders}</b> new renders</>}
+              {plural(edits.length, 'change')}
+              {camera > 0 && <>, <b className="text-bent">{camera}</b> {camera === 1 ? 'needs' : 'need'} camera work</>}
+              {renders > 0 && <>, <b>{renders}</b> {renders === 1 ? 'asks' : 'ask'} for a new render</>}
             </span>
           </div>
           {edits.length === 0 ? (
             <p className="py-8 text-[16px]">
               No changes: our master is this cut, frame by frame.{' '}
-              <span className="text-quiet">{list.kept} pieces agree.</span>
+              <span className="text-quiet">{plural(list.kept, 'piece agrees', 'pieces agree')}.</span>
             </p>
           ) : (
             <>
@@ -107,10 +108,10 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
               </Rows>
               <div className="flex items-center gap-4 py-3">
                 <button type="button" className="button button-main" disabled={busy || taken.length === 0} onClick={() => void apply()}>
-                  Apply {taken.length} {taken.length === 1 ? 'change' : 'changes'}
+                  Apply {plural(taken.length, 'change')}
                 </button>
                 <span className="text-quiet">
-                  one step, can be undone; no camera work is lost{pushed > 0 && ` · ${pushed} shots only pushed along`}
+                  one step, can be undone; no camera work is lost{pushed > 0 && ` · ${plural(pushed, 'shot')} only pushed along`}
                 </span>
               </div>
             </>
@@ -129,22 +130,22 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
 }
 
 function WhatWentOutOfDate({ renders }: { renders: OutOfDate[] }) {
+  const fresh = renders.filter((r) => !r.before)
   if (renders.length === 0) {
     return <p className="border-t border-line py-2">Every render still stands as it is.</p>
   }
   return (
     <div className="max-h-40 shrink-0 overflow-auto border-t border-line py-2" role="status">
-      <b className="font-semibold">{renders.length} {renders.length === 1 ? 'render is' : 'renders are'} out of date now</b>
+      <b className="font-semibold">{plural(fresh.length, 'render', 'renders')} put out of date</b>
+      {fresh.length < renders.length && <span className="text-quiet">, {renders.length - fresh.length} out of date before</span>}
       <ul>
-        {renders.map((r) => (
-          <li key={r.code} className="flex gap-3"><span className="num text-stale">{r.code}</span><span className="text-quiet">{r.why}</span></li>
+        {[...fresh, ...renders.filter((r) => r.before)].map((r) => (
+          <li key={r.code} className="flex gap-3"><span className="num text-stale">{r.code}</span><span className="text-quiet">{r.why}{r.before && ', as before'}</span></li>
         ))}
       </ul>
     </div>
   )
 }
-
-const signed = (n: number) => (n > 0 ? `+${n}` : n < 0 ? `−${-n}` : '0')
 
 function ChangeRow({ change: c, taken, selected, choose, toggle }: { change: Change; taken: boolean; selected: boolean; choose: () => void; toggle: () => void }) {
   const frames = c.slip !== 0 ? `slip ${signed(c.slip)}` : c.head !== 0 && c.tail !== 0 ? `${signed(c.head)} ${signed(c.tail)}` : signed(c.head + c.tail || (c.kind === 'SHIFTED' || c.kind === 'MOVED' ? c.shift : 0))

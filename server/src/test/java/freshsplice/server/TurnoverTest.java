@@ -187,8 +187,8 @@ class TurnoverTest {
         long second = client.post("/api/projects/" + received.project() + "/masters",
                 Map.of("name", "Second of two", "shots", 2, "frames", 31)).asLong();
         String path = "/api/projects/" + received.project() + "/hand-back";
-        assertThat(client.get(path + "?master=" + second).get("events").asInt()).isEqualTo(2);
-        assertThat(client.get(path).get("events").asInt()).isEqualTo(3);
+        assertThat(client.get(path + "?master=" + second).get("tally").get("pieces").asInt()).isEqualTo(2);
+        assertThat(client.get(path).get("tally").get("pieces").asInt()).isEqualTo(3);
         HttpResponse<byte[]> list = client.tryPost(path + "/edl?master=" + second, null);
         assertThat(list.headers().firstValue("Content-Disposition").orElseThrow()).contains("second_of_two");
         assertThat(new String(list.body(), StandardCharsets.UTF_8)).contains("TITLE: Second of two").contains("01:00:01:07");

@@ -27,6 +27,10 @@ public final class Origins {
      * @param bends    where its speed changes, counted from the piece's cut; empty for a constant one
      */
     public record Origin(long shotId, Rational position, Rational slope, List<Bend> bends) {
+        /** The exact shot frame so many record frames after the piece's cut. */
+        Rational at(long frames) {
+            return bends.isEmpty() ? position.plus(slope.times(frames)) : Bend.at(bends, Rational.of(frames));
+        }
     }
 
     private record Own(long shotId, RenderRange range) {

@@ -13,6 +13,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -34,10 +35,12 @@ public final class Turnover {
     final List<LivePieces.Live> live;
     final List<Section> sections;
     final List<Newer> newer;
+    /** For each piece of the cut as it came, which of {@link #newer} it is in. */
+    private final List<Integer> places;
     private final SameSources sources;
     private final ChangeList changes;
 
-    private Turnover(Master master, LongFunction<Master> masters, Map<Long, Shot> shots, List<Newer> found,
+    private Turnover(Master master, LongFunction<Master> masters, Map<Long, Shot> shots, List<Newer> found, Origins origins,
                      Sources known, int handles, ChangeFinder.SoundDiffers sound) {
         this.master = master;
         this.shots = shots;
@@ -46,8 +49,11 @@ public final class Turnover {
         Set<Long> named = new HashSet<>();
         found.forEach(n -> n.origin().ifPresent(o -> named.add(o.shotId())));
         List<Piece> olds = olderPieces(named);
-        this.sources = SameSources.of(uses(olds, known), uses(found), known::areSame);
-        this.newer = found.stream().map(n -> new Newer(n.cut(), n.origin(), PieceSources.newer(n.piece(), sources))).toList();
+        this.sources = SameSources.of(uses(olderPieces(Set.of()), olds, known), uses(found), known::areSame);
+        RunningOn joined = RunningOn.join(found, shots, origins, sources);
+        this.newer = joined.pieces().stream()
+                .map(n -> new Newer(n.cut(), n.origin(), PieceSources.newer(n.piece(), sources))).toList();
+        this.places = joined.places();
         this.changes = ChangeFinder.find(olds.stream().map(p -> PieceSources.older(p, sources)).toList(),
                 newer.stream().map(Newer::piece).toList(), handles, sound);
     }
@@ -74,9 +80,12 @@ public final class Turnover {
         };
     }
 
-    private static List<SourceUse> uses(List<Piece> olds, Sources known) {
+    /** A shot that the cut names by our own name may stand in it under the edit room's source too. */
+    private static List<SourceUse> uses(List<Piece> bySource, List<Piece> asCompared, Sources known) {
         SourceUse.Gathering gathering = new SourceUse.Gathering();
-        for (Piece piece : olds) {
+        Set<Piece> all = new LinkedHashSet<>(asCompared);
+        all.addAll(bySource);
+        for (Piece piece : all) {
             Source source = known.named(piece.key());
             gathering.add(piece.key(), source == null ? Source.ofIdentity(piece.key()) : source, piece.still(), piece.low(),
                     piece.high());
@@ -114,7 +123,7 @@ public final class Turnover {
                               ChangeFinder.SoundDiffers sound) {
         List<Newer> newer = pieces.stream().map(p -> newer(p, origins.of(p).filter(o -> shots.containsKey(o.shotId()))))
                 .toList();
-        return new Turnover(master, masters, shots, newer, known, handles, sound);
+        return new Turnover(master, masters, shots, newer, origins, known, handles, sound);
     }
 
     /** What differs. Old indexes count the master's sections that show shots, new ones the newer cut's pieces. */
@@ -148,18 +157,18 @@ public final class Turnover {
         return live;
     }
 
-    /** The shot that a piece of the newer cut shows; empty for one that we do not have. */
-    public Optional<Shot> ourShotOf(int newIndex) {
-        int section = changes.pairs().get(newIndex);
+    /** The shot that a piece of the newer cut shows; empty for one that we do not have. @param piece its index in the cut */
+    public Optional<Shot> ourShotOf(int piece) {
+        int section = changes.pairs().get(places.get(piece));
         return section < 0 ? Optional.empty() : Optional.of(shots.get(sections.get(section).shotId()));
     }
 
-    /** A piece of the newer cut by its index. */
+    /** A piece of the newer cut by its index among those compared: what runs on in one of our shots is one. */
     public CutPiece newPiece(int index) {
         return newer.get(index).cut();
     }
 
-    private static Newer newer(CutPiece cut, Optional<Origins.Origin> origin) {
+    static Newer newer(CutPiece cut, Optional<Origins.Origin> origin) {
         Piece plain = Piece.of(cut);
         FrameRange edge = cut.edge();
         String head = Passages.describe(Passages.head(cut.head(), edge.in()));

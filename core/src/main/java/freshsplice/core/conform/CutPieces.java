@@ -39,6 +39,12 @@ public final class CutPieces {
         for (LivePiece piece : live) {
             Transition head = byIn.get(piece.record().in());
             Transition tail = byOut.get(piece.record().out());
+            if (head != null && head.equals(tail)) {
+                // all of it lies under one transition: it comes in there where another piece goes out, else it goes out
+                boolean comesIn = live.stream().anyMatch(p -> p != piece && p.record().out() == piece.record().out());
+                tail = comesIn ? null : tail;
+                head = comesIn ? head : null;
+            }
             // at a fade from or to black there is no neighbour to share the frames with: the edge is the piece's own
             long in = head != null && outs.contains(head.record().out()) ? head.cut() : piece.record().in();
             long out = tail != null && ins.contains(tail.record().in()) ? tail.cut() : piece.record().out();

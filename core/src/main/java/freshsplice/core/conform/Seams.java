@@ -13,8 +13,9 @@ public final class Seams {
      * @param shots  its place in the master
      * @param cut    its place in the cut; null where the cut has none
      * @param render what its newest finished render covers; null without one
+     * @param runsOn whether it goes on in the next as if they were one piece: the other lanes have no seam there
      */
-    public record Triple(FrameRange shots, FrameRange cut, FrameRange render) {
+    public record Triple(FrameRange shots, FrameRange cut, FrameRange render, boolean runsOn) {
     }
 
     /**
@@ -55,6 +56,9 @@ public final class Seams {
         Optional<Triple> before = Optional.ofNullable(left < 0 ? null : pieces.get(left));
         Optional<Triple> after = Optional.ofNullable(right < 0 ? null : pieces.get(right));
         long shots = before.map(t -> t.shots().out()).orElseGet(() -> after.orElseThrow().shots().in());
+        if (right >= 0 && before.isPresent() && before.get().runsOn()) {
+            return new Seam(left, right, shots, null, null, 0, 0);
+        }
         Long cut = farther(shots, before.map(Triple::cut).map(FrameRange::out),
                 after.map(Triple::cut).map(FrameRange::in));
         Long render = farther(shots, before.map(Triple::render).map(FrameRange::out),

@@ -10,6 +10,7 @@ import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
@@ -19,6 +20,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.function.LongFunction;
+import java.util.function.UnaryOperator;
 
 /**
  * The list that is handed back: the master as a cut whose events name our renders and the renders' own timecode, so
@@ -28,57 +30,101 @@ public final class HandBack {
     /**
      * A finished render.
      *
-     * @param name  its name
-     * @param file  its file's name
-     * @param range what of the shot it shows
+     * @param name    its name
+     * @param file    its file's name
+     * @param range   what of the shot it shows
+     * @param changed what changed since it was made
      */
-    public record Rendered(RenderName name, String file, RenderRange range) {
+    public record Rendered(RenderName name, String file, RenderRange range, List<String> changed) {
     }
 
-    /** @param cut the list; @param remarks sections that no render covers */
-    public record HandedBack(Cut cut, List<Remark> remarks) {
+    /**
+     * A shot as the edit room knows it.
+     *
+     * @param code   its code
+     * @param anchor what of the edit it was made from
+     * @param board  the edit room's own source; null where it has none
+     */
+    public record Known(String code, Shot.Anchor anchor, Source board) {
     }
 
-    private HandBack() {
+    /** What stands where no render is. */
+    public enum Rest { BOARD, GAP }
+
+    /**
+     * How many pieces are handed back how.
+     *
+     * @param pieces   all that show shots
+     * @param rendered whole, under a render that is what would be made now
+     * @param part     in part under a render
+     * @param stale    under a render that is stale, whole or in part
+     * @param none     without a render
+     */
+    public record Tally(int pieces, int rendered, int part, int stale, int none) {
+    }
+
+    /** @param cut the list; @param remarks what it does not show as our renders would; @param tally in figures */
+    public record HandedBack(Cut cut, List<Remark> remarks, Tally tally) {
+    }
+
+    private final Master master;
+    private final LongFunction<Master> masters;
+    private final Map<Long, Rendered> renders;
+    private final Map<Long, Known> shots;
+    private final Rest rest;
+    private final List<Event> events = new ArrayList<>();
+    private final List<Transition> transitions = new ArrayList<>();
+    private final List<Remark> remarks = new ArrayList<>();
+    private int rendered;
+    private int part;
+    private int stale;
+    private int none;
+
+    private HandBack(Master master, LongFunction<Master> masters, Map<Long, Rendered> renders, Map<Long, Known> shots, Rest rest) {
+        this.master = master;
+        this.masters = masters;
+        this.renders = renders;
+        this.shots = shots;
+        this.rest = rest;
     }
 
     /**
      * @param masters finds nested masters by id
      * @param renders newest finished render by shot id
-     * @param codes   shot code by shot id
+     * @param shots   all shots by id
+     * @param rest    what stands where no render is
      * @param sound   sound lanes to hand back with it, on the master's clock
      */
     public static HandedBack of(Master master, LongFunction<Master> masters, Map<Long, Rendered> renders,
-                                Map<Long, String> codes, List<Lane> sound) {
-        List<Remark> remarks = new ArrayList<>();
-        List<Event> events = new ArrayList<>();
-        List<Transition> transitions = new ArrayList<>();
-        List<Section> sections = pieces(master, masters);
+                                Map<Long, Known> shots, Rest rest, List<Lane> sound) {
+        return new HandBack(master, masters, renders, shots, rest).with(sound);
+    }
+
+    private HandedBack with(List<Lane> sound) {
+        List<Section> sections = pieces();
         for (int i = 0; i < sections.size(); i++) {
             Section section = sections.get(i);
-            Section next = i + 1 < sections.size() ? sections.get(i + 1) : null;
-            FrameRange seen = section.seen(next);
-            if (section.shotId() == 0) {
-                if (section.content() instanceof Section.Content.Slate slate) {
-                    remarks.add(Remark.loss("slate at " + Timecode.of(section.record().in(), master.rate(),
-                            master.dropFrame()), "\"" + slate.text() + "\" has no picture: the list is black there"));
-                }
-                continue;
+            if (section.shotId() != 0) {
+                add(section, i + 1 < sections.size() ? sections.get(i + 1) : null);
+            } else if (section.content() instanceof Section.Content.Slate slate) {
+                remarks.add(Remark.loss("slate at " + label(section.record().in()),
+                        "\"" + slate.text() + "\" has no picture: the list is black there"));
             }
-            events.add(event(master, section, seen, renders.get(section.shotId()),
-                    codes.getOrDefault(section.shotId(), ""), remarks));
-            addTransitions(section, transitions);
         }
         List<Lane> lanes = new ArrayList<>();
         lanes.add(new Lane(Lane.Kind.PICTURE, "V1", true, events, transitions));
         lanes.addAll(sound);
         Cut cut = new Cut(master.name(), master.rate(), master.dropFrame(), FrameRange.of(master.start(),
                 Math.max(master.start(), master.end())), lanes, List.of());
-        return new HandedBack(cut, remarks);
+        return new HandedBack(cut, remarks, new Tally(rendered + part + none + stale, rendered, part, stale, none));
+    }
+
+    private String label(long record) {
+        return Timecode.of(record, master.rate(), master.dropFrame()).label();
     }
 
     /** What is live over all lanes; pieces that are switched off stay in the list, switched off, where nothing is. */
-    private static List<Section> pieces(Master master, LongFunction<Master> masters) {
+    private List<Section> pieces() {
         List<Section> pieces = new ArrayList<>(new LivePieces(masters).of(master).stream()
                 .map(LivePieces.Live::section).toList());
         for (Section section : master.main().sections()) {
@@ -90,45 +136,105 @@ public final class HandBack {
         return pieces;
     }
 
-    private static Event event(Master master, Section section, FrameRange seen, Rendered render, String code,
-                               List<Remark> remarks) {
-        String place = code + " at " + Timecode.of(section.record().in(), master.rate(), master.dropFrame());
-        FrameRange covered = render == null ? null : render.range().on(section);
+    private void add(Section section, Section next) {
+        FrameRange seen = section.seen(next);
+        Rendered render = renders.get(section.shotId());
+        FrameRange place = render == null ? null : render.range().on(section);
+        FrameRange covered = place == null ? null : CoveredPart.of(section, next, place);
+        String where = code(section) + " at " + label(section.record().in());
         if (covered == null) {
-            remarks.add(Remark.note(place, render == null ? "Not rendered: the list names the shot itself"
-                    : "The newest render plays at another speed: the list names the shot itself"));
-            Source source = new Source(code, code, null, master.rate(), null, null);
-            return event(section, code, seen, source, timeOf(section, seen));
+            none++;
+            remarks.add(withoutRender(where, render, place));
+            addRest(section, next, seen);
+        } else {
+            List<String> said = said(where, render, RenderStand.of(section, seen, render.range(), render.changed()), covered, seen);
+            addRest(section, next, FrameRange.of(seen.in(), covered.in()));
+            addRendered(section, covered, place, render, said);
+            addRest(section, next, FrameRange.of(covered.out(), seen.out()));
         }
-        if (covered.in() > seen.in() || covered.out() < seen.out()) {
-            remarks.add(Remark.loss(place, render.name() + " covers " + covered.overlapWith(seen) + " of "
-                    + seen.length() + " frames: render it again"));
+        addTransitions(section);
+    }
+
+    private Remark withoutRender(String where, Rendered render, FrameRange place) {
+        String why = render == null ? "not rendered" : place == null ? render.name() + " plays at another speed"
+                : render.name() + " has none of its frames";
+        return render == null ? Remark.note(where, why + ": " + restWords()) : Remark.loss(where, why + ": " + restWords());
+    }
+
+    private String restWords() {
+        return rest == Rest.BOARD ? "the list has the edit room's own source there" : "the list has a gap there";
+    }
+
+    /** Counts it, and says what is not as it should be; the same words stand in the list. */
+    private List<String> said(String where, Rendered render, RenderStand stand, FrameRange covered, FrameRange seen) {
+        List<String> said = new ArrayList<>();
+        if (stand.isStale()) {
+            said.add(render.name() + " is stale: " + String.join(" and ", stand.changed()) + " changed");
         }
+        if (covered.length() < seen.length()) {
+            said.add(render.name() + " covers " + covered.length() + " of " + seen.length() + " frames");
+        }
+        stale += stand.isStale() ? 1 : 0;
+        part += !stand.isStale() && !said.isEmpty() ? 1 : 0;
+        rendered += said.isEmpty() ? 1 : 0;
+        said.forEach(text -> remarks.add(Remark.loss(where, text + (text.contains(" covers ") ? "; for the rest " + restWords() : ""))));
+        return said;
+    }
+
+    private void addRendered(Section section, FrameRange covered, FrameRange place, Rendered render, List<String> said) {
         String name = render.name().toString();
         Source source = new Source(name, name, render.file(), master.rate(), render.range().startTimecode(),
                 render.range().frames());
-        Rational from = Rational.of(render.range().startTimecode() + seen.in() - covered.in());
-        return event(section, name, seen, source, TimeMap.constant(seen, from, Rational.ONE));
+        Rational from = Rational.of(render.range().startTimecode() + covered.in() - place.in());
+        events.add(event(section, name, covered, source, TimeMap.constant(covered, from, Rational.ONE), said));
     }
 
-    /** The course of a piece; where it bends, by the frames that it shows. */
-    private static TimeMap timeOf(Section section, FrameRange seen) {
+    /** What no render shows: the edit room's own source, so that it stays on-line there; or nothing, but under a passage. */
+    private void addRest(Section section, Section next, FrameRange range) {
+        FrameRange seen = section.seen(next);
+        boolean passes = range.in() < CoveredPart.headEnd(section, seen) && range.in() == seen.in()
+                || range.out() > CoveredPart.tailBegin(section, next, seen);
+        if (range.isEmpty() || rest == Rest.GAP && !passes) {
+            return;
+        }
+        if (rest == Rest.GAP) {
+            remarks.add(Remark.note(code(section) + " at " + label(range.in()),
+                    "A passage needs a picture: the edit room's own source stands under it, and no gap"));
+        }
+        Known shot = shots.get(section.shotId());
+        Source board = shot == null ? null : shot.board();
+        if (board == null) {
+            String code = code(section);
+            events.add(event(section, code, range, new Source(code, code, null, master.rate(), null, null),
+                    timeOf(section, range, UnaryOperator.identity()), List.of()));
+        } else {
+            events.add(event(section, board.label(), range, board, timeOf(section, range, shot.anchor()::sourceAt), List.of()));
+        }
+    }
+
+    private String code(Section section) {
+        Known shot = shots.get(section.shotId());
+        return shot == null ? "" : shot.code();
+    }
+
+    /** The course of a piece; where it bends, by the frames that it shows. @param as what a shot frame is in the source */
+    private static TimeMap timeOf(Section section, FrameRange range, UnaryOperator<Rational> as) {
         if (section.isEven()) {
-            return TimeMap.constant(seen, section.at(seen.in()), section.speed());
+            return TimeMap.between(range, as.apply(section.at(range.in())), as.apply(section.at(range.out())));
         }
         List<TimeMap.Key> keys = new ArrayList<>();
-        for (long f = seen.in(); f <= seen.out(); f++) {
-            keys.add(new TimeMap.Key(f, section.at(f)));
+        for (long f = range.in(); f <= range.out(); f++) {
+            keys.add(new TimeMap.Key(f, as.apply(section.at(f))));
         }
         return new TimeMap(keys, false);
     }
 
     /** A piece that is switched off is handed back switched off. */
-    private static Event event(Section section, String name, FrameRange seen, Source source, TimeMap time) {
-        return new Event(null, Event.Kind.CLIP, name, section.enabled(), seen, source, time, null, List.of());
+    private static Event event(Section section, String name, FrameRange range, Source source, TimeMap time, List<String> said) {
+        return new Event(null, Event.Kind.CLIP, name, section.enabled(), range, source, time, null, said);
     }
 
-    private static void addTransitions(Section section, List<Transition> transitions) {
+    private void addTransitions(Section section) {
         Passage head = section.head();
         if (head != null) {
             transitions.add(new Transition(kind(head), FrameRange.of(section.record().in() - head.before(),

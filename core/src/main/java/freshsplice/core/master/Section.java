@@ -98,6 +98,12 @@ public record Section(long id, Content content, FrameRange record, Rational from
         return FrameRange.of(in, goesOn ? record.out() + next.head().after() : record.out());
     }
 
+    /** Whether another piece goes on where this one ends as if both were one: it was only split there. */
+    public boolean runsOnIn(Section next) {
+        return next.content.equals(content) && next.record.in() == record.out() && next.head == null && tail == null
+                && enabled && next.enabled && isEven() && next.isEven() && next.speed.equals(speed) && to().equals(next.from);
+    }
+
     /** The same content seen over another stretch: what remains shows what it showed at each frame. */
     public Section over(FrameRange newRecord) {
         return new Section(id, content, newRecord, at(newRecord.in()), speed,

@@ -27,9 +27,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.LongFunction;
 import java.util.Random;
 import java.util.Set;
+import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
@@ -152,16 +152,40 @@ class TurnoverTest {
 
     private HandBack.HandedBack handBack() {
         Map<Long, HandBack.Rendered> renders = new HashMap<>();
-        Map<Long, String> codes = new HashMap<>();
         for (Section section : master.main().sections()) {
             Shot shot = shots.get(section.shotId());
             RenderRange range = RenderRange.of(section, section.record());
             RenderName name = new RenderName(shot.code(), 3);
-            renders.put(shot.id(), new HandBack.Rendered(name, name + ".mp4", range));
-            codes.put(shot.id(), shot.code());
+            renders.put(shot.id(), new HandBack.Rendered(name, name + ".mp4", range, List.of()));
             origins.render(name, shot.id(), range);
         }
-        return HandBack.of(master, NO_NESTS, renders, codes, List.of());
+        return HandBack.of(master, NO_NESTS, renders, known(), HandBack.Rest.BOARD, List.of());
+    }
+
+    private Map<Long, HandBack.Known> known() {
+        return shots.values().stream().collect(Collectors.toMap(Shot::id, s -> new HandBack.Known(s.code(), s.anchor(),
+                freshsplice.core.cut.Source.ofIdentity(s.anchor().key()))));
+    }
+
+    @Test
+    void whatOnlyOneOfMasterAndCutShowsIsNamedAndAMereSplitIsNot() {
+        EditRoom room = EditRoom.with(new Random(9), 5);
+        receive(room.cut());
+        List<Section> sections = new ArrayList<>(master.main().sections());
+        Section split = sections.get(1);
+        long half = split.record().in() + 10;
+        sections.set(1, split.over(split.record().withOut(half)));
+        sections.add(2, split.over(split.record().withIn(half)).fresh());
+        sections.set(3, sections.get(3).switched(false));
+        Section lifted = sections.remove(4);
+        sections.add(4, new Section(0, new Section.Content.Slate("To come"), lifted.record(), Rational.ZERO, Rational.ONE, true,
+                null, null));
+        master = master.withMain(sections);
+        PlacesInCut places = PlacesInCut.of(sections, against(room.cut(), new Origins()));
+        assertThat(places.of(1)).isEqualTo(split.record());
+        assertThat(places.of(2)).isEqualTo(split.record());
+        assertThat(places.differences()).extracting(d -> d.record() + " " + d.kind() + " " + d.name()).containsExactlyInAnyOrder(
+                sections.get(3).record() + " SWITCHED_OFF ", lifted.record() + " ONLY_HERE ", lifted.record() + " ONLY_IN_CUT src3");
     }
 
     @Test
@@ -197,8 +221,8 @@ class TurnoverTest {
         master = master.withMain(sections);
         RenderName name = new RenderName(shots.get(keyed.shotId()).code(), 1);
         RenderRange range = RenderRange.of(keyed, keyed.record());
-        Cut back = HandBack.of(master, NO_NESTS, Map.of(keyed.shotId(), new HandBack.Rendered(name, name + ".mp4", range)),
-                shots.values().stream().collect(Collectors.toMap(Shot::id, Shot::code)), List.of()).cut();
+        Cut back = HandBack.of(master, NO_NESTS, Map.of(keyed.shotId(), new HandBack.Rendered(name, name + ".mp4", range,
+                List.of())), known(), HandBack.Rest.BOARD, List.of()).cut();
         Origins origins = new Origins().render(name, keyed.shotId(), range);
         shots.values().forEach(s -> origins.shot(s.code(), s.id()));
         Turnover turnover = against(back, origins);

@@ -6,6 +6,7 @@ import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.FilmBack;
 import freshsplice.core.master.Lane;
+import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
@@ -97,12 +98,50 @@ class DeliveryTest {
                 List.of(Section.ofShot(5, 3, FrameRange.of(0, 20), Rational.of(2001))))));
         Master master = new Master(1, "m", FrameRate.FPS_24, false, 100, List.of(Lane.of("Shots", List.of(below, nest)),
                 Lane.of("Above", List.of(over, slate))));
-        HandBack.HandedBack back = HandBack.of(master, id -> inner, Map.of(), Map.of(1L, "sh0010", 2L, "sh0020", 3L,
-                "sh0030"), List.of());
+        HandBack.HandedBack back = HandBack.of(master, id -> inner, Map.of(), Map.of(1L, known("sh0010"), 2L,
+                known("sh0020"), 3L, known("sh0030")), HandBack.Rest.BOARD, List.of());
         assertThat(back.cut().lanes().get(0).events()).extracting(e -> e.name() + " " + e.record() + " " + e.from())
                 .containsExactly("sh0010 [100, 110) 1001", "sh0020 [110, 120) 1050", "sh0010 [120, 130) 1021",
                         "sh0010 [136, 140) 1037", "sh0030 [140, 160) 2001");
         assertThat(back.remarks()).anyMatch(r -> r.text().contains("\"To come\" has no picture"));
+    }
+
+    private static HandBack.Known known(String code) {
+        return new HandBack.Known(code, SHOT.anchor(), null);
+    }
+
+    @Test
+    @DisplayName("one answer per piece: how many of its frames the render has, and what changed")
+    void oneAnswerPerPiece() {
+        Section piece = Section.ofShot(1, 1, FrameRange.of(500, 560), Rational.of(1001));
+        RenderRange shorter = new RenderRange(Rational.of(1006), Rational.ONE, 55);
+        assertThat(RenderStand.of(piece, piece.record(), shorter, List.of()).words()).isEqualTo("covers 55 of 60 frames");
+        RenderRange whole = RenderRange.of(piece, piece.record());
+        assertThat(RenderStand.of(piece, piece.record(), whole, List.of()).isCurrent()).isTrue();
+        assertThat(RenderStand.of(piece, piece.record(), whole, List.of("camera", "set")).words())
+                .isEqualTo("stale: camera and set changed");
+        Section retimed = new Section(1, piece.content(), piece.record(), piece.from(), Rational.of(2), true, null, null);
+        RenderStand other = RenderStand.of(retimed, piece.record(), whole, List.of());
+        assertThat(other.words()).isEqualTo("stale: speed changed");
+        assertThat(other.covered()).isZero();
+    }
+
+    @Test
+    @DisplayName("a shot in two pieces on two lanes is one shot, and its render stands when it covers both")
+    void aShotInTwoPieces() {
+        Section first = Section.ofShot(1, 1, FrameRange.of(0, 20), Rational.of(1001));
+        Section second = Section.ofShot(2, 1, FrameRange.of(30, 50), Rational.of(1011));
+        Master master = new Master(1, "m", FrameRate.FPS_24, false, 0, List.of(Lane.of("Shots", List.of(first)),
+                Lane.of("Above", List.of(second))));
+        LivePieces live = new LivePieces(id -> null);
+        List<List<LivePieces.Live>> lanes = List.of(live.ofLane(master, 0), live.ofLane(master, 1));
+        ShotStands.Newest newest = new ShotStands.Newest(RenderRange.of(first, first.record()), List.of());
+        Map<Long, ShotStands.OfShot> shots = ShotStands.of(lanes, id -> newest);
+        assertThat(shots).hasSize(1);
+        assertThat(shots.get(1L).stand().words()).isEqualTo("covers 30 of 40 frames");
+        assertThat(shots.get(1L).frames()).isEqualTo(40);
+        assertThat(ShotStands.asksForARender(false, shots.get(1L).stand())).isTrue();
+        assertThat(ShotStands.asksForARender(false, null)).as("nobody staged it").isFalse();
     }
 
     @Test

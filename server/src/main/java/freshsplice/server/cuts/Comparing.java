@@ -11,7 +11,7 @@ import freshsplice.core.master.Master;
 import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.masters.LaidSound;
 import freshsplice.server.masters.MasterStore;
-import freshsplice.server.masters.SequenceService;
+import freshsplice.server.masters.NewestRenders;
 import freshsplice.server.store.CutRow;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
@@ -53,7 +53,7 @@ public class Comparing {
         for (RenderRow render : store.where(RenderRow.class, "projectId", projectId)) {
             if (render.shotId != null && shots.containsKey(render.shotId)) {
                 RenderName.parse(render.name).ifPresent(name -> origins.render(name, render.shotId,
-                        SequenceService.range(render)));
+                        NewestRenders.range(render)));
             }
         }
         return origins;

@@ -1,7 +1,6 @@
 package freshsplice.server.cuts;
 
 import freshsplice.core.conform.Fix;
-import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
@@ -83,12 +82,12 @@ class CutController {
     record Pairing(@NotBlank @Size(max = 1500) String older, @NotBlank @Size(max = 1500) String newer, boolean same) {
     }
 
-    /** A render that stood before the changes and does not now: its shot's code, and why. */
-    record OutOfDate(String code, String why) {
+    /** A render that cannot stand as it is: its shot's code, and why. @param before whether that was so before the changes */
+    record OutOfDate(String code, String why, boolean before) {
     }
 
-    /** What the written list could not say, before it is taken. */
-    record HandBackView(List<IntakeView.Note> remarks, int events, int rendered) {
+    /** What the written list does not show as our renders would, before it is taken, and its pieces in figures. */
+    record HandBackView(List<IntakeView.Note> remarks, HandBack.Tally tally) {
     }
 
     private final Store store;
@@ -211,8 +210,7 @@ class CutController {
         chosen.changes().forEach(c -> changes.put(c.id(), c.words()));
         TurnoverService.Applied applied = turnovers.apply(id, master, changes, Who.of(request));
         return new AppliedView(applied.applied(), applied.left(), sequences.outOfDate(projectId, master).entrySet().stream()
-                .filter(e -> !e.getValue().equals(before.get(e.getKey())))
-                .map(e -> new OutOfDate(e.getKey(), e.getValue())).toList());
+                .map(e -> new OutOfDate(e.getKey(), e.getValue(), e.getValue().equals(before.get(e.getKey())))).toList());
     }
 
     /** Says of two sources whether they are one under two names; remembered for the project. */
@@ -228,19 +226,29 @@ class CutController {
         turnovers.asInCut(id, master, pieces.sections(), Who.of(request));
     }
 
-    /** What a list handed back now would hold. @param master which master; the project's first without */
+    /**
+     * What a list handed back now would hold.
+     *
+     * @param master     which master; the project's first without
+     * @param gap        whether nothing stands where no render is, instead of the edit room's own source
+     * @param shortReels whether reel names are cut to eight letters
+     */
     @GetMapping("/projects/{id}/hand-back")
     @Transactional(readOnly = true)
     public HandBackView handBackView(@PathVariable long id, @RequestParam(defaultValue = "edl") String format,
-                                     @RequestParam(required = false) Long master) {
-        HandBack.HandedBack back = handing.list(id, master);
-        Written written = Formats.writer(format).write(back.cut(), WriteOptions.DEFAULT);
+                                     @RequestParam(required = false) Long master,
+                                     @RequestParam(defaultValue = "false") boolean gap,
+                                     @RequestParam(defaultValue = "false") boolean shortReels) {
+        HandBack.HandedBack back = handing.list(id, master, rest(gap));
+        Written written = Formats.writer(format).write(back.cut(), new WriteOptions(null, shortReels, 0));
         List<Remark> remarks = new ArrayList<>(back.remarks());
         remarks.addAll(written.remarks());
-        List<Event> events = back.cut().lanes().get(0).events();
         return new HandBackView(remarks.stream().map(r -> new IntakeView.Note(r.severity().word(), r.place(),
-                r.text())).toList(), events.size(),
-                (int) events.stream().filter(e -> RenderName.parse(e.name()).isPresent()).count());
+                r.text())).toList(), back.tally());
+    }
+
+    private static HandBack.Rest rest(boolean gap) {
+        return gap ? HandBack.Rest.GAP : HandBack.Rest.BOARD;
     }
 
     /**
@@ -249,9 +257,10 @@ class CutController {
      */
     @PostMapping("/projects/{id}/hand-back/{format}")
     ResponseEntity<byte[]> handBackFile(@PathVariable long id, @PathVariable String format,
-                                               @RequestParam(defaultValue = "false") boolean shortReels,
-                                               @RequestParam(required = false) Long master) {
-        HandBack.HandedBack back = handing.back(id, master);
+                                        @RequestParam(defaultValue = "false") boolean shortReels,
+                                        @RequestParam(defaultValue = "false") boolean gap,
+                                        @RequestParam(required = false) Long master) {
+        HandBack.HandedBack back = handing.back(id, master, rest(gap));
         Written written = Formats.writer(format).write(back.cut(), new WriteOptions(null, shortReels, 0));
         String ending = format.equals("xmeml") ? "xml" : format;
         return attachment(RenderName.fileSafe(back.cut().name()) + "_handed_back." + ending, written.bytes());

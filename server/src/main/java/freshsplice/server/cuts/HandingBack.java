@@ -1,15 +1,16 @@
 package freshsplice.server.cuts;
 
+import freshsplice.core.changes.Turnover;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.master.Master;
 import freshsplice.server.masters.LaidSound;
 import freshsplice.server.masters.MasterStore;
-import freshsplice.server.masters.SequenceService;
+import freshsplice.server.masters.NewestRenders;
+import freshsplice.server.stages.StageStore;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
-import freshsplice.server.store.RenderRow;
 import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.NotThere;
@@ -25,14 +26,19 @@ import org.springframework.transaction.annotation.Transactional;
 public class HandingBack {
     private final Store store;
     private final MasterStore masters;
-    private final SequenceService sequences;
+    private final NewestRenders newestRenders;
+    private final StageStore stages;
+    private final KnownSources knownSources;
     private final LaidSound laidSound;
     private final Steps steps;
 
-    HandingBack(Store store, MasterStore masters, SequenceService sequences, LaidSound laidSound, Steps steps) {
+    HandingBack(Store store, MasterStore masters, NewestRenders newestRenders, StageStore stages, KnownSources knownSources,
+                LaidSound laidSound, Steps steps) {
+        this.stages = stages;
+        this.knownSources = knownSources;
         this.store = store;
         this.masters = masters;
-        this.sequences = sequences;
+        this.newestRenders = newestRenders;
         this.laidSound = laidSound;
         this.steps = steps;
     }
@@ -41,30 +47,31 @@ public class HandingBack {
      * The list as it would be now.
      *
      * @param masterId null for the project's first master
+     * @param rest     what stands where no render is
      * @throws NotThere if the project has no such master
      */
     @Transactional(readOnly = true)
-    public HandBack.HandedBack list(long projectId, Long masterId) {
+    public HandBack.HandedBack list(long projectId, Long masterId, HandBack.Rest rest) {
         MasterRow row = row(projectId, masterId);
         Master master = masters.read(row);
+        Map<Long, ShotRow> shots = masters.shotRows(projectId);
         Map<Long, HandBack.Rendered> renders = new HashMap<>();
-        for (RenderRow render : sequences.newestRenders(projectId).values()) {
-            RenderName.parse(render.name).ifPresent(name -> renders.put(render.shotId, new HandBack.Rendered(name,
-                    render.name + ".mp4", SequenceService.range(render))));
-        }
-        Map<Long, String> codes = new HashMap<>();
-        for (ShotRow shot : masters.shotRows(projectId).values()) {
-            codes.put(shot.id, shot.code);
-        }
-        return HandBack.of(master, masters.nested(), renders, codes, laidSound.lanes(row, master.rate()));
+        newestRenders.of(row, master, shots, stages.cameras(row.sceneId)).forEach((shot, newest) ->
+                RenderName.parse(newest.row().name).ifPresent(name -> renders.put(shot, new HandBack.Rendered(name,
+                        newest.row().name + ".mp4", newest.range(), newest.changed()))));
+        Turnover.Sources sources = knownSources.of(projectId);
+        Map<Long, HandBack.Known> known = new HashMap<>();
+        MasterStore.shots(shots).forEach((id, shot) -> known.put(id, new HandBack.Known(shot.code(), shot.anchor(),
+                sources.named(shot.anchor().key()))));
+        return HandBack.of(master, masters.nested(), renders, known, rest, laidSound.lanes(row, master.rate()));
     }
 
     /** The list, which is given out: from the first one on shots keep their numbers. */
-    public HandBack.HandedBack back(long projectId, Long masterId) {
+    public HandBack.HandedBack back(long projectId, Long masterId, HandBack.Rest rest) {
         return steps.alongside(projectId, () -> {
             ProjectRow project = store.get(ProjectRow.class, projectId);
             project.handedBackAt = project.handedBackAt == null ? Instant.now() : project.handedBackAt;
-            return list(projectId, masterId);
+            return list(projectId, masterId, rest);
         });
     }
 

@@ -40,16 +40,44 @@ class SectionViews {
                          Set<Long> moving, Map<Long, String> aliases, LongFunction<Master> nested) {
     }
 
-    /** @return turns live pieces of one lane, in order, into views */
-    Function<List<LivePieces.Live>, List<SequenceView.Section>> maker(long projectId, Map<Long, ShotRow> shots,
-                                                                     Map<Long, Camera> cameras,
-                                                                     LongFunction<Master> nested) {
+    /** Makes views of pieces, and answers for their shots. */
+    final class Maker {
+        private final Known known;
+
+        private Maker(Known known) {
+            this.known = known;
+        }
+
+        /** @param pieces live pieces of one lane, in order */
+        List<SequenceView.Section> views(List<LivePieces.Live> pieces) {
+            return SectionViews.this.views(pieces, known);
+        }
+
+        boolean isStaged(long shotId) {
+            Camera camera = known.cameras.get(known.shots.get(shotId).cameraId);
+            return camera != null && camera.isStaged();
+        }
+
+        String code(long shotId) {
+            return known.shots.get(shotId).code;
+        }
+
+        /** How many different sources of boards have no picture. */
+        int missingBoards(List<List<LivePieces.Live>> lanes) {
+            return (int) lanes.stream().flatMap(List::stream).map(l -> known.boards.get(l.section().shotId()))
+                    .filter(b -> b != null && b.mediaId == null && !b.sourceName.isEmpty()).map(b -> b.sourceKey).distinct()
+                    .count();
+        }
+    }
+
+    Maker maker(long projectId, Map<Long, ShotRow> shots,
+                Map<Long, Camera> cameras, LongFunction<Master> nested) {
         Map<Long, BoardRow> boards = store.whereIn(BoardRow.class, "shotId", List.copyOf(shots.keySet())).stream()
                 .collect(Collectors.toMap(b -> b.shotId, Function.identity(), (a, b) -> b));
         Map<Long, String> aliases = new HashMap<>();
         masters.aliases(projectId).forEach((code, shot) -> aliases.merge(shot, code, (a, b) -> a + ", " + b));
         Known known = new Known(shots, cameras, boards, moving(projectId), aliases, nested);
-        return pieces -> views(pieces, known);
+        return new Maker(known);
     }
 
     private Set<Long> moving(long projectId) {

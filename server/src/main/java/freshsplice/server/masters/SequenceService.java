@@ -1,11 +1,12 @@
 package freshsplice.server.masters;
 
 import freshsplice.core.camera.Camera;
-import freshsplice.core.changes.Turnover;
+import freshsplice.core.changes.PlacesInCut;
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.conform.Seams;
 import freshsplice.core.cut.Cut;
-import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.delivery.RenderStand;
+import freshsplice.core.delivery.ShotStands;
 import freshsplice.core.master.ActionSlips;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.LivePieces;
@@ -14,7 +15,6 @@ import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import freshsplice.server.cuts.Comparing;
 import freshsplice.server.cuts.store.CutStore;
-import freshsplice.server.renders.Staleness;
 import freshsplice.server.stages.StageStore;
 import freshsplice.server.store.CutRow;
 import freshsplice.server.store.MasterRow;
@@ -22,17 +22,13 @@ import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.RenderRow;
 import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
-import freshsplice.server.web.NotThere;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.function.LongFunction;
 import java.util.stream.Collectors;
-import java.util.stream.LongStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -47,11 +43,11 @@ public class SequenceService {
     private final SectionViews sectionViews;
     private final LaidSound sounds;
     private final Marks marks;
-    private final Staleness staleness;
+    private final NewestRenders newestRenders;
     private final StageStore stages;
 
     SequenceService(Store store, MasterStore masters, CutStore cuts, Comparing comparing, CutViews cutViews,
-                    SectionViews sectionViews, LaidSound sounds, Marks marks, Staleness staleness, StageStore stages) {
+                    SectionViews sectionViews, LaidSound sounds, Marks marks, NewestRenders newestRenders, StageStore stages) {
         this.store = store;
         this.masters = masters;
         this.cuts = cuts;
@@ -60,7 +56,7 @@ public class SequenceService {
         this.sectionViews = sectionViews;
         this.sounds = sounds;
         this.marks = marks;
-        this.staleness = staleness;
+        this.newestRenders = newestRenders;
         this.stages = stages;
     }
 
@@ -74,35 +70,55 @@ public class SequenceService {
         List<LivePieces.Live> pieces = live.ofLane(master, 0);
         List<Section> sections = pieces.stream().map(LivePieces.Live::section).toList();
         Map<Long, Camera> cameras = stages.cameras(row.sceneId);
-        Map<Long, RenderRow> newest = newestRenders(project.id);
-        List<SequenceView.Render> renders = renders(sections, newest,
-                staleness.of(List.copyOf(newest.values()), row.sceneId, shots, cameras, master, project.rate));
+        Map<Long, NewestRenders.Newest> newest = newestRenders.of(row, master, shots, cameras);
+        List<SequenceView.Render> renders = renders(sections, newest);
         CutRow cutRow = row.cutId == null ? null : store.get(CutRow.class, row.cutId);
         Cut cut = cutRow == null ? null : cuts.picked(cutRow);
         List<CutPiece> cutPieces = cut == null ? List.of() : cuts.pieces(cutRow);
-        Map<Integer, FrameRange> inCut = cut == null ? Map.of()
-                : placesInCut(comparing.turnover(row, master, shots, cutPieces, cut), pieces);
+        PlacesInCut inCut = PlacesInCut.of(sections,
+                cut == null ? null : comparing.turnover(row, master, shots, cutPieces, cut));
         List<Seams.Seam> seams = seams(sections, inCut, renders);
         Map<Long, String> slips = ActionSlips.of(sections, MasterStore.shots(shots)).stream()
                 .collect(Collectors.toMap(ActionSlips.Slip::at, ActionSlips.Slip::words));
-        Function<List<LivePieces.Live>, List<SequenceView.Section>> maker = sectionViews.maker(project.id, shots,
-                cameras, nested);
-        List<SequenceView.Section> views = maker.apply(pieces);
+        SectionViews.Maker maker = sectionViews.maker(project.id, shots, cameras, nested);
+        List<SequenceView.Section> views = maker.views(pieces);
         List<LivePieces.Live> seen = live.of(master);
         List<List<LivePieces.Live>> above = new ArrayList<>();
         for (int lane = 1; lane < master.lanes().size(); lane++) {
             above.add(live.ofLane(master, lane));
         }
+        List<List<LivePieces.Live>> lanes = new ArrayList<>(List.of(pieces));
+        lanes.addAll(above);
+        List<SequenceView.ShotState> states = states(lanes, newest, maker);
         FrameRange whole = FrameRange.of(cut == null ? master.start() : Math.min(master.start(), cut.record().in()),
                 Math.max(master.end(), cut == null ? master.start() + 1 : cut.record().out()));
         return new SequenceView(row.id, project.id, project.seq, row.name, project.rate.toString(),
-                project.rate.fps().toDouble(), project.dropFrame, whole.in(), whole.out(),
+                project.rate.fps().toDouble(), project.dropFrame, whole.in(), whole.out(), master.start(), master.end(),
                 cut == null ? new SequenceView.Cut(0, 0, "", "")
                         : new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.stamp(cutRow, cutPieces)),
                 lane(master.main()), views, upper(master, above, maker), liveAbove(seen, above),
                 seams.stream().map(s -> new SequenceView.Seam(s.left(), s.right(), s.shots(), s.cut(), s.render(),
-                        s.cutBend(), s.renderBend(), slips.get(s.shots()))).toList(), renders, sounds.views(row.id),
-                sounds.lanes(row.id), marks.views(row.id, master), counts(black(master, seen), seams, renders, views));
+                        s.cutBend(), s.renderBend(), slips.get(s.shots()))).toList(), renders, states,
+                inCut.differences().stream().map(d -> new SequenceView.Difference(d.record().in(), d.record().out(),
+                        d.name(), d.kind().words())).toList(), sounds.views(row.id),
+                sounds.lanes(row.id), marks.views(row.id, master),
+                counts(black(master, seen), seams, states, maker.missingBoards(lanes)));
+    }
+
+    /** How each shot of the master stands, in order of its lanes. */
+    private static List<SequenceView.ShotState> states(List<List<LivePieces.Live>> lanes, Map<Long, NewestRenders.Newest> newest,
+                                                       SectionViews.Maker maker) {
+        List<SequenceView.ShotState> states = new ArrayList<>();
+        ShotStands.of(lanes, id -> newest.containsKey(id) ? newest.get(id).stands() : null).forEach((id, shot) -> {
+            RenderRow render = newest.containsKey(id) ? newest.get(id).row() : null;
+            RenderStand stand = shot.stand();
+            boolean staged = maker.isStaged(id);
+            states.add(new SequenceView.ShotState(id, maker.code(id), shot.first().record().in(), shot.frames(), staged,
+                    render == null ? null : render.id, render == null ? 0 : render.version,
+                    stand == null ? List.of() : stand.changed(), stand == null ? 0 : stand.covered(),
+                    stand == null ? "" : stand.words(), ShotStands.asksForARender(staged, stand)));
+        });
+        return states;
     }
 
     private static SequenceView.Lane lane(Lane lane) {
@@ -110,10 +126,10 @@ public class SequenceService {
     }
 
     private static List<SequenceView.Upper> upper(Master master, List<List<LivePieces.Live>> above,
-                                                  Function<List<LivePieces.Live>, List<SequenceView.Section>> maker) {
+                                                  SectionViews.Maker maker) {
         List<SequenceView.Upper> upper = new ArrayList<>();
         for (int i = 0; i < above.size(); i++) {
-            upper.add(new SequenceView.Upper(lane(master.lanes().get(i + 1)), maker.apply(above.get(i))));
+            upper.add(new SequenceView.Upper(lane(master.lanes().get(i + 1)), maker.views(above.get(i))));
         }
         return upper;
     }
@@ -138,13 +154,13 @@ public class SequenceService {
         return views;
     }
 
-    private static List<Seams.Seam> seams(List<Section> sections, Map<Integer, FrameRange> inCut,
-                                          List<SequenceView.Render> renders) {
+    private static List<Seams.Seam> seams(List<Section> sections, PlacesInCut inCut, List<SequenceView.Render> renders) {
         Map<Integer, FrameRange> rendered = renders.stream().collect(Collectors.toMap(SequenceView.Render::section,
                 r -> FrameRange.of(r.in(), r.out())));
         List<Seams.Triple> triples = new ArrayList<>();
         for (int i = 0; i < sections.size(); i++) {
-            triples.add(new Seams.Triple(sections.get(i).record(), inCut.get(i), rendered.get(i)));
+            boolean runsOn = i + 1 < sections.size() && sections.get(i).runsOnIn(sections.get(i + 1));
+            triples.add(new Seams.Triple(sections.get(i).record(), inCut.of(i), rendered.get(i), runsOn));
         }
         return Seams.of(triples);
     }
@@ -157,71 +173,33 @@ public class SequenceService {
     @Transactional(readOnly = true)
     public Map<String, String> outOfDate(long projectId, Long masterId) {
         Map<String, String> out = new LinkedHashMap<>();
-        (masterId == null ? masters.of(projectId) : Optional.of(store.get(MasterRow.class, masterId))).map(this::view).ifPresent(view -> view.renders().stream()
-                .filter(r -> !r.outOfDate().isEmpty())
-                .forEach(r -> out.putIfAbsent(view.sections().get(r.section()).code(), r.outOfDate())));
+        (masterId == null ? masters.of(projectId) : Optional.of(store.get(MasterRow.class, masterId))).map(this::view)
+                .ifPresent(view -> view.shots().stream().filter(s -> !s.stand().isEmpty())
+                        .forEach(s -> out.put(s.code(), s.stand())));
         return out;
     }
 
-    /** Where each piece of the main lane lies in the cut, seam to seam, by its index among all pieces of the lane. */
-    private static Map<Integer, FrameRange> placesInCut(Turnover turnover, List<LivePieces.Live> pieces) {
-        Map<Integer, FrameRange> places = new HashMap<>();
-        List<Integer> ofShots = new ArrayList<>();
-        for (int i = 0; i < pieces.size(); i++) {
-            if (pieces.get(i).section().shotId() != 0) {
-                ofShots.add(i);
-            }
-        }
-        List<Integer> pairs = turnover.changes().pairs();
-        for (int n = 0; n < pairs.size(); n++) {
-            if (pairs.get(n) >= 0) {
-                places.put(ofShots.get(pairs.get(n)), turnover.newPiece(n).edge());
-            }
-        }
-        return places;
-    }
-
-    /** The newest finished render of each shot. */
-    public Map<Long, RenderRow> newestRenders(long projectId) {
-        Map<Long, RenderRow> newest = new HashMap<>();
-        for (RenderRow render : store.where(RenderRow.class, "projectId", projectId)) {
-            if (render.shotId != null && render.state == RenderRow.State.DONE) {
-                newest.merge(render.shotId, render, (a, b) -> a.version > b.version ? a : b);
-            }
-        }
-        return newest;
-    }
-
-    private static List<SequenceView.Render> renders(List<Section> sections, Map<Long, RenderRow> newest,
-                                                     Map<Long, List<String>> stale) {
+    private static List<SequenceView.Render> renders(List<Section> sections, Map<Long, NewestRenders.Newest> newest) {
         List<SequenceView.Render> views = new ArrayList<>();
         for (int i = 0; i < sections.size(); i++) {
             Section section = sections.get(i);
-            RenderRow render = newest.get(section.shotId());
-            if (render == null) {
+            NewestRenders.Newest known = newest.get(section.shotId());
+            if (known == null) {
                 continue;
             }
-            RenderRange range = range(render);
-            FrameRange place = range.on(section);
-            List<String> changed = new ArrayList<>(stale.getOrDefault(render.id, List.of()));
-            if (place == null) {
-                changed.add("speed");
-                place = FrameRange.ofLength(section.record().in(), render.frames);
-            }
+            RenderRow render = known.row();
+            FrameRange place = known.range().on(section);
+            place = place == null ? FrameRange.ofLength(section.record().in(), render.frames) : place;
             // the frames under passages belong to the render, the seam to the cut between them
             FrameRange seen = section.seen(i + 1 < sections.size() ? sections.get(i + 1) : null);
             FrameRange shown = FrameRange.of(place.in() + (section.record().in() - seen.in()),
                     Math.max(place.in() + (section.record().in() - seen.in()),
                             place.out() - (seen.out() - section.record().out())));
+            RenderStand stand = RenderStand.of(section, seen, known.range(), known.changed());
             views.add(new SequenceView.Render(i, render.id, render.name, render.version, shown.in(), shown.out(),
-                    place.in(), render.frames, changed, RenderRange.missing(place, seen)));
+                    place.in(), render.frames, stand.changed(), stand.words()));
         }
         return views;
-    }
-
-    /** What of its shot a render shows. */
-    public static RenderRange range(RenderRow render) {
-        return new RenderRange(render.fromPosition, render.speed, render.frames, render.bends.keys());
     }
 
     /** Frames at which nothing is seen, or black that was put there. */
@@ -231,14 +209,12 @@ public class SequenceService {
         return Math.max(0, master.end() - master.start() - shown);
     }
 
-    private static SequenceView.Counts counts(long black, List<Seams.Seam> seams,
-                                              List<SequenceView.Render> renders, List<SequenceView.Section> views) {
-        return new SequenceView.Counts((int) views.stream().map(SequenceView.Section::shotId).filter(id -> id != 0)
-                .distinct().count(),
-                (int) seams.stream().filter(Seams.Seam::isBent).count(),
-                (int) renders.stream().filter(r -> !r.stale().isEmpty()).count(),
-                (int) views.stream().filter(SequenceView.Section::staged).count(), renders.size(),
-                (int) views.stream().filter(v -> v.mediaId() == null && !v.boardName().isEmpty()).count(),
-                black);
+    private static SequenceView.Counts counts(long black, List<Seams.Seam> seams, List<SequenceView.ShotState> shots,
+                                              int missingBoards) {
+        return new SequenceView.Counts(shots.size(), (int) seams.stream().filter(Seams.Seam::isBent).count(),
+                (int) shots.stream().filter(s -> !s.stand().isEmpty()).count(),
+                (int) shots.stream().filter(SequenceView.ShotState::staged).count(),
+                (int) shots.stream().filter(s -> s.renderId() != null).count(),
+                (int) shots.stream().filter(SequenceView.ShotState::toRender).count(), missingBoards, black);
     }
 }

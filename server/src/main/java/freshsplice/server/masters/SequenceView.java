@@ -1,7 +1,6 @@
 package freshsplice.server.masters;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -9,8 +8,10 @@ import java.util.List;
  * {@code /labels}.
  *
  * @param seq      the project's number of edits that this shows
- * @param start    first record frame
+ * @param start    first record frame of master and cut
  * @param end      record frame after the last of master and cut
+ * @param masterStart first record frame of the master alone
+ * @param masterEnd   record frame after its last
  * @param cut      the cut it is held against; version 0 while there is none
  * @param main     the lane that shots are conformed on
  * @param sections its pieces in order, nested masters opened
@@ -18,12 +19,14 @@ import java.util.List;
  * @param live     where one of those is live instead
  * @param seams    where pieces meet, with the frames by which the lanes differ
  * @param renders  the newest finished render of each section's shot, where it lies
+ * @param shots    every shot on any lane, with how its newest render stands
+ * @param differences what only the main lane or only the cut has
  * @param marks    marks with words, where they stand now
  */
 public record SequenceView(long id, long projectId, long seq, String name, String rate, double framesPerSecond,
-                           boolean dropFrame, long start, long end, Cut cut, Lane main, List<Section> sections,
+                           boolean dropFrame, long start, long end, long masterStart, long masterEnd, Cut cut, Lane main, List<Section> sections,
                            List<Upper> upper, List<Live> live, List<Seam> seams, List<Render> renders,
-                           List<Sound> sound, List<SoundLane> soundLanes, List<Mark> marks, Counts counts) {
+                           List<ShotState> shots, List<Difference> differences, List<Sound> sound, List<SoundLane> soundLanes, List<Mark> marks, Counts counts) {
     /**
      * The cut; its pieces are read from {@code /cuts/{id}/pieces}, since edits of the master leave them as they are.
      *
@@ -109,22 +112,30 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
      * @param in      record frame at which its first frame lies; may lie outside the section
      * @param zero    record frame at which its movie's first frame lies: at a record frame r it shows frame r − zero
      * @param frames  how many frames its movie has
-     * @param stale   what changed since it was made, in words; empty while it is current
-     * @param missing frames that its section shows and it does not have
+     * @param stale   what changed since it was made, in words; empty while nothing did
+     * @param stand   why it cannot stand here as it is, in words; empty where it can
      */
     public record Render(int section, long renderId, String name, int version, long in, long out, long zero, long frames, List<String> stale,
-                         long missing) {
-        /** Why it cannot stand in the master as it is, in words; empty where it can. */
-        String outOfDate() {
-            List<String> why = new ArrayList<>();
-            if (!stale.isEmpty()) {
-                why.add("stale, " + String.join(" and ", stale));
-            }
-            if (missing > 0) {
-                why.add(missing == 1 ? "1 frame not rendered" : missing + " frames not rendered");
-            }
-            return String.join("; ", why);
-        }
+                         String stand) {
+    }
+
+    /**
+     * A shot of the master and its newest render.
+     *
+     * @param in       record frame of its first piece
+     * @param frames   that its pieces show, those under passages included
+     * @param renderId null where it was never rendered
+     * @param stale    what changed since that was made, in words
+     * @param covered  frames of {@code frames} that the render has
+     * @param stand    why the render cannot stand as it is, in words; empty where it can, or there is none
+     * @param toRender whether a new render is asked for
+     */
+    public record ShotState(long shotId, String code, long in, long frames, boolean staged, @Schema(nullable = true) Long renderId,
+                            int version, List<String> stale, long covered, String stand, boolean toRender) {
+    }
+
+    /** A stretch that only the master or only the cut shows as it is. @param name of the cut's piece; @param words which */
+    public record Difference(long in, long out, String name, String words) {
     }
 
     /** @param level in decibels; @param fadeIn frames; @param gain what of it is heard, lane included, 0 to 4 */
@@ -140,7 +151,19 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
     public record Mark(long id, long in, long out, String words, String who, @Schema(nullable = true) Long section) {
     }
 
-    public record Counts(int shots, int bentSeams, int staleRenders, int staged, int rendered, int missingBoards,
+    /**
+     * Of the whole master, on all its lanes.
+     *
+     * @param shots         different shots
+     * @param bentSeams     seams of the main lane at which the cut or a render differs
+     * @param outOfDate     shots whose newest render cannot stand as it is
+     * @param staged        shots whose camera somebody placed
+     * @param rendered      shots with a finished render
+     * @param toRender      shots that ask for a render: staged or rendered before, and without a render that stands
+     * @param missingBoards sources of boards without a picture
+     * @param blackFrames   frames at which nothing is seen, or black that was put there
+     */
+    public record Counts(int shots, int bentSeams, int outOfDate, int staged, int rendered, int toRender, int missingBoards,
                          long blackFrames) {
     }
 }

@@ -55,7 +55,7 @@ class ShownFrames {
         if (piece == null) {
             throw new NotThere("There is no piece of " + render.name + "'s shot at record frame " + at);
         }
-        RenderRange shown = SequenceService.range(render);
+        RenderRange shown = NewestRenders.range(render);
         return piece.frames(r -> shown.frameAt(piece.section, r));
     }
 

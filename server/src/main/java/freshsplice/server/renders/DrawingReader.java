@@ -11,7 +11,7 @@ import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.server.Folders;
 import freshsplice.server.masters.MasterStore;
-import freshsplice.server.masters.SequenceService;
+import freshsplice.server.masters.NewestRenders;
 import freshsplice.server.stages.StageStore;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.ProjectRow;
@@ -20,7 +20,6 @@ import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
@@ -73,7 +72,7 @@ class DrawingReader {
                     MasterFingerprint.of(master, nested, cameras, stage, under.lines(movie)));
         }
         Shot shot = shots.get(render.shotId);
-        RenderRange range = SequenceService.range(render);
+        RenderRange range = NewestRenders.range(render);
         return new Drawing(render.name, render.width, render.height, render.burnIn, project.rate, project.dropFrame,
                 range, shot, null, Map.of(), Map.of(), shots, cameras, stage, render.frames, range.startTimecode(),
                 under.ofShot(shot.id(), range), staleness.now(shot, cameras.get(shot.id()), stage, range, under));

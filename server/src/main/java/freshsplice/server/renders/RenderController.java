@@ -31,6 +31,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The queue and its movies. */
@@ -71,13 +72,18 @@ class RenderController {
         this.folders = folders;
     }
 
-    /** All renders of a project, the newest first. */
+    /**
+     * All renders of a project, the newest first.
+     *
+     * @param masterId the master that those of shots are held against; the project's first without
+     */
     @GetMapping("/api/projects/{id}/renders")
     @Transactional(readOnly = true)
-    public List<View> all(@PathVariable long id) {
+    public List<View> all(@PathVariable long id, @RequestParam(name = "master", required = false) Long masterId) {
         List<RenderRow> rows = store.where(RenderRow.class, "projectId", id);
         Map<Long, List<String>> stale = new HashMap<>();
-        MasterRow master = masters.of(id).orElse(null);
+        MasterRow master = masters.all(id).stream().filter(m -> masterId != null && m.id == masterId).findFirst()
+                .or(() -> masters.of(id)).orElse(null);
         if (master != null) {
             Map<Long, ShotRow> shots = masters.shotRows(id);
             stale.putAll(staleness.of(rows.stream().filter(r -> r.shotId != null && r.state == RenderRow.State.DONE)

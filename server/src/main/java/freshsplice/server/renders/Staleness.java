@@ -10,7 +10,7 @@ import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRate;
 import freshsplice.server.masters.MasterStore;
-import freshsplice.server.masters.SequenceService;
+import freshsplice.server.masters.NewestRenders;
 import freshsplice.server.stages.StageStore;
 import freshsplice.server.store.RenderPartRow;
 import freshsplice.server.store.RenderRow;
@@ -71,7 +71,7 @@ public class Staleness {
         for (RenderRow render : renders) {
             ShotRow shot = shots.get(render.shotId);
             if (shot != null) {
-                RenderRange range = SequenceService.range(render);
+                RenderRange range = NewestRenders.range(render);
                 Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), stage, stageDigest, range);
                 stale.put(render.id, differences(parts.getOrDefault(render.id, List.of()),
                         withSound(now, under.digestOfShot(shot.id, range))));

@@ -1,0 +1,103 @@
+package freshsplice.core.changes;
+
+import freshsplice.core.conform.CutPiece;
+import freshsplice.core.identity.SameSources;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Neighbours of a cut that are one piece of ours: a list that we hand out names a render as far as it reaches and the edit
+ * room's own source for the rest. Where one names us and the other goes on in the source of that shot, they are laid
+ * together under our name.
+ */
+final class RunningOn {
+    /** Speeds that lists round to a decimal or two may be off by this much. */
+    private static final Rational ROUNDED_SPEED = Rational.of(3, 1000);
+
+    private final Map<Long, Shot> shots;
+    private final Origins origins;
+    private final SameSources sources;
+    private final List<Turnover.Newer> pieces = new ArrayList<>();
+    private final List<Integer> places = new ArrayList<>();
+
+    private RunningOn(Map<Long, Shot> shots, Origins origins, SameSources sources) {
+        this.shots = shots;
+        this.origins = origins;
+        this.sources = sources;
+    }
+
+    static RunningOn join(List<Turnover.Newer> found, Map<Long, Shot> shots, Origins origins, SameSources sources) {
+        RunningOn joined = new RunningOn(shots, origins, sources);
+        found.forEach(joined::add);
+        return joined;
+    }
+
+    /** The pieces, laid together. */
+    List<Turnover.Newer> pieces() {
+        return pieces;
+    }
+
+    /** For each piece that was found, its index among {@link #pieces}. */
+    List<Integer> places() {
+        return places;
+    }
+
+    private void add(Turnover.Newer piece) {
+        Turnover.Newer before = pieces.isEmpty() ? null : pieces.get(pieces.size() - 1);
+        if (before != null && isOne(before, piece)) {
+            boolean named = before.origin().isPresent();
+            CutPiece whole = whole(before.cut(), piece.cut(), named ? before.cut() : piece.cut());
+            Optional<Origins.Origin> origin = origins.of(whole);
+            pieces.set(pieces.size() - 1, Turnover.newer(whole, origin));
+        } else {
+            pieces.add(piece);
+        }
+        places.add(pieces.size() - 1);
+    }
+
+    private boolean isOne(Turnover.Newer a, Turnover.Newer b) {
+        boolean meets = a.cut().edge().out() == b.cut().edge().in() && a.cut().tail() == null && b.cut().head() == null;
+        return meets && a.origin().isPresent() != b.origin().isPresent()
+                && (a.origin().isPresent() ? goesOn(a, b) : goesOn(b, a));
+    }
+
+    /** Whether the source of one is that of the shot which the other names, at the frames that come there. */
+    private boolean goesOn(Turnover.Newer named, Turnover.Newer other) {
+        Origins.Origin origin = named.origin().orElseThrow();
+        Shot.Anchor anchor = shots.get(origin.shotId()).anchor();
+        SameSources.Link link = sources.newer(other.piece().key());
+        String key = link == null ? other.piece().key() : link.older();
+        if (!key.equals(sources.older(anchor.key()))) {
+            return false;
+        }
+        if (anchor.still() || other.piece().still()) {
+            return true;
+        }
+        FrameRange edge = other.cut().edge();
+        Rational frames = Rational.of(Math.max(1, edge.length()));
+        return isNear(named, origin, other, link, edge.in(), Rational.ONE)
+                && isNear(named, origin, other, link, edge.out(), Rational.ONE.plus(frames.times(ROUNDED_SPEED)));
+    }
+
+    private boolean isNear(Turnover.Newer named, Origins.Origin origin, Turnover.Newer other, SameSources.Link link,
+                           long record, Rational within) {
+        Shot.Anchor anchor = shots.get(origin.shotId()).anchor();
+        Rational expected = anchor.sourceAt(origin.at(record - named.cut().edge().in()));
+        Rational position = other.cut().time().at(record);
+        Rational there = link == null ? position : link.position(position);
+        return there.minus(expected).abs().compareTo(within) <= 0;
+    }
+
+    private static CutPiece whole(CutPiece a, CutPiece b, CutPiece named) {
+        FrameRange record = a.record().spanWith(b.record());
+        List<List<Integer>> paths = new ArrayList<>(a.paths());
+        paths.addAll(b.paths());
+        return new CutPiece(record, a.edge().spanWith(b.edge()), named.source(), named.time().over(record), false, paths,
+                List.of(), null, a.head(), b.tail());
+    }
+}

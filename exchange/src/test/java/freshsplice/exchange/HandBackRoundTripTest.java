@@ -1,0 +1,198 @@
+package freshsplice.exchange;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import freshsplice.core.changes.ChangeWords;
+import freshsplice.core.changes.Origins;
+import freshsplice.core.changes.Turnover;
+import freshsplice.core.conform.Conform;
+import freshsplice.core.conform.ConformChoices;
+import freshsplice.core.conform.CutPieces;
+import freshsplice.core.conform.FirstMaster;
+import freshsplice.core.conform.ShotNumbering;
+import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Event;
+import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Transition;
+import freshsplice.core.delivery.HandBack;
+import freshsplice.core.delivery.RenderName;
+import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import freshsplice.core.time.TimeMap;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** A list that is handed back with renders of every extent and read in again has no changes, in every format. */
+class HandBackRoundTripTest {
+    private static final long FIRST = 1001;
+
+    private final Map<Long, Shot> shots = new HashMap<>();
+    private final Map<String, Source> sources = new HashMap<>();
+    private Master master;
+
+    @ParameterizedTest
+    @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
+    void whatAListNamesIsThereAndItComesBackWithoutChanges(String format) {
+        for (int seed = 0; seed < 60; seed++) {
+            Random random = new Random(seed);
+            receive(cut(random, seed % 3 == 2));
+            Map<Long, HandBack.Rendered> renders = renders(random);
+            for (HandBack.Rest rest : HandBack.Rest.values()) {
+                HandBack.HandedBack back = handBack(renders, rest);
+                Cut read = through(format, back.cut());
+                String what = format + ", seed " + seed + ", " + rest;
+                assertThat(read.lanes().get(0).events()).as(what).allSatisfy(e -> isInItsMovie(e, renders));
+                if (rest == HandBack.Rest.BOARD) {
+                    assertThat(against(read, renders).changes().changes().stream().map(ChangeWords::what)).as(what).isEmpty();
+                }
+                assertThat(back.tally().pieces()).isEqualTo(master.main().sections().size());
+            }
+        }
+    }
+
+    private static void isInItsMovie(Event event, Map<Long, HandBack.Rendered> renders) {
+        renders.values().stream().filter(r -> r.name().toString().equals(event.name().toLowerCase())).forEach(r -> {
+            long zero = r.range().startTimecode();
+            assertThat(event.from()).as(event.name()).isBetween(Rational.of(zero), Rational.of(zero + r.range().frames()));
+            assertThat(event.to()).as(event.name()).isBetween(Rational.of(zero), Rational.of(zero + r.range().frames()));
+        });
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
+    void aRenderThatBeginsLaterThanItsPieceIsNamedFromItsFirstFrame(String format) {
+        receive(cut(new Random(1), false));
+        Section piece = master.main().sections().get(2);
+        Section longer = Section.ofShot(piece.id(), piece.shotId(), piece.record(), piece.from().plus(-6));
+        List<Section> sections = new ArrayList<>(master.main().sections());
+        sections.set(2, longer);
+        master = master.withMain(sections);
+        long frames = piece.record().length() - 6;
+        RenderRange range = new RenderRange(piece.from(), Rational.ONE, frames);
+        HandBack.HandedBack back = handBack(Map.of(piece.shotId(), rendered(piece.shotId(), range, List.of())), HandBack.Rest.BOARD);
+        Event named = through(format, back.cut()).lanes().get(0).events().stream()
+                .filter(e -> e.name().equalsIgnoreCase("sh0030_v001")).findFirst().orElseThrow();
+        assertThat(named.record()).isEqualTo(piece.record().withIn(piece.record().in() + 6));
+        assertThat(named.from()).isEqualTo(Rational.of(range.startTimecode()));
+        assertThat(back.remarks()).extracting(Remark::text).anyMatch(t -> t.contains("sh0030_v001 covers " + frames + " of "
+                + (frames + 6) + " frames; for the rest the list has the edit room's own source there"));
+        assertThat(named.comments()).singleElement().asString().endsWith("sh0030_v001 covers " + frames + " of " + (frames + 6)
+                + " frames");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"edl", "otio"})
+    void aStaleRenderIsNamedAndSaid(String format) {
+        receive(cut(new Random(1), false));
+        Section piece = master.main().sections().get(0);
+        HandBack.HandedBack back = handBack(Map.of(piece.shotId(), rendered(piece.shotId(), RenderRange.of(piece,
+                piece.record()), List.of("camera"))), HandBack.Rest.BOARD);
+        assertThat(back.tally()).isEqualTo(new HandBack.Tally(master.main().sections().size(), 0, 0, 1,
+                master.main().sections().size() - 1));
+        assertThat(back.remarks()).extracting(Remark::text).contains("sh0010_v001 is stale: camera changed");
+        assertThat(through(format, back.cut()).lanes().get(0).events().get(0).comments())
+                .containsExactly("sh0010_v001 is stale: camera changed");
+    }
+
+    private HandBack.HandedBack handBack(Map<Long, HandBack.Rendered> renders, HandBack.Rest rest) {
+        Map<Long, HandBack.Known> known = new HashMap<>();
+        shots.forEach((id, shot) -> known.put(id, new HandBack.Known(shot.code(), shot.anchor(), sources.get(shot.anchor().key()))));
+        return HandBack.of(master, id -> null, renders, known, rest, List.of());
+    }
+
+    private Turnover against(Cut cut, Map<Long, HandBack.Rendered> renders) {
+        Origins origins = new Origins();
+        renders.forEach((id, r) -> origins.render(r.name(), id, r.range()));
+        return Turnover.of(master, id -> null, shots, CutPieces.joined(cut, seam -> false), origins, new Turnover.Sources() {
+            @Override
+            public Source named(String identity) {
+                return sources.get(identity);
+            }
+
+            @Override
+            public Boolean areSame(String older, String newer) {
+                return null;
+            }
+        }, 8, (a, b) -> false);
+    }
+
+    private void receive(Cut cut) {
+        FirstMaster.Made made = FirstMaster.of(cut, Conform.plan(cut, ConformChoices.of(ShotNumbering.DEFAULT)), 8);
+        master = made.master();
+        shots.clear();
+        made.shots().forEach(s -> shots.put(s.id(), s));
+        cut.lanes().get(0).events().forEach(e -> sources.put(e.source().identity(), e.source()));
+    }
+
+    /** None, whole, too short at either end, longer, and at another speed. */
+    private Map<Long, HandBack.Rendered> renders(Random random) {
+        Map<Long, HandBack.Rendered> renders = new HashMap<>();
+        List<Section> sections = master.main().sections();
+        for (int i = 0; i < sections.size(); i++) {
+            Section section = sections.get(i);
+            FrameRange seen = section.seen(i + 1 < sections.size() ? sections.get(i + 1) : null);
+            RenderRange whole = RenderRange.of(section, seen);
+            long less = 1 + random.nextInt(30);
+            RenderRange range = switch (random.nextInt(6)) {
+                case 0 -> whole;
+                case 1 -> new RenderRange(whole.from().plus(less), Rational.ONE, whole.frames() - less);
+                case 2 -> new RenderRange(whole.from(), Rational.ONE, whole.frames() - less);
+                case 3 -> new RenderRange(whole.from().plus(-less), Rational.ONE, whole.frames() + 2 * less);
+                case 4 -> new RenderRange(whole.from(), Rational.of(1, 2), whole.frames());
+                default -> null;
+            };
+            if (range != null) {
+                renders.put(section.shotId(), rendered(section.shotId(), range, List.of()));
+            }
+        }
+        return renders;
+    }
+
+    private HandBack.Rendered rendered(long shot, RenderRange range, List<String> changed) {
+        RenderName name = new RenderName(shots.get(shot).code(), 1);
+        return new HandBack.Rendered(name, name + ".mp4", range, changed);
+    }
+
+    private static Cut cut(Random random, boolean stills) {
+        List<Event> events = new ArrayList<>();
+        List<Transition> transitions = new ArrayList<>();
+        long at = 86400;
+        for (int i = 0; i < 8; i++) {
+            FrameRange record = FrameRange.ofLength(at, 50 + random.nextInt(50));
+            String name = "board_" + i;
+            Source source = new Source(name, "LOW" + i, "/cut/" + name + (stills ? ".png" : ".mov"), FrameRate.FPS_24, 0L, 9000L);
+            Rational speed = random.nextInt(4) == 0 && !stills ? Rational.of(1, 2) : Rational.ONE;
+            Event before = events.isEmpty() ? null : events.get(i - 1);
+            if (before != null && random.nextInt(3) == 0) {
+                FrameRange over = FrameRange.ofLength(at - 4, 8);
+                transitions.add(Transition.centred(Transition.Kind.DISSOLVE, over, null));
+                events.set(i - 1, before.over(before.record().withOut(over.out())));
+                events.add(Event.clip(null, name, record.withIn(over.in()), source, TimeMap.constant(record.withIn(over.in()),
+                        Rational.of(2000), speed)));
+            } else {
+                events.add(Event.clip(null, name, record, source, TimeMap.constant(record, Rational.of(2000), speed)));
+            }
+            at = record.out();
+        }
+        return new Cut("low_water", FrameRate.FPS_24, false, FrameRange.of(86400, at),
+                List.of(new Lane(Lane.Kind.PICTURE, "V1", true, events, transitions)), List.of());
+    }
+
+    private static Cut through(String format, Cut cut) {
+        byte[] bytes = Formats.writer(format).write(cut, WriteOptions.DEFAULT).bytes();
+        String name = "back." + (format.equals("xmeml") ? "xml" : format);
+        return Formats.read(new InputFile(name, bytes), ReadOptions.at(FrameRate.FPS_24)).cuts().get(0);
+    }
+}
