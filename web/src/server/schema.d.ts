@@ -2128,10 +2128,8 @@ export interface components {
             because: number;
             /** Format: int64 */
             missing: number;
-            /** Format: int64 */
-            covered: number;
-            /** Format: int64 */
-            coveredOut: number;
+            covered?: components["schemas"]["freshsplice.server.cuts.TurnoverView.Span"];
+            shown?: components["schemas"]["freshsplice.server.cuts.TurnoverView.Span"];
         };
         "freshsplice.server.cuts.TurnoverView.Piece": {
             /** Format: int64 */
@@ -2153,6 +2151,12 @@ export interface components {
             /** @enum {string} */
             sureness: "DECIDED" | "SURE" | "LIKELY";
             because: string;
+        };
+        "freshsplice.server.cuts.TurnoverView.Span": {
+            /** Format: int64 */
+            in: number;
+            /** Format: int64 */
+            out: number;
         };
         "freshsplice.server.sources.SourceList.View": {
             kind: string;

@@ -155,7 +155,7 @@ function ChangeRow({ change: c, taken, selected, choose, toggle }: { change: Cha
       <span className="num">{c.code || <span className="text-quiet">new</span>}</span>
       <span className="truncate" title={c.words}>{c.kind === 'NEW' ? `${c.words}: ${c.name}` : c.words}</span>
       <span className="num text-right">{frames}</span>
-      <span className={`truncate ${c.needs === 'CAMERA' && c.kind !== 'NEW' ? 'font-semibold text-bent' : 'text-quiet'}`} title={c.asks}>{c.asks}</span>
+      <span className={`truncate ${c.needs === 'CAMERA' ? 'font-semibold text-bent' : 'text-quiet'}`} title={c.asks}>{c.asks}</span>
     </div>
   )
 }

@@ -1,6 +1,7 @@
 import { sayError } from '../desk/messages'
 import { BoardPicture } from '../pictures/BoardPicture'
 import { CameraPicture } from '../pictures/CameraPicture'
+import { plural } from '../parts/words'
 import { post } from '../server/client'
 import { refreshEdited } from '../server/queries'
 import type { Change, Project, Section, Sequence, Turnover } from '../server/types'
@@ -35,26 +36,24 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
           </div>
           <figcaption className="mt-1 truncate text-[13px] text-quiet">
             {ours ? `Ours: ${ours.out - ours.in} frames` : ''}
-            {change.covered !== change.coveredOut && ` · camera work and handles ${change.covered}–${change.coveredOut - 1}`}
+            {change.covered && ` · camera work ${change.covered.in}–${change.covered.out - 1}`}
           </figcaption>
         </figure>
       </div>
-      {section && theirs && <Spans section={section} change={change} version={list.version} length={theirs.out - theirs.in} />}
+      {section && theirs && change.shown && change.covered && <Spans section={section} change={change} shown={change.shown} covered={change.covered} version={list.version} length={theirs.out - theirs.in} />}
     </>
   )
 }
 
-type SpansProps = { section: Section; change: Change; version: number; length: number }
+type Span = { in: number; out: number }
+type SpansProps = { section: Section; change: Change; shown: Span; covered: Span; version: number; length: number }
 
 /** Our frames, the newer cut's, and the frames that there is camera work for, on one axis of shot frames. */
-function Spans({ section, change, version, length }: SpansProps) {
-  const ours = [section.shotFirst, section.shotLast + 1]
-  const from = section.shotFirst - change.head + change.slip
-  const theirs = [from, change.kind === 'RETIMED' ? ours[1] : from + length]
-  const covered = [change.covered, change.coveredOut]
-  const low = Math.min(ours[0], theirs[0], covered[0])
-  const span = Math.max(ours[1], theirs[1], covered[1]) - low
-  const bar = ([a, b]: number[], colour: string, words: string) => (
+function Spans({ section, change, shown, covered, version, length }: SpansProps) {
+  const ours = { in: Math.min(section.shotFirst, section.shotLast), out: Math.max(section.shotFirst, section.shotLast) + 1 }
+  const low = Math.min(ours.in, shown.in, covered.in)
+  const span = Math.max(ours.out, shown.out, covered.out) - low
+  const bar = ({ in: a, out: b }: Span, colour: string, words: string) => (
     <div className="relative mt-1.5 h-6">
       <div className={`absolute inset-y-0 overflow-hidden whitespace-nowrap px-2 leading-6 ${colour}`}
         style={{ left: `${((a - low) / span) * 100}%`, width: `${((b - a) / span) * 100}%` }}>{words}</div>
@@ -62,10 +61,10 @@ function Spans({ section, change, version, length }: SpansProps) {
   )
   return (
     <div className="mt-2 text-[13px]">
-      {bar(ours, 'bg-[#647279]', `ours, ${ours[0]}–${ours[1] - 1}`)}
-      {bar(theirs, 'bg-[#e9e4d8] text-[#22282b]', `cut ${version}, ${theirs[0]}–${theirs[1] - 1}${change.kind === 'RETIMED' ? ` in ${length} frames` : ''}`)}
-      {bar(covered, 'bg-[#4a4a4a] text-quiet', `camera work and handles, ${covered[0]}–${covered[1] - 1}`)}
-      {change.missing > 0 && <p className="num mt-1 text-right text-bent">{change.missing} frames with no camera work</p>}
+      {bar(ours, 'bg-[#647279]', `ours, ${ours.in}–${ours.out - 1}`)}
+      {bar(shown, 'bg-[#e9e4d8] text-[#22282b]', `cut ${version}, ${shown.in}–${shown.out - 1}${shown.out - shown.in !== length ? ` in ${plural(length, 'frame')}` : ''}`)}
+      {bar(covered, 'bg-[#4a4a4a] text-quiet', `camera work, ${covered.in}–${covered.out - 1}`)}
+      {change.missing > 0 && <p className="num mt-1 text-right text-bent">{plural(change.missing, 'frame')} with no camera work</p>}
     </div>
   )
 }

@@ -238,7 +238,7 @@ class WalkTest {
         List<String> edits = list(list.get("changes")).stream().filter(c -> !c.get("pushed").asBoolean())
                 .map(c -> c.get("kind").asString() + " " + c.get("head").asLong() + " " + c.get("tail").asLong()
                         + " " + c.get("needs").asString()).toList();
-        assertThat(edits).containsExactly("NEW 0 33 CAMERA", "TRIMMED 6 14 CAMERA",
+        assertThat(edits).containsExactly("NEW 0 33 CAMERA", "TRIMMED 6 14 HANDLES",
                 "OMITTED 0 -" + clips.get(5).length() + " NOTHING");
         JsonNode outOfDate = client.applyChanges(cut, list.get("changes")).get("outOfDate");
         assertThat(list(outOfDate).stream().filter(r -> !r.get("before").asBoolean()).map(r -> r.get("code").asString() + ": " + r.get("why").asString()))

@@ -140,6 +140,25 @@ public final class Applying {
     }
 
     private Section changed(int o, int n, Change change) {
+        Section after = after(turnover, o, n, change);
+        CutPiece piece = turnover.newer.get(n).cut();
+        Shot shot = turnover.shots.get(turnover.sections.get(o).shotId());
+        if (change.kind() == ChangeKind.REPLACED && !namesShot(turnover.newer.get(n), shot)) {
+            replace(shot, piece, after.from(), piece.edge());
+        }
+        return after;
+    }
+
+    /** A piece of ours as a change of it would make it, where it lies in the newer cut. */
+    static Section after(Turnover turnover, Change change) {
+        return after(turnover, change.oldIndex(), change.newIndex(), change);
+    }
+
+    private static boolean namesShot(Turnover.Newer newer, Shot shot) {
+        return newer.origin().isPresent() && newer.origin().get().shotId() == shot.id();
+    }
+
+    private static Section after(Turnover turnover, int o, int n, Change change) {
         Section old = turnover.sections.get(o);
         Turnover.Newer newer = turnover.newer.get(n);
         Shot shot = turnover.shots.get(old.shotId());
@@ -147,13 +166,11 @@ public final class Applying {
         Rational from = old.from().minus(old.speed().times(change.head()));
         Rational speed = old.speed();
         List<Bend> bends = List.of();
-        if (newer.origin().isPresent() && newer.origin().get().shotId() == shot.id()) {
+        if (namesShot(newer, shot)) {
             from = newer.origin().get().position();
             speed = newer.origin().get().slope();
             bends = newer.origin().get().bends();
-        } else if (change.kind() == ChangeKind.REPLACED) {
-            replace(shot, newer.cut(), from, edge);
-        } else if (!shot.anchor().still() && !shot.anchor().slope().isZero()) {
+        } else if (change.kind() != ChangeKind.REPLACED && !shot.anchor().still() && !shot.anchor().slope().isZero()) {
             from = shot.anchor().frameAt(newer.piece().from());
             speed = newer.piece().slope().dividedBy(shot.anchor().slope());
         }

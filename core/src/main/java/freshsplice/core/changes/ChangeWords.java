@@ -1,5 +1,9 @@
 package freshsplice.core.changes;
 
+import freshsplice.core.time.Rational;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+
 /** Changes in words, as a change list says them. */
 public final class ChangeWords {
     private ChangeWords() {
@@ -22,25 +26,35 @@ public final class ChangeWords {
         };
     }
 
-    /** What a change asks of its shot. @param handles frames of the handles */
-    public static String asks(Change c, int handles) {
+    /** What a change is, with the speeds where they differ: "speed 100 % to 200 %, tail −24". */
+    public static String what(Change c, Demand demand) {
+        if (c.kind() != ChangeKind.RETIMED || demand.before() == null || demand.after() == null) {
+            return what(c);
+        }
+        return "speed " + percent(demand.before()) + " to " + percent(demand.after()) + ends(c, ", ");
+    }
+
+    /** What a change asks of its shot. */
+    public static String asks(Change c, Demand demand) {
         if (c.kind() == ChangeKind.NEW) {
             return "a shot, a camera, a board";
         }
         if (c.kind() == ChangeKind.OMITTED) {
             return "nothing, kept aside";
         }
-        return switch (c.needs()) {
+        return switch (demand.needs()) {
             case NOTHING -> "nothing";
-            case HANDLES -> "inside its handles";
+            case HANDLES -> "inside its camera work";
             case RENDER -> "new render";
-            case CAMERA -> past(c, handles) > 0 ? "camera: " + past(c, handles) + " past the handle" : "camera work";
+            case CAMERA -> "camera: " + frames(demand.past()) + " past its work";
         };
     }
 
-    /** Frames that lie beyond the handles. */
-    public static long past(Change c, int handles) {
-        return Math.max(0, Math.max(Math.max(c.head(), c.tail()), Math.abs(c.slip())) - handles);
+    /** A speed as people read it: at most two decimals. */
+    public static String percent(Rational speed) {
+        BigDecimal percent = BigDecimal.valueOf(speed.times(100).toDouble()).setScale(2, RoundingMode.HALF_UP)
+                .stripTrailingZeros();
+        return (percent.signum() < 0 ? "\u2212" : "") + percent.abs().toPlainString() + " %";
     }
 
     private static String ends(Change c, String before) {

@@ -76,14 +76,7 @@ public class HandingBack {
     }
 
     private MasterRow row(long projectId, Long masterId) {
-        if (masterId == null) {
-            return masters.of(projectId)
-                    .orElseThrow(() -> new Refused("There is nothing to hand back yet: receive a cut in Intake first"));
-        }
-        MasterRow row = store.get(MasterRow.class, masterId);
-        if (row.projectId != projectId) {
-            throw new NotThere("That master belongs to another project");
-        }
-        return row;
+        return masters.asked(projectId, masterId)
+                .orElseThrow(() -> new Refused("There is nothing to hand back yet: receive a cut in Intake first"));
     }
 }

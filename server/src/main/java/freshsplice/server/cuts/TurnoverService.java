@@ -1,9 +1,11 @@
 package freshsplice.server.cuts;
 
+import freshsplice.core.camera.Camera;
 import freshsplice.core.changes.Applying;
 import freshsplice.core.changes.Change;
 import freshsplice.core.changes.ChangeKind;
 import freshsplice.core.changes.ChangeWords;
+import freshsplice.core.changes.Demand;
 import freshsplice.core.changes.Turnover;
 import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.CutPiece;
@@ -24,10 +26,11 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.masters.MasterEdits;
 import freshsplice.server.masters.MasterStore;
-import freshsplice.server.sources.Finders;
-import freshsplice.server.sources.Sources;
 import freshsplice.server.projects.ProjectRules;
 import freshsplice.server.shots.ShotMaker;
+import freshsplice.server.sources.Finders;
+import freshsplice.server.sources.Sources;
+import freshsplice.server.stages.StageStore;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.BoardRow;
 import freshsplice.server.store.CutRow;
@@ -50,8 +53,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** What a newer cut changes, and carrying chosen changes into the master as one step. */
 @Service
 public class TurnoverService {
-    private record Side(MasterRow row, Master master, Map<Long, ShotRow> shots, CutRow cutRow, Cut cut,
-                        Turnover turnover) {
+    private record Side(MasterRow row, Master master, Map<Long, ShotRow> shots, Map<Long, Camera> cameras, CutRow cutRow,
+                        Cut cut, Turnover turnover) {
     }
 
     private final Store store;
@@ -64,9 +67,12 @@ public class TurnoverService {
     private final ShotMaker shotMaker;
     private final MasterEdits edits;
     private final KnownSources known;
+    private final StageStore stages;
 
     TurnoverService(Store store, MasterStore masters, CutStore cuts, Comparing comparing, Receiving receiving,
-                    Sources sources, Steps steps, ShotMaker shotMaker, MasterEdits edits, KnownSources known) {
+                    Sources sources, Steps steps, ShotMaker shotMaker, MasterEdits edits, KnownSources known,
+                    StageStore stages) {
+        this.stages = stages;
         this.edits = edits;
         this.known = known;
         this.store = store;
@@ -82,13 +88,13 @@ public class TurnoverService {
     /** @param masterId null for the project's first master */
     private Side compare(long cutId, Long masterId) {
         CutRow cutRow = store.get(CutRow.class, cutId);
-        MasterRow row = masterId != null ? store.get(MasterRow.class, masterId) : masters.of(cutRow.projectId)
+        MasterRow row = masters.asked(cutRow.projectId, masterId)
                 .orElseThrow(() -> new Refused("There is no master yet: receive a first cut in Intake"));
         Cut cut = cuts.picked(cutRow);
         Master master = masters.read(row);
         Map<Long, ShotRow> shots = masters.shotRows(cutRow.projectId);
         List<CutPiece> pieces = cuts.pieces(cutRow);
-        return new Side(row, master, shots, cutRow, cut, comparing.turnover(row, master, shots, pieces, cut));
+        return new Side(row, master, shots, stages.cameras(row.sceneId), cutRow, cut, comparing.turnover(row, master, shots, pieces, cut));
     }
 
     @Transactional(readOnly = true)
@@ -124,15 +130,14 @@ public class TurnoverService {
 
     private TurnoverView.Change change(int index, Change c, Side side) {
         Shot shot = side.turnover.shotOf(c).orElse(null);
-        int handles = store.get(ProjectRow.class, side.cutRow.projectId).handles;
-        FrameRange covered = c.oldIndex() < 0 || shot == null ? null : shot.frames();
+        Demand demand = Demand.of(c, side.turnover, shot == null ? null : side.cameras.get(side.shots.get(shot.id()).cameraId));
         String olderKey = shot == null ? "" : shot.anchor().key();
         String newerKey = c.newIndex() < 0 ? "" : side.turnover.newPiece(c.newIndex()).identity();
-        return new TurnoverView.Change(index, side.turnover.nameOf(c), olderKey, newerKey, c.kind(), c.oldIndex(), c.newIndex(), shot == null ? null : shot.id(),
-                shot == null ? "" : shot.code(), c.name(), ChangeWords.what(c), c.head(), c.tail(), c.slip(), c.shift(),
-                c.needs(), ChangeWords.asks(c, handles), c.kind() == ChangeKind.SHIFTED && c.because() >= 0,
-                c.because(), c.kind() == ChangeKind.NEW ? 0 : ChangeWords.past(c, handles), covered == null ? 0 : covered.in(),
-                covered == null ? 0 : covered.out());
+        return new TurnoverView.Change(index, side.turnover.nameOf(c), olderKey, newerKey, c.kind(), c.oldIndex(), c.newIndex(),
+                shot == null ? null : shot.id(), shot == null ? "" : shot.code(), c.name(), ChangeWords.what(c, demand), c.head(),
+                c.tail(), c.slip(), c.shift(), demand.needs(), ChangeWords.asks(c, demand),
+                c.kind() == ChangeKind.SHIFTED && c.because() >= 0, c.because(), demand.past(), TurnoverView.Span.of(demand.covered()),
+                TurnoverView.Span.of(demand.shown()));
     }
 
     /**

@@ -3,6 +3,7 @@ package freshsplice.server.cuts;
 import freshsplice.core.changes.ChangeKind;
 import freshsplice.core.changes.Needs;
 import freshsplice.core.identity.SameSources;
+import freshsplice.core.time.FrameRange;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 
@@ -35,10 +36,20 @@ public record TurnoverView(long cutId, int version, String name, boolean applied
      * @param asks    what it asks of the shot, in words
      * @param pushed  only pushed along by another change: follows it by itself
      * @param missing frames that the newer cut shows and no camera work covers
+     * @param covered shot frames that there is camera work for; null without a shot
+     * @param shown   shot frames that the piece shows once the change is applied; null where it shows none of ours
      */
     public record Change(int index, String id, String olderKey, String newerKey, ChangeKind kind, int ours, int theirs, @Schema(nullable = true) Long shotId, String code, String name,
                          String words, long head, long tail, long slip, long shift, Needs needs, String asks,
-                         boolean pushed, int because, long missing, long covered, long coveredOut) {
+                         boolean pushed, int because, long missing, @Schema(nullable = true) Span covered,
+                         @Schema(nullable = true) Span shown) {
+    }
+
+    /** Shot frames. @param out the frame after the last */
+    public record Span(long in, long out) {
+        static Span of(FrameRange range) {
+            return range == null ? null : new Span(range.in(), range.out());
+        }
     }
 
     /**

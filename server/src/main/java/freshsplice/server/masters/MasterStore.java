@@ -13,6 +13,7 @@ import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.ShotAliasRow;
 import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
+import freshsplice.server.web.NotThere;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -55,6 +56,24 @@ public class MasterStore {
     /** The project's first master, the one that cuts are received into; empty while there is none. */
     public Optional<MasterRow> of(long projectId) {
         return all(projectId).stream().findFirst();
+    }
+
+    /**
+     * The master that a request is about.
+     *
+     * @param masterId null for the project's first
+     * @return empty where the project has none
+     * @throws NotThere if there is no such master in the project
+     */
+    public Optional<MasterRow> asked(long projectId, Long masterId) {
+        if (masterId == null) {
+            return of(projectId);
+        }
+        MasterRow row = store.get(MasterRow.class, masterId);
+        if (row.projectId != projectId) {
+            throw new NotThere("That master belongs to another project");
+        }
+        return Optional.of(row);
     }
 
     /** Every master of a project, in the order in which they were made. */

@@ -26,7 +26,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -173,7 +172,7 @@ public class SequenceService {
     @Transactional(readOnly = true)
     public Map<String, String> outOfDate(long projectId, Long masterId) {
         Map<String, String> out = new LinkedHashMap<>();
-        (masterId == null ? masters.of(projectId) : Optional.of(store.get(MasterRow.class, masterId))).map(this::view)
+        masters.asked(projectId, masterId).map(this::view)
                 .ifPresent(view -> view.shots().stream().filter(s -> !s.stand().isEmpty())
                         .forEach(s -> out.put(s.code(), s.stand())));
         return out;

@@ -82,8 +82,7 @@ class RenderController {
     public List<View> all(@PathVariable long id, @RequestParam(name = "master", required = false) Long masterId) {
         List<RenderRow> rows = store.where(RenderRow.class, "projectId", id);
         Map<Long, List<String>> stale = new HashMap<>();
-        MasterRow master = masters.all(id).stream().filter(m -> masterId != null && m.id == masterId).findFirst()
-                .or(() -> masters.of(id)).orElse(null);
+        MasterRow master = masters.asked(id, masterId).orElse(null);
         if (master != null) {
             Map<Long, ShotRow> shots = masters.shotRows(id);
             stale.putAll(staleness.of(rows.stream().filter(r -> r.shotId != null && r.state == RenderRow.State.DONE)

@@ -19,7 +19,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -43,8 +42,7 @@ public class RenderRequests {
     public List<Long> ask(long projectId, List<Long> shotIds, boolean master, Long masterId, int width, int height, boolean burnIn,
                           String who) {
         ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
-        MasterRow masterRow = Optional.ofNullable(masterId).map(id -> store.get(MasterRow.class, id))
-                .or(() -> masters.of(projectId)).orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
+        MasterRow masterRow = masters.asked(projectId, masterId).orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
         if (width < 16 || height < 16 || width > 4096 || height > 4096 || width % 2 != 0 || height % 2 != 0) {
             throw new Refused("A movie's sides are even numbers of pixels from 16 to 4096, not " + width + " x "
                     + height);

@@ -1,0 +1,69 @@
+package freshsplice.core.changes;
+
+import freshsplice.core.camera.Camera;
+import freshsplice.core.master.Section;
+import freshsplice.core.motion.Channel;
+import freshsplice.core.motion.Key;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/**
+ * What a change asks of its shot, measured at what the shot really has: its handles, and its camera as far as that is
+ * keyed or stands still.
+ *
+ * @param needs   the most that it asks
+ * @param shown   shot frames that the piece shows once the change is applied; null where it shows none of a shot we have
+ * @param covered shot frames that there is camera work for; null without a shot
+ * @param past    frames of {@code shown} that lie outside {@code covered}
+ * @param before  speed of our piece, shot frames per record frame; null for a new one
+ * @param after   speed of the newer piece in the same measure; null for one that goes
+ */
+public record Demand(Needs needs, FrameRange shown, FrameRange covered, long past, Rational before, Rational after) {
+    /** @param camera the shot's; null where it has none, or for a new shot */
+    public static Demand of(Change change, Turnover turnover, Camera camera) {
+        Shot shot = turnover.shotOf(change).orElse(null);
+        if (shot == null) {
+            return new Demand(Needs.CAMERA, null, null, 0, null, null);
+        }
+        Section ours = turnover.sectionOf(change);
+        FrameRange had = seen(ours, change.oldRecord());
+        if (change.newIndex() < 0) {
+            return new Demand(Needs.NOTHING, null, covered(shot, camera, had), 0, ours.speed(), null);
+        }
+        Section after = Applying.after(turnover, change);
+        FrameRange shown = seen(after, change.newRecord());
+        FrameRange covered = covered(shot, camera, shown);
+        long past = shown.length() - shown.overlapWith(covered);
+        return new Demand(needs(change, had, shown, past), shown, covered, past, ours.speed(), after.speed());
+    }
+
+    private static Needs needs(Change change, FrameRange had, FrameRange shown, long past) {
+        if (past > 0) {
+            return Needs.CAMERA;
+        }
+        boolean otherPicture = change.kind() == ChangeKind.RETIMED || change.kind() == ChangeKind.REPLACED;
+        boolean more = shown.in() < had.in() || shown.out() > had.out();
+        return otherPicture ? Needs.RENDER : more ? Needs.HANDLES : Needs.NOTHING;
+    }
+
+    /** Shot frames that a piece shows over record frames. */
+    private static FrameRange seen(Section section, FrameRange record) {
+        long a = section.at(record.in()).floor();
+        long b = section.at(record.last()).floor();
+        return FrameRange.of(Math.min(a, b), Math.max(a, b) + 1);
+    }
+
+    /** A camera that stands still stands in every frame; one that moves has what its keys span, and the handles. */
+    private static FrameRange covered(Shot shot, Camera camera, FrameRange shown) {
+        if (camera == null || !camera.isStaged()) {
+            return shot.frames();
+        }
+        List<Long> moving = camera.channels().values().stream().map(Channel::keys).filter(keys -> keys.size() > 1)
+                .flatMap(List::stream).map(Key::frame).sorted().collect(Collectors.toList());
+        return moving.isEmpty() ? shot.frames().spanWith(shown)
+                : shot.frames().spanWith(FrameRange.of(moving.get(0), moving.get(moving.size() - 1) + 1));
+    }
+}

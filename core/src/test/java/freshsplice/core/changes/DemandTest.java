@@ -1,0 +1,96 @@
+package freshsplice.core.changes;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import freshsplice.core.camera.Camera;
+import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.camera.FilmBack;
+import freshsplice.core.conform.Conform;
+import freshsplice.core.conform.ConformChoices;
+import freshsplice.core.conform.CutPieces;
+import freshsplice.core.conform.FirstMaster;
+import freshsplice.core.conform.ShotNumbering;
+import freshsplice.core.master.Section;
+import freshsplice.core.motion.Channel;
+import freshsplice.core.motion.Easing;
+import freshsplice.core.motion.Key;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import java.util.Random;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.LongStream;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+
+/** What is said before a change is applied is what it does, and what the shot has is what its camera has. */
+class DemandTest {
+    private static final int HANDLES = 8;
+    private static final Camera UNSTAGED = Camera.named("c", FilmBack.SUPER_35);
+
+    private final EditRoom room = EditRoom.with(new Random(11), 4);
+    private FirstMaster.Made made;
+
+    private Turnover turnover() {
+        if (made == null) {
+            made = FirstMaster.of(room.cut(), Conform.plan(room.cut(), ConformChoices.of(ShotNumbering.DEFAULT)), HANDLES);
+        }
+        return Turnover.of(made.master(), id -> null, made.shots().stream().collect(Collectors.toMap(Shot::id,
+                Function.identity())), CutPieces.joined(room.cut(), seam -> false), new Origins(), Turnover.Sources.NONE, HANDLES,
+                (a, b) -> false);
+    }
+
+    private Demand demand(Camera camera) {
+        Turnover turnover = turnover();
+        return Demand.of(change(turnover), turnover, camera);
+    }
+
+    private static Change change(Turnover turnover) {
+        return turnover.changes().changes().stream().filter(c -> c.kind() != ChangeKind.SHIFTED).findFirst().orElseThrow();
+    }
+
+    private static Camera keyed(long... frames) {
+        return UNSTAGED.with(CameraChannel.X, new Channel(LongStream.of(frames).mapToObj(f -> new Key(f, f,
+                Easing.STRAIGHT)).toList(), 0));
+    }
+
+    @Test
+    @DisplayName("frames past the handle are covered where the camera has keys over them, or stands still")
+    void handlesAreWhatTheCameraHas() {
+        turnover();
+        room.trim(1, 14, 0);
+        assertThat(demand(UNSTAGED).past()).isEqualTo(6);
+        assertThat(demand(UNSTAGED).needs()).isEqualTo(Needs.CAMERA);
+        assertThat(ChangeWords.asks(change(turnover()), demand(UNSTAGED))).isEqualTo("camera: 6 frames past its work");
+        assertThat(demand(keyed(980, 1100)).past()).isZero();
+        assertThat(demand(keyed(980, 1100)).needs()).isEqualTo(Needs.HANDLES);
+        assertThat(demand(keyed(990, 1010)).past()).isEqualTo(3);
+        assertThat(demand(keyed(1020)).needs()).as("it stands still").isEqualTo(Needs.HANDLES);
+    }
+
+    @Test
+    @DisplayName("a retime says the speeds, and shows before what applying shows after")
+    void aRetimeIsShownAsItIsApplied() {
+        turnover();
+        long length = made.master().main().sections().get(1).record().length();
+        room.retime(1, Rational.of(2));
+        Demand demand = demand(keyed(1001, 1001 + 2 * length));
+        assertThat(ChangeWords.what(change(turnover()), demand)).isEqualTo("speed 100 % to 200 %");
+        assertThat(demand.shown()).isEqualTo(FrameRange.of(1001, 1001 + 2 * length - 1));
+        assertThat(demand.needs()).isEqualTo(Needs.RENDER);
+        Turnover turnover = turnover();
+        Section applied = Applying.apply(turnover, Set.of(turnover.changes().changes().indexOf(change(turnover))), 1001).master()
+                .main().sections().get(1);
+        assertThat(applied.at(applied.record().in()).floor()).isEqualTo(demand.shown().in());
+        assertThat(applied.at(applied.record().last()).floor()).isEqualTo(demand.shown().last());
+    }
+
+    @Test
+    void speedsAreReadInPercent() {
+        assertThat(ChangeWords.percent(Rational.of(136_654_737, 135_625_000))).isEqualTo("100.76 %");
+        assertThat(ChangeWords.percent(Rational.of(-1, 2))).isEqualTo("−50 %");
+        assertThat(ChangeWords.percent(Rational.ZERO)).isEqualTo("0 %");
+    }
+}
