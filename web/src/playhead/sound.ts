@@ -32,14 +32,32 @@ export function setSound(sound: LaidSound[], rate: number) {
   })
 }
 
-/** Louder than it was recorded needs the machine's mixer; it may begin only after somebody pressed something. */
+/**
+ * Louder than it was recorded, or one channel alone, needs the machine's mixer; it may begin only after somebody pressed
+ * something.
+ */
 function mixed(player: Player) {
   if (!player.gain) {
     machine ??= new AudioContext()
     player.gain = machine.createGain()
-    machine.createMediaElementSource(player.element).connect(player.gain).connect(machine.destination)
+    const source = machine.createMediaElementSource(player.element)
+    const heard = player.piece.channel > 0 ? oneChannel(machine, source, player.piece.channel) : source
+    heard.connect(player.gain).connect(machine.destination)
   }
   void machine?.resume()
+}
+
+/** One channel of a file on its side: odd ones at the left, even ones at the right. A file of one channel has it on both. */
+function oneChannel(context: AudioContext, source: AudioNode, channel: number): AudioNode {
+  const all = context.createGain()
+  all.channelCount = Math.max(2, channel)
+  all.channelCountMode = 'explicit'
+  all.channelInterpretation = channel > 2 ? 'discrete' : 'speakers'
+  const split = context.createChannelSplitter(all.channelCount)
+  const sides = context.createChannelMerger(2)
+  source.connect(all).connect(split)
+  split.connect(sides, channel - 1, (channel - 1) % 2)
+  return sides
 }
 
 /** The share that is heard at a frame of a piece, by its fades. */
@@ -51,7 +69,7 @@ function faded(piece: LaidSound, frame: number): number {
 
 function setLoudness(player: Player, frame: number) {
   const loud = player.piece.gain * faded(player.piece, frame)
-  if (loud > 1 || player.gain) {
+  if (loud > 1 || player.gain || player.piece.channel > 0) {
     mixed(player)
     player.gain!.gain.value = loud
   } else {

@@ -2014,6 +2014,8 @@ export interface components {
             fadeOut: number;
             /** Format: double */
             gain: number;
+            /** Format: int32 */
+            channel: number;
         };
         "freshsplice.server.masters.SequenceView.SoundLane": {
             name: string;

@@ -1,5 +1,6 @@
 package freshsplice.render;
 
+import freshsplice.core.sound.SourceChannels;
 import java.nio.file.Path;
 
 /**
@@ -10,8 +11,9 @@ import java.nio.file.Path;
  * @param seconds how long
  * @param at      seconds into the movie
  * @param loud    how loud it is heard
+ * @param channel of the file, from 1, odd ones heard at the left; 0 for all
  */
-public record MovieSound(Path file, double from, double seconds, double at, Loudness loud) {
+public record MovieSound(Path file, double from, double seconds, double at, Loudness loud, int channel) {
     /**
      * How loud a piece is: its gain, and its fades in even steps from and to silence.
      *
@@ -27,6 +29,6 @@ public record MovieSound(Path file, double from, double seconds, double at, Loud
 
     /** One that is heard as it was recorded. */
     public MovieSound(Path file, double from, double seconds, double at) {
-        this(file, from, seconds, at, Loudness.PLAIN);
+        this(file, from, seconds, at, Loudness.PLAIN, SourceChannels.ALL);
     }
 }

@@ -1,5 +1,6 @@
 package freshsplice.render;
 
+import freshsplice.core.sound.SourceChannels;
 import freshsplice.core.time.FrameRate;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
@@ -71,7 +72,7 @@ public final class MovieWriter implements AutoCloseable {
         StringBuilder filters = new StringBuilder("[0:v]scale=out_color_matrix=bt709:out_range=tv,format=yuv420p[v]");
         for (int i = 0; i < sound.size(); i++) {
             filters.append(String.format(Locale.ROOT,
-                    ";[%d:a]aresample=48000,aformat=channel_layouts=stereo%s,adelay=%dS:all=1[s%d]", i + 1,
+                    ";[%d:a]aresample=48000,%s%s,adelay=%dS:all=1[s%d]", i + 1, channels(sound.get(i).channel()),
                     volume(sound.get(i).loud()), Math.round(sound.get(i).at() * 48000), i));
         }
         if (!sound.isEmpty()) {
@@ -83,6 +84,16 @@ public final class MovieWriter implements AutoCloseable {
                     seconds(length)));
         }
         return filters.toString();
+    }
+
+    /** Sound of one channel is heard on both sides as loud as it was recorded, and so is a channel on its own side. */
+    private static String channels(int channel) {
+        String both = "pan=stereo|FL<FL+FC|FR<FR+FC";
+        if (channel == SourceChannels.ALL) {
+            return both;
+        }
+        int side = SourceChannels.isLeft(channel) ? 0 : 1;
+        return channel > 2 ? "pan=stereo|c" + side + "=c" + (channel - 1) : both + ",pan=stereo|c" + side + "=c" + side;
     }
 
     private static String volume(MovieSound.Loudness loud) {

@@ -72,6 +72,44 @@ class SoundEditsTest {
         throw new AssertionError("The render does not end");
     }
 
+    @Test
+    @DisplayName("AA over one stereo file plays its two channels, one on each side, as loud as they are in the file")
+    void aChannelEach() throws Exception {
+        Path stereo = folder.resolve("pair.wav");
+        ffmpeg("-f", "lavfi", "-i", "sine=frequency=440:sample_rate=48000:duration=4", "-f", "lavfi", "-i",
+                "sine=frequency=880:sample_rate=48000:duration=4", "-filter_complex",
+                "[1:a]volume=-9dB[r];[0:a][r]join=inputs=2:channel_layout=stereo[o]", "-map", "[o]", stereo.toString());
+        project = client.post("/api/projects", Map.of("name", "Pair")).get("id").asLong();
+        String list = new String(Material.edl("Pair", CLIPS), StandardCharsets.UTF_8)
+                + "003  pair AA C 00:00:00:00 00:00:04:00 01:00:00:00 01:00:04:00\n* FROM CLIP NAME: pair.wav\n";
+        long cut = client.upload("/api/projects/" + project + "/files", Map.of("e.edl", list.getBytes(StandardCharsets.UTF_8),
+                "pair.wav", Files.readAllBytes(stereo))).get("cutId").asLong();
+        client.post("/api/cuts/" + cut + "/rate?rate=24", null);
+        client.post("/api/cuts/" + cut + "/receive", null);
+        master = client.get("/api/projects/" + project).get("masterId").asLong();
+        JsonNode laid = client.get("/api/masters/" + master).get("sound");
+        assertThat(laid).hasSize(2);
+        assertThat(List.of(laid.get(0).get("channel").asInt(), laid.get(1).get("channel").asInt())).containsExactly(1, 2);
+        loudness(0.5, 1);
+        for (int side = 0; side < 2; side++) {
+            assertThat(loudnessOf(folder.resolve("m.mp4"), side)).as("side %d", side)
+                    .isCloseTo(loudnessOf(stereo, side), within(0.3));
+        }
+    }
+
+    @Test
+    @DisplayName("a file of one channel is heard on both sides as loud as it is")
+    void mono() throws Exception {
+        assertThat(loudness(0.5, 1)).isCloseTo(loudnessOf(folder.resolve("tone.wav"), 0), within(0.3));
+    }
+
+    private static double loudnessOf(Path file, int side) throws IOException, InterruptedException {
+        Matcher mean = Pattern.compile("mean_volume: (-?[\\d.]+) dB").matcher(ffmpeg("-ss", "0.5", "-t", "1", "-i",
+                file.toString(), "-af", "pan=mono|c0=c" + side + ",volumedetect", "-f", "null", "-"));
+        assertThat(mean.find()).isTrue();
+        return Double.parseDouble(mean.group(1));
+    }
+
     private JsonNode sound() {
         return client.get("/api/masters/" + master).get("sound").get(0);
     }

@@ -6,9 +6,9 @@ import freshsplice.core.conform.PlannedShot;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
-import freshsplice.core.cut.Source;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.sound.SourceChannels;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -35,8 +35,9 @@ import org.springframework.stereotype.Component;
 /** Turns a planned conform into rows: scene, cameras, shots, boards, master, sound. Runs inside a step. */
 @Component
 class Receiving {
-    /** A stretch of sound on the record clock. */
-    record SoundPiece(String lane, String name, String sourceKey, Long mediaId, FrameRange record, Rational fromSeconds) {
+    /** A stretch of sound on the record clock. @param channel of its file, from 1; 0 for all */
+    record SoundPiece(String lane, String name, String sourceKey, Long mediaId, FrameRange record, Rational fromSeconds,
+                      int channel) {
     }
 
     private final Store store;
@@ -82,6 +83,7 @@ class Receiving {
             sound.recIn = piece.record().in();
             sound.recOut = piece.record().out();
             sound.fromSeconds = piece.fromSeconds();
+            sound.channel = piece.channel();
             store.add(sound);
         }
     }
@@ -96,24 +98,29 @@ class Receiving {
     List<SoundPiece> sound(long projectId, Cut cut, Finders finders) {
         List<SoundPiece> pieces = new ArrayList<>();
         Set<Long> used = new HashSet<>();
-        for (Lane lane : cut.lanes()) {
-            for (Event event : lane.kind() == Lane.Kind.SOUND ? lane.events() : List.<Event>of()) {
+        List<Lane> lanes = cut.lanes().stream().filter(l -> l.kind() == Lane.Kind.SOUND).toList();
+        List<List<Integer>> channels = SourceChannels.of(lanes);
+        for (int l = 0; l < lanes.size(); l++) {
+            for (int e = 0; e < lanes.get(l).events().size(); e++) {
+                Event event = lanes.get(l).events().get(e);
                 Long id = finders.idOf(Lane.Kind.SOUND, Sources.wanted(event, cut.rate()));
                 used.add(id);
                 FrameRate rate = event.source() == null || event.source().rate() == null ? cut.rate()
                         : event.source().rate();
-                pieces.add(new SoundPiece(lane.name(), event.source() == null ? "" : event.source().label(),
+                pieces.add(new SoundPiece(lanes.get(l).name(), event.source() == null ? "" : event.source().label(),
                         event.source() == null ? null : event.source().identity(), id,
-                        event.record(), fromFirstSample(event).dividedBy(rate.fps())));
+                        event.record(), fromFirstSample(event).dividedBy(rate.fps()),
+                        channels.get(l).get(e)));
             }
         }
-        int lane = cut.lanesOf(Lane.Kind.SOUND).size();
+        int lane = lanes.size();
         for (MediaRow file : store.where(MediaRow.class, "projectId", projectId)) {
             if (file.kind == MediaRow.Kind.SOUND && !used.contains(file.id)) {
                 long frames = Rational.of(Math.round(file.seconds * 1000), 1000).times(cut.rate().fps()).floor();
                 FrameRange record = FrameRange.ofLength(cut.record().in(),
                         Math.max(1, Math.min(frames, cut.record().length())));
-                pieces.add(new SoundPiece("A" + ++lane, file.name, null, file.id, record, Rational.ZERO));
+                pieces.add(new SoundPiece("A" + ++lane, file.name, null, file.id, record, Rational.ZERO,
+                        SourceChannels.ALL));
             }
         }
         return pieces;

@@ -63,7 +63,8 @@ public class LaidSound {
     List<SequenceView.Sound> views(long masterId) {
         Map<String, SoundLaneRow> lanes = laneRows(masterId);
         return rows(masterId).stream().map(s -> new SequenceView.Sound(s.id, s.lane, s.name, s.mediaId, s.recIn,
-                s.recOut, s.fromSeconds.toDouble(), s.level, s.fadeIn, s.fadeOut, gain(s, lanes))).toList();
+                s.recOut, s.fromSeconds.toDouble(), s.level, s.fadeIn, s.fadeOut, gain(s, lanes),
+                s.channel)).toList();
     }
 
     List<SequenceView.SoundLane> lanes(long masterId) {

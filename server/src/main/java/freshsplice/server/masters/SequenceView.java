@@ -138,9 +138,14 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
     public record Difference(long in, long out, String name, String words) {
     }
 
-    /** @param level in decibels; @param fadeIn frames; @param gain what of it is heard, lane included, 0 to 4 */
+    /**
+     * @param level   in decibels
+     * @param fadeIn  frames
+     * @param gain    what of it is heard, lane included, 0 to 4
+     * @param channel of its file, from 1, odd ones heard at the left; 0 for all
+     */
     public record Sound(long id, String lane, String name, @Schema(nullable = true) Long mediaId, long in, long out,
-                        double fromSeconds, double level, long fadeIn, long fadeOut, double gain) {
+                        double fromSeconds, double level, long fadeIn, long fadeOut, double gain, int channel) {
     }
 
     /** How a lane of sound is heard. @param level in decibels */

@@ -115,13 +115,13 @@ class RenderSound {
                         rate.seconds(at.in() - sound.recIn).toDouble(), rate.seconds(sound.recOut - sound.recIn).toDouble(),
                         rate.seconds(sound.fadeIn).toDouble(), rate.seconds(sound.fadeOut).toDouble());
                 return new MovieSound(media.file(store.get(MediaRow.class, sound.mediaId)), from().toDouble(),
-                        rate.seconds(at.length()).toDouble(), rate.seconds(at.in() - movie.in()).toDouble(), loud);
+                        rate.seconds(at.length()).toDouble(), rate.seconds(at.in() - movie.in()).toDouble(), loud, sound.channel);
             }
 
             String line(FrameRange movie) {
                 return sound.mediaId + " " + from() + " " + (at.in() - movie.in()) + " " + at.length() + " " + gain + " "
                         + (at.in() - sound.recIn) + " " + sound.fadeIn + " " + sound.fadeOut + " "
-                        + (sound.recOut - sound.recIn);
+                        + (sound.recOut - sound.recIn) + (sound.channel == 0 ? "" : " channel " + sound.channel);
             }
         }
     }

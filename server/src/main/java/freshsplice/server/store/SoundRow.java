@@ -25,4 +25,6 @@ public class SoundRow extends AliveRow {
     /** Frames over which it rises from silence, and falls to it. */
     public long fadeIn;
     public long fadeOut;
+    /** Channel of its file, from 1; 0 for all. */
+    public int channel;
 }
