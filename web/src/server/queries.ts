@@ -236,6 +236,15 @@ export function refreshRenders(projectId: number) {
   askAgain(edited(projectId, 'renders'))
 }
 
+/** A thing's values at an action frame, by channel. */
+export const useItemValues = (projectId: number, itemId: number | undefined, frame: number) =>
+  useQuery({
+    queryKey: edited(projectId, 'item', itemId, frame),
+    queryFn: () => getJson<Record<string, number>>(`/api/items/${itemId}/values?frame=${frame}`),
+    enabled: itemId !== undefined,
+    gcTime: 5000,
+  })
+
 /** The camera's values at a frame, by channel. */
 export const useCameraValues = (projectId: number, shotId: number, frame: number) =>
   useQuery({

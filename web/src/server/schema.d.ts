@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shots/{id}/keys/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["moveKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shots/{id}/keys/here": {
         parameters: {
             query?: never;
@@ -78,6 +94,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["keyHere"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/items": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addItemInView"];
         delete?: never;
         options?: never;
         head?: never;
@@ -548,6 +580,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/items/{id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["placeItem"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/items/{id}/keys": {
         parameters: {
             query?: never;
@@ -574,6 +622,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["removeItemKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items/{id}/keys/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["moveItemKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items/{id}/keys/here": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keyItemHere"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1188,6 +1268,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/items/{id}/values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["item"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cuts/{id}/turnover": {
         parameters: {
             query?: never;
@@ -1315,6 +1411,18 @@ export interface components {
             /** Format: int64 */
             frame: number;
             channels: string[];
+        };
+        "freshsplice.server.stages.StageController.MoveKeys": {
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            to: number;
+        };
+        "freshsplice.server.stages.StageController.AddInView": {
+            /** @enum {string} */
+            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
+            /** Format: int64 */
+            frame: number;
         };
         "freshsplice.server.stages.StageController.FilmFrom": {
             /** Format: int64 */
@@ -2408,6 +2516,30 @@ export interface operations {
             };
         };
     };
+    moveKeys: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.stages.StageController.MoveKeys"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     keyHere: {
         parameters: {
             query: {
@@ -2427,6 +2559,32 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    addItemInView: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.stages.StageController.AddInView"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
             };
         };
     };
@@ -3259,6 +3417,30 @@ export interface operations {
             };
         };
     };
+    placeItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.stages.StageController.SetKeys"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     setItemKeys: {
         parameters: {
             query?: never;
@@ -3284,6 +3466,52 @@ export interface operations {
         };
     };
     removeItemKeys: {
+        parameters: {
+            query: {
+                frame: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    moveItemKeys: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.stages.StageController.MoveKeys"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    keyItemHere: {
         parameters: {
             query: {
                 frame: number;
@@ -4205,6 +4433,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["freshsplice.server.masters.CutPieces"];
+                };
+            };
+        };
+    };
+    item: {
+        parameters: {
+            query: {
+                frame: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: number;
+                    };
                 };
             };
         };

@@ -1,21 +1,22 @@
-import { useRef } from 'react'
+import { useRef, useState } from 'react'
 import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import { step } from '../playhead/transport'
-import type { Section, StageItem, StageKey, StageShot } from '../server/types'
+import type { StageItem, StageKey, StageShot } from '../server/types'
 
 const LEFT = 214
 const MONO = '"Atkinson Hyperlegible Mono", monospace'
 
 type Row = { title: string; quiet: string; lines: { name: string; keys: StageKey[]; dash: number[] }[] }
 
-type Props = { stage: StageShot; section: Section; item?: StageItem; frame: number; shotFrame: number }
+type Props = { stage: StageShot; item?: StageItem; shotFrame: number; moveKey: (from: number, to: number) => void }
 
 /** One axis of frames for every channel; the handles are shaded. */
-export function Channels({ stage, item, shotFrame }: Props) {
+export function Channels({ stage, item, shotFrame, moveKey }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const canvas = useRef<HTMLCanvasElement>(null)
   const { width, height } = useSize(holder)
+  const [held, setHeld] = useState<{ from: number; to: number }>()
   const rows = item ? itemRows(item, stage) : cameraRows(stage)
   const first = stage.framesFirst
   const last = stage.framesLast
@@ -25,6 +26,11 @@ export function Channels({ stage, item, shotFrame }: Props) {
     drawRuler(g)
     const rowHeight = (height - 34) / rows.length
     rows.forEach((row, i) => drawRow(g, row, 30 + i * rowHeight, rowHeight - 4))
+    if (held && held.from !== held.to) {
+      g.fillStyle = '#5ec2b7'
+      g.fillRect(x(held.to), 14, 2, height - 14)
+      g.fillText(`key to ${held.to}`, x(held.to) + 6, 42)
+    }
     g.fillStyle = '#ffffff'
     g.fillRect(x(shotFrame), 14, 1.5, height - 14)
     g.beginPath()
@@ -54,7 +60,7 @@ export function Channels({ stage, item, shotFrame }: Props) {
     g.fillText(row.title, 16, top + h / 2 + 5)
     g.font = '12.5px "Atkinson Hyperlegible Next", sans-serif'
     g.fillStyle = '#b3b3b3'
-    g.fillText(row.quiet, 76, top + h / 2 + 5)
+    g.fillText(row.quiet, 96, top + h / 2 + 5)
     const all = row.lines.flatMap((l) => l.keys.map((k) => k.value))
     if (all.length === 0) {
       g.fillText('no keys', LEFT + 14, top + h / 2 + 5)
@@ -109,20 +115,42 @@ export function Channels({ stage, item, shotFrame }: Props) {
     }
   }
 
+  const frameAt = (e: React.PointerEvent) => {
+    const at = e.clientX - canvas.current!.getBoundingClientRect().left
+    const f = Math.round(first + ((at - LEFT - 10) / (width - LEFT - 34)) * (last - first))
+    return Math.max(first, Math.min(last, f))
+  }
+  /** A key is taken hold of and drawn along; anywhere else the playhead goes there. */
   const press = (e: React.PointerEvent) => {
-    if (e.buttons === 1) {
-      const at = e.clientX - canvas.current!.getBoundingClientRect().left
-      const f = Math.round(first + ((at - LEFT - 10) / (width - LEFT - 34)) * (last - first))
-      step(Math.max(first, Math.min(last, f)) - shotFrame)
+    const f = frameAt(e)
+    const near = rows.flatMap((row) => row.lines.flatMap((l) => l.keys.map((key) => key.frame)))
+      .filter((key) => Math.abs(x(key) - x(f)) < 6).sort((a, b) => Math.abs(a - f) - Math.abs(b - f))[0]
+    if (e.button === 0 && near !== undefined && e.clientY - canvas.current!.getBoundingClientRect().top > 28) {
+      e.currentTarget.setPointerCapture(e.pointerId)
+      setHeld({ from: near, to: near })
     }
+    go(e)
+  }
+  const go = (e: React.PointerEvent) => {
+    if (held) {
+      setHeld({ ...held, to: frameAt(e) })
+    } else if (e.buttons === 1) {
+      step(frameAt(e) - shotFrame)
+    }
+  }
+  const release = () => {
+    if (held && held.from !== held.to) {
+      moveKey(held.from, held.to)
+    }
+    setHeld(undefined)
   }
 
   return (
     <div ref={holder} className="relative min-h-[170px] flex-1 bg-deep">
-      <canvas ref={canvas} className="absolute inset-0 touch-none" style={{ width, height }} onPointerDown={press} onPointerMove={press} role="img"
+      <canvas ref={canvas} className="absolute inset-0 touch-none" style={{ width, height }} onPointerDown={press} onPointerMove={go} onPointerUp={release} onPointerCancel={() => setHeld(undefined)} role="img"
         aria-label={`Keys of ${item?.name ?? stage.camera}, frames ${first} to ${last}`} data-picture="channels" />
       <span className="absolute left-4 top-1 text-[12.5px] text-quiet">
-        {item ? `${item.name}, as the action runs` : `handles ${stage.first - first} · ${stage.last - stage.first + 1} frames`}
+        <b className="font-semibold text-live">{item?.name ?? stage.camera}</b> {item ? '· K keys it' : `· handles ${stage.first - first}, ${stage.last - stage.first + 1} frames`}
       </span>
     </div>
   )
@@ -148,6 +176,6 @@ function itemRows(item: StageItem, stage: StageShot): Row[] {
   return [
     { title: 'Place', quiet: 'x y z, m', lines: [line('x'), line('y', [6, 4]), line('z', [2, 3])] },
     { title: 'Turn', quiet: '°', lines: [line('turn'), line('lean', [6, 4])] },
-    { title: 'There', quiet: '', lines: [line('shown')] },
+    { title: 'In the set', quiet: '', lines: [line('shown')] },
   ]
 }

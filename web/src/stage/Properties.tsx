@@ -3,8 +3,8 @@ import { sayError } from '../desk/messages'
 import type { Bake } from '../pictures/bake'
 import { FilmWith } from './FilmWith'
 import { post } from '../server/client'
-import { useCameraValues } from '../server/queries'
-import type { Project, StageShot } from '../server/types'
+import { useCameraValues, useItemValues } from '../server/queries'
+import type { Project, StageItem, StageShot } from '../server/types'
 
 type Props = {
   project: Project
@@ -27,6 +27,7 @@ export function Properties({ project, stage, bake, k, shotFrame, item, chooseIte
   const [easing, setEasing] = useState<'EASED' | 'STRAIGHT'>('EASED')
   const chosen = stage.items.find((i) => i.id === item)
   const action = bake.actionFrame(k)
+  const there = useItemValues(project.id, chosen?.id, action).data
   const set = async (path: string, body: unknown) => {
     try {
       await post(path, body)
@@ -37,7 +38,10 @@ export function Properties({ project, stage, bake, k, shotFrame, item, chooseIte
   return (
     <div className="scroll max-h-[150px] shrink-0 border-t border-line pb-1 pt-2">
       <div className="mb-2 flex items-center gap-2">
-        <select className="field min-w-0 flex-1" aria-label="What to key" value={item ?? ''} onChange={(e) => chooseItem(e.target.value ? Number(e.target.value) : undefined)}>
+        <select className="field min-w-0 flex-1" aria-label="What to key" value={item ?? ''} onChange={(e) => {
+          chooseItem(e.target.value ? Number(e.target.value) : undefined)
+          e.target.blur()
+        }}>
           <option value="">the camera</option>
           {stage.items.map((i) => <option key={i.id} value={i.id}>{i.name}</option>)}
         </select>
@@ -46,7 +50,7 @@ export function Properties({ project, stage, bake, k, shotFrame, item, chooseIte
           <option value="STRAIGHT">straight</option>
         </select>
         {!chosen && <FilmWith stage={stage} />}
-        <AddThing stage={stage} />
+        <AddThing stage={stage} shotFrame={shotFrame} chooseItem={chooseItem} />
       </div>
       {!chosen && values && (
         <div className="grid grid-cols-5 gap-x-2 gap-y-1">
@@ -58,14 +62,14 @@ export function Properties({ project, stage, bake, k, shotFrame, item, chooseIte
           <NumberField label="back" unit="mm" value={stage.backWidth} digits={2} give={(v) => set(`/api/shots/${stage.shotId}/camera`, { backWidth: v })} />
         </div>
       )}
-      {chosen && (
+      {chosen && there && (
         <div className="grid grid-cols-5 gap-x-2 gap-y-1">
           {(['x', 'y', 'z', 'turn', 'lean'] as const).map((name) => (
             <NumberField key={name} label={name} unit={name === 'turn' || name === 'lean' ? '°' : 'm'} digits={2}
-              value={lastKey(chosen.channels[name], action)}
-              give={(v) => set(`/api/items/${chosen.id}/keys`, { frame: action, values: { [name]: v }, easing })} />
+              value={there[name]}
+              give={(v) => set(`/api/items/${chosen.id}/place`, { frame: action, values: { [name]: v }, easing })} />
           ))}
-          <span className="num col-span-2 self-center text-[12px] text-quiet">action frame {action}</span>
+          <span className="num col-span-2 self-center text-[12px] text-quiet">action frame {action}, {moves(chosen) ? 'moves' : 'stands still'}</span>
           <button type="button" className="link col-span-2 self-center text-left text-[13px] text-quiet" onClick={() => {
             chooseItem(undefined)
             void set(`/api/items/${chosen.id}/remove`, undefined)
@@ -76,8 +80,7 @@ export function Properties({ project, stage, bake, k, shotFrame, item, chooseIte
   )
 }
 
-const lastKey = (keys: { frame: number; value: number }[] | undefined, frame: number) =>
-  [...(keys ?? [])].reverse().find((x) => x.frame <= frame)?.value ?? keys?.[0]?.value ?? 0
+const moves = (item: StageItem) => Object.values(item.channels).some((keys) => keys.length > 0)
 
 type FieldProps = { label: string; unit: string; value: number; digits: number; give: (v: number) => void }
 
@@ -112,18 +115,19 @@ function NumberField({ label, unit, value, digits, give }: FieldProps) {
 
 const SHAPES = ['BLOCK', 'MOUND', 'CYLINDER', 'CONE', 'TIDE_POLE', 'LIGHTHOUSE', 'GATE', 'HOUSE', 'BOAT', 'BICYCLE', 'PERSON', 'CYCLIST', 'GULL']
 
-function AddThing({ stage }: { stage: StageShot }) {
+function AddThing({ stage, shotFrame, chooseItem }: { stage: StageShot; shotFrame: number; chooseItem: (id: number) => void }) {
   const add = async (shape: string) => {
     try {
-      await post(`/api/scenes/${stage.sceneId}/items`, {
-        name: '', shape, colour: '#9a8f7d', width: 1, height: 1, depth: 1, x: 0, y: 0, z: 0, turn: 0,
-      })
+      chooseItem(await post<number>(`/api/shots/${stage.shotId}/items`, { shape, frame: shotFrame }))
     } catch (e) {
       sayError(e)
     }
   }
   return (
-    <select className="field w-28" value="" aria-label="Put a thing in the set" onChange={(e) => void add(e.target.value)}>
+    <select className="field w-28" value="" aria-label="Put a thing in the set" onChange={(e) => {
+      void add(e.target.value)
+      e.target.blur()
+    }}>
       <option value="">Add a thing</option>
       {SHAPES.map((s) => <option key={s} value={s}>{s.toLowerCase().replace('_', ' ')}</option>)}
     </select>

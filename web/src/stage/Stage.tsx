@@ -39,10 +39,15 @@ function ShotStage({ project, sequence, section }: { project: Project; sequence:
   const boardFrame = useBoardFrame(sequence, section, frame)
   const k = stage ? shotFrame - stage.framesFirst : 0
 
+  // keys mean what is chosen: the camera, or a thing of the set, whose keys lie on the action's clock
+  const chosen = stage?.items.find((i) => i.id === item)
+  const offset = chosen ? (stage?.actionOffset ?? 0) : 0
+  const what = chosen?.name ?? 'the camera'
+  const path = chosen ? `/api/items/${chosen.id}` : `/api/shots/${section.shotId}`
   const keyFrames = useMemo(() => {
-    const all = Object.values(stage?.channels ?? {}).flatMap((keys) => keys.map((x) => x.frame))
+    const all = Object.values(chosen?.channels ?? stage?.channels ?? {}).flatMap((keys) => keys.map((x) => x.frame - offset))
     return [...new Set(all)].sort((a, b) => a - b)
-  }, [stage])
+  }, [stage, chosen, offset])
 
   const toKey = (way: 1 | -1) => {
     const next = way > 0 ? keyFrames.find((f) => f > shotFrame) : [...keyFrames].reverse().find((f) => f < shotFrame)
@@ -56,25 +61,22 @@ function ShotStage({ project, sequence, section }: { project: Project; sequence:
       goTo(next.in)
     }
   }
-  const keyHere = async () => {
-    try {
-      await post(`/api/shots/${section.shotId}/keys/here?frame=${shotFrame}`)
-    } catch (e) {
-      sayError(e)
-    }
-  }
-  const removeKey = async () => {
-    try {
-      await post(`/api/shots/${section.shotId}/keys/remove`, { frame: shotFrame, channels: Object.keys(stage?.plain ?? {}) })
-    } catch (e) {
-      sayError(e)
-    }
-  }
+  const at = shotFrame + offset
+  const keyHere = () => void post(`${path}/keys/here?frame=${at}`).catch(sayError)
+  const removeKey = () => void (chosen ? post(`${path}/keys/remove?frame=${at}`)
+    : post(`${path}/keys/remove`, { frame: at, channels: Object.keys(stage?.plain ?? {}) })).catch(sayError)
+  const moveKey = (from: number, to: number) => void post(`${path}/keys/move`, { from: from + offset, to: to + offset })
+    .then(() => step(to - shotFrame)).catch(sayError)
+  const onKey = keyFrames.includes(shotFrame)
   useActions('stage', [
-    { group: 'Stage', name: 'Key all of the camera here', keys: 'K', run: () => void keyHere() },
-    { group: 'Stage', name: 'Remove the keys here', keys: 'Delete', run: () => void removeKey(), disabled: !keyFrames.includes(shotFrame) },
-    { group: 'Stage', name: 'Next key', keys: '.', run: () => toKey(1) },
-    { group: 'Stage', name: 'Previous key', keys: ',', run: () => toKey(-1) },
+    { group: 'Stage', name: `Key all of ${what} here`, keys: 'K', run: keyHere },
+    { group: 'Stage', name: `Remove the keys of ${what} here`, keys: 'Delete', run: removeKey, disabled: !onKey },
+    { group: 'Stage', name: `Move the keys of ${what} one frame earlier`, keys: 'Alt+ArrowLeft', run: () => moveKey(shotFrame, shotFrame - 1), disabled: !onKey },
+    { group: 'Stage', name: `Move the keys of ${what} one frame later`, keys: 'Alt+ArrowRight', run: () => moveKey(shotFrame, shotFrame + 1), disabled: !onKey },
+    { group: 'Stage', name: 'Choose the next thing of the set', keys: 'N', run: () => setItem(stage?.items[(stage.items.findIndex((i) => i.id === item) + 1) % (stage.items.length || 1)]?.id), disabled: !stage?.items.length },
+    { group: 'Stage', name: 'Choose the camera', keys: 'Escape', run: () => setItem(undefined), disabled: !chosen },
+    { group: 'Stage', name: `Next key of ${what}`, keys: '.', run: () => toKey(1) },
+    { group: 'Stage', name: `Previous key of ${what}`, keys: ',', run: () => toKey(-1) },
     { group: 'Stage', name: 'Next shot', keys: 'ArrowDown', run: () => toShot(1) },
     { group: 'Stage', name: 'Previous shot', keys: 'ArrowUp', run: () => toShot(-1) },
     { group: 'Stage', name: 'Board over the camera picture', keys: 'O', run: () => setDesk({ boardOver: boardOver > 0 ? 0 : 0.4 }) },
@@ -94,7 +96,7 @@ function ShotStage({ project, sequence, section }: { project: Project; sequence:
           <Properties project={project} stage={stage} bake={bake} k={k} shotFrame={shotFrame} item={item} chooseItem={setItem} />
         </div>
       </div>
-      <Channels stage={stage} section={section} item={stage.items.find((i) => i.id === item)} frame={frame} shotFrame={shotFrame} />
+      <Channels stage={stage} item={chosen} shotFrame={shotFrame} moveKey={moveKey} />
     </div>
   )
 }

@@ -5,6 +5,7 @@ import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.FilmBack;
 import freshsplice.core.camera.FocusRuler;
+import freshsplice.core.camera.LookedAt;
 import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Bend;
@@ -28,6 +29,8 @@ import freshsplice.server.web.Refused;
 import freshsplice.server.web.Who;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -55,6 +58,9 @@ class StageController {
     record RemoveKeys(long frame, List<String> channels) {
     }
 
+    record MoveKeys(long from, long to) {
+    }
+
     /** @param placed the scout view's place in the world, 16 numbers, columns first; @param lens mm */
     record FilmFrom(long frame, double[] placed, double lens) {
     }
@@ -67,11 +73,16 @@ class StageController {
                    double y, double z, double turn) {
     }
 
+    /** A new thing where a shot's camera looks. @param frame shot frame */
+    record AddInView(@NotNull Shape shape, long frame) {
+    }
+
     /** Both parts of each shading program, without version lines. */
     record Program(String vertex, String fragment) {
     }
 
     private static final long MOST_FRAMES = 20_000;
+    private static final String NEW_COLOUR = "#9a8f7d";
 
     private final Store store;
     private final StageStore stages;
@@ -252,6 +263,68 @@ class StageController {
         });
     }
 
+    /** Puts a thing somewhere: keyed at the action frame where it moves, throughout where it stands still. */
+    @PostMapping("/items/{id}/place")
+    void placeItem(@PathVariable long id, @RequestBody SetKeys keys, HttpServletRequest request) {
+        ItemRow item = store.get(ItemRow.class, id);
+        steps.make(projectOf(item), "Place " + item.name, Who.of(request), () -> {
+            edits.placeItem(id, keys.frame(), itemChannels(keys.values()), easing(keys.easing()));
+            return null;
+        });
+    }
+
+    /** Keys everything of a thing as it is at an action frame. */
+    @PostMapping("/items/{id}/keys/here")
+    void keyItemHere(@PathVariable long id, @RequestParam long frame, HttpServletRequest request) {
+        ItemRow item = store.get(ItemRow.class, id);
+        steps.make(projectOf(item), "Key " + item.name + " at action frame " + frame, Who.of(request), () -> {
+            edits.keyItem(id, frame, values(stages.item(id), frame), Easing.EASED);
+            return null;
+        });
+    }
+
+    /** What a thing is at an action frame. */
+    @GetMapping("/items/{id}/values")
+    @Transactional(readOnly = true)
+    public Map<String, Double> item(@PathVariable long id, @RequestParam long frame) {
+        Map<String, Double> words = new TreeMap<>();
+        values(stages.item(id), frame).forEach((c, v) -> words.put(c.word(), v));
+        return words;
+    }
+
+    private static Map<ItemChannel, Double> values(Item item, long frame) {
+        Map<ItemChannel, Double> values = new EnumMap<>(ItemChannel.class);
+        for (ItemChannel channel : ItemChannel.values()) {
+            if (channel != ItemChannel.SHOWN) {
+                values.put(channel, item.value(channel, Rational.of(frame)));
+            }
+        }
+        return values;
+    }
+
+    /** All keys of a shot's camera at one frame go to another. */
+    @PostMapping("/shots/{id}/keys/move")
+    void moveKeys(@PathVariable long id, @RequestBody MoveKeys move, HttpServletRequest request) {
+        ShotRow row = store.get(ShotRow.class, id);
+        steps.make(row.projectId, "Move keys of " + row.code + " from " + move.from() + " to " + move.to(), Who.of(request),
+                () -> moved(edits.moveCameraKeys(cameraOf(id), move.from(), move.to()), move));
+    }
+
+    /** All keys of a thing at one action frame go to another. */
+    @PostMapping("/items/{id}/keys/move")
+    void moveItemKeys(@PathVariable long id, @RequestBody MoveKeys move, HttpServletRequest request) {
+        ItemRow item = store.get(ItemRow.class, id);
+        steps.make(projectOf(item), "Move keys of " + item.name + " from " + move.from() + " to " + move.to(),
+                Who.of(request), () -> moved(edits.moveItemKeys(id, move.from(), move.to()), move));
+    }
+
+    private static Object moved(boolean any, MoveKeys move) {
+        if (!any) {
+            throw new Refused("There is no key at frame " + move.from() + " any more");
+        }
+        return null;
+    }
+
     @PostMapping("/items/{id}/keys/remove")
     void removeItemKeys(@PathVariable long id, @RequestParam long frame, HttpServletRequest request) {
         ItemRow item = store.get(ItemRow.class, id);
@@ -279,6 +352,22 @@ class StageController {
             row.depth = add.depth();
             return edits.addItem(row, add.x(), add.y(), add.z(), add.turn()).id;
         });
+    }
+
+    /** Puts a thing on the ground where a shot's camera looks. */
+    @PostMapping("/shots/{id}/items")
+    long addItemInView(@PathVariable long id, @Valid @RequestBody AddInView add, HttpServletRequest request) {
+        ShotRow shot = store.get(ShotRow.class, id);
+        Camera camera = stages.camera(shot.cameraId);
+        Rational frame = Rational.of(add.frame());
+        double[] place = LookedAt.onGround(camera.at(frame).placed(), camera.value(CameraChannel.FOCUS, frame));
+        return addItem(shot.sceneId, new AddItem("", add.shape(), NEW_COLOUR, 1, 1, 1, round(place[0]), 0, round(place[2]), 0),
+                request);
+    }
+
+    /** To the centimetre: the place is a first one, and is read as a number. */
+    private static double round(double metres) {
+        return Math.round(metres * 100) / 100.0;
     }
 
     @PostMapping("/items/{id}/remove")

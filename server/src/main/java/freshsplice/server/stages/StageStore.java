@@ -42,10 +42,19 @@ public class StageStore {
                 .sorted(Comparator.comparingInt((ItemRow r) -> r.place).thenComparingLong(r -> r.id)).toList();
     }
 
+    Item item(long itemId) {
+        return item(store.get(ItemRow.class, itemId), store.where(ItemKeyRow.class, "itemId", itemId));
+    }
+
     private static Item item(ItemRow row, List<ItemKeyRow> keys) {
         Map<ItemChannel, Channel> channels = new EnumMap<>(ItemChannel.class);
+        for (ItemChannel channel : ItemChannel.values()) {
+            if (row.plain(channel) != channel.plain()) {
+                channels.put(channel, Channel.constant(row.plain(channel)));
+            }
+        }
         keys.stream().collect(Collectors.groupingBy(k -> k.channel)).forEach((channel, of) -> channels.put(channel,
-                new Channel(of.stream().map(k -> new Key(k.frame, k.value, k.easing)).toList(), channel.plain())));
+                new Channel(of.stream().map(k -> new Key(k.frame, k.value, k.easing)).toList(), row.plain(channel))));
         return new Item(row.id, row.name, row.shape, row.colour, row.width, row.height, row.depth, channels);
     }
 

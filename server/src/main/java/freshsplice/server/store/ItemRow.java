@@ -1,5 +1,6 @@
 package freshsplice.server.store;
 
+import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Shape;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -21,4 +22,35 @@ public class ItemRow extends AliveRow {
     public double width;
     public double height;
     public double depth;
+    /** Where it stands as long as no key moves it, metres. */
+    public double x;
+    public double y;
+    public double z;
+    /** Degrees. */
+    public double turn;
+    public double lean;
+
+    /** The value of a channel that no key moves. */
+    public double plain(ItemChannel channel) {
+        return switch (channel) {
+            case X -> x;
+            case Y -> y;
+            case Z -> z;
+            case TURN -> turn;
+            case LEAN -> lean;
+            case SHOWN -> channel.plain();
+        };
+    }
+
+    /** Sets the value of a channel that no key moves. Whether a thing is there can only be keyed. */
+    public void setPlain(ItemChannel channel, double value) {
+        switch (channel) {
+            case X -> x = value;
+            case Y -> y = value;
+            case Z -> z = value;
+            case TURN -> turn = value;
+            case LEAN -> lean = value;
+            case SHOWN -> throw new IllegalArgumentException("Whether a thing is there is keyed");
+        }
+    }
 }
