@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { useDesk } from '../desk/desk'
 import { sayError } from '../desk/messages'
 import { useLabels } from '../playhead/labels'
-import { sectionAt, shotFrameAt } from '../playhead/lookup'
+import { liveAt, passesIn, shareAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, useTransport } from '../playhead/transport'
 import { getJson } from '../server/client'
 import type { Position, Project, Sequence } from '../server/types'
@@ -23,7 +23,8 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
   const { frame, view, units } = useDesk()
   const { speed, dropped } = useTransport()
   const label = useLabels(sequence?.id, sequence?.start ?? 0, sequence?.framesPerSecond ?? 24, units)
-  const section = sectionAt(sequence, frame)
+  const { section, before } = liveAt(sequence, frame)
+  const passing = section && before && before.out === section.in && passesIn(section, frame) ? before : undefined
   return (
     <footer className="flex h-[30px] shrink-0 items-center gap-5 border-t border-black/40 bg-deep px-4 text-[13px]">
       {sequence ? (
@@ -32,7 +33,7 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
           <span className="num whitespace-nowrap text-quiet">{recordWords(sequence, frame)}</span>
           {section && section.content === 'SHOT' ? (
             <span className="num truncate text-quiet">
-              {section.code}, frame {shotFrameAt(section, frame)} of {section.shotFirst}–{section.shotLast}
+              {passing ? `${passing.code} passes into ${section.code}, ${Math.round(shareAt(section, frame) * 100)} %` : `${section.code}, frame ${shotFrameAt(section, frame)} of ${section.shotFirst}–${section.shotLast}`}
             </span>
           ) : <span className="truncate text-quiet">{section?.code ?? 'black'}</span>}
           {dropped > 0 && <span className="num whitespace-nowrap text-bent" role="status">{dropped} {dropped === 1 ? 'frame' : 'frames'} dropped</span>}

@@ -1,11 +1,14 @@
 import { setDesk, type PictureKind, useDesk } from '../desk/desk'
 import { BoardPicture } from '../pictures/BoardPicture'
 import { CameraPicture } from '../pictures/CameraPicture'
+import { CutPicture } from '../pictures/CutPicture'
+import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
+import { useSectionBake } from '../pictures/useSectionBake'
 import { useLabels } from '../playhead/labels'
-import { liveAt, pieceAt, renderOf, shotFrameAt } from '../playhead/lookup'
+import { liveAt, mixedPieces, passesIn, renderOf, shareAt, shotFrameAt } from '../playhead/lookup'
 import { useBoardFrame } from '../server/queries'
-import type { Project, Sequence } from '../server/types'
+import type { LaidRender, Project, Sequence } from '../server/types'
 import { PeekPicture } from './PeekPicture'
 import { usePeek } from './peek'
 
@@ -14,28 +17,32 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
   const { frame, large, boardOver, units } = useDesk()
   const seen = usePeek((p) => p.seen)
   const label = useLabels(sequence.id, sequence.start, sequence.framesPerSecond, units)
-  const piece = pieceAt(sequence, frame)
+  const { piece, before: pieceBefore } = mixedPieces(sequence, frame)
   const { section, before, index } = liveAt(sequence, frame)
+  const passing = section && before && passesIn(section, frame) && before.out === section.in ? before : undefined
+  const bake = useSectionBake(project.id, section)
+  const k = section ? frame - section.seenIn : 0
   const render = renderOf(sequence, index)
   const boardFrame = useBoardFrame(sequence, section, frame)
   const shotFrame = section && shotFrameAt(section, frame)
-  const pieceFrame = piece ? (piece.mediaFrames[frame - piece.in] ?? 0) : 0
+  const named = (a: string | undefined, b: string, share: number) => (a ? `${a} → ${b}, ${Math.round(share * 100)} %` : b)
+  const renderBefore = passing && renderOf(sequence, index - 1)
 
   return (
     <div className="flex shrink-0 items-start gap-[10px] bg-ground px-4 pb-3 pt-2">
-      <Picture kind="cut" large={large} title="Cut" quiet={piece?.name ?? 'black'} number={label(frame)}
+      <Picture kind="cut" large={large} title="Cut" quiet={piece ? named(pieceBefore?.name, piece.name, shareAt(piece, frame)) : 'black'} number={label(frame)}
         under={piece ? `Board, ${piece.out - piece.in} frames` : ''}>
         {sequence.cut.id === 0 && <span className="absolute inset-0 flex items-center justify-center bg-deep p-4 text-center text-quiet">Held against no cut. Its name in the top line, Ctrl M, offers those that were received.</span>}
-        {piece && <BoardPicture mediaId={piece.mediaId} name={piece.name} frame={pieceFrame} />}
+        <CutPicture sequence={sequence} frame={frame} />
       </Picture>
       <Picture kind="camera" large={large} title="Camera" number={shotFrame ?? ''}
-        quiet={section?.shotId ? `${section.code} · ${section.lens.toFixed(0)} mm · T${section.stop} · focus ${section.focus.toFixed(1)} m` : (section?.code ?? 'black')}>
+        quiet={section?.shotId ? `${named(passing?.code, section.code, shareAt(section, frame))} · ${(bake?.lens(k) ?? section.lens).toFixed(0)} mm · T${section.stop} · focus ${(bake?.focus(k) ?? section.focus).toFixed(1)} m` : (section?.code ?? 'black')}>
         {section && <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} />}
         {seen && <PeekPicture project={project} seen={seen} />}
         {section && boardOver > 0 && boardFrame !== undefined && <BoardPicture mediaId={section.mediaId} name={section.boardName} frame={boardFrame} opacity={boardOver} />}
         <div className="pointer-events-none absolute inset-[3.5%] border border-white/25" aria-hidden />
       </Picture>
-      <Picture kind="render" large={large} title="Render" number={shotFrame ?? ''}
+      <Picture kind="render" large={large} title="Render" number={render && frame >= render.zero && frame < render.zero + render.frames ? `${frame - render.zero + 1} of ${render.frames}` : ''}
         quiet={render ? `${render.name}${render.stand ? ` · ${render.stand}` : ''}` : section ? `${section.code} · none yet` : ''}
         under={
           <label className="flex flex-1 items-center gap-3">
@@ -45,12 +52,17 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
             <span className="num w-12 text-right">{Math.round(boardOver * 100)} %</span>
           </label>
         }>
-        <RenderPicture renderId={render?.renderId} frame={render ? frame - render.zero : 0} frames={render?.frames ?? 0}
-          framesPerSecond={sequence.framesPerSecond} steady />
+        <Mix share={section ? shareAt(section, frame) : 1} before={passing && <OneRender render={renderBefore} frame={frame} framesPerSecond={sequence.framesPerSecond} />}>
+          <OneRender render={render} frame={frame} framesPerSecond={sequence.framesPerSecond} />
+        </Mix>
       </Picture>
     </div>
   )
 }
+
+const OneRender = ({ render, frame, framesPerSecond }: { render?: LaidRender; frame: number; framesPerSecond: number }) => (
+  <RenderPicture renderId={render?.renderId} frame={render ? frame - render.zero : 0} frames={render?.frames ?? 0} framesPerSecond={framesPerSecond} steady />
+)
 
 type Props = {
   kind: PictureKind

@@ -1,7 +1,8 @@
 /** The three lanes of pieces: the cut's, the shots, the renders. */
 import type { LaidRender, Section } from '../server/types'
-import { renderOf, shotFrameAt } from '../playhead/lookup'
+import { mediaFrameAt, pieceAt, renderOf, shotFrameAt } from '../playhead/lookup'
 import { clipped, cover, dashed, hatch } from './brush'
+import { drawPassages, meetsBefore } from './drawPassages'
 import { coverByUpper, drawNests, markChosen } from './drawUpper'
 import { image } from './images'
 import { LABELS } from './lanes'
@@ -29,13 +30,13 @@ function drawCells(g: CanvasRenderingContext2D, s: Scene, from: number, to: numb
 export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.cut
   const { pieces } = s.sequence.cut
-  const looks: Record<string, string> = { found: INK.paper, missing: '#3a3a3a' }
+  const looks: Record<string, string> = { found: '#77746c', missing: '#3a3a3a' }
   forEachInView(s, pieces, (i) => (pieces[i].mediaId ? 'found' : 'missing'), ({ index, x, width: w, look }) => {
     const piece = pieces[index]
     g.fillStyle = looks[look]
     g.fillRect(x, top, w, bottom - top)
-    if (piece.mediaId && w > 18) {
-      const middle = piece.mediaFrames[Math.floor(piece.mediaFrames.length / 2)] ?? 0
+    if (piece.mediaId && w > 3) {
+      const middle = mediaFrameAt(piece, Math.floor((piece.in + piece.out) / 2))
       const picture = image(`/api/media/${piece.mediaId}/picture?width=240&frame=${middle}`, s.again)
       if (picture) {
         cover(g, picture, x, top, w, bottom - top)
@@ -59,6 +60,7 @@ export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
       dashed(g, INK.bent, [4, 3], x, top + 1, width, 0)
     }
   })
+  drawPassages(g, s, pieces, s.layout.cut, meetsBefore(pieces))
 }
 
 export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
@@ -71,6 +73,7 @@ export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
     g.fillStyle = colour(look)
     g.fillRect(x, top, width, bottom - top)
   })
+  drawPassages(g, s, sections, s.layout.shots, meetsBefore(sections))
   drawNests(g, s)
   coverByUpper(g, s)
   markChosen(g, s, sections, s.layout.shots)
@@ -88,10 +91,8 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: nu
     if (picture) {
       cover(g, picture, x, top + head, w, room)
     }
-  } else if (w > 74) {
-    g.fillStyle = INK.quiet
-    g.font = `12.5px ${SANS}`
-    g.fillText('not staged', x + 6, top + head + room / 2 + 4)
+  } else {
+    drawUnstaged(g, s, section, x, w, top + head, room)
   }
   if (w > 12) {
     g.fillStyle = 'rgba(24,24,24,0.66)'
@@ -120,6 +121,24 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: nu
   }
   drawKeys(g, s, section, bottom)
   drawCells(g, s, section.in, section.out, bottom - 15, 15, (f) => String(shotFrameAt(section, f)).slice(s.scale.perFrame > 40 ? 0 : -3))
+}
+
+/** Nobody staged it yet: its board, faint. */
+function drawUnstaged(g: CanvasRenderingContext2D, s: Scene, section: Section, x: number, w: number, y: number, h: number) {
+  const middle = Math.floor((section.in + section.out) / 2)
+  const piece = pieceAt(s.sequence, middle)
+  const frame = !section.boardMoves ? 0 : piece?.mediaId === section.mediaId && piece ? mediaFrameAt(piece, middle) : undefined
+  const picture = section.mediaId && frame !== undefined && w > 3 ? image(`/api/media/${section.mediaId}/picture?width=240&frame=${frame}`, s.again) : undefined
+  if (picture) {
+    g.globalAlpha = 0.38
+    cover(g, picture, x, y, w, h)
+    g.globalAlpha = 1
+  }
+  if (w > 74) {
+    g.fillStyle = picture ? INK.text : INK.quiet
+    g.font = `12.5px ${SANS}`
+    g.fillText('not staged', x + 6, y + h / 2 + 4)
+  }
 }
 
 /** Keys of a changing speed, at the foot of the piece. */

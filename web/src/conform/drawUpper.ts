@@ -1,6 +1,7 @@
 /** Lanes above the main one, nested masters, and what is chosen on any of them. */
 import type { Section } from '../server/types'
 import { clipped } from './brush'
+import { drawPassages, meetsBefore } from './drawPassages'
 import { LABELS } from './lanes'
 import { toX } from './scale'
 import { draggedEdge, forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
@@ -38,6 +39,7 @@ export function drawUpper(g: CanvasRenderingContext2D, s: Scene, upper: number) 
       g.fillRect(x, top, Math.max(1, w - 1), 2.5)
     }
   }
+  drawPassages(g, s, sections, span, meetsBefore(sections))
   markChosen(g, s, sections, span)
 }
 

@@ -1,4 +1,5 @@
 import type { PlannedShot } from '../server/types'
+import { plural } from '../parts/words'
 import { CameraCell } from './CameraCell'
 
 type Props = {
@@ -16,6 +17,7 @@ export const COLUMNS = 'grid-cols-[84px_76px_96px_1fr_1.2fr_124px]'
 
 /** A shot as it will be. */
 export function PlannedRow({ shot, selected, received, first, choose, apart, camera }: Props) {
+  const mixed = shot.out - shot.in - shot.cutFrames
   return (
     <div className={`grid h-full ${COLUMNS} items-center gap-2 border-b border-line/70 ${selected ? 'bg-[#3a4341]' : ''}`} onClick={choose}>
       <span className="relative ml-2 h-[38px] w-[68px] overflow-hidden bg-deep">
@@ -24,15 +26,20 @@ export function PlannedRow({ shot, selected, received, first, choose, apart, cam
           : <span className="absolute inset-0 border border-dashed border-bent" />}
       </span>
       <span className="num">{shot.code}</span>
-      <span className="num text-quiet">{shot.firstFrame}–{shot.lastFrame}</span>
+      <span className="num leading-tight text-quiet">
+        {shot.firstFrame}–{shot.lastFrame}
+        {mixed > 0 && <span className="block text-[12px]" title={`${plural(shot.cutFrames, 'frame')} from cut to cut, as Conform counts, and ${mixed} more under a dissolve`}>{shot.cutFrames} + {mixed} mixed</span>}
+      </span>
       <span className="min-w-0 leading-tight">
         <span className="block truncate">{shot.joined ?? (shot.canJoin ? '1 piece, kept apart' : '1 piece')}</span>
-        {!received && shot.seams.length > 0 && (
-          <button type="button" className="link text-[13px] text-quiet" onClick={() => shot.seams.forEach((s) => apart(s, true))}>keep apart</button>
-        )}
-        {!received && shot.canJoin && (
-          <button type="button" className="link text-[13px] text-quiet" onClick={() => apart(shot.in, false)}>join to the one before</button>
-        )}
+        <span className="flex flex-wrap gap-x-3">
+          {!received && shot.seams.length > 0 && (
+            <button type="button" className="link text-[13px] text-quiet" onClick={() => shot.seams.forEach((s) => apart(s, true))}>keep apart</button>
+          )}
+          {!received && shot.canJoin && (
+            <button type="button" className="link text-[13px] text-quiet" onClick={() => apart(shot.in, false)}>join to the one before</button>
+          )}
+        </span>
       </span>
       <span className="min-w-0 leading-tight" title={shot.boardName}>
         <span className="block truncate">{shot.boardName || 'no name'}</span>

@@ -1,10 +1,9 @@
-import { useEffect, useMemo, useRef } from 'react'
-import { useBake } from '../server/queries'
+import { useEffect, useRef } from 'react'
 import type { Section } from '../server/types'
-import { shotFrameAt } from '../playhead/lookup'
+import { passesIn, shareAt, shotFrameAt } from '../playhead/lookup'
 import { useTransport } from '../playhead/transport'
-import { readBake } from './bake'
 import { RenderPicture } from './RenderPicture'
+import { useSectionBake } from './useSectionBake'
 import { useSetPainter } from './useSetPainter'
 import { useSize } from './useSize'
 
@@ -14,9 +13,8 @@ type Props = { projectId: number; sceneId?: number; section?: Section; before?: 
 export function CameraPicture({ projectId, sceneId, section, before, frame, framesPerSecond }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const { width, height } = useSize(holder)
-  const tail = section ? frame - section.out + section.tailWeights.length : -1
-  const share = section ? (section.headWeights[frame - section.seenIn] ?? 1) * (section.tailWeights[tail] ?? 1) : 0
-  const meets = before?.enabled && section && before.out === section.in && frame < section.seenIn + section.headWeights.length
+  const share = section ? shareAt(section, frame) : 0
+  const meets = before?.enabled && section && before.out === section.in && passesIn(section, frame)
   return (
     <div ref={holder} className="absolute inset-0 bg-black">
       {meets && share < 1 && <Content {...{ projectId, sceneId, width, height, framesPerSecond }} section={before} frame={frame} share={1} />}
@@ -48,13 +46,7 @@ const Words = ({ text }: { text: string }) => (
 )
 
 function Layer({ projectId, sceneId, section, frame, width, height, share }: LayerProps) {
-  const bytes = useBake(projectId, section.shotId, {
-    from: section.seenFrom,
-    speed: section.speed,
-    frames: section.seenOut - section.seenIn,
-    bends: section.bends,
-  }).data
-  const bake = useMemo(() => (bytes ? readBake(bytes) : undefined), [bytes])
+  const bake = useSectionBake(projectId, section)
   const { canvas, painter, ready } = useSetPainter(projectId, sceneId)
   const grain = useTransport((t) => (t.speed === 0 ? 1 : t.grain))
 

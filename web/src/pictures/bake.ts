@@ -5,6 +5,7 @@ export type Bake = {
   shotFrame: (k: number) => number
   actionFrame: (k: number) => number
   lens: (k: number) => number
+  focus: (k: number) => number
   view: (k: number) => Float32Array
   projection: (k: number) => Float32Array
   places: (k: number) => Float32Array
@@ -25,6 +26,7 @@ export function readBake(bytes: ArrayBuffer): Bake {
     shotFrame: (k) => numbers[at(k) * 2],
     actionFrame: (k) => numbers[at(k) * 2 + 1],
     lens: (k) => floats[at(k) * 2],
+    focus: (k) => floats[at(k) * 2 + 1],
     view: (k) => floats.subarray(views + at(k) * 16, views + at(k) * 16 + 16),
     projection: (k) => floats.subarray(projections + at(k) * 16, projections + at(k) * 16 + 16),
     places: (k) => floats.subarray(places + at(k) * items * 16, places + (at(k) + 1) * items * 16),

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Section, Sequence } from '../server/types'
-import { liveAt, onLane, sectionAt, sectionIndexAt, shotFrameAt } from './lookup'
+import { liveAt, mediaFrameAt, mixedPieces, onLane, sectionAt, sectionIndexAt, shareAt, shotFrameAt } from './lookup'
 
 const section = (id: number, from: number, to: number, seenIn = from, seenOut = to) =>
   ({ id, in: from, out: to, seenIn, seenOut, enabled: true, shotFirst: 1001, shotFrames: [] as number[] }) as Section
@@ -43,5 +43,28 @@ describe('look-ups', () => {
     expect(onLane(lanes, 0, 25)).toBeUndefined()
     const off = { ...lanes, main: { enabled: false } } as unknown as Sequence
     expect(liveAt(off, 30).section).toBeUndefined()
+  })
+})
+
+describe('pieces that pass into each other', () => {
+  const piece = (over: object) => ({ name: '', headWeights: [], tailWeights: [], mediaFrames: [], ...over })
+  const cut = { cut: { pieces: [
+    piece({ in: 0, out: 48, seenIn: 0, mediaFrames: Array.from({ length: 54 }, (_, i) => 100 + i) }),
+    piece({ in: 48, out: 96, seenIn: 42, headWeights: [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 0.92, 0.95, 0.98], tailWeights: [0.7, 0.3] }),
+  ] } } as unknown as Sequence
+
+  it('are both there while they are mixed, by the server\'s shares', () => {
+    expect(mixedPieces(cut, 41).before).toBeUndefined()
+    const at = mixedPieces(cut, 50)
+    expect([at.piece?.in, at.before?.in]).toEqual([48, 0])
+    expect(shareAt(at.piece!, 50)).toBe(0.9)
+    expect(mediaFrameAt(at.before!, 50)).toBe(150)
+    expect(mixedPieces(cut, 54).before).toBeUndefined()
+  })
+
+  it('fade to black at their end', () => {
+    expect(shareAt(cut.cut.pieces[1], 95)).toBe(0.3)
+    expect(shareAt(cut.cut.pieces[1], 93)).toBe(1)
+    expect(mixedPieces(cut, 96).piece).toBeUndefined()
   })
 })

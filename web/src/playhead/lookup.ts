@@ -54,10 +54,33 @@ export function onLane(sequence: Sequence, upper: number, frame: number): Sectio
 export const allPieces = (sequence: Sequence): Section[] => [...sequence.sections, ...sequence.upper.flatMap((u) => u.sections)]
 
 export function pieceAt(sequence: Sequence | undefined, frame: number): Piece | undefined {
-  const pieces = sequence?.cut.pieces ?? []
-  const piece = pieces[lastBeginningBy(pieces, frame)]
-  return piece && frame < piece.out ? piece : undefined
+  return mixedPieces(sequence, frame).piece
 }
+
+/** A piece of the cut at a frame; where it passes in over the one before it, that one too. */
+export function mixedPieces(sequence: Sequence | undefined, frame: number): { piece?: Piece; before?: Piece } {
+  const pieces = sequence?.cut.pieces ?? []
+  const index = lastBeginningBy(pieces, frame)
+  const next = pieces[index + 1]
+  const at = next && frame >= next.seenIn ? index + 1 : index
+  const piece = pieces[at]
+  if (!piece || frame >= Math.max(piece.out, piece.in)) {
+    return {}
+  }
+  const before = pieces[at - 1]
+  return { piece, before: before && before.out === piece.in && passesIn(piece, frame) ? before : undefined }
+}
+
+type Passing = { out: number; seenIn: number; headWeights: number[]; tailWeights: number[] }
+
+export const passesIn = (p: Passing, frame: number) => frame < p.seenIn + p.headWeights.length
+
+/** The share of a piece's picture at a frame, as the server counts it: 1 but where it passes in or fades out. */
+export const shareAt = (p: Passing, frame: number) =>
+  (p.headWeights[frame - p.seenIn] ?? 1) * (p.tailWeights[frame - p.out + p.tailWeights.length] ?? 1)
+
+/** The frame of its movie that a piece of the cut shows. */
+export const mediaFrameAt = (piece: Piece, frame: number) => piece.mediaFrames[frame - piece.seenIn] ?? 0
 
 const laidOf = new WeakMap<Sequence, (LaidRender | undefined)[]>()
 

@@ -1,10 +1,11 @@
 import { useEffect, useRef, useState } from 'react'
 import { useActions } from '../desk/actions'
 import { useDesk } from '../desk/desk'
-import { BoardPicture } from '../pictures/BoardPicture'
 import { CameraPicture } from '../pictures/CameraPicture'
+import { CutPicture } from '../pictures/CutPicture'
+import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
-import { pieceAt, liveAt, shotFrameAt } from '../playhead/lookup'
+import { pieceAt, liveAt, passesIn, shareAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, useTransport, playOrStop } from '../playhead/transport'
 import { useMovieFrames, useRenders } from '../server/queries'
 import type { Project, Render, Section, Sequence } from '../server/types'
@@ -46,7 +47,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
   const choices: [string, string][] = [['board', 'Board'], ['camera', 'Camera'], ['render', 'Newest render'],
     ...versions.map((r): [string, string] => [`v${r.version}`, r.name])]
   const shown = (what: string) => (
-    <OneOf what={what} project={project} sequence={sequence} section={section} before={before} frame={frame} versions={versions} />
+    <OneOf what={what} project={project} sequence={sequence} section={section} before={before} frame={frame} renders={renders} />
   )
   const drag = (e: React.PointerEvent) => {
     if (way === 'wiped' && e.buttons === 1) {
@@ -103,18 +104,24 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
   )
 }
 
-type OneProps = { what: string; project: Project; sequence: Sequence; section?: Section; before?: Section; frame: number; versions: Render[] }
+type OneProps = { what: string; project: Project; sequence: Sequence; section?: Section; before?: Section; frame: number; renders: Render[] }
 
-function OneOf({ what, project, sequence, section, before, frame, versions }: OneProps) {
+function OneOf({ what, project, sequence, section, before, frame, renders }: OneProps) {
   if (what === 'board') {
-    const piece = pieceAt(sequence, frame)
-    return piece ? <BoardPicture mediaId={piece.mediaId} name={piece.name} frame={piece.mediaFrames[frame - piece.in] ?? 0} /> : <p className="p-4 text-quiet">black</p>
+    return pieceAt(sequence, frame) ? <CutPicture sequence={sequence} frame={frame} /> : <p className="p-4 text-quiet">black</p>
   }
   if (what === 'camera') {
     return section ? <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} /> : <p className="p-4 text-quiet">black</p>
   }
+  const versionsOf = (s: Section | undefined) => renders.filter((r) => r.shotId === s?.shotId && r.state === 'DONE')
+  const versions = versionsOf(section)
   const render = what === 'render' ? versions[0] : versions.find((r) => `v${r.version}` === what)
-  return <RenderOf render={render} sequence={sequence} section={section} frame={frame} />
+  const passing = section && before && before.out === section.in && passesIn(section, frame) ? before : undefined
+  return (
+    <Mix share={section ? shareAt(section, frame) : 1} before={passing && <RenderOf render={versionsOf(passing)[0]} sequence={sequence} section={passing} frame={frame} />}>
+      <RenderOf render={render} sequence={sequence} section={section} frame={frame} />
+    </Mix>
+  )
 }
 
 /** A version of a render at the playhead: the server says which of its frames shows which frame of the piece. */

@@ -2185,6 +2185,10 @@ export interface components {
             name: string;
             /** Format: int64 */
             mediaId?: number;
+            /** Format: int64 */
+            seenIn: number;
+            headWeights: number[];
+            tailWeights: number[];
             mediaFrames: number[];
         };
         "freshsplice.server.cuts.TurnoverView": {
@@ -2388,6 +2392,8 @@ export interface components {
             firstFrame: number;
             /** Format: int64 */
             lastFrame: number;
+            /** Format: int64 */
+            cutFrames: number;
             camera: string;
             source: string;
             /** Format: int32 */

@@ -60,6 +60,7 @@ public record IntakeView(long id, int version, String name, String fileName, Str
     /**
      * A shot as it will be.
      *
+     * @param cutFrames frames from the cut into it to the cut out of it; fewer than it has where it is mixed with a neighbour
      * @param parts    how many pieces become this shot
      * @param joined   why, in words; null for one piece
      * @param seams    record frames of the seams that were closed
@@ -69,7 +70,7 @@ public record IntakeView(long id, int version, String name, String fileName, Str
      * @param doubtful whether somebody should look at that
      * @param shares   how many shots its camera films
      */
-    public record Shot(String code, long in, long out, long firstFrame, long lastFrame, String camera, String source,
+    public record Shot(String code, long in, long out, long firstFrame, long lastFrame, long cutFrames, String camera, String source,
                        int parts, @Schema(nullable = true) String joined, List<Long> seams, boolean canJoin, @Schema(nullable = true) Long mediaId, long mediaFrame, String boardName,
                        @Schema(nullable = true) String found, boolean doubtful, int shares) {
     }

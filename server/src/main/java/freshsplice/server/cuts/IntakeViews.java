@@ -176,7 +176,7 @@ public class IntakeViews {
     private static IntakeView.Shot shot(PlannedShot planned, String code, Set<Long> apart, Found found, int shares) {
         CutPiece piece = planned.piece();
         return new IntakeView.Shot(code, piece.record().in(), piece.record().out(), planned.frames().in(),
-                planned.frames().last(), planned.camera(), piece.name(), piece.paths().size(),
+                planned.frames().last(), piece.edge().length(), planned.camera(), piece.name(), piece.paths().size(),
                 piece.joined() == null ? null : piece.paths().size() + " " + piece.joined().words(),
                 piece.seams(), apart.contains(piece.record().in()), found == null ? null : found.file().id(),
                 middle(found == null ? null : found.file(), piece.source(), piece.edge(), piece.time()), piece.name(),

@@ -14,8 +14,16 @@ public record CutPieces(long id, int version, String name, List<Piece> pieces) {
      * A piece of the cut.
      *
      * @param mediaId     its picture; null for a slate
-     * @param mediaFrames frame of the movie at each of its record frames; empty for a still
+     * @param seenIn      first record frame on which any of it is seen, passages included
+     * @param headWeights share of its picture at each frame from {@code seenIn}, while it passes in; 1 after them
+     * @param tailWeights share of its picture at its last frames, while it fades to black
+     * @param mediaFrames frame of the movie at each record frame from {@code seenIn}; empty for a still
      */
-    public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId, List<Long> mediaFrames) {
+    public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId, long seenIn,
+                        List<Double> headWeights, List<Double> tailWeights, List<Long> mediaFrames) {
+        /** One that meets its neighbours in plain cuts. */
+        static Piece plain(long in, long out, String name, Long mediaId, List<Long> mediaFrames) {
+            return new Piece(in, out, name, mediaId, in, List.of(), List.of(), mediaFrames);
+        }
     }
 }

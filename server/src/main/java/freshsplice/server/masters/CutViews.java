@@ -5,6 +5,8 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Lane;
+import freshsplice.core.master.Passage;
+import freshsplice.core.master.Passages;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.MediaFrames;
 import freshsplice.core.sources.SourceFinder.Found;
@@ -60,14 +62,17 @@ class CutViews {
         Finders finders = files.finders(Sources.all(cut));
         return pieces.stream().map(p -> {
             Candidate file = finders.find(Lane.Kind.PICTURE, Sources.wanted(p, cut.rate())).map(Found::file).orElse(null);
+            Passage head = Passages.head(p.head(), p.edge().in());
+            Passage tail = Passages.tail(p.tail(), p.record(), p.edge().out());
             return new CutPieces.Piece(p.edge().in(), p.edge().out(), p.name(), file == null ? null : file.id(),
+                    p.record().in(), Weights.in(head), Weights.out(tail),
                     file == null || !file.moves() ? List.of() : mediaFrames(p, file));
         }).toList();
     }
 
     private static List<Long> mediaFrames(CutPiece piece, Candidate file) {
         MediaFrames shown = MediaFrames.of(file, piece.source(), piece.edge(), piece.time());
-        return LongStream.range(piece.edge().in(), piece.edge().out())
+        return LongStream.range(piece.record().in(), piece.record().out())
                 .mapToObj(r -> shown.frameAt(piece.time().at(r))).toList();
     }
 }

@@ -57,7 +57,7 @@ class PastMasters {
         List<CutPieces.Piece> pieces = sections.values().stream()
                 .filter(s -> s.get("alive") != null && main.contains(s.get("lane_id")))
                 .sorted(Comparator.comparingLong(s -> Long.parseLong(s.get("rec_in"))))
-                .map(s -> new CutPieces.Piece(Long.parseLong(s.get("rec_in")), Long.parseLong(s.get("rec_out")),
+                .map(s -> CutPieces.Piece.plain(Long.parseLong(s.get("rec_in")), Long.parseLong(s.get("rec_out")),
                         name(s, shots), null, List.of())).toList();
         return new CutPieces(masterId, Math.toIntExact(seq), step.name, pieces);
     }

@@ -104,14 +104,14 @@ class SectionViews {
         return new SequenceView.Section(live.outer().id(), content(section), section.shotId(), title(section, shot),
                 section.record().in(), section.record().out(), seen.in(), seen.out(), from.floor(),
                 section.at(section.record().last()).floor(), shotFrames(section), asked.from().toString(),
-                headWeights(section), section.speed().toString(), Bend.text(asked.bends()), keys(section),
+                Weights.in(section.head()), section.speed().toString(), Bend.text(asked.bends()), keys(section),
                 camera != null && camera.isStaged(), camera == null ? "" : camera.name(),
                 camera == null ? 0 : camera.value(CameraChannel.LENS, from), camera == null ? 0 : camera.tStop(),
                 camera == null ? 0 : camera.value(CameraChannel.FOCUS, from), board == null ? "" : board.sourceName,
                 board == null ? null : board.mediaId,
                 board != null && board.mediaId != null && known.moving.contains(board.mediaId),
                 section.content() instanceof Section.Content.OfRender r ? (Long) r.renderId() : null,
-                shot == null ? 0 : shot.handles, section.enabled(), tailWeights(section),
+                shot == null ? 0 : shot.handles, section.enabled(), Weights.out(section.tail()),
                 shot == null ? 0 : MasterStore.shot(shot).actionAt(from).floor(), nest(live, known),
                 known.aliases.get(section.shotId()));
     }
@@ -165,13 +165,4 @@ class SectionViews {
                 .mapToObj(r -> section.at(r).floor()).toList();
     }
 
-    private static List<Double> tailWeights(Section section) {
-        return section.tail() == null ? List.of() : LongStream.range(0, section.tail().before())
-                .mapToObj(k -> 1 - section.tail().share(k)).toList();
-    }
-
-    private static List<Double> headWeights(Section section) {
-        return section.head() == null ? List.of() : LongStream.range(0, section.head().length())
-                .mapToObj(section.head()::share).toList();
-    }
 }

@@ -1,0 +1,46 @@
+/** What is mixed: a dissolve as two lines that cross, a fade as one, at every zoom. */
+import { toX } from './scale'
+import { INK, type Scene, seen } from './scene'
+
+type Passing = { in: number; out: number; seenIn: number; headWeights: number[]; tailWeights: number[] }
+
+/** @param meets whether a piece passes in from the one before it, and not from black */
+export function drawPassages<T extends Passing>(g: CanvasRenderingContext2D, s: Scene, pieces: T[], [top, bottom]: [number, number], meets: (i: number) => boolean) {
+  pieces.forEach((piece, i) => {
+    if (piece.headWeights.length > 0) {
+      drawOne(g, s, piece.seenIn, piece.seenIn + piece.headWeights.length, top, bottom, meets(i) ? 'both' : 'in')
+    }
+    if (piece.tailWeights.length > 0) {
+      drawOne(g, s, piece.out - piece.tailWeights.length, piece.out, top, bottom, 'out')
+    }
+  })
+}
+
+export const meetsBefore = (pieces: { in: number; out: number }[]) => (i: number) => i > 0 && pieces[i - 1].out === pieces[i].in
+
+/** However short it is, it is wide enough to be seen. */
+const LEAST = 7
+
+function drawOne(g: CanvasRenderingContext2D, s: Scene, from: number, to: number, top: number, bottom: number, way: 'in' | 'out' | 'both') {
+  const middle = (toX(s.scale, from) + toX(s.scale, to)) / 2
+  const half = Math.max(LEAST, toX(s.scale, to) - toX(s.scale, from)) / 2
+  const [left, right] = [middle - half, middle + half]
+  if (!seen(s, left, right)) {
+    return
+  }
+  g.fillStyle = 'rgba(20,20,20,0.45)'
+  g.fillRect(left, top, right - left, bottom - top)
+  g.strokeStyle = INK.text
+  g.lineWidth = 1.4
+  g.beginPath()
+  if (way !== 'out') {
+    g.moveTo(left, bottom)
+    g.lineTo(right, top)
+  }
+  if (way !== 'in') {
+    g.moveTo(left, top)
+    g.lineTo(right, bottom)
+  }
+  g.stroke()
+  g.strokeRect(left + 0.5, top + 0.5, right - left - 1, bottom - top - 1)
+}
