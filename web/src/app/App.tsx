@@ -28,7 +28,7 @@ export function App() {
   // a master that was taken away, here or elsewhere, gives way to the project's first
   const open = masters?.some((m) => m.id === masterId) ? masterId : (project?.masterId ?? undefined)
   const sequence = useSequence(project, open).data
-  const connected = useLive(project?.id)
+  useLive(project?.id)
   const shown = project?.masterId && sequence?.id === open ? sequence : undefined
   useKeys()
 
@@ -85,7 +85,7 @@ export function App() {
   }
   return (
     <div className="flex h-full flex-col">
-      <TopLine project={project} sequence={shown} connected={connected} />
+      <TopLine project={project} sequence={shown} />
       <main className="relative flex min-h-0 flex-1 flex-col" aria-label={view}>
         {view === 'Intake' && <Intake project={project} />}
         {view === 'Turnover' && <Turnover project={project} sequence={shown} />}

@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { useColleague } from '../desk/colleague'
 import { useDesk } from '../desk/desk'
 import { sayError } from '../desk/messages'
 import { useLabels } from '../playhead/labels'
@@ -22,6 +23,7 @@ const HINTS: Record<string, [string, string][]> = {
 export function StatusLine({ project, sequence }: { project: Project; sequence?: Sequence }) {
   const { frame, view, units } = useDesk()
   const { speed, dropped } = useTransport()
+  const colleague = useColleague((c) => c.text)
   const label = useLabels(sequence?.id, sequence?.start ?? 0, sequence?.framesPerSecond ?? 24, units)
   const { section, before } = liveAt(sequence, frame)
   const passing = section && before && before.out === section.in && passesIn(section, frame) ? before : undefined
@@ -41,6 +43,7 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
         </>
       ) : <span className="text-quiet">{project.name}</span>}
       <span className="ml-auto" />
+      {colleague && <span className="min-w-0 truncate text-quiet" role="status">{colleague}</span>}
       <TaskLine projectId={project.id} />
       <span className="flex items-center gap-4 whitespace-nowrap">
         {HINTS[view].map(([key, text]) => (

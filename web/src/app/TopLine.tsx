@@ -1,4 +1,5 @@
 import { setDesk, useDesk, VIEWS } from '../desk/desk'
+import { useLine } from '../desk/line'
 import type { Project, Sequence } from '../server/types'
 import { plural } from '../parts/words'
 import { goTo } from '../playhead/transport'
@@ -7,7 +8,8 @@ import { History } from './History'
 import { redo, undo } from './undo'
 
 /** Where you are, and what is not yet right, in counts that can be pressed. */
-export function TopLine({ project, sequence, connected }: { project: Project; sequence?: Sequence; connected: boolean }) {
+export function TopLine({ project, sequence }: { project: Project; sequence?: Sequence }) {
+  const connected = useLine((l) => l.there)
   const view = useDesk((d) => d.view)
   const waiting = project.cuts.filter((c) => c.state === 'RECEIVED' && project.againstCutId && c.id > project.againstCutId).length
   return (
@@ -30,7 +32,7 @@ export function TopLine({ project, sequence, connected }: { project: Project; se
         ))}
       </nav>
       <div className="ml-auto flex shrink-0 items-center gap-4">
-        {!connected && <span className="text-bent" role="status">not connected, will catch up</span>}
+        {!connected && <span className="whitespace-nowrap rounded bg-bent/20 px-2 text-bent" role="status">no line to the server</span>}
         {sequence && <Counts sequence={sequence} />}
         <span className="flex gap-1">
           <button type="button" className="button px-2! py-0.5!" disabled={!project.undo} aria-label="Undo"

@@ -1,6 +1,7 @@
 import { create } from 'zustand'
 
-export type Message = { id: number; text: string; error: boolean }
+/** @property about what has to be mended for it to go by itself */
+export type Message = { id: number; text: string; error: boolean; about?: string }
 
 /** Sentences that come up for a while; errors stay until they are put away. */
 export const useMessages = create<{ all: Message[] }>(() => ({ all: [] }))
@@ -13,13 +14,29 @@ export function say(text: string) {
 }
 
 export function sayError(error: unknown) {
-  show(error instanceof Error ? error.message : String(error), true)
+  const about = error instanceof Unanswered ? 'line' : undefined
+  show(error instanceof Error ? error.message : String(error), true, about)
 }
 
-function show(text: string, error: boolean): number {
+/** The server did not answer. */
+export class Unanswered extends Error {}
+
+/** More than these stand one above the other at once; the rest wait, none is lost. */
+export const AT_ONCE = 3
+
+function show(text: string, error: boolean, about?: string): number {
   const id = next++
-  useMessages.setState((s) => ({ all: [...s.all.filter((m) => m.text !== text).slice(-3), { id, text, error }] }))
+  useMessages.setState((s) => ({ all: [...s.all.filter((m) => m.text !== text), { id, text, error, about }] }))
   return id
+}
+
+/** What a message told of is mended. */
+export function putAwayAbout(about: string) {
+  useMessages.setState((s) => ({ all: s.all.some((m) => m.about === about) ? s.all.filter((m) => m.about !== about) : s.all }))
+}
+
+export function putAwayAll() {
+  useMessages.setState({ all: [] })
 }
 
 export function putAway(id: number) {

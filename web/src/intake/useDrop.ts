@@ -1,6 +1,8 @@
 import { useRef, useState } from 'react'
 import { setDesk } from '../desk/desk'
-import { say, sayError } from '../desk/messages'
+import { setLine, untilThere } from '../desk/line'
+import { say, sayError, Unanswered } from '../desk/messages'
+import { plural } from '../parts/words'
 import { type Given, upload } from '../server/client'
 import { refreshEdited } from '../server/queries'
 import type { Arrived, Project } from '../server/types'
@@ -31,7 +33,8 @@ export function useDrop(project: Project) {
           stop: () => control.abort(),
         })
         told(0)
-        const arrived = await upload<Arrived>(`/api/projects/${project.id}/files`, batch, told, control.signal)
+        const waits = (on: boolean) => setProgress({ text: on ? `The server does not answer: ${plural(files.length - done, 'file')} will be sent when it does` : `Taking in ${nameOf(files)}`, share: done / files.length, stop: () => control.abort() })
+        const arrived = await sent(project.id, batch, told, control.signal, waits)
         arrived.refused.forEach((text) => sayError(new Error(text)))
         count.taken += batch.length
         count.found += arrived.found
@@ -42,9 +45,9 @@ export function useDrop(project: Project) {
         refreshEdited(project.id)
       }
       if (files.length > 1 || count.found > 0) {
-        say(`${files.length} files taken in${count.found ? `, ${count.found} were missing and are in their places` : ''}`)
+        say(`${plural(files.length, 'file')} taken in${count.found ? `, ${count.found} that ${count.found === 1 ? 'was' : 'were'} missing ${count.found === 1 ? 'is' : 'are'} in place` : ''}`)
       } else if (count.listed > 0) {
-        say(`A list of checksums of ${count.listed} files`)
+        say(`A list of checksums of ${plural(count.listed, 'file')}`)
       }
     } catch (e) {
       sayError(e)
@@ -67,6 +70,25 @@ export function useDrop(project: Project) {
     },
   }
   return { field, over, progress, target, take, choose: () => field.current?.click() }
+}
+
+/** A batch goes again from its start when the server is back: what of it was kept before is known by its content. */
+async function sent(projectId: number, batch: Given[], told: (share: number) => void, stop: AbortSignal, waits: (on: boolean) => void): Promise<Arrived> {
+  for (;;) {
+    try {
+      return await upload<Arrived>(`/api/projects/${projectId}/files`, batch, told, stop)
+    } catch (e) {
+      if (!(e instanceof Unanswered)) {
+        throw e
+      }
+      setLine(false)
+      waits(true)
+      await untilThere(stop).catch(() => {
+        throw new Error('Stopped. Nothing of it was kept that was not whole.')
+      })
+      waits(false)
+    }
+  }
 }
 
 /** A file that was chosen, with its folders where a whole folder was. */

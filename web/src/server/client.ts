@@ -1,6 +1,9 @@
 /** Talking to the server. Every failure is an Error whose message is a sentence for people. */
+import { setLine } from '../desk/line'
+import { Unanswered } from '../desk/messages'
 
-const OFFLINE = 'The server does not answer. What you see stays; it goes on as soon as the server is back.'
+const OFFLINE = 'The server does not answer. What you see stays; it is asked again as soon as the server is back.'
+const NOT_DONE = 'Not done: the server does not answer. When the top line says that it is there again, look, and do it once more.'
 
 export function whoAmI(): string {
   return localStorage.getItem('who') ?? ''
@@ -22,8 +25,10 @@ async function ask(path: string, init: RequestInit = {}): Promise<Response> {
   try {
     response = await fetch(path, { ...init, headers })
   } catch {
-    throw new Error(OFFLINE)
+    setLine(false)
+    throw new Unanswered(init.method === 'POST' ? NOT_DONE : OFFLINE)
   }
+  setLine(true)
   return answer(response)
 }
 
@@ -83,14 +88,14 @@ export function upload<T>(path: string, files: Given[], told: (share: number) =>
     request.open('POST', path)
     request.setRequestHeader('X-Who', encodeURIComponent(whoAmI()))
     request.upload.onprogress = (e) => told(e.total > 0 ? e.loaded / e.total : 0)
-    request.onerror = () => reject(new Error(OFFLINE))
+    request.onerror = () => reject(new Unanswered(OFFLINE))
     request.onabort = () => reject(new Error('Stopped. Nothing of it was kept that was not whole.'))
     request.onload = () => {
       const said = JSON.parse(request.responseText || '{}') as T & { message?: string }
       if (request.status >= 200 && request.status < 300) {
         resolve(said)
       } else {
-        reject(new Error(said.message ?? OFFLINE))
+        reject(said.message ? new Error(said.message) : new Unanswered(OFFLINE))
       }
     }
     stop.addEventListener('abort', () => request.abort())

@@ -1,18 +1,19 @@
-import { useEffect, useState } from 'react'
+import { useEffect } from 'react'
+import { setLine } from '../desk/line'
 import { whoAmI } from './client'
 import { catchUp, refreshEdited, refreshRenders, refreshTasks } from './queries'
 import { heardOf } from '../conform/others'
-import { say, sayError } from '../desk/messages'
+import { colleagueDid } from '../desk/colleague'
+import { sayError } from '../desk/messages'
 import type { Here } from './types'
 
 type Update = { kind: string; seq: number; name: string; who: string }
 
 /**
  * Follows a project: edits of all windows arrive at once. When the line was lost the window asks where the project
- * stands and catches up. Gives whether the line is there.
+ * stands and catches up.
  */
-export function useLive(projectId: number | undefined): boolean {
-  const [connected, setConnected] = useState(true)
+export function useLive(projectId: number | undefined) {
   useEffect(() => {
     if (!projectId) {
       return
@@ -20,10 +21,10 @@ export function useLive(projectId: number | undefined): boolean {
     let lost = false
     let rendersAsked = 0
     const line = new EventSource(`/api/projects/${projectId}/live`)
-    line.onopen = () => setConnected(true)
+    line.onopen = () => setLine(true)
     line.onerror = () => {
       lost = true
-      setConnected(false)
+      setLine(false)
     }
     line.addEventListener('update', (event) => {
       const update = JSON.parse((event as MessageEvent<string>).data) as Update
@@ -39,7 +40,7 @@ export function useLive(projectId: number | undefined): boolean {
       } else if (update.kind === 'edit') {
         refreshEdited(projectId)
         if (update.who !== (whoAmI() || 'somebody')) {
-          say(`${update.who}: ${update.name}`)
+          colleagueDid(update.who, update.name)
         }
       } else if (update.kind === 'failed') {
         sayError(new Error(update.name))
@@ -60,5 +61,4 @@ export function useLive(projectId: number | undefined): boolean {
       line.close()
     }
   }, [projectId])
-  return connected
 }

@@ -4,6 +4,9 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
+import org.springframework.util.FileSystemUtils;
 
 /**
  * Where things are kept on disk, below one data folder.
@@ -37,6 +40,17 @@ public record Folders(Path data) {
     /** Whatever libraries put aside for a moment. */
     public Path temporary() {
         return made("temporary");
+    }
+
+    /** Takes away what a run that was killed left behind: uploads that are not whole, and what libraries put aside. */
+    void emptyLeftovers() throws IOException {
+        for (Path folder : List.of(arriving(), temporary())) {
+            try (Stream<Path> left = Files.list(folder)) {
+                for (Path path : left.toList()) {
+                    FileSystemUtils.deleteRecursively(path);
+                }
+            }
+        }
     }
 
     private Path made(String name) {

@@ -56,6 +56,8 @@ public class FreshSplice {
         System.setProperty("java.io.tmpdir", folders.temporary().toString());
         OwnDatabase database = OwnDatabase.start(folders.database());
         try {
+            // the database lets nobody else in, so that nobody else's uploads lie there
+            folders.emptyLeftovers();
             SpringApplication application = new SpringApplication(FreshSplice.class);
             application.setRegisterShutdownHook(false);
             Map<String, Object> properties = settings(folders);
@@ -63,6 +65,8 @@ public class FreshSplice {
             properties.put("spring.datasource.username", database.user());
             properties.put("spring.datasource.password", database.password());
             properties.put("server.port", port);
+            properties.put("server.tomcat.basedir", folders.temporary().resolve("web").toString());
+            properties.put("spring.servlet.multipart.location", folders.arriving().toString());
             properties.put("fresh-splice.demo", demo);
             application.setDefaultProperties(properties);
             application.addInitializers(context -> context.getBeanFactory()
@@ -70,7 +74,7 @@ public class FreshSplice {
             ConfigurableApplicationContext context = application.run();
             int listening = Integer.parseInt(context.getEnvironment().getProperty("local.server.port", "0"));
             return new Running(context, database, listening);
-        } catch (RuntimeException e) {
+        } catch (RuntimeException | IOException e) {
             database.close();
             throw e;
         }

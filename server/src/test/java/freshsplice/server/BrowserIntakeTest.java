@@ -141,7 +141,7 @@ class BrowserIntakeTest extends InBrowser {
         Locator field = page.getByLabel("Find a file");
         assertThat(field).isFocused();
         page.keyboard().type("lam");
-        message.getByText("Put away").click();
+        message.getByText("Close").click();
         assertThat(message).hasCount(0);
         page.keyboard().type("p");
         assertThat(field).hasValue("lamp");
