@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react'
 import { Conform } from '../conform/Conform'
-import { setDesk, useDesk, useOfDesk, VIEWS } from '../desk/desk'
+import { setDesk, setProject, useDesk, useOfDesk, VIEWS } from '../desk/desk'
 import { useActions, useKeys } from '../desk/actions'
 import { MasterBox, openMasters } from '../conform/MasterBox'
 import { Intake } from '../intake/Intake'
@@ -38,7 +38,7 @@ export function App() {
     if (projects.data && !asked.current) {
       asked.current = true
       if (projects.data.length === 1 && !known) {
-        setDesk({ projectId: projects.data[0].id })
+        setProject(projects.data[0].id)
       }
     }
   }, [projects.data, known])
@@ -69,7 +69,7 @@ export function App() {
     { group: 'Play', name: 'No range', keys: 'Shift+O', run: () => setDesk({ range: {} }) },
     { group: 'Play', name: 'Play the range over and over', keys: 'Shift+L', run: playRange },
     { group: 'Numbers', name: 'Timecode, frames or seconds', keys: 'T', run: nextUnits },
-    { group: 'Project', name: 'Another project', run: () => setDesk({ projectId: undefined }) },
+    { group: 'Project', name: 'Another project', run: () => setProject(undefined) },
   ])
 
   if (projects.error) {

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { setDesk } from '../desk/desk'
+import { setProject } from '../desk/desk'
 import { sayError } from '../desk/messages'
 import { post, whoAmI } from '../server/client'
 import { queryClient } from '../server/queries'
@@ -10,7 +10,7 @@ export function Projects({ projects }: { projects: ProjectBrief[] }) {
   const [name, setName] = useState('')
   const [who, setWho] = useState(whoAmI())
   const open = (id: number, view: 'Intake' | 'Conform') =>
-    setDesk({ projectId: id, view, seam: undefined, zoom: undefined, cutId: undefined, frame: 0 })
+    setProject(id, { view })
   const create = async () => {
     try {
       const made = await post<ProjectBrief>('/api/projects', { name })

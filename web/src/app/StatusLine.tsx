@@ -34,7 +34,7 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
           <TypedFrame sequence={sequence} label={label(frame)} />
           <span className="num whitespace-nowrap text-quiet">{recordWords(sequence, frame)}</span>
           {section && section.content === 'SHOT' ? (
-            <span className="num truncate text-quiet">
+            <span className="num whitespace-nowrap text-quiet">
               {passing ? `${passing.code} passes into ${section.code}, ${Math.round(shareAt(section, frame) * 100)} %` : `${section.code}, frame ${shotFrameAt(section, frame)} of ${section.shotFirst}–${section.shotLast}`}
             </span>
           ) : <span className="truncate text-quiet">{section?.code ?? 'black'}</span>}
@@ -45,16 +45,16 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
       <span className="ml-auto" />
       {colleague && <span className="min-w-0 truncate text-quiet" role="status">{colleague}</span>}
       <TaskLine projectId={project.id} />
-      <span className="flex items-center gap-4 whitespace-nowrap">
+      <span className="flex h-[30px] min-w-0 flex-wrap items-center justify-end gap-x-4 overflow-hidden whitespace-nowrap leading-[30px]">
         {HINTS[view].map(([key, text]) => (
-          <span key={key} className="flex items-center gap-1.5">
+          <span key={key} className="flex h-[30px] items-center gap-1.5">
             {key.split(' ').map((k) => <span key={k} className="key">{k}</span>)} {text}
           </span>
         ))}
-        <button type="button" className="flex items-center gap-1.5" onClick={openCommands}>
-          <span className="key">Ctrl K</span> do anything
-        </button>
       </span>
+      <button type="button" className="flex shrink-0 items-center gap-1.5 whitespace-nowrap" onClick={openCommands}>
+        <span className="key">Ctrl K</span> do anything
+      </button>
     </footer>
   )
 }
@@ -70,7 +70,11 @@ function TypedFrame({ sequence, label }: { sequence: Sequence; label: string }) 
   const go = async () => {
     if (typed?.trim()) {
       try {
-        const at = await getJson<Position>(`/api/masters/${sequence.id}/position?text=${encodeURIComponent(typed)}&from=${useDesk.getState().frame}`)
+        const { frame, units } = useDesk.getState()
+        const at = await getJson<Position>(`/api/masters/${sequence.id}/position?text=${encodeURIComponent(typed)}&from=${frame}&unit=${units.toUpperCase()}`)
+        if (at.frame < sequence.start || at.frame >= sequence.end) {
+          sayError(new Error(`${at.label} lies ${at.frame < sequence.start ? 'before the first' : 'after the last'} frame of the master: gone to that`))
+        }
         goTo(at.frame)
       } catch (e) {
         sayError(e)

@@ -1,4 +1,4 @@
-import { setDesk, useDesk, VIEWS } from '../desk/desk'
+import { setDesk, setProject, useDesk, VIEWS } from '../desk/desk'
 import { useLine } from '../desk/line'
 import type { Project, Sequence } from '../server/types'
 import { plural } from '../parts/words'
@@ -14,7 +14,7 @@ export function TopLine({ project, sequence }: { project: Project; sequence?: Se
   const waiting = project.cuts.filter((c) => c.state === 'RECEIVED' && project.againstCutId && c.id > project.againstCutId).length
   return (
     <header className="flex h-[43px] shrink-0 items-center gap-4 border-b border-black/40 bg-deep px-4">
-      <button type="button" className="min-w-0 shrink truncate text-left" title="Another project" onClick={() => setDesk({ projectId: undefined })}>
+      <button type="button" className="min-w-0 shrink truncate text-left" title="Another project" onClick={() => setProject(undefined)}>
         <b className="font-semibold">{project.name}</b>
         <span className="text-quiet">
           {sequence && (sequence.cut.id ? ` · Cut ${sequence.cut.version}` : ' · no cut')}

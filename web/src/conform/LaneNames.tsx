@@ -6,6 +6,7 @@ import { plural } from '../parts/words'
 import type { LaneView, Sequence } from '../server/types'
 import { ask, edit } from './edits'
 import type { Layout } from './lanes'
+import { MovesAlong } from './MovesAlong'
 import { TextBox } from './TextBox'
 
 /** Names of the lanes at their left, and what can be done to each. */
@@ -32,6 +33,7 @@ export function LaneNames({ layout, sequence, sounds }: { layout: Layout; sequen
   )
   return (
     <>
+      <MovesAlong sequence={sequence} height={layout.ruler - 4} />
       {fixed(layout.cut, 'Cut', sequence.cut.id ? `version ${sequence.cut.version}` : 'none yet')}
       {upper.map((u, i) => (
         <LaneMenu key={u.lane.id} sequence={sequence} lane={u.lane} span={layout.upper[i]} chosen={u.lane === target} rename={setRenamed} />
@@ -41,12 +43,15 @@ export function LaneNames({ layout, sequence, sounds }: { layout: Layout; sequen
       {fixed(layout.renders, 'Renders', `${counts.rendered} of ${plural(counts.shots, 'shot')}`)}
       {sounds.slice(0, layout.sound.length).map((name, i) => <SoundName key={name} sequence={sequence} name={name} span={layout.sound[i]} />)}
       {renamed && (
-        <TextBox label={`Lane ${renamed.name} is called`} start={renamed.name} close={() => setRenamed(undefined)}
+        <TextBox label={`${laneTitle(renamed.name)} is called`} start={renamed.name} close={() => setRenamed(undefined)}
           give={(text) => void edit(sequence, { kind: 'LANE_RENAME', lane: renamed.id, text, sections: [] })} />
       )}
     </>
   )
 }
+
+/** One that is called Lane 2 is not called Lane Lane 2. */
+export const laneTitle = (name: string) => (/^lane\b/i.test(name) ? name : `Lane ${name}`)
 
 type Offer = { name: string; keys?: string; run: () => void; disabled?: boolean }
 
@@ -73,7 +78,7 @@ function LaneMenu({ sequence, lane, span: [top, bottom], chosen, quiet, rename }
     <DropdownMenu.Root>
       <DropdownMenu.Trigger onFocus={() => setDesk({ lane: lane.id })}
         className={`absolute left-2 z-10 flex w-[104px] flex-col justify-center overflow-hidden rounded px-2 text-left hover:bg-[#333] ${chosen ? 'border-l-2 border-live' : ''} ${lane.enabled ? '' : 'text-quiet line-through'}`}
-        style={{ top, height: bottom - top }} title={`Lane ${lane.name}${states ? `, ${states}` : ''}`}>
+        style={{ top, height: bottom - top }} title={`${laneTitle(lane.name)}${states ? `, ${states}` : ''}`}>
         <span className="truncate leading-tight"><b className="font-semibold">{lane.name}</b>{bottom - top < 40 && lane.locked && <span className="text-[11px] text-quiet"> locked</span>}</span>
         {bottom - top >= 40 && <span className="text-[12px] leading-tight text-quiet">{states || quiet}</span>}
       </DropdownMenu.Trigger>

@@ -2,7 +2,7 @@ import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import { create } from 'zustand'
 import { useActions } from '../desk/actions'
-import { setDesk, useDesk } from '../desk/desk'
+import { openInDesk, setDesk, useDesk } from '../desk/desk'
 import { say } from '../desk/messages'
 import { getJson } from '../server/client'
 import { useMasters } from '../server/queries'
@@ -16,7 +16,7 @@ export const openMasters = (open: boolean) => useOpen.setState({ open })
 
 /** Opens another master; what was chosen and marked belonged to the one before. */
 export function openMaster(masterId: number, outer: number[], frame?: number) {
-  setDesk({ masterId, outer, pieces: [], seam: undefined, zoom: undefined, range: {}, lane: undefined, sound: undefined, past: undefined, ...(frame === undefined ? {} : { frame }) })
+  openInDesk(masterId, { outer, ...(frame === undefined ? {} : { frame }) })
 }
 
 type Inside = { masterId: number; name: string; frame: number }

@@ -20,8 +20,9 @@ export function PieceBar({ project, sequence }: { project: Project; sequence: Se
   const [box, setBox] = useState<Box>()
   const chosen = chosenPieces(sequence, ids)
   const { section: here } = liveAt(sequence, frame)
-  // without a choice the piece under the playhead is meant
-  const meant = chosen.length > 0 ? chosen : here ? [here] : []
+  // without a choice the piece under the playhead is meant; a choice that somebody took away means nothing else
+  const gone = ids.length > 0 && chosen.length === 0
+  const meant = chosen.length > 0 ? chosen : here && !gone ? [here] : []
   const targets = [...new Set(meant.map((s) => s.id))]
   const sections = targets.length === 0 ? [] : targets
   const mark = sequence.marks.find((m) => frame >= m.in && frame < m.out)
@@ -30,6 +31,7 @@ export function PieceBar({ project, sequence }: { project: Project; sequence: Se
     one: targets.length === 1 ? whole(sequence, targets[0]) : undefined,
     chosen: chosen.length > 0,
     ask: (asked: Asked) => void edit(sequence, { sections, ...asked }),
+    gone,
     asInCut: (of: number[]) => void asInCut(sequence, of),
     question: setQuestion,
     open: setBox,
@@ -41,7 +43,7 @@ export function PieceBar({ project, sequence }: { project: Project; sequence: Se
   return (
     <>
       <div className="flex h-[30px] shrink-0 items-center gap-4 border-t border-black/40 bg-[#262626] px-4 text-[13px]" role="toolbar" aria-label="Chosen pieces">
-        <span className="num whitespace-nowrap">{pieceWords(meant, chosen.length > 0)}</span>
+        <span className={`num whitespace-nowrap ${gone ? 'text-bent' : ''}`}>{gone ? 'what was chosen is not there any more: Esc, then choose again' : pieceWords(meant, chosen.length > 0)}</span>
         {mark && <span className="truncate text-quiet" title={`${mark.words}, ${mark.who}`}>“{mark.words}” {mark.who}</span>}
         {slip && <span className="truncate text-bent" title={slip}>{slip}</span>}
         <span className="flex min-w-0 flex-1 items-center justify-end gap-3 overflow-hidden text-quiet">

@@ -1,6 +1,7 @@
 import { Dialog } from 'radix-ui'
 import { useMemo, useState } from 'react'
 import { Rows } from '../parts/Rows'
+import { plural } from '../parts/words'
 import { useMasters, useRenders } from '../server/queries'
 import type { NewPiece, Project, Sequence } from '../server/types'
 
@@ -79,7 +80,7 @@ export function PutBox({ project, sequence, way, put, close }: Props) {
               </label>
             )}
             <label className="flex items-center gap-2 text-quiet">frames
-              <input className="field num w-20" aria-label="Frames" placeholder={chosen && listed ? String(chosen.frames) : '24'} value={frames} onChange={(e) => setFrames(e.target.value)} />
+              <input className="field num w-20" aria-label="Frames" placeholder={chosen && listed ? String(Math.max(1, chosen.from + chosen.frames - (number(from) ?? chosen.from))) : '24'} value={frames} onChange={(e) => setFrames(e.target.value)} />
             </label>
             <span className="flex-1 text-[13px] text-bent">{wrong && 'whole numbers of frames'}</span>
             <button type="button" className="button button-main" disabled={!ready} onClick={give}>{TITLES[way]}</button>
@@ -95,12 +96,11 @@ function useChoices(project: Project, sequence: Sequence, kind: Kind): Choice[] 
   const masters = useMasters(project.id).data
   return useMemo(() => {
     if (kind === 'shot') {
-      return [...new Map(sequence.sections.filter((s) => s.shotId).map((s) => [s.shotId, s])).values()]
-        .map((s) => ({ id: s.shotId, name: s.code, quiet: `${s.shotFirst}–${s.shotLast}`, from: s.shotFirst, frames: s.out - s.in }))
+      return sequence.shots.map((s) => ({ id: s.shotId, name: s.code, quiet: `${s.cutIn}–${s.cutOut - 1}`, from: s.cutIn, frames: s.cutOut - s.cutIn }))
     }
     if (kind === 'render') {
-      return (renders ?? []).filter((r) => r.state === 'DONE').map((r) => ({ id: r.id, name: r.name, quiet: `${r.frames} frames`, from: 0, frames: r.frames }))
+      return (renders ?? []).filter((r) => r.state === 'DONE').map((r) => ({ id: r.id, name: r.name, quiet: plural(r.frames, 'frame'), from: 0, frames: r.frames }))
     }
-    return (masters ?? []).filter((m) => m.id !== sequence.id).map((m) => ({ id: m.id, name: m.name, quiet: `${m.end - m.start} frames`, from: m.start, frames: m.end - m.start }))
+    return (masters ?? []).filter((m) => m.id !== sequence.id).map((m) => ({ id: m.id, name: m.name, quiet: plural(m.end - m.start, 'frame'), from: m.start, frames: m.end - m.start }))
   }, [kind, renders, masters, sequence])
 }

@@ -1,13 +1,17 @@
 import { useEffect, useRef, useState } from 'react'
 import { useDesk } from '../desk/desk'
 import { useActions } from '../desk/actions'
-import type { Sequence } from '../server/types'
+import { boxWentAway } from '../desk/lateKeys'
+import { say } from '../desk/messages'
+import { getJson } from '../server/client'
+import type { Position, Sequence } from '../server/types'
 import { moveSeam } from './edits'
 
 /** Typing + or − at a selected seam moves it: `+3`, Enter. */
 export function SeamBox({ sequence }: { sequence: Sequence }) {
   const seam = useDesk((d) => d.seam)
   const [typed, setTyped] = useState<string>()
+  const [wrong, setWrong] = useState(false)
   const field = useRef<HTMLInputElement>(null)
   const there = sequence.seams.some((s) => s.at === seam)
 
@@ -17,10 +21,18 @@ export function SeamBox({ sequence }: { sequence: Sequence }) {
     }
   }, [typed !== undefined])
 
-  const open = (sign: string) => there && setTyped(sign)
+  const open = (sign: string) => {
+    if (there) {
+      setTyped(sign)
+    } else {
+      // the digits that follow are meant for it, and open no view
+      boxWentAway(performance.now())
+      say('Choose a seam first: ↑ and ↓ go to one, or press on it')
+    }
+  }
   useActions('seam', [
-    { group: 'Conform', name: 'Move the selected seam later by …', keys: '+', run: () => open('+'), disabled: !there },
-    { group: 'Conform', name: 'Move the selected seam earlier by …', keys: '-', run: () => open('−'), disabled: !there },
+    { group: 'Conform', name: 'Move the selected seam later by …', keys: '+', run: () => open('+') },
+    { group: 'Conform', name: 'Move the selected seam earlier by …', keys: '-', run: () => open('−') },
     { group: 'Conform', name: 'Seam ten frames later', keys: 'Ctrl+Shift+ArrowRight', run: () => seam !== undefined && moveSeam(sequence, seam, 10), disabled: !there },
     { group: 'Conform', name: 'Seam ten frames earlier', keys: 'Ctrl+Shift+ArrowLeft', run: () => seam !== undefined && moveSeam(sequence, seam, -10), disabled: !there },
     { group: 'Conform', name: 'Seam one frame later', keys: 'Ctrl+ArrowRight', run: () => seam !== undefined && moveSeam(sequence, seam, 1), disabled: !there },
@@ -29,20 +41,24 @@ export function SeamBox({ sequence }: { sequence: Sequence }) {
   if (typed === undefined || seam === undefined) {
     return null
   }
-  const frames = Number(typed.replace('−', '-').replace(/\s/g, ''))
-  const wrong = !/^[+\-−]?\s*\d{0,6}$/.test(typed)
-  const give = () => {
-    if (!wrong && Number.isInteger(frames) && frames !== 0) {
-      void moveSeam(sequence, seam, frames)
+  const give = async () => {
+    const way = /^[+\-−]/.test(typed) ? typed : `+${typed}`
+    try {
+      const to = await getJson<Position>(`/api/masters/${sequence.id}/position?text=${encodeURIComponent(way)}&from=${seam}&unit=FRAMES`)
+      if (to.frame !== seam) {
+        void moveSeam(sequence, seam, to.frame - seam)
+      }
+      setTyped(undefined)
+    } catch {
+      setWrong(true)
     }
-    setTyped(undefined)
   }
   return (
     <form
       className="absolute left-1/2 top-[46%] z-20 flex -translate-x-1/2 items-center gap-3 rounded-lg border border-line bg-raised px-4 py-2 shadow-xl"
       onSubmit={(e) => {
         e.preventDefault()
-        give()
+        void give()
       }}
     >
       <label htmlFor="seam-frames">Move this seam by</label>
@@ -52,11 +68,14 @@ export function SeamBox({ sequence }: { sequence: Sequence }) {
         className="field num w-24"
         value={typed}
         autoComplete="off"
-        onChange={(e) => setTyped(e.target.value)}
+        onChange={(e) => {
+          setTyped(e.target.value)
+          setWrong(false)
+        }}
         onBlur={() => setTyped(undefined)}
         onKeyDown={(e) => e.key === 'Escape' && setTyped(undefined)}
       />
-      <span className="text-quiet">{wrong ? 'a whole number of frames, such as +3' : 'frames, Enter'}</span>
+      <span className="text-quiet">{wrong ? <span className="text-bent">frames such as +3, seconds such as +1.5, or +1:00</span> : 'frames, or +1:00, Enter'}</span>
     </form>
   )
 }

@@ -41,7 +41,7 @@ function clippedToLanes(g: CanvasRenderingContext2D, s: Scene, draw: () => void)
 }
 
 function drawRuler(g: CanvasRenderingContext2D, s: Scene) {
-  const step = rulerStep(s.scale.perFrame, 92)
+  const step = rulerStep(s.scale.perFrame, 92, s.sequence.framesPerSecond)
   const first = Math.floor(toFrame(s.scale, LABELS) / step) * step
   g.font = `12.5px ${MONO}`
   g.textBaseline = 'alphabetic'

@@ -8,7 +8,7 @@ import { image } from './images'
 import { LABELS } from './lanes'
 import { toFrame, toX } from './scale'
 import { shotPicture } from './shotPictures'
-import { CELLS, forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
+import { CELLS, draggedEdge, forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
 
 /** At full zoom: a cell for every frame, with its number. */
 function drawCells(g: CanvasRenderingContext2D, s: Scene, from: number, to: number, top: number, height: number, number: (f: number) => string) {
@@ -72,11 +72,11 @@ export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
   }, ({ x, width, look }) => {
     g.fillStyle = colour(look)
     g.fillRect(x, top, width, bottom - top)
-  })
+  }, draggedEdge)
   drawPassages(g, s, sections, s.layout.shots, meetsBefore(sections))
   drawNests(g, s)
   coverByUpper(g, s)
-  markChosen(g, s, sections, s.layout.shots)
+  markChosen(g, s, sections, s.layout.shots, draggedEdge)
 }
 
 function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: number, w: number, top: number, bottom: number) {
@@ -103,7 +103,7 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: nu
     g.fillStyle = INK.text
     const long = g.measureText(section.code).width + 8 < w
     clipped(g, long ? section.code : section.code.replace(/^[a-z]+/, ''), x + 5, top + 13, w - 8)
-    const count = `${speedOf(section)}${section.out - section.in}`
+    const count = `${speedOf(section)}${draggedEdge(s, section.out) - draggedEdge(s, section.in)}`
     g.font = `12px ${MONO}`
     if (w > g.measureText(section.code + count).width + 30) {
       g.fillStyle = INK.quiet

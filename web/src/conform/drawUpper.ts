@@ -4,7 +4,7 @@ import { clipped } from './brush'
 import { drawPassages, meetsBefore } from './drawPassages'
 import { LABELS } from './lanes'
 import { toX } from './scale'
-import { draggedEdge, forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
+import { forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
 
 /** A lane above the main one: where a piece of it is live it is bright, where a higher one is, or it is off, dim. */
 export function drawUpper(g: CanvasRenderingContext2D, s: Scene, upper: number) {
@@ -97,12 +97,12 @@ export function drawNests(g: CanvasRenderingContext2D, s: Scene) {
   }
 }
 
-export function markChosen(g: CanvasRenderingContext2D, s: Scene, sections: Section[], [top, bottom]: [number, number]) {
+export function markChosen(g: CanvasRenderingContext2D, s: Scene, sections: Section[], [top, bottom]: [number, number], edge: (s: Scene, frame: number) => number = (_, frame) => frame) {
   const chosen = new Set(s.pieces)
   g.fillStyle = 'rgba(94,194,183,0.28)'
   for (const section of chosen.size ? sections : []) {
-    const x = toX(s.scale, draggedEdge(s, section.in))
-    const w = toX(s.scale, draggedEdge(s, section.out)) - x
+    const x = toX(s.scale, edge(s, section.in))
+    const w = toX(s.scale, edge(s, section.out)) - x
     if (chosen.has(section.id) && seen(s, x, x + w)) {
       g.fillRect(x, top, Math.max(1, w - 1), bottom - top)
       g.fillStyle = INK.live

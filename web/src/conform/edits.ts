@@ -1,9 +1,9 @@
 /** Asks the server for edits of the master; what can be done and what comes of it is decided there. */
 import { setDesk, useDesk } from '../desk/desk'
-import { sayError } from '../desk/messages'
+import { say, sayError } from '../desk/messages'
 import { allPieces } from '../playhead/lookup'
 import { postInOrder } from '../server/client'
-import type { MasterEdit, Section, Sequence } from '../server/types'
+import type { EditDone, MasterEdit, Section, Sequence } from '../server/types'
 
 export type Asked = Omit<MasterEdit, 'sections'> & { sections?: number[] }
 
@@ -17,10 +17,18 @@ export async function ask<T = void>(path: string, body?: unknown): Promise<T | u
   }
 }
 
+/** What these make is what is meant next. */
+const CHOOSES_MADE = new Set(['COPY_UP', 'DUPLICATE', 'PASTE', 'PUT'])
+
 /** Does an edit to the chosen pieces, or to others. */
 export async function edit(sequence: Sequence, asked: Asked): Promise<boolean> {
   try {
-    await postInOrder(`/api/masters/${sequence.id}/edits`, { sections: useDesk.getState().pieces, ...asked }, sequence.seq)
+    const { pieces, along, soundStays } = useDesk.getState()
+    const done = await postInOrder<EditDone>(`/api/masters/${sequence.id}/edits`, { sections: pieces, along, soundStays, ...asked }, sequence.seq)
+    done.said.forEach(say)
+    if (CHOOSES_MADE.has(asked.kind) && done.made.length > 0) {
+      setDesk({ pieces: done.made })
+    }
     return true
   } catch (e) {
     sayError(e)

@@ -24,6 +24,8 @@ export type Doing = {
   /** where they are one piece, that */
   one: Section | undefined
   chosen: boolean
+  /** what was chosen was taken away by somebody */
+  gone: boolean
   targets: number[]
   range: { in?: number; out?: number }
   lane: number | undefined
@@ -168,7 +170,7 @@ function ranges({ sequence, range, lane, ask, asInCut }: Doing): Offered[] {
   ]
 }
 
-function choosing({ sequence, here, chosen, mark, open }: Doing): Offered[] {
+function choosing({ sequence, here, chosen, gone, mark, open }: Doing): Offered[] {
   const o = offer('Pieces')
   const marks = sequence.marks.map((m) => m.in)
   const toMark = (at: number | undefined) => at !== undefined && setDesk({ frame: at })
@@ -176,7 +178,7 @@ function choosing({ sequence, here, chosen, mark, open }: Doing): Offered[] {
   return [
     o('', 'Choose the piece here', 'Enter', () => here && setDesk({ pieces: [here.id] }), !!here),
     o('', 'Choose all pieces', 'Ctrl+A', () => setDesk({ pieces: [...new Set(sequence.sections.map((s) => s.id))] }), true),
-    o('', 'Choose none', 'Escape', () => setDesk({ pieces: [] }), chosen),
+    o('', 'Choose none', 'Escape', () => setDesk({ pieces: [] }), chosen || gone),
     o('', 'Change the mark here …', 'Alt+M', () => open('words'), !!mark),
     o('', 'Take the mark here away', 'Alt+Delete', () => mark && void askServer(`/api/marks/${mark.id}/remove`), !!mark),
     o('', 'Next mark', "'", () => toMark(marks.find((at) => at > now())), marks.length > 0),

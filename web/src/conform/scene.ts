@@ -67,14 +67,14 @@ function firstWhere<T>(sorted: T[], test: (t: T) => boolean): number {
 type Drawn = { index: number; x: number; width: number; look: string }
 
 /**
- * Gives each piece in view to `one`; neighbours too narrow to be told apart and of the same look go to `run` together.
+ * Gives each piece in view to `one`, its edges where `edge` has them; neighbours too narrow to be told apart and of the same look go to `run` together.
  */
-export function forEachInView(s: Scene, pieces: Spanned[], look: (index: number) => string, one: (d: Drawn) => void, run: (d: Drawn) => void) {
+export function forEachInView(s: Scene, pieces: Spanned[], look: (index: number) => string, one: (d: Drawn) => void, run: (d: Drawn) => void, edge: (s: Scene, frame: number) => number = (_, frame) => frame) {
   const [first, last] = inView(s, pieces)
   let open: Drawn | undefined
   for (let index = first; index < last; index++) {
-    const x = toX(s.scale, draggedEdge(s, pieces[index].in))
-    const width = Math.max(0.6, toX(s.scale, draggedEdge(s, pieces[index].out)) - x - 1)
+    const x = toX(s.scale, edge(s, pieces[index].in))
+    const width = Math.max(0.6, toX(s.scale, edge(s, pieces[index].out)) - x - 1)
     const its = look(index)
     if (width >= NARROW || !open || open.look !== its || x - open.x - open.width > NARROW) {
       if (open) {

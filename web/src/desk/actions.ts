@@ -67,7 +67,9 @@ export function useKeys() {
       const all = allActions().reverse()
       const offered = (wanted: string) => all.find((a) => !a.disabled && a.keys?.split(' ').includes(wanted))
       // a letter typed with Shift is the letter where nothing else is offered for it
-      const action = offered(key) ?? (/^Shift\+[A-Z]$/.test(key) ? offered(key.slice(6)) : undefined)
+      // and not where that has nothing to do just now: Shift X without a range must not take a piece out
+      const known = all.some((a) => a.keys?.split(' ').includes(key))
+      const action = offered(key) ?? (!known && /^Shift\+[A-Z]$/.test(key) ? offered(key.slice(6)) : undefined)
       if (action) {
         e.preventDefault()
         action.run()

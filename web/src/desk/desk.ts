@@ -39,6 +39,10 @@ type Desk = {
   past: number | undefined
   /** whether numbers cut to cameras */
   cutting: boolean
+  /** which lanes move along with what comes after an edit; the usual where nobody chose: with the main lane all, with another that one */
+  along: 'OWN_LANE' | 'ALL_LANES' | undefined
+  /** whether sound stays where it is when its picture moves */
+  soundStays: boolean
 }
 
 const KEPT = 'desk'
@@ -71,6 +75,8 @@ export const useDesk = create<Desk>(() => ({
   over: undefined,
   past: undefined,
   cutting: false,
+  along: undefined,
+  soundStays: false,
   ...kept(),
 }))
 
@@ -81,3 +87,14 @@ export const useOfDesk = <K extends keyof Desk>(...keys: K[]): Pick<Desk, K> =>
   useDesk(useShallow((desk) => Object.fromEntries(keys.map((k) => [k, desk[k]])) as Pick<Desk, K>))
 
 export const setDesk = (part: Partial<Desk>) => useDesk.setState(part)
+
+/** What belongs to one master: ids and frames of it mean nothing in another. */
+const OF_MASTER: Partial<Desk> = { pieces: [], seam: undefined, zoom: undefined, range: {}, lane: undefined, sound: undefined, past: undefined }
+
+/** Opens another master. */
+export const openInDesk = (masterId: number | undefined, part: Partial<Desk> = {}) => setDesk({ ...OF_MASTER, masterId, ...part })
+
+/** Goes to another project, or to the list of them: nothing of the one before goes along. */
+export function setProject(projectId: number | undefined, part: Partial<Desk> = {}) {
+  setDesk({ ...OF_MASTER, masterId: undefined, outer: [], copied: [], over: undefined, cutting: false, cutId: undefined, frame: 0, projectId, ...part })
+}

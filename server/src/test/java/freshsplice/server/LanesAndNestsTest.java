@@ -74,6 +74,71 @@ class LanesAndNestsTest {
         return String.join(" ", pieces);
     }
 
+    private JsonNode done(String kind, List<Long> sections, Map<String, Object> more) {
+        HttpResponse<byte[]> answer = tryEdit(master, kind, sections, more);
+        assertThat(answer.statusCode()).as(new String(answer.body(), StandardCharsets.UTF_8)).isEqualTo(200);
+        return Client.json(answer);
+    }
+
+    @Test
+    @DisplayName("a piece above is shortened with the rest moving up on its own lane; asked for all lanes, the one without room is named")
+    void rippleAbove() {
+        JsonNode copied = done("COPY_UP", List.of(piece(1)), Map.of());
+        assertThat(copied.get("made")).as("the copy is named, so that it can be chosen").hasSize(1);
+        long tried = copied.get("made").get(0).asLong();
+        String main = laid(view().get("sections"));
+        assertThat(done("TAIL", List.of(tried), Map.of("frames", -8, "ripple", true)).get("said")).isEmpty();
+        assertThat(laid(view().get("upper").get(0).get("sections"))).isEqualTo("sh0020:40-62");
+        assertThat(laid(view().get("sections"))).isEqualTo(main);
+        done("TAIL", List.of(tried), Map.of("frames", 20, "ripple", true));
+        assertThat(laid(view().get("sections"))).as("lengthening it leaves the main lane alone").isEqualTo(main);
+        JsonNode all = done("TAIL", List.of(tried), Map.of("frames", -30, "ripple", true, "along", "ALL_LANES"));
+        assertThat(all.get("said").get(0).asString()).startsWith("Lane Shots stays where it is");
+    }
+
+    @Test
+    @DisplayName("frames taken out before them take sound and marks along; sound stays where that is asked")
+    void takesAlong() throws IOException {
+        client.upload("/api/projects/" + project + "/files", Map.of("guide.wav", Material.tone(1)));
+        long mark = client.post("/api/masters/" + master + "/marks", Map.of("at", START + 90, "frames", 1, "words", "bell")).asLong();
+        edit("TAKE_OUT", List.of(piece(0)), Map.of());
+        assertThat(markAt(mark)).isEqualTo(50);
+        client.post("/api/projects/" + project + "/undo", null);
+        assertThat(markAt(mark)).isEqualTo(90);
+    }
+
+    private long markAt(long id) {
+        for (JsonNode mark : view().get("marks")) {
+            if (mark.get("id").asLong() == id) {
+                return mark.get("in").asLong() - START;
+            }
+        }
+        throw new AssertionError("The mark is gone");
+    }
+
+    @Test
+    @DisplayName("what is put in between is as long as the list of shots says, of a piece that is held or reversed too")
+    void putLengths() {
+        edit("HOLD", List.of(piece(2)), Map.of("at", START + 80));
+        edit("REVERSE", List.of(piece(3)), Map.of());
+        for (JsonNode shot : view().get("shots")) {
+            long before = view().get("masterEnd").asLong();
+            edit("PUT", List.of(), Map.of("at", START, "ripple", true, "piece", Map.of("shows", "SHOT", "id", shot.get("shotId").asLong())));
+            assertThat(view().get("masterEnd").asLong() - before).as(shot.get("code").asString())
+                    .isEqualTo(shot.get("cutOut").asLong() - shot.get("cutIn").asLong());
+            client.post("/api/projects/" + project + "/undo", null);
+        }
+    }
+
+    @Test
+    @DisplayName("a speed beyond the handles is done and said")
+    void speedSaid() {
+        assertThat(done("SPEED", List.of(piece(1)), Map.of("speed", "-2")).get("said").get(0).asString())
+                .startsWith("sh0020 now shows ");
+        client.post("/api/projects/" + project + "/undo", null);
+        assertThat(done("SPEED", List.of(piece(1)), Map.of("speed", "1/2")).get("said")).isEmpty();
+    }
+
     @Test
     @DisplayName("a piece is tried on a lane above, is live there, and is laid down in one stroke; undone it is there again")
     void tryAndLayDown() {

@@ -122,6 +122,12 @@ public final class Lane {
         return new Lane(id, name, enabled, locked, changed);
     }
 
+    /** Whether all pieces from an index on can be moved by so many frames without lying over the one before them. */
+    public boolean hasRoomFor(int from, long frames) {
+        return from == 0 || from >= sections.length
+                || sections[from].record().in() + frames >= sections[from - 1].record().out();
+    }
+
     public Lane renamed(String other) {
         return new Lane(id, other, enabled, locked, sections);
     }

@@ -5,30 +5,59 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 
 /**
- * Sound goes along with the picture that it belongs to: the piece of the main lane that lies over more than half of it.
- * So a sound that begins before its picture still does after an edit, and a long one under many pieces stays.
+ * Sound and marks go along with the picture. A sound belongs to the piece of the main lane that lies over more than half of
+ * it, so one that begins before its picture still does after an edit. One that belongs to none, and a mark on the record
+ * clock, moves with all that lies from its beginning on, where all of that was moved by the same frames: frames that are
+ * taken out or put in before it. A long sound that begins before such an edit stays.
  */
 public final class FollowsPicture {
     private final Lane before;
     private final Map<Long, Section> after = new HashMap<>();
+    private final Section last;
+    private final long endShift;
 
     public FollowsPicture(Master before, Master after) {
         this.before = before.main();
         after.main().sections().forEach(s -> this.after.put(s.id(), s));
+        List<Section> there = this.before.sections().stream().filter(s -> this.after.containsKey(s.id())).toList();
+        this.last = there.isEmpty() ? null : there.get(there.size() - 1);
+        this.endShift = last == null ? 0 : this.after.get(last.id()).record().out() - last.record().out();
     }
 
-    /** By how many frames a piece of sound is moved; 0 where its picture stays, is trimmed at its head, or is gone. */
+    /** By how many frames a piece of sound is moved; 0 where its picture stays, is slipped, or is gone. */
     public long shift(FrameRange sound) {
         for (Section picture : before.within(sound)) {
             if (picture.record().overlapWith(sound) * 2 > sound.length()) {
-                Section now = after.get(picture.id());
-                boolean moved = now != null && now.from().equals(picture.from());
-                return moved ? now.record().in() - picture.record().in() : 0;
+                return after.containsKey(picture.id()) ? moved(picture) : shiftAt(sound.in());
             }
         }
-        return 0;
+        return shiftAt(sound.in());
+    }
+
+    /** By how many frames a mark on the record clock is moved. */
+    public long shiftAt(long record) {
+        for (Section section : before.sections()) {
+            if (section.record().out() > record && after.containsKey(section.id())) {
+                long shift = moved(section);
+                return shift == endShift ? shift : 0;
+            }
+        }
+        return last != null && record >= last.record().out() ? endShift : 0;
+    }
+
+    /** By how many frames later its content is seen. A slip shows other frames in the same place and moves nothing. */
+    private long moved(Section picture) {
+        Section now = after.get(picture.id());
+        long shift = now.record().in() - picture.record().in();
+        boolean trimmed = now.record().length() != picture.record().length();
+        boolean sameCourse = now.isEven() && picture.isEven() && now.speed().equals(picture.speed()) && !now.speed().isZero();
+        if (now.from().equals(picture.from()) || !trimmed) {
+            return now.from().equals(picture.from()) ? shift : 0;
+        }
+        return sameCourse ? shift + picture.from().minus(now.from()).dividedBy(now.speed()).round() : 0;
     }
 }

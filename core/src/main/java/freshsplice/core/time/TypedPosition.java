@@ -4,39 +4,81 @@ import freshsplice.core.refusal.Refusal;
 import java.util.regex.Pattern;
 
 /**
- * Positions as people type them: a timecode, one without separators (digits are filled from the right, so 2107 is
- * 00:00:21:07), or a way to go, {@code +12} frames or {@code -1:00}.
+ * Positions as people type them, in the unit that the ruler shows. A timecode may be short: what is left out in front is
+ * that of the beginning, so that 20:00 is 01:00:20:00 in a master that begins at 01:00:00:00; without separators digits are
+ * filled from the right, so 2107 is 21:07. Or a way to go: {@code +12} frames, {@code -1:00}, in seconds {@code +1.5}.
+ *
+ * @param rate  of the record clock
+ * @param drop  whether its labels drop frames
+ * @param start first frame of the master; frames and seconds are counted from it
+ * @param unit  what the ruler shows
  */
-public final class TypedPosition {
-    private static final Pattern WAY = Pattern.compile("[+-][0-9:;.]{1,14}");
-    private static final Pattern PLACE = Pattern.compile("[0-9]{1,8}|[0-9]{1,2}([:;.][0-9]{1,3}){1,3}");
+public record TypedPosition(FrameRate rate, boolean drop, long start, Unit unit) {
+    /** What a ruler counts in. */
+    public enum Unit { TIMECODE, FRAMES, SECONDS }
 
-    private TypedPosition() {
-    }
+    private static final Pattern DIGITS = Pattern.compile("[0-9]{1,8}");
+    private static final Pattern LABEL = Pattern.compile("[0-9]{1,2}([:;][0-9]{1,3}){1,3}|[0-9]{1,2}([:;.][0-9]{1,3}){2,3}");
+    private static final Pattern SECONDS = Pattern.compile("[0-9]{1,7}([.,][0-9]{1,6})?");
 
     /**
      * @param from frame from which a way is gone
      * @return a frame
-     * @throws IllegalArgumentException if it is none of these; the message says what can be typed
+     * @throws Refusal if it is none of these; the message says what can be typed
      */
-    public static long read(String text, long from, FrameRate rate, boolean drop) {
+    public long read(String text, long from) {
         String typed = text.strip().replace('\u2212', '-');
-        if (WAY.matcher(typed).matches()) {
-            String way = typed.substring(1);
-            long frames = way.chars().allMatch(Character::isDigit) && way.length() <= 8 ? Long.parseLong(way)
-                    : Timecode.parse(filled(way), rate, false).frame();
-            return typed.charAt(0) == '-' ? from - frames : from + frames;
+        if (typed.startsWith("+") || typed.startsWith("-")) {
+            long frames = way(typed.substring(1).strip(), text);
+            return typed.startsWith("-") ? from - frames : from + frames;
         }
-        if (PLACE.matcher(typed).matches()) {
-            return Timecode.parse(filled(typed), rate, drop).frame();
+        if (LABEL.matcher(typed).matches()) {
+            return Timecode.parse(filled(typed.split("[:;.]")), rate, drop).frame();
         }
-        throw new Refusal("\"" + text + "\" is no position: type a timecode (01:00:21:07 or 1002107), "
-                + "or frames to go (+12, -1:00)");
+        if (unit == Unit.TIMECODE && DIGITS.matcher(typed).matches()) {
+            return Timecode.parse(filled(pairs(typed)), rate, drop).frame();
+        }
+        if (unit == Unit.FRAMES && DIGITS.matcher(typed).matches()) {
+            return start + Long.parseLong(typed);
+        }
+        if (unit == Unit.SECONDS && SECONDS.matcher(typed).matches()) {
+            return start + seconds(typed);
+        }
+        throw unreadable(text);
     }
 
-    private static String filled(String typed) {
-        String[] fields = {"00", "00", "00", "00"};
-        String[] given = typed.matches("[0-9]+") ? pairs(typed) : typed.split("[:;.]");
+    private long way(String typed, String text) {
+        if (unit == Unit.SECONDS && SECONDS.matcher(typed).matches() || typed.matches("[0-9]{1,7}[.,][0-9]{1,6}")) {
+            return seconds(typed);
+        }
+        if (DIGITS.matcher(typed).matches()) {
+            return Long.parseLong(typed);
+        }
+        if (LABEL.matcher(typed).matches()) {
+            String[] fields = {"00", "00", "00", "00"};
+            String[] given = typed.split("[:;.]");
+            System.arraycopy(given, 0, fields, 4 - given.length, given.length);
+            return Timecode.parse(String.join(":", fields), rate, false).frame();
+        }
+        throw unreadable(text);
+    }
+
+    private long seconds(String typed) {
+        return rate.fps().times(Rational.parse(typed.replace(',', '.'))).round();
+    }
+
+    private Refusal unreadable(String text) {
+        String place = switch (unit) {
+            case TIMECODE -> "a timecode (01:00:21:07, 21:07 or 2107)";
+            case FRAMES -> "frames from the beginning (500), a timecode (21:07)";
+            case SECONDS -> "seconds from the beginning (20.5), a timecode (21:07)";
+        };
+        return new Refusal("\"" + text + "\" is no position: type " + place + ", or a way to go (+12, -1:00, +1.5 seconds)");
+    }
+
+    /** Fields that were not typed are those of the beginning. */
+    private String filled(String[] given) {
+        String[] fields = Timecode.of(start, rate, drop).label().split("[:;]");
         System.arraycopy(given, 0, fields, 4 - given.length, given.length);
         return String.join(":", fields);
     }

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.edit.Arranging;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Trims;
 import freshsplice.core.time.FrameRange;
@@ -30,6 +31,25 @@ class FollowsPictureTest {
         assertThat(follows.shift(FrameRange.of(0, 30))).as("under the first").isZero();
         assertThat(follows.shift(FrameRange.of(0, 100))).as("more than half lies under the second").isEqualTo(7);
         assertThat(follows.shift(FrameRange.of(0, 400))).as("under all of it").isZero();
+    }
+
+    @Test
+    @DisplayName("frames taken out before them take marks and sounds along, whichever end they were taken from")
+    void framesTakenOutBefore() {
+        Master shorter = Trims.head(TWO, new Place(0, 0), 6, true);
+        FollowsPicture follows = new FollowsPicture(TWO, shorter);
+        assertThat(follows.shift(FrameRange.of(10, 36))).as("under the piece that lost its head").isEqualTo(-6);
+        assertThat(follows.shift(FrameRange.of(44, 90))).isEqualTo(-6);
+        assertThat(follows.shift(FrameRange.of(110, 130))).as("behind all pictures").isEqualTo(-6);
+        assertThat(follows.shiftAt(60)).as("a mark").isEqualTo(-6);
+        Master tail = Trims.tail(TWO, new Place(0, 0), -6, true);
+        assertThat(new FollowsPicture(TWO, tail).shift(FrameRange.of(0, 400))).as("begins before").isZero();
+        assertThat(new FollowsPicture(TWO, tail).shiftAt(50)).isEqualTo(-6);
+        assertThat(new FollowsPicture(TWO, tail).shiftAt(10)).isZero();
+        Master slipped = Trims.slip(TWO, new Place(0, 1), Rational.of(9));
+        assertThat(new FollowsPicture(TWO, slipped).shift(FrameRange.of(44, 90))).as("a slip moves nothing").isZero();
+        Master out = Arranging.takeOut(TWO, List.of(new Place(0, 0)));
+        assertThat(new FollowsPicture(TWO, out).shiftAt(70)).isEqualTo(-40);
     }
 
     @Test

@@ -116,11 +116,13 @@ class MasterController {
         return masters.outside(id, inner, frame);
     }
 
-    /** What somebody typed as a position: a timecode with or without separators, or frames to go (+12, -1:00). */
+    /** What somebody typed as a position, or as a way to go (+12, -1:00), in the unit that the ruler shows. */
     @GetMapping("/masters/{id}/position")
-    Position position(@PathVariable long id, @RequestParam String text, @RequestParam long from) {
-        ProjectRow project = store.get(ProjectRow.class, store.get(MasterRow.class, id).projectId);
-        long frame = TypedPosition.read(text, from, project.rate, project.dropFrame);
+    Position position(@PathVariable long id, @RequestParam String text, @RequestParam long from,
+                      @RequestParam(defaultValue = "TIMECODE") TypedPosition.Unit unit) {
+        MasterRow row = store.get(MasterRow.class, id);
+        ProjectRow project = store.get(ProjectRow.class, row.projectId);
+        long frame = new TypedPosition(project.rate, project.dropFrame, masterStore.read(row).start(), unit).read(text, from);
         return new Position(frame, Timecode.of(frame, project.rate, project.dropFrame).label());
     }
 
@@ -130,9 +132,9 @@ class MasterController {
      * @param seen the project's number of edits that the window showed: a refusal then says who came between
      */
     @PostMapping("/masters/{id}/edits")
-    void edit(@PathVariable long id, @RequestBody MasterEdit edit,
+    MasterEdits.Done edit(@PathVariable long id, @RequestBody MasterEdit edit,
               @RequestHeader(value = "X-Seen", required = false) Long seen, HttpServletRequest request) {
-        edits.make(id, edit, Who.of(request), seen);
+        return edits.make(id, edit, Who.of(request), seen);
     }
 
     /** What a pull would make: the frames on both sides, lengths, handles. Nothing is changed. */

@@ -1,9 +1,12 @@
 package freshsplice.server.masters;
 
 import freshsplice.core.master.Passage;
+import freshsplice.core.master.edit.Along;
 import freshsplice.core.motion.Easing;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 
 /**
  * One edit of a master.
@@ -20,13 +23,37 @@ import java.util.List;
  * @param curve    how a passage's share rises; null for even steps
  * @param easing   how time goes on from a key of the speed
  * @param piece    what a new piece shows
+ * @param along    which lanes move along; null for the usual: with the main lane all, with another that one
+ * @param soundStays whether sound stays where it is when its picture moves
  */
 public record MasterEdit(Kind kind, List<Long> sections, @Schema(nullable = true) Long at,
                          @Schema(nullable = true) Long frames, @Schema(nullable = true) Boolean ripple,
                          @Schema(nullable = true) String speed, @Schema(nullable = true) Long shotId,
                          @Schema(nullable = true) Long lane, @Schema(nullable = true) String text,
                          @Schema(nullable = true) Passage.Curve curve, @Schema(nullable = true) Easing easing,
-                         @Schema(nullable = true) NewPiece piece) {
+                         @Schema(nullable = true) NewPiece piece, @Schema(nullable = true) Along along,
+                         @Schema(nullable = true) Boolean soundStays) {
+    /** Kinds after which what comes later may move along. */
+    private static final Set<Kind> MOVING = EnumSet.of(Kind.HEAD, Kind.TAIL, Kind.TAKE_OUT, Kind.CLEAR, Kind.DUPLICATE, Kind.MOVE,
+            Kind.FILL, Kind.NEW_SHOT, Kind.PUT, Kind.PASTE);
+
+    private static final Set<Kind> OF_SPEED = EnumSet.of(Kind.SPEED, Kind.REVERSE, Kind.KEY, Kind.MOVE_KEY, Kind.FILL,
+            Kind.FILL_GAP);
+
+    boolean changesSpeed() {
+        return OF_SPEED.contains(kind);
+    }
+
+    boolean movesOthers() {
+        return MOVING.contains(kind);
+    }
+
+    /** The same at another record frame. */
+    MasterEdit onClock(long other) {
+        return new MasterEdit(kind, sections, other, frames, ripple, speed, shotId, lane, text, curve, easing, piece, along,
+                soundStays);
+    }
+
     /**
      * What a new piece shows.
      *
@@ -42,7 +69,7 @@ public record MasterEdit(Kind kind, List<Long> sections, @Schema(nullable = true
 
     /** Moves the seam at a record frame of the main lane. */
     public static MasterEdit roll(long at, long frames) {
-        return new MasterEdit(Kind.ROLL, List.of(), at, frames, false, null, null, null, null, null, null, null);
+        return new MasterEdit(Kind.ROLL, List.of(), at, frames, false, null, null, null, null, null, null, null, null, null);
     }
 
     boolean ripples() {

@@ -2,23 +2,39 @@ package freshsplice.server.masters;
 
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.edit.Along;
 import freshsplice.core.master.edit.LaneEdits;
 import freshsplice.core.master.edit.Nesting;
+import freshsplice.core.master.edit.Warnings;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.sound.FollowsPicture;
 import freshsplice.core.time.FrameRange;
 import freshsplice.server.steps.Steps;
+import freshsplice.server.store.MasterMarkRow;
 import freshsplice.server.store.MasterRow;
 import freshsplice.server.store.SectionRow;
+import freshsplice.server.store.SoundRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.function.LongFunction;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 
 /** Edits of masters, each as one step. What shots show of themselves follows by itself: there is nothing to make equal. */
 @Service
 public class MasterEdits {
+    /**
+     * What an edit made.
+     *
+     * @param made ids of pieces that are new
+     * @param said what of it somebody may not have meant, in words
+     */
+    public record Done(List<Long> made, List<String> said) {
+    }
+
     private final Store store;
     private final MasterStore masters;
     private final Steps steps;
@@ -39,9 +55,9 @@ public class MasterEdits {
      * @param seen the project's number of edits that whoever asks had seen; null where nobody says
      * @throws Refused if it cannot be done, and somebody else came between; the message says who did what
      */
-    public void make(long masterId, MasterEdit edit, String who, Long seen) {
+    public Done make(long masterId, MasterEdit edit, String who, Long seen) {
         try {
-            make(masterId, edit, who);
+            return make(masterId, edit, who);
         } catch (Refusal e) {
             long projectId = store.get(MasterRow.class, masterId).projectId;
             throw seen == null ? e : steps.newestOfOthers(projectId, seen, who).<RuntimeException>map(step ->
@@ -50,39 +66,54 @@ public class MasterEdits {
     }
 
     /** @throws Refusal if it cannot be done; the message says which frame and why */
-    public void make(long masterId, MasterEdit edit, String who) {
+    public Done make(long masterId, MasterEdit edit, String who) {
         MasterRow asked = store.get(MasterRow.class, masterId);
-        steps.make(asked.projectId, names.of(edit), who, () -> {
+        return steps.make(asked.projectId, names.of(edit), who, () -> {
             MasterRow row = store.get(MasterRow.class, masterId);
             MasterRow inside = innerMaster(row, edit);
-            if (inside != null) {
-                MasterEdit inner = onInnerClock(row, inside, edit);
-                change(inside, masters.read(inside), inner);
-            } else {
-                change(row, masters.read(row), edit);
-            }
-            return null;
+            return inside != null ? change(inside, masters.read(inside), onInnerClock(row, inside, edit))
+                    : change(row, masters.read(row), edit);
         });
     }
 
-    private void change(MasterRow row, Master before, MasterEdit edit) {
+    private Done change(MasterRow row, Master before, MasterEdit edit) {
         Master after = edit.kind() == MasterEdit.Kind.NEST ? nest(row, before, edit)
                 : pieces.edited(row, before, edit);
-        write(row, before, after);
+        List<String> said = said(row, before, after, edit);
+        write(row, before, after, Boolean.TRUE.equals(edit.soundStays()));
+        Set<Long> known = before.sections().stream().map(Section::id).collect(Collectors.toSet());
+        return new Done(masters.read(row).sections().stream().map(Section::id).filter(id -> !known.contains(id)).toList(), said);
+    }
+
+    private List<String> said(MasterRow row, Master before, Master after, MasterEdit edit) {
+        List<String> said = new ArrayList<>();
+        if (edit.movesOthers() && pieces.along(before, edit) == Along.ALL_LANES) {
+            Along.stayed(before, after, pieces.lanes(before, edit)).forEach(lane -> said.add("Lane " + lane
+                    + " stays where it is: it has no room to move along"));
+        }
+        if (edit.changesSpeed()) {
+            said.addAll(Warnings.ofSpeed(before, after, MasterStore.shots(masters.shotRows(row.projectId))));
+        }
+        said.addAll(Warnings.ofNests(before, after, masters.nested()));
+        return said;
     }
 
     /** Writes an edited master, and all that goes along with it: sound, shots, and the masters that nest it. */
     public void write(MasterRow row, Master before, Master after) {
+        write(row, before, after, false);
+    }
+
+    private void write(MasterRow row, Master before, Master after, boolean soundStays) {
         LaneEdits.checkLocks(before, after);
         Nesting.checkNoLoop(after, finding(after));
         masters.write(row, before, after);
-        moveSound(row, before, after);
+        moveAlong(row, new FollowsPicture(before, after), soundStays);
         for (MasterRow outer : masters.all(row.projectId)) {
             if (!outer.id.equals(row.id)) {
                 Master nesting = masters.read(outer);
                 Master followed = Nesting.follow(nesting, before, after);
                 if (followed != nesting) {
-                    write(outer, nesting, followed);
+                    write(outer, nesting, followed, soundStays);
                 }
             }
         }
@@ -94,13 +125,15 @@ public class MasterEdits {
         return id -> id == after.id() ? after : others.apply(id);
     }
 
-    private void moveSound(MasterRow row, Master before, Master after) {
-        FollowsPicture follows = new FollowsPicture(before, after);
-        sounds.rows(row.id).forEach(sound -> {
+    private void moveAlong(MasterRow row, FollowsPicture follows, boolean soundStays) {
+        for (SoundRow sound : soundStays ? List.<SoundRow>of() : sounds.rows(row.id)) {
             long shift = follows.shift(FrameRange.of(sound.recIn, sound.recOut));
             sound.recIn += shift;
             sound.recOut += shift;
-        });
+        }
+        for (MasterMarkRow mark : store.where(MasterMarkRow.class, "masterId", row.id)) {
+            mark.recIn += mark.sectionId == null ? follows.shiftAt(mark.recIn) : 0;
+        }
     }
 
     /** The master that the pieces of an edit lie in, where that is nested in this one; null where they lie here. */
@@ -130,9 +163,7 @@ public class MasterEdits {
             boolean nests = section.content() instanceof Section.Content.OfMaster m && m.masterId() == inner.id;
             // a tail may be asked for at the frame after the last
             if (nests && edit.at() >= section.record().in() && edit.at() <= section.record().out()) {
-                return new MasterEdit(edit.kind(), edit.sections(), section.at(edit.at()).floor(), edit.frames(),
-                        edit.ripple(), edit.speed(), edit.shotId(), edit.lane(), edit.text(), edit.curve(),
-                        edit.easing(), edit.piece());
+                return edit.onClock(section.at(edit.at()).floor());
             }
         }
         throw new Refused("Record frame " + edit.at() + " does not lie in \"" + inner.name + "\": open it to edit there");

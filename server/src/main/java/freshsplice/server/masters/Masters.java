@@ -86,7 +86,7 @@ public class Masters {
             ProjectRow project = store.get(ProjectRow.class, projectId);
             takeRate(project, wanted.rate());
             String typed = wanted.start() == null || wanted.start().isBlank() ? "01:00:00:00" : wanted.start();
-            long start = TypedPosition.read(typed, 0, project.rate, project.dropFrame);
+            long start = new TypedPosition(project.rate, project.dropFrame, 0, TypedPosition.Unit.TIMECODE).read(typed, 0);
             MasterRow row = masters.add(projectId, scenes.of(project, name).id, name, start, null);
             Master empty = masters.read(row);
             if (wanted.shots() > 0) {

@@ -3,6 +3,7 @@ package freshsplice.server.masters;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.edit.Along;
 import freshsplice.core.master.edit.Arranging;
 import freshsplice.core.master.edit.Fades;
 import freshsplice.core.master.edit.LaneEdits;
@@ -46,6 +47,25 @@ class PieceEdits {
     }
 
     Master edited(MasterRow row, Master master, MasterEdit edit) {
+        if (!edit.movesOthers()) {
+            return alone(row, master, edit);
+        }
+        return along(master, edit).during(master, lanes(master, edit), held -> alone(row, held, edit));
+    }
+
+    Along along(Master master, MasterEdit edit) {
+        return edit.along() == null ? Along.usual(lanes(master, edit)) : edit.along();
+    }
+
+    /** Indexes of the lanes that an edit is done to. */
+    Set<Integer> lanes(Master master, MasterEdit edit) {
+        boolean ofLane = edit.kind() == MasterEdit.Kind.PUT || edit.kind() == MasterEdit.Kind.PASTE
+                || edit.kind() == MasterEdit.Kind.CLEAR || edit.kind() == MasterEdit.Kind.NEW_SHOT;
+        return ofLane ? Set.of(laneIndex(master, edit.lane()))
+                : places(master, edit).stream().map(Place::lane).collect(Collectors.toSet());
+    }
+
+    private Master alone(MasterRow row, Master master, MasterEdit edit) {
         int lane = laneIndex(master, edit.lane());
         return switch (edit.kind()) {
             case ROLL -> SeamEdits.move(master, lane, needed(edit.at(), "at"), needed(edit.frames(), "frames"));

@@ -123,6 +123,8 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
      * A shot of the master and its newest render.
      *
      * @param in       record frame of its first piece
+     * @param cutIn    first of its frames that the master shows
+     * @param cutOut   the frame after the last of them
      * @param frames   that its pieces show, those under passages included
      * @param renderId null where it was never rendered
      * @param stale    what changed since that was made, in words
@@ -130,7 +132,7 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
      * @param stand    why the render cannot stand as it is, in words; empty where it can, or there is none
      * @param toRender whether a new render is asked for
      */
-    public record ShotState(long shotId, String code, long in, long frames, boolean staged, @Schema(nullable = true) Long renderId,
+    public record ShotState(long shotId, String code, long in, long cutIn, long cutOut, long frames, boolean staged, @Schema(nullable = true) Long renderId,
                             int version, List<String> stale, long covered, String stand, boolean toRender) {
     }
 

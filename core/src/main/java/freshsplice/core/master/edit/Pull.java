@@ -49,6 +49,10 @@ public record Pull(Side left, Side right, String words) {
         if (right != null && rightId != leftId) {
             words.add(words(find(before, rightId), right, first, "from"));
         }
+        if (left != null && leftId == rightId && last != null && first != null) {
+            return new Pull(last, first, first.shot().code() + " " + left.record().length() + " frames, " + first.frame() + " to "
+                    + last.frame() + ", head " + handles(first) + ", tail " + handles(last));
+        }
         return new Pull(last, first, String.join(" · ", words));
     }
 
@@ -68,6 +72,10 @@ public record Pull(Side left, Side right, String words) {
         return new Side(shot, position, spare);
     }
 
+    private static String handles(Side side) {
+        return side.spare() >= 0 ? side.spare() + " left" : -side.spare() + " past the handles";
+    }
+
     private static String words(Section was, Section is, Side side, String way) {
         long length = is.record().length();
         String lengths = was.record().length() == length ? length + " frames" : was.record().length() + " → " + length
@@ -75,7 +83,6 @@ public record Pull(Side left, Side right, String words) {
         if (side == null) {
             return lengths;
         }
-        String handles = side.spare() >= 0 ? side.spare() + " left" : -side.spare() + " past the handles";
-        return side.shot().code() + " " + lengths + ", " + way + " " + side.frame() + ", " + handles;
+        return side.shot().code() + " " + lengths + ", " + way + " " + side.frame() + ", " + handles(side);
     }
 }

@@ -6,7 +6,7 @@ import freshsplice.core.master.Section;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Pushes along what comes after an edit, on every lane that is not locked, so that lanes stay together. */
+/** Pushes along what comes after an edit, on every lane that is not locked and has room: no lane is pushed into an overlap. */
 final class Ripple {
     private Ripple() {
     }
@@ -14,7 +14,6 @@ final class Ripple {
     /**
      * @param from   record frame from which on pieces are pushed: those that begin there or later
      * @param frames later (+) or earlier (−)
-     * @throws IllegalArgumentException if a piece would lie over one that stays
      */
     static Master after(Master master, long from, long frames) {
         return frames == 0 ? master : pushed(master, null, null, from, frames);
@@ -40,7 +39,8 @@ final class Ripple {
                 Lane shorter = lane.spliced(place.index(), place.index() + 1, List.of(changed));
                 lanes.add(shorter.pushed(shorter.firstFrom(from), frames));
             } else {
-                lanes.add(lane.pushed(lane.firstFrom(from), frames));
+                int first = lane.firstFrom(from);
+                lanes.add(lane.hasRoomFor(first, frames) ? lane.pushed(first, frames) : lane);
             }
         }
         return master.withLanes(lanes);

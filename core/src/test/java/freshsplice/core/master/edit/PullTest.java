@@ -45,7 +45,7 @@ class PullTest {
         Pull pull = Pull.of(TWO, Trims.slip(TWO, new Place(0, 1), Rational.of(5)), 2, 2, SHOTS);
         assertThat(pull.left().frame()).isEqualTo(1035);
         assertThat(pull.right().frame()).isEqualTo(1006);
-        assertThat(pull.words()).isEqualTo("sh0020 30 frames, to 1035, 3 left");
+        assertThat(pull.words()).isEqualTo("sh0020 30 frames, 1006 to 1035, head 13 left, tail 3 left");
         Master reversed = Retiming.reverse(TWO, new Place(0, 1));
         assertThat(Pull.of(reversed, reversed, 2, 0, SHOTS).left().spare()).isEqualTo(8);
     }
