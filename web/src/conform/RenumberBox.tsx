@@ -1,5 +1,6 @@
 import { Dialog } from 'radix-ui'
 import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
 import { Rows } from '../parts/Rows'
 import { getJson } from '../server/client'
 import type { Renumbered } from '../server/types'
@@ -9,15 +10,26 @@ type Props = { projectId: number; masterId: number; close: () => void }
 
 /** New numbers in the master's order, seen before they are given. Old ones stay known. */
 export function RenumberBox({ projectId, masterId, close }: Props) {
-  const plan = useQuery({
-    queryKey: ['edited', projectId, 'renumber', masterId],
-    queryFn: () => getJson<Renumbered[]>(`/api/projects/${projectId}/renumber?master=${masterId}`),
+  const [prefix, setPrefix] = useState('')
+  const [first, setFirst] = useState('')
+  const [step, setStep] = useState('')
+  const rules = new URLSearchParams({ master: String(masterId), ...(prefix && { prefix }), ...(first && { first }), ...(step && { step }) })
+  const query = useQuery({
+    queryKey: ['edited', projectId, 'renumber', rules.toString()],
+    queryFn: () => getJson<Renumbered[]>(`/api/projects/${projectId}/renumber?${rules}`),
     gcTime: 0,
-  }).data
+    retry: false,
+  })
+  const plan = query.data
   const give = async () => {
-    await ask(`/api/projects/${projectId}/renumber?master=${masterId}`)
+    await ask(`/api/projects/${projectId}/renumber?${rules}`)
     close()
   }
+  const field = (label: string, value: string, set: (text: string) => void, hint: string) => (
+    <label className="flex items-center gap-2 text-quiet">{label}
+      <input className="field num w-20" value={value} placeholder={hint} onChange={(e) => set(e.target.value)} />
+    </label>
+  )
   return (
     <Dialog.Root open onOpenChange={(open) => !open && close()}>
       <Dialog.Portal>
@@ -27,6 +39,12 @@ export function RenumberBox({ projectId, masterId, close }: Props) {
           <Dialog.Description className="pb-3 text-quiet">
             In the order of this master. A number that was used is never given again, so these go on after the last one; the old ones stay known, in names of renders too.
           </Dialog.Description>
+          <div className="flex flex-wrap gap-x-4 gap-y-2 pb-2">
+            {field('prefix', prefix, setPrefix, 'sh')}
+            {field('first', first, (t) => setFirst(t.replace(/\D/g, '')), '10')}
+            {field('step', step, (t) => setStep(t.replace(/\D/g, '')), '10')}
+          </div>
+          {query.error && <p className="pb-2 text-bent" role="alert">{query.error.message}</p>}
           <Rows rows={plan ?? []} height={28} label="New numbers">
             {(c) => (
               <span className="num flex h-full items-center gap-3 px-2">

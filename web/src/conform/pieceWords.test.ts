@@ -7,16 +7,22 @@ const piece = (over: Partial<Section> = {}) =>
 
 describe('a piece in words', () => {
   it('says its code, its frames and its action', () => {
-    expect(pieceWords([piece({ out: 86500, shotLast: 1100 })], false)).toBe('sh0010 here · 1001–1100, 100 frames · action 120')
+    expect(pieceWords([piece({ out: 86500, shotLast: 1100 })], false)).toBe('sh0010 here · 1001–1100, 100 frames · action frame 120')
   })
 
   it('says how many frames of the action a stretched piece shows, and at which speed', () => {
     // 228 frames stretched to 266 go at 228/266 = 85.7 %
-    expect(pieceWords([piece({ speed: '114/133' })], true)).toBe('sh0010 chosen · 1001–1228, 228 → 266 frames, 85.7 % · action 120')
+    expect(pieceWords([piece({ speed: '114/133' })], true)).toBe('sh0010 chosen · 1001–1228, 228 → 266 frames, 85.7 % · action frame 120')
+  })
+
+  it('says the speeds of a keyed piece from key to key, and what is held', () => {
+    const keys = [{ at: 86400, frame: 1001, easing: 'STRAIGHT' }, { at: 86410, frame: 1006, easing: 'STRAIGHT' }, { at: 86500, frame: 1186, easing: 'STRAIGHT' }]
+    expect(pieceWords([piece({ out: 86500, bends: 'x', keys })], true)).toContain('100 frames, keyed 50 % → 200 %')
+    expect(pieceWords([piece({ out: 86541, shotFirst: 1049, shotLast: 1049, speed: '0' })], true)).toContain('1049, held for 141 frames')
   })
 
   it('says that it is off, and its old number', () => {
-    expect(pieceWords([piece({ out: 86500, enabled: false, alias: 'sh0005' })], true)).toContain('off · action 120 · was sh0005')
+    expect(pieceWords([piece({ out: 86500, enabled: false, alias: 'sh0005' })], true)).toContain('off · action frame 120 · was sh0005')
   })
 
   it('counts several, and calls a nested master by its name', () => {
@@ -33,7 +39,7 @@ describe('a piece in words', () => {
 
   it('gives a speed to a tenth of a percent', () => {
     expect(percent(piece({ speed: '3/4' }))).toBe('75')
-    expect(percent(piece({ speed: '-1' }))).toBe('-100')
+    expect(percent(piece({ speed: '-1' }))).toBe('−100')
     expect(percent(piece({ speed: '1001/1000' }))).toBe('100.1')
   })
 })

@@ -1,10 +1,11 @@
 /** Pieces in words and figures. */
+import { plural } from '../parts/words'
 import type { Section } from '../server/types'
 
 /** Its speed in percent. */
 export function percent(section: Section): string {
   const [num, den] = section.speed.split('/').map(Number)
-  return String(Math.round((num / (den || 1)) * 1000) / 10)
+  return minus(Math.round((num / (den || 1)) * 1000) / 10)
 }
 
 export function pieceWords(meant: Section[], chosen: boolean): string {
@@ -19,20 +20,30 @@ export function pieceWords(meant: Section[], chosen: boolean): string {
   }
   const parts = [
     `${one.nest ? `${one.nest.name} · ` : ''}${one.code} ${chosen ? 'chosen' : 'here'}`,
-    one.shotId ? `${one.shotFirst}–${one.shotLast}, ${retimed(one)}` : `${frames} frames`,
+    one.shotId ? `${one.shotFirst === one.shotLast ? one.shotFirst : `${one.shotFirst}–${one.shotLast}`}, ${retimed(one)}` : plural(frames, 'frame'),
     !one.enabled && 'off',
-    one.shotId && `action ${one.actionFirst}`,
+    one.shotId && `action frame ${one.actionFirst}`,
     one.alias && `was ${one.alias}`,
   ]
   return parts.filter(Boolean).join(' · ')
 }
 
-/** At another speed: how many frames of the action in how many of the master. */
+/** At another speed: how many frames of the action in how many of the master; keyed, its speeds from key to key. */
 function retimed(one: Section): string {
   const frames = one.out - one.in
-  if (one.speed === '1' && !one.bends) {
-    return `${frames} frames`
+  if (one.bends) {
+    return `${plural(frames, 'frame')}, keyed${one.keys.length > 1 ? ` ${speedsOf(one).join(' → ')}` : ''}`
+  }
+  if (one.speed === '1') {
+    return plural(frames, 'frame')
   }
   const [num, den] = one.speed.split('/').map(Number)
-  return `${Math.round(Math.abs(num / (den || 1)) * frames)} → ${frames} frames, ${percent(one)} %`
+  return num === 0 ? `held for ${plural(frames, 'frame')}` : `${Math.round(Math.abs(num / (den || 1)) * frames)} → ${plural(frames, 'frame')}, ${percent(one)} %`
 }
+
+const speedsOf = (one: Section) => one.keys.slice(1).map((key, i) => {
+  const before = one.keys[i]
+  return `${minus(Math.round(((key.frame - before.frame) / (key.at - before.at)) * 100))} %`
+})
+
+const minus = (n: number) => (n < 0 ? `−${-n}` : String(n))

@@ -18,7 +18,7 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
   const [open, setOpen] = useState(false)
   const [wanted, setWanted] = useState<Numbering>(cut.numbering)
   useActions('numbering', [{ group: 'Intake', name: 'How shots are numbered', keys: '#', run: () => setOpen(true) }])
-  const examples = useExamples(cut.id, wanted, open)
+  const { examples, wrong } = useExamples(cut.id, wanted, open)
   const apply = async () => {
     try {
       await post(`/api/projects/${project.id}/numbering`, wanted)
@@ -51,12 +51,13 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
             <p className="col-span-2 text-[13px] text-quiet">
               The part in brackets is the code, # a digit, * anything: LW_[###]_* makes {wanted.prefix}040 of LW_040_bicycle.
             </p>
+            {wrong && <p className="col-span-2 text-[13px] text-bent" role="alert">{wrong}</p>}
             <ul className="col-span-2 text-[13px]" aria-label="Codes as they would be">
               {examples?.map((e) => (
                 <li key={e.code} className="flex gap-3"><span className="num w-20 shrink-0">{e.code}</span><span className="truncate text-quiet">{e.from.join(' · ') || 'no name'}</span></li>
               ))}
             </ul>
-            <button type="submit" className="button button-main col-span-2 mt-1 justify-self-end">Number so</button>
+            <button type="submit" className="button button-main col-span-2 mt-1 justify-self-end" disabled={!!wrong}>Number so</button>
           </form>
         </Popover.Content>
       </Popover.Portal>
@@ -64,15 +65,15 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
   )
 }
 
-/** The first codes as they would be, a moment after the rules were typed; none while they make no sense. */
-function useExamples(cutId: number, wanted: Numbering, open: boolean): Example[] | undefined {
-  const [examples, setExamples] = useState<Example[]>()
+/** The first codes as they would be, a moment after the rules were typed, or what is wrong with those. */
+function useExamples(cutId: number, wanted: Numbering, open: boolean): { examples?: Example[]; wrong?: string } {
+  const [examples, setExamples] = useState<{ examples?: Example[]; wrong?: string }>({})
   useEffect(() => {
     if (!open) {
       return
     }
     const soon = window.setTimeout(() => {
-      post<Example[]>(`/api/cuts/${cutId}/numbering/examples`, wanted).then(setExamples, () => setExamples(undefined))
+      post<Example[]>(`/api/cuts/${cutId}/numbering/examples`, wanted).then((found) => setExamples({ examples: found }), (e: unknown) => setExamples({ wrong: e instanceof Error ? e.message : String(e) }))
     }, 200)
     return () => window.clearTimeout(soon)
   }, [cutId, wanted, open])

@@ -2887,6 +2887,9 @@ export interface operations {
         parameters: {
             query: {
                 master: number;
+                prefix?: string;
+                first?: number;
+                step?: number;
             };
             header?: never;
             path: {
@@ -2911,6 +2914,9 @@ export interface operations {
         parameters: {
             query: {
                 master: number;
+                prefix?: string;
+                first?: number;
+                step?: number;
             };
             header?: never;
             path: {

@@ -72,6 +72,44 @@ class HistoryTest {
         return edit;
     }
 
+    @RepeatedTest(6)
+    @DisplayName("whatever two people did, undid and did again: going to any step and back to the newest is as it was")
+    void anyStepOfTwo(RepetitionInfo info) throws IOException {
+        Random random = new Random(info.getCurrentRepetition() * 137L);
+        receive("Two in history " + info.getCurrentRepetition(), 10);
+        List<Client> two = List.of(client, new Client(TestServer.address(), "Ida"));
+        for (int i = 0; i < 40; i++) {
+            Client who = two.get(random.nextInt(2));
+            int what = random.nextInt(6);
+            if (what == 0) {
+                who.tryPost("/api/projects/" + project + "/undo", null);
+            } else if (what == 1) {
+                who.tryPost("/api/projects/" + project + "/redo", null);
+            } else {
+                who.tryPost("/api/masters/" + master + "/edits", anyEdit(random, view()));
+            }
+        }
+        String now = laid(view());
+        List<Long> steps = new ArrayList<>();
+        client.get("/api/projects/" + project + "/history").forEach(s -> steps.add(s.get("seq").asLong()));
+        long newest = steps.stream().filter(s -> holds(s)).mapToLong(s -> s).max().orElseThrow();
+        for (int i = 0; i < 8; i++) {
+            long seq = steps.get(random.nextInt(steps.size()));
+            client.post("/api/projects/" + project + "/history/" + seq, null);
+            client.post("/api/projects/" + project + "/history/" + newest, null);
+            assertThat(laid(view())).as("from step %d back to the newest", seq).isEqualTo(now);
+        }
+    }
+
+    private boolean holds(long seq) {
+        for (JsonNode step : client.get("/api/projects/" + project + "/history")) {
+            if (step.get("seq").asLong() == seq) {
+                return step.get("done").asBoolean();
+            }
+        }
+        return false;
+    }
+
     @RepeatedTest(4)
     @DisplayName("the master as it was after any step is what was seen then; going there makes it so, and back again")
     void anyStep(RepetitionInfo info) throws IOException {

@@ -57,6 +57,20 @@ class PeopleTest {
     }
 
     @Test
+    @DisplayName("an end that was set after a push is right whichever of both is undone first")
+    void undoneInAnyOrder() {
+        JsonNode before = ines.get("/api/masters/" + master).get("sections");
+        int last = before.size() - 1;
+        edit(ines, "TAIL", 0, Map.of("frames", -10, "ripple", true));
+        edit(tom, "TAIL", last, Map.of("frames", 5));
+        ines.post("/api/projects/" + project + "/undo", null);
+        tom.post("/api/projects/" + project + "/undo", null);
+        assertThat(ines.get("/api/masters/" + master).get("sections")).isEqualTo(before);
+        tom.post("/api/projects/" + project + "/redo", null);
+        assertThat(section(last).get("out").asLong()).isEqualTo(before.get(last).get("out").asLong() + 5);
+    }
+
+    @Test
     @DisplayName("a step that others built on is not taken back from under them: the sentence says who and what")
     void builtOn() {
         edit(ines, "SLIP", 1, Map.of("frames", 3));

@@ -54,13 +54,13 @@ public final class CodePattern {
                 | Pattern.UNICODE_CASE | Pattern.DOTALL));
     }
 
-    /** The code in a name, in lower case, with the project's prefix where it begins with a digit. */
+    /** The code in a name, as it is written, with the project's prefix where it begins with a digit. */
     public Optional<String> in(String name, String prefix) {
         Matcher matcher = pattern.matcher(name.length() > 300 ? name.substring(0, 300) : name);
         if (!matcher.matches()) {
             return Optional.empty();
         }
-        String code = matcher.group(1).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9_-]+", "_");
+        String code = matcher.group(1).replaceAll("[^A-Za-z0-9_-]+", "_");
         if (code.isEmpty() || code.length() > 40) {
             return Optional.empty();
         }
@@ -74,17 +74,19 @@ public final class CodePattern {
      * @param used  codes that were ever given
      */
     public List<String> codes(List<List<String>> names, ShotNumbering numbering, Set<String> used) {
-        Set<String> taken = new HashSet<>(used);
+        // codes that differ in case alone would be one file
+        Set<String> taken = new HashSet<>();
+        used.forEach(code -> taken.add(code.toLowerCase(Locale.ROOT)));
         List<String> codes = new ArrayList<>();
         for (List<String> piece : names) {
-            codes.add(piece.stream().flatMap(name -> in(name, numbering.prefix()).stream()).filter(taken::add)
+            codes.add(piece.stream().flatMap(name -> in(name, numbering.prefix()).stream()).filter(c -> taken.add(c.toLowerCase(Locale.ROOT)))
                     .findFirst().orElse(null));
         }
         for (int i = 0; i < codes.size(); i++) {
             if (codes.get(i) == null) {
                 String next = codes.subList(i + 1, codes.size()).stream().filter(c -> c != null).findFirst().orElse(null);
                 String own = numbering.between(i == 0 ? null : codes.get(i - 1), next, taken);
-                taken.add(own);
+                taken.add(own.toLowerCase(Locale.ROOT));
                 codes.set(i, own);
             }
         }

@@ -11,7 +11,7 @@ import java.util.stream.Collectors;
  * How shots are numbered. Codes step by ten so that a new shot takes a number between; a number that was used is
  * never given to another shot (common practice).
  *
- * @param prefix     lower-case letters before the number
+ * @param prefix     what stands before the number: letters, digits, _ and -; codes that differ in case alone are one
  * @param step       from one shot to the next, at least 1
  * @param digits     at least so many
  * @param firstFrame number of the first frame of the cut range
@@ -20,8 +20,8 @@ public record ShotNumbering(String prefix, int step, int digits, int firstFrame)
     public static final ShotNumbering DEFAULT = new ShotNumbering("sh", 10, 4, 1001);
 
     public ShotNumbering {
-        if (!prefix.matches("[a-z][a-z0-9_-]{0,15}|")) {
-            throw new Refusal("A shot's prefix is lower-case letters, digits, _ and -, at most 16: \""
+        if (!prefix.matches("[A-Za-z][A-Za-z0-9_-]{0,15}|")) {
+            throw new Refusal("A shot's prefix begins with a letter and has letters, digits, _ and -, at most 16: \""
                     + prefix + "\"");
         }
         if (step < 1 || step > 1000 || digits < 1 || digits > 8 || firstFrame < 0 || firstFrame > 1_000_000) {
@@ -31,8 +31,13 @@ public record ShotNumbering(String prefix, int step, int digits, int firstFrame)
 
     /** Codes for {@code count} shots in order, all after any used before; as many digits as the largest needs. */
     public List<String> codes(int count, Set<String> used) {
+        return codes(count, used, 0);
+    }
+
+    /** The same from a first number on, where none that comes after it was used. @param first 0 for the step itself */
+    public List<String> codes(int count, Set<String> used, long first) {
         long number = used.stream().mapToLong(this::numberOf).max().orElse(0);
-        number = number / step * step;
+        number = Math.max(number / step * step, first == 0 ? 0 : first - step);
         int width = Math.max(digits, Long.toString(number + (long) step * count).length());
         List<String> codes = new ArrayList<>(count);
         for (int i = 0; i < count; i++) {
@@ -64,7 +69,7 @@ public record ShotNumbering(String prefix, int step, int digits, int firstFrame)
         String stem = before == null ? code(0, width) : before;
         for (int n = 0; ; n++) {
             String letters = n < 26 ? "" + (char) ('a' + n) : "z" + n;
-            if (!used.contains(stem + letters)) {
+            if (used.stream().noneMatch((stem + letters)::equalsIgnoreCase)) {
                 return stem + letters;
             }
         }
@@ -89,13 +94,17 @@ public record ShotNumbering(String prefix, int step, int digits, int firstFrame)
 
     /** How many digits the number of a code is written with. */
     private int digitsOf(String code) {
-        String rest = code == null || !code.startsWith(prefix) ? "" : code.substring(prefix.length());
+        String rest = code == null || !begins(code) ? "" : code.substring(prefix.length());
         return (int) rest.chars().takeWhile(Character::isDigit).count();
+    }
+
+    private boolean begins(String code) {
+        return code.regionMatches(true, 0, prefix, 0, prefix.length());
     }
 
     /** The number in a code; 0 where it has none after the prefix. */
     private long numberOf(String code) {
-        String digitsOnly = code.startsWith(prefix) ? code.substring(prefix.length()) : "";
+        String digitsOnly = begins(code) ? code.substring(prefix.length()) : "";
         int end = 0;
         while (end < digitsOnly.length() && end < 17 && Character.isDigit(digitsOnly.charAt(end))) {
             end++;

@@ -19,8 +19,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class CodePatternTest {
     @ParameterizedTest
-    @CsvSource({"LW_[###]_*,LW_040_bicycle,sh040", "LW_[###]_*,lw_041_Gulls.png,sh041", "[sh####]*,SH0100 v2,sh0100",
-        "*[sc##_###]*,cut_SC12_030_boards,sc12_030", "[*],a b/c,a_b_c"})
+    @CsvSource({"LW_[###]_*,LW_040_bicycle,sh040", "LW_[###]_*,lw_041_Gulls.png,sh041", "[sh####]*,SH0100 v2,SH0100",
+        "*[sc##_###]*,cut_SC12_030_boards,SC12_030", "[*],a b/c,a_b_c"})
     void findsTheCodeInAName(String pattern, String name, String code) {
         assertThat(CodePattern.of(pattern).in(name, "sh")).contains(code);
     }
@@ -43,6 +43,17 @@ class CodePatternTest {
         List<String> codes = CodePattern.of("LW_[####]*").codes(Stream.of("LW_0010 a", "title", "LW_0020 b",
                 "LW_0020 c", "LW_0030").map(List::of).toList(), ShotNumbering.DEFAULT, Set.of("sh0030"));
         assertThat(codes).startsWith("sh0010", "sh0015", "sh0020").doesNotHaveDuplicates().doesNotContain("sh0030");
+    }
+
+    @Test
+    void codesMayHaveCapitalsAndOnesThatDifferInCaseAloneAreOne() {
+        ShotNumbering capitals = new ShotNumbering("HB_", 10, 3, 1001);
+        assertThat(capitals.codes(2, Set.of("hb_010"))).containsExactly("HB_020", "HB_030");
+        assertThat(capitals.codes(2, Set.of(), 100)).containsExactly("HB_100", "HB_110");
+        assertThat(capitals.between("HB_010", "hb_020", Set.of())).isEqualTo("HB_015");
+        assertThat(CodePattern.of("[*]").codes(Stream.of("HB_010", "hb_010").map(List::of).toList(), capitals, Set.of()))
+                .startsWith("HB_010").doesNotContain("hb_010");
+        assertThatThrownBy(() -> new ShotNumbering("ä", 10, 4, 1001)).hasMessageContaining("begins with a letter");
     }
 
     @Test

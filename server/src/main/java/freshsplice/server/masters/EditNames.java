@@ -7,7 +7,9 @@ import freshsplice.server.store.ShotRow;
 import freshsplice.server.store.Store;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -29,12 +31,30 @@ class EditNames {
                 : pieces(edit);
         Long frames = edit.frames();
         boolean moves = frames != null && MOVES.contains(edit.kind());
-        return edit.kind().words() + what + (!moves ? "" : " by " + (frames > 0 ? "+" : "−") + Math.abs(frames)
+        return verb(edit) + what + (!moves ? "" : " by " + (frames > 0 ? "+" : "−") + Math.abs(frames)
                 + (Math.abs(frames) == 1 ? " frame" : " frames"));
     }
 
+    /** What is switched off is switched on again by the same edit: the name says which of both it was. */
+    private String verb(MasterEdit edit) {
+        return switch (edit.kind()) {
+            case SWITCH -> store.whereIn(SectionRow.class, "id", List.copyOf(Set.copyOf(edit.sections()))).stream()
+                    .anyMatch(s -> s.enabled) ? "Switch off" : "Switch on";
+            case LANE_SWITCH -> lane(edit).filter(l -> !l.enabled).isPresent() ? "Switch on" : "Switch off";
+            case LANE_LOCK -> lane(edit).filter(l -> l.locked).isPresent() ? "Unlock" : "Lock";
+            default -> edit.kind().words();
+        };
+    }
+
+    private Optional<MasterLaneRow> lane(MasterEdit edit) {
+        return edit.lane() == null ? Optional.empty()
+                : store.whereIn(MasterLaneRow.class, "id", List.of(edit.lane())).stream().findFirst();
+    }
+
+    /** A lane that is called Lane 2 is not called lane Lane 2. */
     private String laneName(long laneId) {
-        return store.whereIn(MasterLaneRow.class, "id", List.of(laneId)).stream().map(l -> l.name).findFirst().orElse("");
+        String name = store.whereIn(MasterLaneRow.class, "id", List.of(laneId)).stream().map(l -> l.name).findFirst().orElse("");
+        return name.toLowerCase(Locale.ROOT).startsWith("lane") ? name : "lane " + name;
     }
 
     /** Only what is named is read here: the edit itself reads the rest, in its transaction. */

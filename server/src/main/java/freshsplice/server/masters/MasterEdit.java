@@ -105,7 +105,7 @@ public record MasterEdit(Kind kind, List<Long> sections, @Schema(nullable = true
         /** Moves the piece in the order, {@code at} a frame. */
         MOVE("Move"),
         /** Switches pieces off, or on again. */
-        SWITCH("Switch"),
+        SWITCH("Switch off or on"),
         /** Shows another {@code piece} in the place of one. */
         REPLACE("Replace"),
         /** Puts a new {@code piece} on a {@code lane} {@code at} a frame: in between where it ripples, else over. */
@@ -145,19 +145,19 @@ public record MasterEdit(Kind kind, List<Long> sections, @Schema(nullable = true
         /** Makes a master of its own, called {@code text}, of pieces that follow each other. */
         NEST("Nest"),
         /** Lays what a nested master shows into this one. */
-        OPEN("Open the nest"),
+        OPEN("Lay out"),
         /** A new lane on top, called {@code text}. */
         LANE_ADD("Add a lane"),
         /** Takes a {@code lane} away. */
-        LANE_REMOVE("Take away lane"),
+        LANE_REMOVE("Remove"),
         /** Calls a {@code lane} {@code text}. */
-        LANE_RENAME("Rename lane"),
+        LANE_RENAME("Rename"),
         /** Switches a {@code lane} off, or on again. */
-        LANE_SWITCH("Switch lane"),
+        LANE_SWITCH("Switch off"),
         /** Locks a {@code lane}, or opens it again. */
-        LANE_LOCK("Lock or unlock lane"),
+        LANE_LOCK("Lock"),
         /** Puts a {@code lane} higher (+) or lower (−) by {@code frames} places. */
-        LANE_ORDER("Put in order: lane");
+        LANE_ORDER("Put in order:");
 
         private final String words;
 

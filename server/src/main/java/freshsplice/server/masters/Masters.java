@@ -140,7 +140,7 @@ public class Masters {
     /** Takes a master away; its shots stay. */
     public void remove(long masterId, String who) {
         MasterRow asked = store.get(MasterRow.class, masterId);
-        steps.make(asked.projectId, "Take away \"" + asked.name + "\"", who, () -> {
+        steps.make(asked.projectId, "Remove \"" + asked.name + "\"", who, () -> {
             MasterRow row = store.get(MasterRow.class, masterId);
             if (masters.all(row.projectId).size() == 1) {
                 throw new Refused("It is the only master of the project");

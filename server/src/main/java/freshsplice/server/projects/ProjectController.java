@@ -117,14 +117,19 @@ class ProjectController {
 
     /** What would become of the shots' numbers, in the order of a master. */
     @GetMapping("/{id}/renumber")
-    List<Renumbering.Change> renumbered(@PathVariable long id, @RequestParam long master) {
-        return renumbering.plan(master);
+    List<Renumbering.Change> renumbered(@PathVariable long id, @RequestParam long master,
+                                        @RequestParam(required = false) String prefix,
+                                        @RequestParam(required = false) Integer first,
+                                        @RequestParam(required = false) Integer step) {
+        return renumbering.plan(master, new Renumbering.Rules(prefix, first, step));
     }
 
     /** Numbers the shots of a master anew; the old numbers stay known. */
     @PostMapping("/{id}/renumber")
-    void renumber(@PathVariable long id, @RequestParam long master, HttpServletRequest request) {
-        renumbering.make(master, Who.of(request));
+    void renumber(@PathVariable long id, @RequestParam long master, @RequestParam(required = false) String prefix,
+                  @RequestParam(required = false) Integer first, @RequestParam(required = false) Integer step,
+                  HttpServletRequest request) {
+        renumbering.make(master, new Renumbering.Rules(prefix, first, step), Who.of(request));
     }
 
     @PostMapping("/{id}/undo")

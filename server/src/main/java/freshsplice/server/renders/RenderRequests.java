@@ -94,7 +94,7 @@ public class RenderRequests {
 
     private RenderRow row(ProjectRow project, String of, int width, int height, boolean burnIn, String who) {
         int version = 1 + store.where(RenderRow.class, "projectId", project.id).stream()
-                .filter(r -> RenderName.parse(r.name).filter(n -> n.of().equals(of)).isPresent())
+                .filter(r -> RenderName.parse(r.name).filter(n -> n.of().equalsIgnoreCase(of)).isPresent())
                 .mapToInt(r -> r.version).max().orElse(0);
         RenderRow row = new RenderRow();
         row.projectId = project.id;

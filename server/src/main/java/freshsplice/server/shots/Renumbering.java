@@ -28,6 +28,14 @@ public class Renumbering {
     public record Change(long shotId, String from, String to) {
     }
 
+    /** How numbers are made; null leaves a rule as the project has it. */
+    public record Rules(String prefix, Integer first, Integer step) {
+        ShotNumbering over(ShotNumbering usual) {
+            return new ShotNumbering(prefix == null || prefix.isBlank() ? usual.prefix() : prefix.strip(),
+                    step == null ? usual.step() : step, usual.digits(), usual.firstFrame());
+        }
+    }
+
     private final Store store;
     private final MasterStore masters;
     private final Steps steps;
@@ -38,17 +46,23 @@ public class Renumbering {
         this.steps = steps;
     }
 
-    /** What would become of the numbers. */
+    /**
+     * What would become of the numbers.
+     *
+     * @throws Refused if a cut was handed back, from when on numbers stay
+     */
     @Transactional(readOnly = true)
-    public List<Change> plan(long masterId) {
+    public List<Change> plan(long masterId, Rules rules) {
         MasterRow row = store.get(MasterRow.class, masterId);
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
+        refuseOnceHandedBack(project);
         Master master = masters.read(row);
         Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
         List<Long> inOrder = new LivePieces(masters.nested()).ofLane(master, 0).stream()
                 .map(l -> l.section().shotId()).filter(id -> id != 0).distinct().toList();
-        ShotNumbering numbering = ProjectRules.numbering(project);
-        List<String> codes = numbering.codes(inOrder.size(), masters.codesInUse(project.id));
+        ShotNumbering numbering = rules.over(ProjectRules.numbering(project));
+        List<String> codes = numbering.codes(inOrder.size(), masters.codesInUse(project.id),
+                rules.first() == null ? 0 : rules.first());
         List<Change> changes = new ArrayList<>();
         for (int i = 0; i < inOrder.size(); i++) {
             changes.add(new Change(inOrder.get(i), shots.get(inOrder.get(i)).code, codes.get(i)));
@@ -56,12 +70,11 @@ public class Renumbering {
         return changes;
     }
 
-    public void make(long masterId, String who) {
+    public void make(long masterId, Rules rules, String who) {
         MasterRow row = store.get(MasterRow.class, masterId);
         steps.make(row.projectId, "Number the shots of \"" + row.name + "\" anew", who, () -> {
-            refuseOnceHandedBack(store.get(ProjectRow.class, row.projectId));
             Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
-            for (Change change : plan(masterId)) {
+            for (Change change : plan(masterId, rules)) {
                 ShotAliasRow alias = new ShotAliasRow();
                 alias.projectId = row.projectId;
                 alias.shotId = change.shotId();

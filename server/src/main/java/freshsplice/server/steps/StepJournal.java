@@ -84,11 +84,13 @@ class StepJournal {
                 + "> mine.seq and s.state = 'DONE' and s.id <> mine.id join step_row r on r.step_id = s.id join step_row m on "
                 + "m.step_id = mine.id and m.table_name = r.table_name and ";
         String moved = "exists (select 1 from step_value v where v.column_name = 'rec_in' and v.step_row_id = ";
+        // an end that was set stands where a later push found it: setting the old one would leave that push out
+        String set = "exists (select 1 from step_value v where v.column_name in ('rec_in', 'rec_out') and v.step_row_id = ";
         return jdbc.query(later + "m.row_id = r.row_id and m.kind <> 'PUSH' and r.kind <> 'PUSH' where mine.id = ? and "
                         + "(m.kind = 'ADD' or exists (select 1 from step_value v join step_value w on w.column_name = "
                         + "v.column_name where v.step_row_id = r.id and w.step_row_id = m.id)) union "
                         + later + "m.row_id between r.row_id and r.row_last and m.kind <> 'PUSH' and r.kind = 'PUSH' where "
-                        + "mine.id = ? and (m.kind = 'ADD' or " + moved + "m.id)) union "
+                        + "mine.id = ? and (m.kind = 'ADD' or " + set + "m.id)) union "
                         + later + "r.row_id between m.row_id and m.row_last and m.kind = 'PUSH' and r.kind <> 'PUSH' where "
                         + "mine.id = ? and " + moved + "r.id) order by seq desc limit 1",
                 (r, n) -> new Later(r.getString(2), r.getString(3)), stepId, stepId, stepId).stream().findFirst();
@@ -136,7 +138,20 @@ class StepJournal {
                 set(row.table(), row.rowId(), values.getOrDefault(row.id(), List.of()));
             }
         }
-        pushed.forEach((push, runs) -> pushes.pushRuns(push.table(), runs, back ? -push.frames() : push.frames()));
+        pushed.forEach((push, runs) -> {
+            long frames = back ? -push.frames() : push.frames();
+            pushes.pushRuns(push.table(), runs, frames);
+            runs.forEach(run -> carryOn(stepId, push.table(), run, frames));
+        });
+    }
+
+    /** Later steps noted ends of these rows where this push had put them: they are noted where it puts them now. */
+    private void carryOn(long stepId, String table, Pushes.Run run, long frames) {
+        jdbc.update("update step_value v join step_row r on r.id = v.step_row_id join step s on s.id = r.step_id join step mine on "
+                + "mine.id = ? and s.project_id = mine.project_id and s.seq > mine.seq set v.old_value = cast(cast(v.old_value as "
+                + "signed) + ? as char), v.new_value = cast(cast(v.new_value as signed) + ? as char) where r.kind = 'CHANGE' and "
+                + "r.table_name = ? and r.row_id between ? and ? and v.column_name in ('rec_in', 'rec_out')", stepId, frames,
+                frames, table, run.first(), run.last());
     }
 
     private static void checkTable(String table) {

@@ -9,6 +9,7 @@ import freshsplice.server.web.NotThere;
 import freshsplice.server.web.Refused;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -63,10 +64,7 @@ public class Steps {
             if (!rows.isEmpty()) {
                 project.seq++;
                 seq[0] = project.seq;
-                entities.createQuery("update StepRow s set s.state = :passed where s.projectId = :project "
-                                + "and s.state = :undone and s.who = :who").setParameter("passed", StepRow.State.PASSED)
-                        .setParameter("project", projectId).setParameter("undone", StepRow.State.UNDONE)
-                        .setParameter("who", who).executeUpdate();
+                leaveUndone(projectId, who);
                 StepRow step = step(projectId, project.seq, name, who);
                 store.add(step);
                 entities.flush();
@@ -78,6 +76,14 @@ public class Steps {
             live.tell(projectId, new LiveUpdates.Update("edit", seq[0], name, who));
         }
         return result;
+    }
+
+    /** What is done now is built on what is left undone: one's own is passed over, others' stays theirs to do again. */
+    private void leaveUndone(long projectId, String who) {
+        Map.of(StepRow.State.PASSED, "s.who = :who and s.state in ('UNDONE', 'ASIDE')", StepRow.State.ASIDE,
+                "s.who <> :who and s.state = 'UNDONE'").forEach((state, which) -> store.entities().createQuery(
+                        "update StepRow s set s.state = :state where s.projectId = :project and " + which)
+                .setParameter("state", state).setParameter("project", projectId).setParameter("who", who).executeUpdate());
     }
 
     /**
@@ -109,12 +115,12 @@ public class Steps {
 
     /** The step of somebody that an undo would take back: their own last one that holds. */
     public Optional<StepRow> undoable(long projectId, String who) {
-        return nearest(projectId, who, StepRow.State.DONE, "desc");
+        return nearest(projectId, who, List.of(StepRow.State.DONE), "desc");
     }
 
     /** The step of somebody that a redo would bring again. */
     public Optional<StepRow> redoable(long projectId, String who) {
-        return nearest(projectId, who, StepRow.State.UNDONE, "asc");
+        return nearest(projectId, who, List.of(StepRow.State.UNDONE, StepRow.State.ASIDE), "asc");
     }
 
     /** @throws Refused if there is nothing of theirs to undo, or later steps of others build on it */
@@ -175,25 +181,65 @@ public class Steps {
     }
 
     /**
-     * Undoes or redoes until a step is the last one that holds.
+     * Undoes or redoes until a step is the last one that holds, all of it or nothing.
      *
      * @param seq the step's number; 0 to undo all
      * @return how many steps that took
+     * @throws Refused if what would come of it could not stand
      */
     public int goTo(long projectId, long seq, String who) {
-        int turned = 0;
-        while (undoable(projectId, null).filter(s -> s.seq > seq).isPresent()) {
-            turn(projectId, who, null, true);
-            turned++;
+        long[] edit = {-1};
+        List<StepRow> turned = transactions.execute(status -> {
+            ProjectRow project = locked(projectId);
+            List<StepRow> steps = new ArrayList<>();
+            turnAll(projectId, seq, true, steps);
+            turnAll(projectId, seq, false, steps);
+            if (!steps.isEmpty()) {
+                project = store.entities().find(ProjectRow.class, projectId);
+                project.seq++;
+                edit[0] = project.seq;
+                store.entities().flush();
+                store.entities().clear();
+                check(projectId, steps, "The history cannot go there");
+            }
+            return steps;
+        });
+        if (edit[0] >= 0) {
+            live.tell(projectId, new LiveUpdates.Update("edit", edit[0], "went through the history", who));
         }
-        while (redoable(projectId, null).filter(s -> s.seq <= seq).isPresent()) {
-            turn(projectId, who, null, false);
-            turned++;
-        }
-        return turned;
+        return turned.size();
     }
 
-    /** @param whose only steps of theirs; null for everybody's, in the order of the history */
+    /** What is undone below a step that holds is no part of the way to it. */
+    private void setAside(long projectId, long below) {
+        store.entities().createQuery("update StepRow s set s.state = :aside where s.projectId = :project and s.seq < :below and "
+                + "s.state = 'UNDONE'").setParameter("aside", StepRow.State.ASIDE).setParameter("project", projectId)
+                .setParameter("below", below).executeUpdate();
+    }
+
+    private void turnAll(long projectId, long seq, boolean back, List<StepRow> turned) {
+        for (;;) {
+            StepRow step = nearest(projectId, null, List.of(back ? StepRow.State.DONE : StepRow.State.UNDONE), back ? "desc" : "asc")
+                    .filter(s -> back == s.seq > seq).orElse(null);
+            if (step == null) {
+                return;
+            }
+            step.state = back ? StepRow.State.UNDONE : StepRow.State.DONE;
+            store.entities().flush();
+            journal.turn(step.id, back);
+            turned.add(step);
+        }
+    }
+
+    private void check(long projectId, List<StepRow> steps, String otherwise) {
+        try {
+            steps.forEach(step -> checks.forEach(check -> check.afterTurn(projectId, step.id)));
+        } catch (Refusal e) {
+            throw new Refused(otherwise + ": " + e.getMessage());
+        }
+    }
+
+    /** @param whose only steps of theirs */
     private String turn(long projectId, String who, String whose, boolean back) {
         long[] seq = {0};
         String name = transactions.execute(status -> {
@@ -205,18 +251,18 @@ public class Steps {
                         + " by itself: " + later.who() + " did \"" + later.name() + "\" to the same after it. "
                         + "Go back in the history, or ask " + later.who() + " to undo that first");
             });
-            step.state = back ? StepRow.State.UNDONE : StepRow.State.DONE;
+            step.state = !back ? StepRow.State.DONE : undoable(projectId, null).filter(s -> s.seq > step.seq).isPresent()
+                    ? StepRow.State.ASIDE : StepRow.State.UNDONE;
+            if (!back) {
+                setAside(projectId, step.seq);
+            }
             project.seq++;
             seq[0] = project.seq;
             store.entities().flush();
             journal.turn(step.id, back);
             store.entities().clear();
-            try {
-                checks.forEach(check -> check.afterTurn(projectId, step.id));
-            } catch (Refusal e) {
-                throw new Refused("\"" + step.name + "\" cannot be " + (back ? "undone" : "done again") + " by itself any "
-                        + "more, because others edited after it: " + e.getMessage() + ". Go back in the history instead");
-            }
+            check(projectId, List.of(step), "\"" + step.name + "\" cannot be " + (back ? "undone" : "done again")
+                    + " by itself any more, because others edited after it. Go back in the history instead");
             return step.name;
         });
         live.tell(projectId, new LiveUpdates.Update("edit", seq[0], (back ? "Undo: " : "Redo: ") + name, who));
@@ -243,10 +289,10 @@ public class Steps {
         return project;
     }
 
-    private Optional<StepRow> nearest(long projectId, String who, StepRow.State state, String order) {
-        return store.entities().createQuery("select s from StepRow s where s.projectId = :project and s.state = :state "
+    private Optional<StepRow> nearest(long projectId, String who, List<StepRow.State> states, String order) {
+        return store.entities().createQuery("select s from StepRow s where s.projectId = :project and s.state in :states "
                         + "and (:who is null or s.who = :who) order by s.seq " + order, StepRow.class)
                 .setParameter("project", projectId).setParameter("who", who)
-                .setParameter("state", state).setMaxResults(1).getResultList().stream().findFirst();
+                .setParameter("states", states).setMaxResults(1).getResultList().stream().findFirst();
     }
 }

@@ -20,6 +20,9 @@ public class StepRow extends Row {
     @Enumerated(EnumType.STRING)
     public State state;
     
-    /** Whether it holds, can be redone, or was passed over by a later edit. */
-    public enum State { DONE, UNDONE, PASSED }
+    /**
+     * Whether it holds, can be done again, or was passed over by a later edit. Aside is one that was undone while later steps
+     * of others hold: who made it can do it again, going through the history leaves it.
+     */
+    public enum State { DONE, UNDONE, ASIDE, PASSED }
 }
