@@ -68,8 +68,8 @@ export function App() {
     { group: 'Play', name: 'Range: out after this frame', keys: 'O', run: () => setOut() },
     { group: 'Play', name: 'No range', keys: 'Shift+O', run: () => setDesk({ range: {} }) },
     { group: 'Play', name: 'Play the range over and over', keys: 'Shift+L', run: playRange },
-    { group: 'Numbers', name: 'Timecode, frames or seconds', keys: 'T', run: nextUnits },
-    { group: 'Project', name: 'Another project', run: () => setProject(undefined) },
+    { group: 'Numbers', name: 'Timecode, frames or seconds', keys: 'T', run: nextUnits, disabled: !shown },
+    { group: 'Project', name: 'Another project, or a new one', run: () => setProject(undefined) },
   ])
 
   if (projects.error) {
@@ -91,7 +91,7 @@ export function App() {
         {view === 'Turnover' && <Turnover project={project} sequence={shown} />}
         {view !== 'Intake' && view !== 'Turnover' && !shown && (
           project.masterId ? <Empty title="One moment" text="Laying out the lanes" /> : (
-            <Empty title="No cut yet" text="Everything here follows from a cut. Drop an EDL with its pictures and sound in Intake, or begin with empty shots.">
+            <Empty title="No cut yet" text="Everything here follows from a cut. Drop a cut (EDL, XML, AAF or OTIO) with its pictures and sound in Intake, or begin with empty shots.">
               <button type="button" className="button button-main" onClick={() => setDesk({ view: 'Intake' })}>Go to Intake</button>
               <button type="button" className="button" onClick={() => openMasters(true)}>Begin without a cut</button>
               <MasterBox project={project} sequence={undefined} hidden />

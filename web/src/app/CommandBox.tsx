@@ -2,6 +2,7 @@ import { Dialog } from 'radix-ui'
 import { useMemo, useState } from 'react'
 import { create } from 'zustand'
 import { type Action, allActions, useActions } from '../desk/actions'
+import { plainWords } from '../desk/synonyms'
 
 const useBox = create<{ open: boolean }>(() => ({ open: false }))
 
@@ -59,7 +60,7 @@ export function CommandBox() {
                 {action.keys?.split(' ').map((k) => <span key={k} className="key">{readable(k)}</span>)}
               </li>
             ))}
-            {found.length === 0 && <li className="px-5 py-3 text-quiet">Nothing is called that here</li>}
+            {found.length === 0 && <li className="px-5 py-3 text-quiet">Nothing here is found by that: try another word for it</li>}
           </ul>
         </Dialog.Content>
       </Dialog.Portal>
@@ -69,7 +70,7 @@ export function CommandBox() {
 
 function search(actions: Action[], text: string): Action[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
-  return actions.filter((a) => words.every((w) => `${a.group} ${a.name} ${readable(a.keys ?? '')}`.toLowerCase().includes(w)))
+  return actions.filter((a) => words.every((w) => `${a.group} ${a.name} ${readable(a.keys ?? '')} ${plainWords(a.name)}`.toLowerCase().includes(w)))
 }
 
 const readable = (keys: string) =>

@@ -21,7 +21,7 @@ export function History({ project }: { project: Project }) {
           // not onto "undo all", which Enter would press
           e.preventDefault()
           ;(e.currentTarget as HTMLElement).focus()
-        }} align="end" sideOffset={6} collisionPadding={10} className="z-40 flex h-[420px] w-[440px] flex-col rounded-lg border border-line bg-raised p-3 shadow-xl">
+        }} align="end" sideOffset={6} collisionPadding={10} className="z-40 flex h-[420px] w-[440px] flex-col rounded-lg border border-line bg-raised p-3 shadow-xl outline-none">
           <Steps project={project} />
         </Popover.Content>
       </Popover.Portal>

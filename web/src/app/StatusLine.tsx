@@ -45,10 +45,10 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
       <span className="ml-auto" />
       {colleague && <span className="min-w-0 truncate text-quiet" role="status">{colleague}</span>}
       <TaskLine projectId={project.id} />
-      <span className="flex h-[30px] min-w-0 flex-wrap items-center justify-end gap-x-4 overflow-hidden whitespace-nowrap leading-[30px]">
+      <span className="flex h-[30px] min-w-0 flex-wrap items-center justify-end gap-x-4 overflow-hidden whitespace-nowrap">
         {HINTS[view].map(([key, text]) => (
           <span key={key} className="flex h-[30px] items-center gap-1.5">
-            {key.split(' ').map((k) => <span key={k} className="key">{k}</span>)} {text}
+            {key.split(' ').map((k) => <span key={k} className="key self-center">{k}</span>)} {text}
           </span>
         ))}
       </span>

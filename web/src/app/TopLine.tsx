@@ -1,4 +1,4 @@
-import { setDesk, setProject, useDesk, VIEWS } from '../desk/desk'
+import { setDesk, setProject, useDesk, type View, VIEWS } from '../desk/desk'
 import { useLine } from '../desk/line'
 import type { Project, Sequence } from '../server/types'
 import { plural } from '../parts/words'
@@ -11,7 +11,10 @@ import { redo, undo } from './undo'
 export function TopLine({ project, sequence }: { project: Project; sequence?: Sequence }) {
   const connected = useLine((l) => l.there)
   const view = useDesk((d) => d.view)
-  const waiting = project.cuts.filter((c) => c.state === 'RECEIVED' && project.againstCutId && c.id > project.againstCutId).length
+  const waiting: Partial<Record<View, [number, string]>> = {
+    Intake: [project.cuts.filter((c) => c.state === 'LOOKED_AT').length, 'waits in Intake to be received'],
+    Turnover: [project.cuts.filter((c) => c.state === 'RECEIVED' && project.againstCutId && c.id > project.againstCutId).length, 'is newer than the one that the master is held against'],
+  }
   return (
     <header className="flex h-[43px] shrink-0 items-center gap-4 border-b border-black/40 bg-deep px-4">
       <button type="button" className="min-w-0 shrink truncate text-left" title="Another project" onClick={() => setProject(undefined)}>
@@ -27,7 +30,7 @@ export function TopLine({ project, sequence }: { project: Project; sequence?: Se
             className={`rounded-t-md px-3 py-1.5 ${view === name ? 'border-b-2 border-live bg-[#454545] text-white' : 'text-quiet hover:text-white'}`}
             onClick={() => setDesk({ view: name })}>
             {name}
-            {name === 'Turnover' && waiting > 0 && <span className="ml-1.5 text-bent" title="a newer cut waits">{waiting}</span>}
+            {waiting[name] && waiting[name][0] > 0 && <span className="ml-1.5 text-bent" title={`${waiting[name][0] === 1 ? 'a cut' : plural(waiting[name][0], 'cut')} ${waiting[name][1]}`}>{waiting[name][0]}</span>}
           </button>
         ))}
       </nav>

@@ -4,9 +4,10 @@ import { CameraPicture } from '../pictures/CameraPicture'
 import { CutPicture } from '../pictures/CutPicture'
 import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
+import { plural } from '../parts/words'
 import { useSectionBake } from '../pictures/useSectionBake'
 import { useLabels } from '../playhead/labels'
-import { liveAt, mixedPieces, passesIn, renderOf, shareAt, shotFrameAt } from '../playhead/lookup'
+import { liveAt, mediaFrameAt, mixedPieces, passesIn, renderOf, shareAt, shotFrameAt } from '../playhead/lookup'
 import { useBoardFrame } from '../server/queries'
 import type { LaidRender, Project, Sequence } from '../server/types'
 import { PeekPicture } from './PeekPicture'
@@ -31,11 +32,12 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
   return (
     <div className="flex shrink-0 items-start gap-[10px] bg-ground px-4 pb-3 pt-2">
       <Picture kind="cut" large={large} title="Cut" quiet={piece ? named(pieceBefore?.name, piece.name, shareAt(piece, frame)) : 'black'} number={label(frame)}
-        under={piece ? `Board, ${piece.out - piece.in} frames` : ''}>
+        under={piece && <Facts of={[`Board, ${plural(piece.out - piece.in, 'frame')}`, piece.mediaFrames.length > 0 && `movie frame ${mediaFrameAt(piece, frame)}`, pieceBefore && `passes in from ${pieceBefore.name}`]} />}>
         {sequence.cut.id === 0 && <span className="absolute inset-0 flex items-center justify-center bg-deep p-4 text-center text-quiet">Held against no cut. Its name in the top line, Ctrl M, offers those that were received.</span>}
         <CutPicture sequence={sequence} frame={frame} />
       </Picture>
       <Picture kind="camera" large={large} title="Camera" number={shotFrame ?? ''}
+        under={<BoardOver />}
         quiet={section?.shotId ? `${named(passing?.code, section.code, shareAt(section, frame))} · ${(bake?.lens(k) ?? section.lens).toFixed(0)} mm · T${section.stop} · focus ${(bake?.focus(k) ?? section.focus).toFixed(1)} m` : (section?.code ?? 'black')}>
         {section && <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} />}
         {seen && <PeekPicture project={project} seen={seen} />}
@@ -43,15 +45,8 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
         <div className="pointer-events-none absolute inset-[3.5%] border border-white/25" aria-hidden />
       </Picture>
       <Picture kind="render" large={large} title="Render" number={render && frame >= render.zero && frame < render.zero + render.frames ? `${frame - render.zero + 1} of ${render.frames}` : ''}
-        quiet={render ? `${render.name}${render.stand ? ` · ${render.stand}` : ''}` : section ? `${section.code} · none yet` : ''}
-        under={
-          <label className="flex flex-1 items-center gap-3">
-            Board over camera
-            <input type="range" min={0} max={100} value={Math.round(boardOver * 100)} className="min-w-0 flex-1"
-              onChange={(e) => setDesk({ boardOver: Number(e.target.value) / 100 })} />
-            <span className="num w-12 text-right">{Math.round(boardOver * 100)} %</span>
-          </label>
-        }>
+        quiet={render ? render.name : section ? `${section.code} · none yet` : ''}
+        under={render && <Facts of={[`${plural(render.frames, 'frame')}, version ${render.version}`, render.stand && <span key="stand" className="text-stale">{render.stand}</span>]} />}>
         <Mix share={section ? shareAt(section, frame) : 1} before={passing && <OneRender render={renderBefore} frame={frame} framesPerSecond={sequence.framesPerSecond} />}>
           <OneRender render={render} frame={frame} framesPerSecond={sequence.framesPerSecond} />
         </Mix>
@@ -63,6 +58,24 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
 const OneRender = ({ render, frame, framesPerSecond }: { render?: LaidRender; frame: number; framesPerSecond: number }) => (
   <RenderPicture renderId={render?.renderId} frame={render ? frame - render.zero : 0} frames={render?.frames ?? 0} framesPerSecond={framesPerSecond} steady />
 )
+
+/** What there is to know of a picture, a line each, in the room under it. */
+const Facts = ({ of }: { of: React.ReactNode[] }) => (
+  <div className="flex flex-col pt-1 text-[13px]">{of.filter(Boolean).map((fact, i) => <span key={i} className="truncate">{fact}</span>)}</div>
+)
+
+/** How much of the board lies over the camera's picture. */
+export function BoardOver() {
+  const boardOver = useDesk((d) => d.boardOver)
+  return (
+    <label className="flex h-7 flex-1 items-center gap-3">
+      Board over camera
+      <input type="range" min={0} max={100} value={Math.round(boardOver * 100)} className="min-w-0 flex-1"
+        onChange={(e) => setDesk({ boardOver: Number(e.target.value) / 100 })} />
+      <span className="num w-12 text-right">{Math.round(boardOver * 100)} %</span>
+    </label>
+  )
+}
 
 type Props = {
   kind: PictureKind
@@ -93,7 +106,7 @@ function Picture({ kind, large, title, quiet, number, under, children }: Props) 
       >
         {children}
       </button>
-      {under && <div className="flex h-8 items-center text-quiet">{under}</div>}
+      {under && <div className="text-quiet">{under}</div>}
     </figure>
   )
 }

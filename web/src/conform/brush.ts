@@ -25,6 +25,18 @@ export function clipped(g: CanvasRenderingContext2D, text: string, x: number, y:
   }
 }
 
+/** A name with its telling end: where there is no room for all of it, what it shares with its neighbours goes. */
+export function clippedName(g: CanvasRenderingContext2D, name: string, x: number, y: number, room: number) {
+  const stem = name.replace(/\.[a-z0-9]{2,5}$/i, '')
+  let shown = stem
+  while (shown.length > 2 && g.measureText(shown === stem ? shown : `…${shown}`).width > room) {
+    shown = shown.slice(1)
+  }
+  if (room > 14) {
+    g.fillText(shown === stem ? shown : `…${shown}`, x, y)
+  }
+}
+
 export function hatch(g: CanvasRenderingContext2D, x: number, y: number, w: number, h: number) {
   g.save()
   g.beginPath()

@@ -50,7 +50,7 @@ function drawRuler(g: CanvasRenderingContext2D, s: Scene) {
     g.fillStyle = '#6f6f6f'
     g.fillRect(Math.round(x), s.layout.ruler - 6, 1, 8)
     const label = s.label(f)
-    if (x >= LABELS - 1 && x + 4 + g.measureText(label).width <= s.width) {
+    if (x >= LABELS - 1 && x + 4 + g.measureText(label).width <= s.width - 6) {
       g.fillStyle = INK.quiet
       g.fillText(label, x + 4, 18)
     }

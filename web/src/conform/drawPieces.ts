@@ -1,7 +1,7 @@
 /** The three lanes of pieces: the cut's, the shots, the renders. */
 import type { LaidRender, Section } from '../server/types'
 import { mediaFrameAt, pieceAt, renderOf, shotFrameAt } from '../playhead/lookup'
-import { clipped, cover, dashed, hatch } from './brush'
+import { clipped, clippedName, cover, dashed, hatch } from './brush'
 import { drawPassages, meetsBefore } from './drawPassages'
 import { coverByUpper, drawNests, markChosen } from './drawUpper'
 import { image } from './images'
@@ -27,6 +27,12 @@ function drawCells(g: CanvasRenderingContext2D, s: Scene, from: number, to: numb
   }
 }
 
+/** Zoomed in, what is written on a piece stays in sight as long as any of it is. */
+export function inSight(s: Scene, x: number, w: number, write: (at: number, room: number) => void) {
+  const at = Math.max(x, LABELS) + 5
+  write(at, Math.min(x + w, s.width) - at - 3)
+}
+
 export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.cut
   const { pieces } = s.sequence.cut
@@ -50,7 +56,7 @@ export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
       g.fillRect(x, bottom - 17, w, 17)
       g.fillStyle = INK.text
       g.font = `12px ${SANS}`
-      clipped(g, piece.name, x + 5, bottom - 4.5, w - 8)
+      inSight(s, x, w, (at, room) => clippedName(g, piece.name, at, bottom - 4.5, room))
     }
     drawCells(g, s, piece.in, piece.out, top, 13, (f) => s.label(f).slice(-2))
   }, ({ x, width, look }) => {
@@ -102,7 +108,7 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: nu
     g.font = `600 12.5px ${MONO}`
     g.fillStyle = INK.text
     const long = g.measureText(section.code).width + 8 < w
-    clipped(g, long ? section.code : section.code.replace(/^[a-z]+/, ''), x + 5, top + 13, w - 8)
+    inSight(s, x, w, (at, room) => clipped(g, long ? section.code : section.code.replace(/^[a-z]+/, ''), at, top + 13, room))
     const count = `${speedOf(section)}${draggedEdge(s, section.out) - draggedEdge(s, section.in)}`
     g.font = `12px ${MONO}`
     if (w > g.measureText(section.code + count).width + 30) {

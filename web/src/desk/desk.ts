@@ -15,6 +15,9 @@ type Desk = {
   units: Units
   large: PictureKind
   boardOver: number
+  /** which of the sizes a render is asked for in, and whether it is burnt in */
+  renderSize: number
+  burnIn: boolean
   /** record frame of the selected seam */
   seam: number | undefined
   /** ids of the chosen pieces of the master */
@@ -62,6 +65,8 @@ export const useDesk = create<Desk>(() => ({
   units: 'timecode',
   large: 'camera',
   boardOver: 0,
+  renderSize: 2,
+  burnIn: true,
   seam: undefined,
   pieces: [],
   zoom: undefined,

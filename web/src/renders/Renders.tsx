@@ -1,8 +1,10 @@
 import { useState } from 'react'
 import { useActions } from '../desk/actions'
-import { useDesk } from '../desk/desk'
+import { setDesk, useDesk, useOfDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
 import { Rows } from '../parts/Rows'
+import { plural } from '../parts/words'
+import { Player } from './Player'
 import { sectionAt } from '../playhead/lookup'
 import { goTo } from '../playhead/transport'
 import { post } from '../server/client'
@@ -18,8 +20,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
   const here = sectionAt(sequence, frame)
   const [chosen, setChosen] = useState<Set<number>>(new Set())
   const [master, setMaster] = useState(false)
-  const [size, setSize] = useState(2)
-  const [burnIn, setBurnIn] = useState(true)
+  const { renderSize: size, burnIn } = useOfDesk('renderSize', 'burnIn')
   const [shown, setShown] = useState<number>()
   const rows = sequence.shots
   const picked = chosen.size > 0 ? rows.filter((r) => chosen.has(r.shotId)) : []
@@ -30,7 +31,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
       const alone = shotIds.length === 0 && !master && here?.shotId ? [here.shotId] : shotIds
       const [width, height] = SIZES[size]
       const ids = await post<number[]>(`/api/projects/${project.id}/renders`, { shotIds: alone, master, masterId: sequence.id, width, height, burnIn })
-      say(`${ids.length} ${ids.length === 1 ? 'render waits' : 'renders wait'}`)
+      say(plural(ids.length, 'render waits', 'renders wait'))
       setChosen(new Set())
       setMaster(false)
       refreshRenders(project.id)
@@ -50,8 +51,14 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
     { group: 'Renders', name: 'Take or leave this shot', keys: 'X', run: () => here && here.shotId !== 0 && toggle(here.shotId) },
   ])
   const current = renders.find((r) => r.id === shown) ?? renders.find((r) => r.state === 'DONE')
+  const newestOf = (shotId: number) => renders.find((r) => r.shotId === shotId && r.state === 'DONE')
+  const toSave = picked.length > 0 ? picked.map((p) => newestOf(p.shotId)).filter((r) => r !== undefined) : current ? [current] : []
+  const look = (row: { shotId: number; in: number }) => {
+    goTo(row.in)
+    setShown(newestOf(row.shotId)?.id)
+  }
   const drawing = renders.filter((r) => r.state === 'DRAWING' || r.state === 'WAITING')
-  const text = chosen.size === 0 && !master ? `Render ${here?.code ?? 'a shot'}` : `Render ${[chosen.size ? `${chosen.size} ${chosen.size === 1 ? 'shot' : 'shots'}` : '', master ? 'the master' : ''].filter(Boolean).join(' and ')}`
+  const text = chosen.size === 0 && !master ? `Render ${here?.code ?? 'a shot'}` : `Render ${[chosen.size ? plural(chosen.size, 'shot') : '', master ? 'the master' : ''].filter(Boolean).join(' and ')}`
 
   return (
     <div className="flex min-h-0 flex-1">
@@ -64,11 +71,11 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
               {current.stale.length > 0 && <span className="text-stale"> · stale, {current.stale.join(' and ')} changed</span>}
             </span>
           )}
-          {current?.state === 'DONE' && <a className="link ml-auto" href={`/api/renders/${current.id}/movie`} download={`${current.name}.mp4`}>Save movie</a>}
+          {current?.state === 'DONE' && <button type="button" className="link ml-auto whitespace-nowrap" onClick={() => saveMovies(toSave)}>{toSave.length === 1 ? 'Save movie' : `Save ${toSave.length} movies`}</button>}
         </div>
         <div className="relative min-h-0 flex-1 bg-[#1d1d1d]">
           {current?.state === 'DONE' ? (
-            <video key={current.id} className="absolute inset-0 h-full w-full" src={`/api/renders/${current.id}/movie`} controls aria-label={current.name} />
+            <Player key={current.id} render={current} />
           ) : (
             <p className="flex h-full items-center justify-center px-8 text-center text-quiet">
               {current ? stateWords(current) : 'Choose shots at the right and press R. They are drawn in the background; go on working.'}
@@ -96,13 +103,13 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
         <Rows rows={rows} height={34} label="Shots" at={here && rows.findIndex((r) => r.shotId === here.shotId)}>
           {(row) => {
             return (
-              <label className={`flex h-full items-center gap-3 border-b border-line/60 px-1 ${row.shotId === here?.shotId ? 'bg-[#3a4341]' : ''}`} onDoubleClick={() => goTo(row.in)}>
+              <label className={`flex h-full items-center gap-3 border-b border-line/60 px-1 ${row.shotId === here?.shotId ? 'bg-[#3a4341]' : ''}`} >
                 <input type="checkbox" checked={chosen.has(row.shotId)} onChange={() => toggle(row.shotId)} aria-label={`Choose ${row.code}`} />
-                <button type="button" className="num w-16 text-left" onClick={() => goTo(row.in)}>{row.code}</button>
+                <button type="button" className="num w-16 text-left" onClick={() => look(row)}>{row.code}</button>
                 <span className="num w-16 text-right text-quiet">{row.frames}</span>
-                <span className="min-w-0 flex-1 truncate text-quiet">
+                <span className="min-w-0 flex-1 text-[13px] leading-tight text-quiet">
                   {row.renderId
-                    ? <><span className="num text-text">v{String(row.version).padStart(3, '0')}</span> {row.stand && <span className="hatched rounded px-1.5 text-text">{row.stand}</span>}</>
+                    ? <><span className="num text-text">v{String(row.version).padStart(3, '0')}</span> {row.stand && <><span className="hatched inline-block h-2.5 w-4 rounded-sm" aria-hidden /> <span className="text-stale">{row.stand}</span></>}</>
                     : row.staged ? 'not rendered' : 'not staged'}
                 </span>
               </label>
@@ -111,8 +118,8 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
         </Rows>
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-line py-3">
           <label className="flex items-center gap-2"><input type="checkbox" checked={master} onChange={(e) => setMaster(e.target.checked)} /> the whole master</label>
-          <label className="flex items-center gap-2"><input type="checkbox" checked={burnIn} onChange={(e) => setBurnIn(e.target.checked)} /> burn-in</label>
-          <select className="field num" aria-label="Size" value={size} onChange={(e) => setSize(Number(e.target.value))}>
+          <label className="flex items-center gap-2"><input type="checkbox" checked={burnIn} onChange={(e) => setDesk({ burnIn: e.target.checked })} /> burn-in</label>
+          <select className="field num" aria-label="Size" value={size} onChange={(e) => setDesk({ renderSize: Number(e.target.value) })}>
             {SIZES.map(([w, h], i) => <option key={w} value={i}>{w} × {h}</option>)}
           </select>
           <button type="button" className="button button-main ml-auto" onClick={() => void ask()}>{text}</button>
@@ -132,6 +139,23 @@ function stateWords(r: Render): string {
   }
 }
 
+/** Today the time, before that the day. */
+function when(at: string): string {
+  const date = new Date(at)
+  const today = date.toDateString() === new Date().toDateString()
+  return today ? date.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : date.toLocaleDateString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+}
+
+/** One after another: a browser lets the next go when the last has begun. */
+function saveMovies(all: Render[]) {
+  all.forEach((r, i) => window.setTimeout(() => {
+    const link = document.createElement('a')
+    link.href = `/api/renders/${r.id}/movie`
+    link.download = `${r.name}.mp4`
+    link.click()
+  }, i * 400))
+}
+
 const left = (seconds: number) => (seconds < 0 ? '' : seconds < 90 ? `${Math.ceil(seconds)} s left` : `${Math.ceil(seconds / 60)} min left`)
 
 function RenderRow({ render: r, selected, choose }: { render: Render; selected: boolean; choose: () => void }) {
@@ -144,7 +168,8 @@ function RenderRow({ render: r, selected, choose }: { render: Render; selected: 
       <span className="num flex-1 truncate text-quiet">
         {r.framesPerSecond > 0 && `${r.framesPerSecond.toFixed(1)} frames/s`} {r.state === 'DRAWING' && left(r.secondsLeft)}
       </span>
-      <span className="truncate text-quiet">{r.who}</span>
+      {r.stale.length > 0 && <span className="whitespace-nowrap text-stale"><span className="hatched inline-block h-2.5 w-4 rounded-sm" aria-hidden /> stale</span>}
+      <span className="truncate text-quiet">{r.who}, {when(r.requestedAt)}</span>
       {under && <button type="button" className="link" onClick={() => post(`/api/renders/${r.id}/stop`).catch(sayError)}>stop</button>}
     </div>
   )

@@ -69,7 +69,13 @@ export function Channels({ stage, item, shotFrame, moveKey }: Props) {
     const low = Math.min(...all)
     const high = Math.max(...all)
     const y = (v: number) => (high === low ? top + h / 2 : top + h - 8 - ((v - low) / (high - low)) * (h - 16))
+    // keys before the shown frames lie to the left: they run through no name
+    g.save()
+    g.beginPath()
+    g.rect(LEFT, 0, width - LEFT, height)
+    g.clip()
     row.lines.forEach((line) => drawLine(g, line, y))
+    g.restore()
   }
 
   function drawLine(g: CanvasRenderingContext2D, line: Row['lines'][number], y: (v: number) => number) {
@@ -107,10 +113,13 @@ export function Channels({ stage, item, shotFrame, moveKey }: Props) {
       g.fillRect(-4, -4, 8, 8)
       g.restore()
     }
-    g.fillStyle = '#b3b3b3'
     g.font = `12px ${MONO}`
     const end = keys[keys.length - 1]
     if (line.name && x(end.frame) < width - 16) {
+      const w = g.measureText(line.name).width
+      g.fillStyle = '#222222'
+      g.fillRect(x(end.frame) + 7, y(end.value) - 6, w + 4, 12)
+      g.fillStyle = '#b3b3b3'
       g.fillText(line.name, x(end.frame) + 9, y(end.value) + 4)
     }
   }

@@ -1,20 +1,35 @@
+import { useRef } from 'react'
+import { sayError } from '../desk/messages'
+import { post } from '../server/client'
 import { useFocus } from '../server/queries'
 import type { Project, StageShot } from '../server/types'
 
 const MARKS = [0.5, 1, 2, 3, 5, 10, 20, 50, 100]
 
+/** Distances from 0.4 to 150 m, each decade as wide as the next: in percent of the bar, and back. */
+const share = (metres: number) => Math.max(0, Math.min(100, (Math.log(metres / 0.4) / Math.log(150 / 0.4)) * 100))
+const metresAt = (part: number) => 0.4 * (150 / 0.4) ** Math.max(0, Math.min(1, part))
+/** About the width of a letter in percent of the bar. */
+const LETTER = 1.25
+
 /** The things of the set at their distances, and what of it is sharp. */
 export function FocusStrip({ project, stage, shotFrame }: { project: Project; stage: StageShot; shotFrame: number }) {
   const ruler = useFocus(project.id, stage.shotId, shotFrame).data
-  const at = (metres: number) => `${Math.max(0, Math.min(100, (Math.log(metres / 0.4) / Math.log(150 / 0.4)) * 100))}%`
+  const at = (metres: number) => `${share(metres)}%`
+  const bar = useRef<HTMLDivElement>(null)
+  const focusAt = (x: number) => {
+    const box = bar.current!.getBoundingClientRect()
+    const metres = metresAt((x - box.left) / box.width)
+    void post(`/api/shots/${stage.shotId}/keys`, { frame: shotFrame, values: { focus: Math.round(metres * 100) / 100 } }).catch(sayError)
+  }
   if (!ruler) {
     return <div className="h-[50px] shrink-0" />
   }
   const far = ruler.far ?? 150
   const named: typeof ruler.things = []
   for (const thing of ruler.things) {
-    // a name is about a third of the way to the next decade wide
-    if (named.length === 0 || thing.metres > named[named.length - 1].metres * 2) {
+    const last = named[named.length - 1]
+    if (!last || share(thing.metres) - share(last.metres) > (last.name.length + 3) * LETTER) {
       named.push(thing)
     }
   }
@@ -25,7 +40,7 @@ export function FocusStrip({ project, stage, shotFrame }: { project: Project; st
         {named.map((t) => (
           <span key={t.name} className="absolute top-0 whitespace-nowrap text-[12px]" style={{ left: at(t.metres) }}>▾ {t.name}</span>
         ))}
-        <div className="absolute inset-x-0 top-[19px] h-2.5 bg-[#454545]">
+        <div ref={bar} className="absolute inset-x-0 top-[19px] h-2.5 cursor-pointer bg-[#454545]" title="Press for the focus there" onClick={(e) => focusAt(e.clientX)}>
           <div className="absolute inset-y-0 bg-[#5c8f89]" style={{ left: at(ruler.near), right: `calc(100% - ${at(far)})` }} />
           <div className="absolute -inset-y-1 w-[3px] bg-live" style={{ left: at(ruler.focus) }} title={`focus ${ruler.focus.toFixed(2)} m`} />
         </div>

@@ -67,12 +67,12 @@ function ShotStage({ project, sequence, section }: { project: Project; sequence:
     : post(`${path}/keys/remove`, { frame: at, channels: Object.keys(stage?.plain ?? {}) })).catch(sayError)
   const moveKey = (from: number, to: number) => void post(`${path}/keys/move`, { from: from + offset, to: to + offset })
     .then(() => step(to - shotFrame)).catch(sayError)
-  const onKey = keyFrames.includes(shotFrame)
+  // the server says where there is no key: the window may not have heard yet of one that was just made
   useActions('stage', [
     { group: 'Stage', name: `Key all of ${what} here`, keys: 'K', run: keyHere },
-    { group: 'Stage', name: `Remove the keys of ${what} here`, keys: 'Delete', run: removeKey, disabled: !onKey },
-    { group: 'Stage', name: `Move the keys of ${what} one frame earlier`, keys: 'Alt+ArrowLeft', run: () => moveKey(shotFrame, shotFrame - 1), disabled: !onKey },
-    { group: 'Stage', name: `Move the keys of ${what} one frame later`, keys: 'Alt+ArrowRight', run: () => moveKey(shotFrame, shotFrame + 1), disabled: !onKey },
+    { group: 'Stage', name: `Remove the keys of ${what} here`, keys: 'Delete', run: removeKey },
+    { group: 'Stage', name: `Move the keys of ${what} one frame earlier`, keys: 'Alt+ArrowLeft', run: () => moveKey(shotFrame, shotFrame - 1) },
+    { group: 'Stage', name: `Move the keys of ${what} one frame later`, keys: 'Alt+ArrowRight', run: () => moveKey(shotFrame, shotFrame + 1) },
     { group: 'Stage', name: 'Choose the next thing of the set', keys: 'N', run: () => setItem(stage?.items[(stage.items.findIndex((i) => i.id === item) + 1) % (stage.items.length || 1)]?.id), disabled: !stage?.items.length },
     { group: 'Stage', name: 'Choose the camera', keys: 'Escape', run: () => setItem(undefined), disabled: !chosen },
     { group: 'Stage', name: `Next key of ${what}`, keys: '.', run: () => toKey(1) },

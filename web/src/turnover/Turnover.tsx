@@ -45,6 +45,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
   const [busy, setBusy] = useState(false)
   const [outOfDate, setOutOfDate] = useState<OutOfDate[]>()
   const current = edits[Math.min(at, edits.length - 1)]
+  const waits = project.cuts.filter((c) => c.state === 'LOOKED_AT').pop()
 
   const toggle = (id: string) => setLeft((l) => toggled(l, id))
   const apply = async () => {
@@ -87,6 +88,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
             <select className="field max-w-64" aria-label="Cut to compare with" value={list.cutId} onChange={(e) => setDesk({ cutId: Number(e.target.value) })}>
               {cuts.map((c) => <option key={c.id} value={c.id}>Cut {c.version} against our master</option>)}
             </select>
+            {waits && <button type="button" className="link shrink-0 text-bent" onClick={() => setDesk({ view: 'Intake', cutId: waits.id })}>cut {waits.version} waits in Intake</button>}
             <span className="truncate text-quiet">
               {plural(edits.length, 'change')}
               {camera > 0 && <>, <b className="text-bent">{camera}</b> {camera === 1 ? 'needs' : 'need'} camera work</>}
@@ -100,7 +102,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
             </p>
           ) : (
             <>
-              <div className="grid grid-cols-[28px_78px_1fr_110px_1fr] gap-2 border-b border-line pb-1 text-[13px] text-quiet">
+              <div className="grid grid-cols-[28px_74px_1fr_86px_1.15fr] gap-2 border-b border-line pb-1 text-[13px] text-quiet">
                 <span /><span>Shot</span><span>What changed</span><span className="text-right">Frames</span><span>What it asks</span>
               </div>
               <Rows rows={edits} height={33} label="Changes" at={at}>
@@ -150,7 +152,7 @@ function WhatWentOutOfDate({ renders }: { renders: OutOfDate[] }) {
 function ChangeRow({ change: c, taken, selected, choose, toggle }: { change: Change; taken: boolean; selected: boolean; choose: () => void; toggle: () => void }) {
   const frames = c.slip !== 0 ? `slip ${signed(c.slip)}` : c.head !== 0 && c.tail !== 0 ? `${signed(c.head)} ${signed(c.tail)}` : signed(c.head + c.tail || (c.kind === 'SHIFTED' || c.kind === 'MOVED' ? c.shift : 0))
   return (
-    <div className={`grid h-full grid-cols-[28px_78px_1fr_110px_1fr] items-center gap-2 border-b border-line/60 ${selected ? 'bg-[#3a4341]' : ''}`} onClick={choose}>
+    <div className={`grid h-full grid-cols-[28px_74px_1fr_86px_1.15fr] items-center gap-2 border-b border-line/60 ${selected ? 'bg-[#3a4341]' : ''}`} onClick={choose}>
       <input type="checkbox" checked={taken} onChange={toggle} onClick={(e) => e.stopPropagation()} aria-label={`Take the change of ${c.code || c.name}`} />
       <span className="num">{c.code || <span className="text-quiet">new</span>}</span>
       <span className="truncate" title={c.words}>{c.kind === 'NEW' ? `${c.words}: ${c.name}` : c.words}</span>

@@ -87,7 +87,7 @@ class HandBackRoundTripTest {
         assertThat(named.record()).isEqualTo(piece.record().withIn(piece.record().in() + 6));
         assertThat(named.from()).isEqualTo(Rational.of(range.startTimecode()));
         assertThat(back.remarks()).extracting(Remark::text).anyMatch(t -> t.contains("sh0030_v001 covers " + frames + " of "
-                + (frames + 6) + " frames; for the rest the list has the edit room's own source there"));
+                + (frames + 6) + " frames; the rest is the edit room's own source"));
         assertThat(named.comments()).singleElement().asString().endsWith("sh0030_v001 covers " + frames + " of " + (frames + 6)
                 + " frames");
     }

@@ -23,6 +23,8 @@ public record FocusRuler(double focus, double near, Double far, double degrees, 
     }
 
     private static final double FARTHEST = 200;
+    /** Wider than this it is ground or sea, and no one distance, metres. */
+    private static final double WIDEST = 30;
 
     public static FocusRuler of(Camera camera, Stage stage, Rational shotFrame, Rational actionFrame) {
         CameraPose pose = camera.at(shotFrame);
@@ -32,7 +34,7 @@ public record FocusRuler(double focus, double near, Double far, double degrees, 
         for (Item item : stage.items()) {
             double metres = -pose.view().apply(item.value(ItemChannel.X, actionFrame),
                     item.value(ItemChannel.Y, actionFrame), item.value(ItemChannel.Z, actionFrame))[2];
-            boolean tooWideToFocusOn = item.width() > 60 || item.depth() > 60;
+            boolean tooWideToFocusOn = item.width() >= WIDEST || item.depth() >= WIDEST;
             if (item.isShown(actionFrame) && !tooWideToFocusOn && metres > 0.3 && metres < FARTHEST) {
                 things.add(new Thing(item.name(), metres));
             }

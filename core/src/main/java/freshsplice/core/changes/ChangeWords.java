@@ -46,7 +46,7 @@ public final class ChangeWords {
             case NOTHING -> "nothing";
             case HANDLES -> "inside its camera work";
             case RENDER -> "new render";
-            case CAMERA -> "camera: " + frames(demand.past()) + " past its work";
+            case CAMERA -> "camera: " + (demand.past() == 1 ? "1 more frame" : demand.past() + " more frames");
         };
     }
 

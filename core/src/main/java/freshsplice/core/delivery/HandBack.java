@@ -141,10 +141,10 @@ public final class HandBack {
         Rendered render = renders.get(section.shotId());
         FrameRange place = render == null ? null : render.range().on(section);
         FrameRange covered = place == null ? null : CoveredPart.of(section, next, place);
-        String where = code(section) + " at " + label(section.record().in());
+        String where = label(section.record().in());
         if (covered == null) {
             none++;
-            remarks.add(withoutRender(where, render, place));
+            remarks.add(withoutRender(code(section) + " at " + where, render, place));
             addRest(section, next, seen);
         } else {
             List<String> said = said(where, render, RenderStand.of(section, seen, render.range(), render.changed()), covered, seen);
@@ -161,8 +161,12 @@ public final class HandBack {
         return render == null ? Remark.note(where, why + ": " + restWords()) : Remark.loss(where, why + ": " + restWords());
     }
 
+    private String restName() {
+        return rest == Rest.BOARD ? "the edit room's own source" : "a gap";
+    }
+
     private String restWords() {
-        return rest == Rest.BOARD ? "the list has the edit room's own source there" : "the list has a gap there";
+        return "the list has " + restName() + " there";
     }
 
     /** Counts it, and says what is not as it should be; the same words stand in the list. */
@@ -177,7 +181,7 @@ public final class HandBack {
         stale += stand.isStale() ? 1 : 0;
         part += !stand.isStale() && !said.isEmpty() ? 1 : 0;
         rendered += said.isEmpty() ? 1 : 0;
-        said.forEach(text -> remarks.add(Remark.loss(where, text + (text.contains(" covers ") ? "; for the rest " + restWords() : ""))));
+        said.forEach(text -> remarks.add(Remark.loss(where, text + (text.contains(" covers ") ? "; the rest is " + restName() : ""))));
         return said;
     }
 

@@ -63,7 +63,7 @@ class DemandTest {
         room.trim(1, 14, 0);
         assertThat(demand(UNSTAGED).past()).isEqualTo(6);
         assertThat(demand(UNSTAGED).needs()).isEqualTo(Needs.CAMERA);
-        assertThat(ChangeWords.asks(change(turnover()), demand(UNSTAGED))).isEqualTo("camera: 6 frames past its work");
+        assertThat(ChangeWords.asks(change(turnover()), demand(UNSTAGED))).isEqualTo("camera: 6 more frames");
         assertThat(demand(keyed(980, 1100)).past()).isZero();
         assertThat(demand(keyed(980, 1100)).needs()).isEqualTo(Needs.HANDLES);
         assertThat(demand(keyed(990, 1010)).past()).isEqualTo(3);
