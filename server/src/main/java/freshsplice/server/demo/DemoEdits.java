@@ -2,9 +2,9 @@ package freshsplice.server.demo;
 
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.motion.Easing;
-import freshsplice.server.masters.MasterStore;
 import freshsplice.server.masters.MasterEdit;
 import freshsplice.server.masters.MasterEdits;
+import freshsplice.server.masters.MasterStore;
 import freshsplice.server.stages.StageEdits;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.MasterRow;
@@ -16,6 +16,9 @@ import org.springframework.stereotype.Component;
 /** What the demo's layout artist did after the renders: two cameras moved, two seams tried elsewhere. */
 @Component
 class DemoEdits {
+    /** Places of the shots whose cameras were moved after they were rendered. */
+    static final List<Integer> MOVED_AFTER = List.of(4, 11);
+
     private final MasterStore masters;
     private final MasterEdits edits;
     private final StageEdits stage;

@@ -26,6 +26,7 @@ import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -43,6 +44,8 @@ class DemoProject {
     private static final Logger LOG = LoggerFactory.getLogger(DemoProject.class);
     private static final String NAME = "Low Water";
     private static final String LAYOUT = "Layout";
+    /** Seconds that the demo's opening waits for its first two renders. */
+    private static final int PATIENCE = 60;
 
     private final Store store;
     private final MediaStore media;
@@ -87,9 +90,11 @@ class DemoProject {
         intake.receive(cutId, "Edit room");
         buildSet(projectId);
         stageCameras(projectId);
-        Thread rest = new Thread(() -> renderAndGoOn(projectId), "demo");
-        rest.setDaemon(true);
-        rest.start();
+        try {
+            goOn(projectId);
+        } catch (RuntimeException e) {
+            LOG.warn("The demo's project is not complete: {}", e.getMessage());
+        }
     }
 
     private long project() {
@@ -182,27 +187,37 @@ class DemoProject {
     }
 
     /** Renders what is staged, then goes on working, so that some of it is stale and some seams are bent. */
-    private void renderAndGoOn(long projectId) {
+    /**
+     * All that somebody who opens it finds is done now: two renders that the camera was moved after, seams that were tried
+     * elsewhere, a newer cut. The other renders were asked for before and come quietly.
+     */
+    private void goOn(long projectId) throws IOException {
+        List<ShotRow> rows = shots(projectId);
+        List<Long> movedAfter = DemoEdits.MOVED_AFTER.stream().map(i -> rows.get(i).id).toList();
+        List<Long> staged = new ArrayList<>();
+        for (int i = 0; i < rows.size(); i++) {
+            if (LowWater.shots().get(i).move() != null && !movedAfter.contains(rows.get(i).id)) {
+                staged.add(rows.get(i).id);
+            }
+        }
+        List<Long> first = requests.ask(projectId, movedAfter, false, null, 640, 360, true, LAYOUT);
+        requests.ask(projectId, staged, false, null, 640, 360, true, LAYOUT);
+        queue.ring();
+        await(first);
+        edits.goOn(projectId, rows);
+        intake.receive(look(projectId, 2), "Edit room");
+    }
+
+    /** Where they do not come in time, or the machine cannot draw, the demo opens without them. */
+    private void await(List<Long> renders) {
+        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE);
         try {
-            List<ShotRow> rows = shots(projectId);
-            List<Long> staged = new ArrayList<>();
-            for (int i = 0; i < rows.size(); i++) {
-                if (LowWater.shots().get(i).move() != null) {
-                    staged.add(rows.get(i).id);
-                }
-            }
-            List<Long> renders = requests.ask(projectId, staged, false, null, 640, 360, true, LAYOUT);
-            queue.ring();
-            while (renders.stream().map(id -> store.get(RenderRow.class, id).state).anyMatch(
+            while (System.nanoTime() < until && renders.stream().map(id -> store.get(RenderRow.class, id).state).anyMatch(
                     s -> s == RenderRow.State.WAITING || s == RenderRow.State.DRAWING)) {
-                Thread.sleep(500);
+                Thread.sleep(100);
             }
-            edits.goOn(projectId, rows);
-            intake.receive(look(projectId, 2), "Edit room");
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-        } catch (IOException | RuntimeException e) {
-            LOG.warn("The demo's project is not complete: {}", e.getMessage());
         }
     }
 }

@@ -24,6 +24,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.core.annotation.Order;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -61,6 +62,7 @@ public class RenderQueue implements DisposableBean {
     }
 
     @EventListener(ApplicationReadyEvent.class)
+    @Order(50)
     void begin() {
         jdbc.update("update render set state = 'WAITING', frames_done = 0 where state = 'DRAWING'");
         worker.setDaemon(true);
