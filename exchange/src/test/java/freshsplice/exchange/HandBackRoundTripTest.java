@@ -13,6 +13,7 @@ import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
 import freshsplice.core.cut.Transition;
@@ -36,7 +37,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** A list that is handed back with renders of every extent and read in again has no changes, in every format. */
 class HandBackRoundTripTest {
-    private static final long FIRST = 1001;
+    private static final List<Marker> MARKS = List.of(new Marker(FrameRange.ofLength(86_410, 1), "bell here", "", ""));
 
     private final Map<Long, Shot> shots = new HashMap<>();
     private final Map<String, Source> sources = new HashMap<>();
@@ -57,6 +58,10 @@ class HandBackRoundTripTest {
                 if (rest == HandBack.Rest.BOARD) {
                     assertThat(against(read, renders).changes().changes().stream().map(ChangeWords::what)).as(what).isEmpty();
                 }
+                assertThat(read.markers()).as(what).singleElement().satisfies(m -> {
+                    assertThat(m.record().in()).isEqualTo(86_410);
+                    assertThat(m.name() + m.comment()).contains("bell here");
+                });
                 assertThat(back.tally().pieces()).isEqualTo(master.main().sections().size());
             }
         }
@@ -109,7 +114,7 @@ class HandBackRoundTripTest {
     private HandBack.HandedBack handBack(Map<Long, HandBack.Rendered> renders, HandBack.Rest rest) {
         Map<Long, HandBack.Known> known = new HashMap<>();
         shots.forEach((id, shot) -> known.put(id, new HandBack.Known(shot.code(), shot.anchor(), sources.get(shot.anchor().key()))));
-        return HandBack.of(master, id -> null, renders, known, rest, List.of());
+        return HandBack.of(master, id -> null, renders, known, rest, List.of(), MARKS);
     }
 
     private Turnover against(Cut cut, Map<Long, HandBack.Rendered> renders) {

@@ -226,6 +226,9 @@ class WalkTest {
                 .contains("00:00:41:17");
         long again = client.upload("/api/projects/" + project + "/files", Map.of("back.edl", back)).get("cutId")
                 .asLong();
+        assertThat(list(client.get("/api/cuts/" + again + "/sources")).stream().filter(s -> s.get("name").asString().contains("_v001"))
+                .map(s -> s.path("found").asString("missing"))).as("our own renders are found by themselves").hasSize(2)
+                .doesNotContain("missing");
         client.post("/api/cuts/" + again + "/receive", null);
         assertThat(client.get("/api/cuts/" + again + "/turnover").get("changes")).isEmpty();
 

@@ -3,6 +3,7 @@ package freshsplice.core.delivery;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
 import freshsplice.core.cut.Transition;
@@ -94,13 +95,14 @@ public final class HandBack {
      * @param shots   all shots by id
      * @param rest    what stands where no render is
      * @param sound   sound lanes to hand back with it, on the master's clock
+     * @param marks   marks, on the master's clock
      */
     public static HandedBack of(Master master, LongFunction<Master> masters, Map<Long, Rendered> renders,
-                                Map<Long, Known> shots, Rest rest, List<Lane> sound) {
-        return new HandBack(master, masters, renders, shots, rest).with(sound);
+                                Map<Long, Known> shots, Rest rest, List<Lane> sound, List<Marker> marks) {
+        return new HandBack(master, masters, renders, shots, rest).with(sound, marks);
     }
 
-    private HandedBack with(List<Lane> sound) {
+    private HandedBack with(List<Lane> sound, List<Marker> marks) {
         List<Section> sections = pieces();
         for (int i = 0; i < sections.size(); i++) {
             Section section = sections.get(i);
@@ -115,7 +117,7 @@ public final class HandBack {
         lanes.add(new Lane(Lane.Kind.PICTURE, "V1", true, events, transitions));
         lanes.addAll(sound);
         Cut cut = new Cut(master.name(), master.rate(), master.dropFrame(), FrameRange.of(master.start(),
-                Math.max(master.start(), master.end())), lanes, List.of());
+                Math.max(master.start(), master.end())), lanes, marks);
         return new HandedBack(cut, remarks, new Tally(rendered + part + none + stale, rendered, part, stale, none));
     }
 

@@ -159,7 +159,7 @@ class TurnoverTest {
             renders.put(shot.id(), new HandBack.Rendered(name, name + ".mp4", range, List.of()));
             origins.render(name, shot.id(), range);
         }
-        return HandBack.of(master, NO_NESTS, renders, known(), HandBack.Rest.BOARD, List.of());
+        return HandBack.of(master, NO_NESTS, renders, known(), HandBack.Rest.BOARD, List.of(), List.of());
     }
 
     private Map<Long, HandBack.Known> known() {
@@ -222,7 +222,7 @@ class TurnoverTest {
         RenderName name = new RenderName(shots.get(keyed.shotId()).code(), 1);
         RenderRange range = RenderRange.of(keyed, keyed.record());
         Cut back = HandBack.of(master, NO_NESTS, Map.of(keyed.shotId(), new HandBack.Rendered(name, name + ".mp4", range,
-                List.of())), known(), HandBack.Rest.BOARD, List.of()).cut();
+                List.of())), known(), HandBack.Rest.BOARD, List.of(), List.of()).cut();
         Origins origins = new Origins().render(name, keyed.shotId(), range);
         shots.values().forEach(s -> origins.shot(s.code(), s.id()));
         Turnover turnover = against(back, origins);

@@ -99,7 +99,7 @@ class DeliveryTest {
         Master master = new Master(1, "m", FrameRate.FPS_24, false, 100, List.of(Lane.of("Shots", List.of(below, nest)),
                 Lane.of("Above", List.of(over, slate))));
         HandBack.HandedBack back = HandBack.of(master, id -> inner, Map.of(), Map.of(1L, known("sh0010"), 2L,
-                known("sh0020"), 3L, known("sh0030")), HandBack.Rest.BOARD, List.of());
+                known("sh0020"), 3L, known("sh0030")), HandBack.Rest.BOARD, List.of(), List.of());
         assertThat(back.cut().lanes().get(0).events()).extracting(e -> e.name() + " " + e.record() + " " + e.from())
                 .containsExactly("sh0010 [100, 110) 1001", "sh0020 [110, 120) 1050", "sh0010 [120, 130) 1021",
                         "sh0010 [136, 140) 1037", "sh0030 [140, 160) 2001");

@@ -5,6 +5,7 @@ import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.master.Master;
 import freshsplice.server.masters.LaidSound;
+import freshsplice.server.masters.Marks;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.masters.NewestRenders;
 import freshsplice.server.stages.StageStore;
@@ -30,10 +31,12 @@ public class HandingBack {
     private final StageStore stages;
     private final KnownSources knownSources;
     private final LaidSound laidSound;
+    private final Marks marks;
     private final Steps steps;
 
     HandingBack(Store store, MasterStore masters, NewestRenders newestRenders, StageStore stages, KnownSources knownSources,
-                LaidSound laidSound, Steps steps) {
+                LaidSound laidSound, Marks marks, Steps steps) {
+        this.marks = marks;
         this.stages = stages;
         this.knownSources = knownSources;
         this.store = store;
@@ -63,7 +66,8 @@ public class HandingBack {
         Map<Long, HandBack.Known> known = new HashMap<>();
         MasterStore.shots(shots).forEach((id, shot) -> known.put(id, new HandBack.Known(shot.code(), shot.anchor(),
                 sources.named(shot.anchor().key()))));
-        return HandBack.of(master, masters.nested(), renders, known, rest, laidSound.lanes(row, master.rate()));
+        return HandBack.of(master, masters.nested(), renders, known, rest, laidSound.lanes(row, master.rate()),
+                marks.of(row, master));
     }
 
     /** The list, which is given out: from the first one on shots keep their numbers. */

@@ -1,8 +1,10 @@
 package freshsplice.server.masters;
 
+import freshsplice.core.cut.Marker;
 import freshsplice.core.master.MarkPlace;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.MasterMarkRow;
@@ -20,7 +22,7 @@ import org.springframework.stereotype.Service;
 
 /** Marks with words, at frames of a master or on pieces that carry them along. */
 @Service
-class Marks {
+public class Marks {
     private static final int LONGEST = 1000;
 
     private final Store store;
@@ -49,6 +51,11 @@ class Marks {
         }
         views.sort(Comparator.comparingLong(SequenceView.Mark::in));
         return views;
+    }
+
+    /** The marks of a master as those of a cut. */
+    public List<Marker> of(MasterRow row, Master master) {
+        return views(row.id, master).stream().map(m -> new Marker(FrameRange.of(m.in(), m.out()), m.words(), "", "")).toList();
     }
 
     /** @param piece id of the piece that carries it; null for the record clock */

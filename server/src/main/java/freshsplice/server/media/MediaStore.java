@@ -101,10 +101,15 @@ public class MediaStore {
      * @throws IOException if it is no picture, movie or sound; the message says so
      */
     public MediaRow link(long projectId, Path file) throws IOException {
+        return link(projectId, file, file.toString());
+    }
+
+    /** The same under a name of its own. @param path with its folders, as people read it */
+    public MediaRow link(long projectId, Path file, String path) throws IOException {
         MediaRow media = new MediaRow();
         media.projectId = projectId;
-        media.name = label(file.toString());
-        media.path = file.toString();
+        media.name = label(path);
+        media.path = path;
         media.linked = file.toString();
         media.bytes = Files.size(file);
         media.sha256 = Digests.ofLinked(file);

@@ -47,13 +47,14 @@ public class Search {
     private final MediaStore media;
     private final HashLists hashLists;
     private final Runs runs;
+    private final OwnRenders ownRenders;
     private final StandIns standIns;
     private final Tasks tasks;
     private final TransactionTemplate transactions;
     private final LiveUpdates live;
 
     Search(Store store, Choosing choosing, Sources sources, ServerFolders folders, ZipFiles zips, MediaStore media,
-           HashLists hashLists, Runs runs, StandIns standIns, Tasks tasks, TransactionTemplate transactions, LiveUpdates live) {
+           HashLists hashLists, Runs runs, OwnRenders ownRenders, StandIns standIns, Tasks tasks, TransactionTemplate transactions, LiveUpdates live) {
         this.store = store;
         this.choosing = choosing;
         this.sources = sources;
@@ -62,6 +63,7 @@ public class Search {
         this.media = media;
         this.hashLists = hashLists;
         this.runs = runs;
+        this.ownRenders = ownRenders;
         this.standIns = standIns;
         this.tasks = tasks;
         this.transactions = transactions;
@@ -94,6 +96,11 @@ public class Search {
             hashLists.match(projectId, Choosing.flat(wanted));
         } catch (IOException e) {
             LOG.warn("Checksums could not be compared: {}", e.getMessage());
+        }
+        try {
+            ownRenders.link(projectId, wanted.get(Lane.Kind.PICTURE).values());
+        } catch (IOException e) {
+            LOG.warn("A render of our own could not be read: {}", e.getMessage());
         }
         runs.make(projectId, wanted.get(Lane.Kind.PICTURE).values(), project.rate);
         return choosing.fill(projectId, who);

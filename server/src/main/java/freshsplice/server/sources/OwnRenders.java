@@ -1,0 +1,55 @@
+package freshsplice.server.sources;
+
+import freshsplice.core.delivery.RenderName;
+import freshsplice.core.sources.Wanted;
+import freshsplice.server.Folders;
+import freshsplice.server.media.MediaStore;
+import freshsplice.server.store.MediaRow;
+import freshsplice.server.store.RenderRow;
+import freshsplice.server.store.Store;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+
+/** A list that names our renders finds them by itself: their movies lie here already. */
+@Component
+class OwnRenders {
+    private final Store store;
+    private final MediaStore media;
+    private final Folders folders;
+
+    OwnRenders(Store store, MediaStore media, Folders folders) {
+        this.store = store;
+        this.media = media;
+        this.folders = folders;
+    }
+
+    /** Makes the movie of every finished render that a source names known as a file of the project. */
+    void link(long projectId, Collection<Wanted> pictures) throws IOException {
+        Map<String, RenderRow> renders = new HashMap<>();
+        for (RenderRow render : store.where(RenderRow.class, "projectId", projectId)) {
+            if (render.state == RenderRow.State.DONE) {
+                RenderName.parse(render.name).ifPresent(name -> renders.put(name.toString(), render));
+            }
+        }
+        Set<String> known = new HashSet<>();
+        for (MediaRow row : renders.isEmpty() ? java.util.List.<MediaRow>of() : store.where(MediaRow.class, "projectId", projectId)) {
+            known.add(row.path);
+        }
+        for (Wanted wanted : pictures) {
+            RenderRow render = wanted.names().flatMap(name -> RenderName.parse(name).stream()).map(name -> renders.get(name.toString()))
+                    .filter(r -> r != null).findFirst().orElse(null);
+            String path = render == null ? null : "renders/" + render.name + ".mp4";
+            Path file = render == null ? null : folders.renders().resolve(render.file);
+            if (path != null && known.add(path) && Files.exists(file)) {
+                media.link(projectId, file, path);
+            }
+        }
+    }
+}
