@@ -10,12 +10,14 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
+import freshsplice.core.time.Timecode;
 import java.util.ArrayList;
 import java.util.List;
 
 /**
  * A cut of one rate on the record clock of another. By real time every edge falls on the nearest frame, the same edge
- * always on the same one, so that neighbours stay neighbours; the source is sampled at the exact time of each frame.
+ * always on the same one, so that neighbours stay neighbours; the source is sampled at the exact time of each frame. The cut
+ * begins at the same label: an hour counted at 24000/1001 is not one at 25, and everybody means 01:00:00:00.
  * Frame for frame every edge keeps its number. Nested cuts keep their own clocks.
  */
 public final class CutRate {
@@ -27,12 +29,27 @@ public final class CutRate {
     private final FrameRate rate;
     /** Old frames for each new one. */
     private final Rational old;
+    /** The first frame, as the old clock and as the new one counts it. */
+    private final long oldStart;
+    private final long start;
     private final List<Remark> remarks = new ArrayList<>();
 
-    private CutRate(Cut cut, FrameRate rate, RateWay way) {
+    private CutRate(Cut cut, FrameRate rate, boolean drop, RateWay way) {
         this.cut = cut;
         this.rate = rate;
         this.old = way == RateWay.FRAME_FOR_FRAME ? Rational.ONE : rate.framesOf(cut.rate());
+        this.oldStart = cut.record().in();
+        this.start = way == RateWay.FRAME_FOR_FRAME ? oldStart : atSameLabel(drop);
+    }
+
+    /** Seconds keep their label; a frame after the second is the one nearest in time. */
+    private long atSameLabel(boolean drop) {
+        String[] fields = cut.timecodeAt(oldStart).label().split("[:;]");
+        long nominal = Timecode.parse("00:00:01:00", rate, false).frame();
+        long frame = Math.min(nominal - 1, Rational.of(Long.parseLong(fields[3])).dividedBy(old).round());
+        // labels that a drop-frame clock leaves out begin a minute: the next one that there is stands for them
+        long first = Timecode.parse(String.join(":", fields[0], fields[1], "00", drop ? "10" : "00"), rate, drop).frame() - (drop ? 10 : 0);
+        return first + Long.parseLong(fields[2]) * nominal + frame;
     }
 
     /** @param dropFrame whether the new record clock drops */
@@ -40,7 +57,7 @@ public final class CutRate {
         if (cut.rate().equals(rate)) {
             return new Changed(cut, List.of());
         }
-        CutRate change = new CutRate(cut, rate, way);
+        CutRate change = new CutRate(cut, rate, dropFrame && rate.hasDropFrame(), way);
         List<Lane> lanes = cut.lanes().stream().map(change::lane).toList();
         List<Marker> markers = cut.markers().stream().map(m -> new Marker(change.atLeastOne(m.record()), m.name(),
                 m.comment(), m.colour())).toList();
@@ -71,7 +88,7 @@ public final class CutRate {
         if (time.slope().isPresent()) {
             Rational perOld = time.slope().get();
             TimeMap.Key key = time.keys().get(0);
-            Rational from = key.source().plus(old.times(record.in()).minus(Rational.of(key.record())).times(perOld));
+            Rational from = key.source().plus(old.times(record.in() - start).minus(Rational.of(key.record() - oldStart)).times(perOld));
             return TimeMap.constant(record, from, perOld.times(old));
         }
         List<TimeMap.Key> keys = new ArrayList<>();
@@ -85,7 +102,7 @@ public final class CutRate {
     }
 
     private long edge(long oldFrame) {
-        return Rational.of(oldFrame).dividedBy(old).round();
+        return start + Rational.of(oldFrame - oldStart).dividedBy(old).round();
     }
 
     private FrameRange range(FrameRange record) {

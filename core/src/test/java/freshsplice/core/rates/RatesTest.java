@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Cuts;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Source;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -17,6 +16,7 @@ import java.util.Random;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Expected frames are worked out by hand beside each check, from one rule: a second is a second. */
@@ -73,6 +73,17 @@ class RatesTest {
         assertThat(changed.remarks()).isEmpty();
     }
 
+    @ParameterizedTest
+    @CsvSource({"24000/1001,25,86400,01:00:00:00", "24000/1001,24,86400,01:00:00:00", "25,24000/1001,90012,01:00:00:12",
+        "30000/1001,24,108000,01:00:00:00", "24,60,86412,01:00:00:30"})
+    @DisplayName("the label at which it begins is kept, at any two rates")
+    void label(String from, String to, long start, String label) {
+        Cut cut = at(FrameRate.parse(from), Cuts.clip("wave.mov", start, start + 240, 100));
+        Cut changed = CutRate.of(cut, FrameRate.parse(to), false, RateWay.REAL_TIME).cut();
+        assertThat(changed.timecodeAt(changed.record().in()).label()).isEqualTo(label);
+        assertThat(first(changed).from()).as("what is seen first").isEqualTo(Rational.of(100));
+    }
+
     @Test
     @DisplayName("frame for frame the numbers stay and only the clock goes at another speed")
     void cutFrameForFrame() {
@@ -111,8 +122,9 @@ class RatesTest {
         Cut cut = at(from, events.toArray(Event[]::new));
         List<Event> changed = CutRate.of(cut, to, false, RateWay.REAL_TIME).cut().lanes().get(0).events();
         for (int i = 0; i < 100; i++) {
-            Rational exact = to.fps().times(from.seconds(events.get(i).record().in()));
-            assertThat(Rational.of(changed.get(i).record().in()).minus(exact).abs()).isLessThanOrEqualTo(Rational.of(1, 2));
+            // counted from the cut's first frame, which keeps its label
+            Rational exact = to.fps().times(from.seconds(events.get(i).record().in() - events.get(0).record().in()));
+            assertThat(Rational.of(changed.get(i).record().in() - changed.get(0).record().in()).minus(exact).abs()).isLessThanOrEqualTo(Rational.of(1, 2));
             if (i > 0) {
                 assertThat(changed.get(i).record().in()).isEqualTo(changed.get(i - 1).record().out());
             }
