@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { useColleague } from '../desk/colleague'
 import { useDesk } from '../desk/desk'
 import { sayError } from '../desk/messages'
+import { plural } from '../parts/words'
 import { useLabels } from '../playhead/labels'
 import { liveAt, passesIn, shareAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, useTransport } from '../playhead/transport'
@@ -21,7 +22,8 @@ const HINTS: Record<string, [string, string][]> = {
 
 /** The frame in every reading; typing into the first goes there. */
 export function StatusLine({ project, sequence }: { project: Project; sequence?: Sequence }) {
-  const { frame, view, units } = useDesk()
+  const { frame, view, units, range: marked } = useDesk()
+  const range = marked.in !== undefined && marked.out !== undefined && marked.in < marked.out ? { in: marked.in, out: marked.out } : undefined
   const { speed, dropped } = useTransport()
   const colleague = useColleague((c) => c.text)
   const label = useLabels(sequence?.id, sequence?.start ?? 0, sequence?.framesPerSecond ?? 24, units)
@@ -32,7 +34,8 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
       {sequence ? (
         <>
           <TypedFrame sequence={sequence} label={label(frame)} />
-          <span className="num whitespace-nowrap text-quiet">{recordWords(sequence, frame)}</span>
+          <span className="num whitespace-nowrap text-quiet" title={`Running time ${runningTime(sequence)}`}>{recordWords(sequence, frame)}</span>
+          {range && <span className="num whitespace-nowrap text-quiet">range {plural(range.out - range.in, 'frame')}</span>}
           {section && section.content === 'SHOT' ? (
             <span className="num whitespace-nowrap text-quiet">
               {passing ? `${passing.code} passes into ${section.code}, ${Math.round(shareAt(section, frame) * 100)} %` : `${section.code}, frame ${shotFrameAt(section, frame)} of ${section.shotFirst}–${section.shotLast}`}
@@ -57,6 +60,12 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
       </button>
     </footer>
   )
+}
+
+/** Minutes and seconds of the whole master. */
+function runningTime({ masterStart, masterEnd, framesPerSecond }: Sequence): string {
+  const seconds = (masterEnd - masterStart) / framesPerSecond
+  return `${Math.floor(seconds / 60)}:${(seconds % 60).toFixed(1).padStart(4, '0')} min`
 }
 
 function recordWords(sequence: Sequence, frame: number) {

@@ -121,7 +121,7 @@ function OneMaster({ project, master }: { project: Project; master: MasterBrief 
           <option value="">no cut</option>
           {cuts.map((c) => <option key={c.id} value={c.id}>{`cut ${c.version}, ${c.name}`}</option>)}
         </select>
-        <button type="button" className="button" onClick={() => void ask(`/api/masters/${master.id}/remove`)}>Take away</button>
+        <button type="button" className="button" onClick={() => void ask(`/api/masters/${master.id}/remove`)}>Remove this master</button>
       </div>
     </div>
   )

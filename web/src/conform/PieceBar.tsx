@@ -39,7 +39,8 @@ export function PieceBar({ project, sequence }: { project: Project; sequence: Se
   }
   const offers = pieceOffers(doing)
   useActions('pieces', offers)
-  const slip = sequence.seams.find((s) => s.at === seam)?.action
+  // what there is to know of a seam goes when one leaves it
+  const slip = Math.abs(frame - (seam ?? -9)) <= 1 ? sequence.seams.find((s) => s.at === seam)?.action : undefined
   return (
     <>
       <div className="flex h-[30px] shrink-0 items-center gap-4 border-t border-black/40 bg-[#262626] px-4 text-[13px]" role="toolbar" aria-label="Chosen pieces">

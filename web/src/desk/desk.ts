@@ -91,7 +91,15 @@ useDesk.subscribe((desk) => localStorage.setItem(KEPT, JSON.stringify(desk)))
 export const useOfDesk = <K extends keyof Desk>(...keys: K[]): Pick<Desk, K> =>
   useDesk(useShallow((desk) => Object.fromEntries(keys.map((k) => [k, desk[k]])) as Pick<Desk, K>))
 
-export const setDesk = (part: Partial<Desk>) => useDesk.setState(part)
+/** One thing is chosen at a time: a seam, pieces, or a sound. All keys mean that. */
+function alone(part: Partial<Desk>): Partial<Desk> {
+  if (part.seam !== undefined) {
+    return { ...part, pieces: part.pieces ?? [], sound: part.sound }
+  }
+  return part.pieces?.length ? { ...part, seam: undefined, sound: part.sound } : part
+}
+
+export const setDesk = (part: Partial<Desk>) => useDesk.setState(alone(part))
 
 /** What belongs to one master: ids and frames of it mean nothing in another. */
 const OF_MASTER: Partial<Desk> = { pieces: [], seam: undefined, zoom: undefined, range: {}, lane: undefined, sound: undefined, past: undefined }

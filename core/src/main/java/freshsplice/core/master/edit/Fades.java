@@ -61,7 +61,7 @@ public final class Fades {
         }
         if (frames > 0 && Place.meetingAfter(sections, place.index()) != null) {
             throw new Refusal("Another piece meets the end of this one, at record frame "
-                    + piece.record().out() + ": make a passage into that one");
+                    + piece.record().out() + ": dissolve into that one instead");
         }
         checkRoom("before", frames, piece.record().length() - (piece.head() == null ? 0 : piece.head().after()), piece);
         return place.changed(master, piece.withPassages(piece.head(),
