@@ -84,7 +84,7 @@ export function App() {
     ) : <Empty title="One moment" text="Asking the server for its projects" />
   }
   return (
-    <div className="flex h-full flex-col">
+    <div className="flex h-full flex-col max-[900px]:h-auto">
       <TopLine project={project} sequence={shown} />
       <main className="relative flex min-h-0 flex-1 flex-col" aria-label={view}>
         {view === 'Intake' && <Intake project={project} />}

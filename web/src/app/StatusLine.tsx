@@ -30,7 +30,7 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
   const { section, before } = liveAt(sequence, frame)
   const passing = section && before && before.out === section.in && passesIn(section, frame) ? before : undefined
   return (
-    <footer className="flex h-[30px] shrink-0 items-center gap-5 border-t border-black/40 bg-deep px-4 text-[13px]">
+    <footer className="flex h-[30px] shrink-0 items-center gap-5 max-[900px]:h-auto max-[900px]:flex-wrap max-[900px]:gap-y-1 max-[900px]:py-1 border-t border-black/40 bg-deep px-4 text-[13px]">
       {sequence ? (
         <>
           <TypedFrame sequence={sequence} label={label(frame)} />
@@ -48,7 +48,7 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
       <span className="ml-auto" />
       {colleague && <span className="min-w-0 truncate text-quiet" role="status">{colleague}</span>}
       <TaskLine projectId={project.id} />
-      <span className="flex h-[30px] min-w-0 flex-wrap items-center justify-end gap-x-4 overflow-hidden whitespace-nowrap">
+      <span className="flex h-[30px] min-w-0 max-[900px]:hidden flex-wrap items-center justify-end gap-x-4 overflow-hidden whitespace-nowrap">
         {HINTS[view].map(([key, text]) => (
           <span key={key} className="flex h-[30px] items-center gap-1.5">
             {key.split(' ').map((k) => <span key={k} className="key self-center">{k}</span>)} {text}

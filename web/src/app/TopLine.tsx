@@ -16,15 +16,15 @@ export function TopLine({ project, sequence }: { project: Project; sequence?: Se
     Turnover: [project.cuts.filter((c) => c.state === 'RECEIVED' && project.againstCutId && c.id > project.againstCutId).length, 'is newer than the one that the master is held against'],
   }
   return (
-    <header className="flex h-[43px] shrink-0 items-center gap-4 border-b border-black/40 bg-deep px-4">
+    <header className="flex h-[43px] shrink-0 items-center gap-4 max-[900px]:h-auto max-[900px]:flex-wrap max-[900px]:gap-y-1 max-[900px]:py-1 border-b border-black/40 bg-deep px-4">
       <button type="button" className="min-w-0 shrink truncate text-left" title="Another project" onClick={() => setProject(undefined)}>
-        <b className="font-semibold">{project.name}</b>
+        <h1 className="inline font-semibold">{project.name}</h1>
         <span className="text-quiet">
           {sequence && (sequence.cut.id ? ` · Cut ${sequence.cut.version}` : ' · no cut')}
         </span>
       </button>
       {sequence && <MasterBox project={project} sequence={sequence} />}
-      <nav className="flex shrink-0 gap-1" role="tablist" aria-label="Views">
+      <nav className="flex shrink-0 gap-1 max-[900px]:shrink max-[900px]:flex-wrap" role="tablist" aria-label="Views">
         {VIEWS.map((name) => (
           <button key={name} type="button" role="tab" aria-selected={view === name}
             className={`rounded-t-md px-3 py-1.5 ${view === name ? 'border-b-2 border-live bg-[#454545] text-white' : 'text-quiet hover:text-white'}`}
@@ -34,7 +34,7 @@ export function TopLine({ project, sequence }: { project: Project; sequence?: Se
           </button>
         ))}
       </nav>
-      <div className="ml-auto flex shrink-0 items-center gap-4">
+      <div className="ml-auto flex shrink-0 items-center gap-4 max-[900px]:ml-0 max-[900px]:shrink max-[900px]:flex-wrap max-[900px]:gap-y-1">
         {!connected && <span className="whitespace-nowrap rounded bg-bent/20 px-2 text-bent" role="status">no line to the server</span>}
         {sequence && <Counts sequence={sequence} />}
         <span className="flex gap-1">

@@ -1,4 +1,5 @@
 import { memo, useEffect, useReducer, useRef, useState } from 'react'
+import { plural } from '../parts/words'
 import { setDesk, useOfDesk } from '../desk/desk'
 import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
@@ -179,7 +180,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
   }, [])
 
   return (
-    <div ref={holder} className="relative min-h-0 flex-1 overflow-hidden bg-deep">
+    <div ref={holder} className="relative min-h-0 flex-1 overflow-hidden bg-deep max-[900px]:h-[460px] max-[900px]:flex-none">
       <LaneNames layout={layout} sequence={sequence} sounds={lanes} />
       <LaneReader sequence={sequence} label={label} />
       <canvas
@@ -200,7 +201,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
         data-picture="lanes"
         data-shows={`${sequence.id} ${sequence.seq}`}
         role="img"
-        aria-label={`${sequence.sections.length} pieces on ${sequence.upper.length + 1} lanes, ${sequence.counts.bentSeams} seams bent`}
+        aria-label={`${plural(sequence.sections.length, 'piece')} on ${plural(sequence.upper.length + 1, 'lane')}, ${plural(sequence.counts.bentSeams, 'seam')} bent`}
       />
       <MovingLanes scene={scene} />
       {moved && (

@@ -43,11 +43,11 @@ export function PieceBar({ project, sequence }: { project: Project; sequence: Se
   const slip = Math.abs(frame - (seam ?? -9)) <= 1 ? sequence.seams.find((s) => s.at === seam)?.action : undefined
   return (
     <>
-      <div className="flex h-[30px] shrink-0 items-center gap-4 border-t border-black/40 bg-[#262626] px-4 text-[13px]" role="toolbar" aria-label="Chosen pieces">
-        <span className={`num whitespace-nowrap ${gone ? 'text-bent' : ''}`}>{gone ? 'what was chosen is not there any more: Esc, then choose again' : pieceWords(meant, chosen.length > 0)}</span>
+      <div className="flex h-[30px] shrink-0 items-center gap-4 max-[900px]:h-auto max-[900px]:flex-wrap max-[900px]:gap-y-1 max-[900px]:py-1 border-t border-black/40 bg-[#262626] px-4 text-[13px]" role="toolbar" aria-label="Chosen pieces">
+        <span className={`num whitespace-nowrap max-[900px]:whitespace-normal ${gone ? 'text-bent' : ''}`}>{gone ? 'what was chosen is not there any more: Esc, then choose again' : pieceWords(meant, chosen.length > 0)}</span>
         {mark && <span className="truncate text-quiet" title={`${mark.words}, ${mark.who}`}>“{mark.words}” {mark.who}</span>}
         {slip && <span className="truncate text-bent" title={slip}>{slip}</span>}
-        <span className="flex min-w-0 flex-1 items-center justify-end gap-3 overflow-hidden text-quiet">
+        <span className="flex min-w-0 flex-1 items-center justify-end gap-3 overflow-hidden text-quiet max-[900px]:flex-auto max-[900px]:flex-wrap max-[900px]:justify-start">
           {meant.length > 0 && offers.filter((o) => o.short && !o.disabled).map((o) => (
             <button key={o.name} type="button" className="link whitespace-nowrap" title={`${o.name}, ${o.keys}`} onClick={o.run}>{o.short}</button>
           ))}

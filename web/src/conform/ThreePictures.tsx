@@ -8,7 +8,7 @@ import { plural } from '../parts/words'
 import { useSectionBake } from '../pictures/useSectionBake'
 import { useLabels } from '../playhead/labels'
 import { liveAt, mediaFrameAt, mixedPieces, passesIn, renderOf, shareAt, shotFrameAt } from '../playhead/lookup'
-import { useBoardFrame } from '../server/queries'
+import { useBoardFrame, useMovieFrames } from '../server/queries'
 import type { LaidRender, Project, Sequence } from '../server/types'
 import { PeekPicture } from './PeekPicture'
 import { usePeek } from './peek'
@@ -28,9 +28,12 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
   const shotFrame = section && shotFrameAt(section, frame)
   const named = (a: string | undefined, b: string, share: number) => (a ? `${a} → ${b}, ${Math.round(share * 100)} %` : b)
   const renderBefore = passing && renderOf(sequence, index - 1)
+  // a piece of a lane above: which of its movie's frames is seen is asked
+  const above = index < 0 && section?.shotId ? sequence.shots.find((s) => s.shotId === section.shotId && s.renderId) : undefined
+  const aboveFrames = useMovieFrames(sequence, above?.renderId ?? undefined, above ? section?.in : undefined).data
 
   return (
-    <div className="flex shrink-0 items-start gap-[10px] bg-ground px-4 pb-3 pt-2">
+    <div className="flex shrink-0 items-start gap-[10px] bg-ground px-4 pb-3 pt-2 max-[900px]:flex-wrap">
       <Picture kind="cut" large={large} title="Cut" quiet={piece ? named(pieceBefore?.name, piece.name, shareAt(piece, frame)) : 'black'} number={label(frame)}
         under={piece && <Facts of={[`Board, ${plural(piece.out - piece.in, 'frame')}`, piece.mediaFrames.length > 0 && `movie frame ${mediaFrameAt(piece, frame)}`, pieceBefore && `passes in from ${pieceBefore.name}`]} />}>
         {sequence.cut.id === 0 && <span className="absolute inset-0 flex items-center justify-center bg-deep p-4 text-center text-quiet">Held against no cut. Its name in the top line, Ctrl M, offers those that were received.</span>}
@@ -45,10 +48,13 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
         <div className="pointer-events-none absolute inset-[3.5%] border border-white/25" aria-hidden />
       </Picture>
       <Picture kind="render" large={large} title="Render" number={render && frame >= render.zero && frame < render.zero + render.frames ? `${frame - render.zero + 1} of ${render.frames}` : ''}
-        quiet={render ? render.name : section ? `${section.code} · none yet` : ''}
-        under={render && <Facts of={[`${plural(render.frames, 'frame')}, version ${render.version}`, render.stand && <span key="stand" className="text-stale">{render.stand}</span>]} />}>
+        quiet={render ? render.name : above ? `${above.code}, version ${above.version}` : section ? `${section.code} · none yet` : ''}
+        under={render ? <Facts of={[`${plural(render.frames, 'frame')}, version ${render.version}`, render.stand && <span key="stand" className="text-stale">{render.stand}</span>]} />
+          : above && <Facts of={[above.stand && <span key="stand" className="text-stale">{above.stand}</span>]} />}>
         <Mix share={section ? shareAt(section, frame) : 1} before={passing && <OneRender render={renderBefore} frame={frame} framesPerSecond={sequence.framesPerSecond} />}>
-          <OneRender render={render} frame={frame} framesPerSecond={sequence.framesPerSecond} />
+          {above ? (
+            <RenderPicture renderId={above.renderId} frame={aboveFrames?.frames[frame - aboveFrames.in] ?? -1} frames={Number.MAX_SAFE_INTEGER} framesPerSecond={sequence.framesPerSecond} />
+          ) : <OneRender render={render} frame={frame} framesPerSecond={sequence.framesPerSecond} />}
         </Mix>
       </Picture>
     </div>
@@ -90,7 +96,7 @@ type Props = {
 function Picture({ kind, large, title, quiet, number, under, children }: Props) {
   const isLarge = kind === large
   return (
-    <figure className="min-w-0" style={{ flex: isLarge ? '1.42 1 0' : '1 1 0' }}>
+    <figure className={`min-w-0 ${isLarge ? 'max-[900px]:order-first max-[900px]:w-full max-[900px]:flex-none!' : 'max-[900px]:basis-[45%]!'}`} style={{ flex: isLarge ? '1.42 1 0' : '1 1 0' }}>
       <figcaption className="flex h-7 items-center gap-2 whitespace-nowrap">
         <b className="font-semibold">{title}</b>
         <span className="min-w-0 flex-1 truncate text-quiet" title={quiet}>{quiet}</span>
@@ -98,8 +104,8 @@ function Picture({ kind, large, title, quiet, number, under, children }: Props) 
       </figcaption>
       <button
         type="button"
-        className={`relative block w-full overflow-hidden bg-black ${isLarge ? 'outline-2 outline-offset-1 outline-live' : ''}`}
-        style={{ aspectRatio: '16 / 9', maxHeight: '38vh' }}
+        className={`relative block max-h-[38vh] w-full overflow-hidden bg-black max-[900px]:max-h-none ${isLarge ? 'outline-2 outline-offset-1 outline-live' : ''}`}
+        style={{ aspectRatio: '16 / 9' }}
         onClick={() => setDesk({ large: kind })}
         aria-label={`${title}${isLarge ? '' : ', show large'}`}
         tabIndex={-1}

@@ -212,8 +212,11 @@ function drawRender(g: CanvasRenderingContext2D, s: Scene, render: LaidRender, x
   if (w > 40) {
     g.font = `12.5px ${MONO}`
     g.fillStyle = INK.text
-    g.fillText(`v${String(render.version).padStart(3, '0')}`, x + 5, top + 15)
-    if (stale) {
+    const version = `v${String(render.version).padStart(3, '0')}`
+    const low = bottom - top < 34
+    const both = `${version} stale`
+    clipped(g, !low || !stale ? version : g.measureText(both).width < w - 8 ? both : 'stale', x + 5, top + 15, w - 8)
+    if (stale && !low) {
       g.font = `12.5px ${SANS}`
       const whole = `stale, ${render.stale.join(' and ')}`
       clipped(g, g.measureText(whole).width < w - 8 ? whole : 'stale', x + 5, bottom - 7, w - 8)

@@ -1,5 +1,6 @@
 /** Asks the server for edits of the master; what can be done and what comes of it is decided there. */
 import { setDesk, useDesk } from '../desk/desk'
+import { plural } from '../parts/words'
 import { say, sayError } from '../desk/messages'
 import { allPieces } from '../playhead/lookup'
 import { postInOrder } from '../server/client'
@@ -82,5 +83,5 @@ const WORDS = { HEAD: 'head', TAIL: 'tail', SLIP: 'slip', SLIDE: 'slide' }
 export function pullWords(pull: Pull, section: Section | undefined, frames: number): string {
   const by = `${frames > 0 ? '+' : frames < 0 ? '−' : ''}${Math.abs(frames)}`
   const length = section ? section.out - section.in + (pull.kind === 'TAIL' ? frames : pull.kind === 'HEAD' ? -frames : 0) : 0
-  return `${section?.nest?.name ?? section?.code ?? ''} ${WORDS[pull.kind]} ${by}${pull.ripple ? ', the rest moves along' : ''} · ${length} frames`
+  return `${section?.nest?.name ?? section?.code ?? ''} ${WORDS[pull.kind]} ${by}${pull.ripple ? ', the rest moves along' : ''} · ${plural(length, 'frame')}`
 }

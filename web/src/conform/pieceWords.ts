@@ -16,7 +16,7 @@ export function pieceWords(meant: Section[], chosen: boolean): string {
   const [one] = meant
   if (meant.length > 1) {
     const nests = new Set(meant.map((s) => s.nest?.name))
-    return nests.size === 1 && one.nest ? `${one.nest.name}, ${meant.length} pieces, ${frames} frames` : `${meant.length} pieces, ${frames} frames`
+    return nests.size === 1 && one.nest ? `${one.nest.name}, ${plural(meant.length, 'piece')}, ${plural(frames, 'frame')}` : `${plural(meant.length, 'piece')}, ${plural(frames, 'frame')}`
   }
   const parts = [
     `${one.nest ? `${one.nest.name} · ` : ''}${one.code} ${chosen ? 'chosen' : 'here'}`,

@@ -1,4 +1,5 @@
 import { useReducer, useRef } from 'react'
+import { plural } from '../parts/words'
 import { image, loudness } from '../conform/images'
 import { LABELS } from '../conform/lanes'
 import { useDrawing } from '../parts/useDrawing'
@@ -173,7 +174,7 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
   return (
     <div ref={holder} className="shrink-0 border-b border-black/40 bg-deep">
       <canvas ref={canvas} style={{ width, height, display: 'block' }} onClick={press} role="img"
-        aria-label={`${cut.lanes.reduce((n, l) => n + l.events.length, 0)} pieces become ${cut.shots.length} shots`} data-picture="cut" />
+        aria-label={`${cut.lanes.reduce((n, l) => n + l.events.length, 0)} pieces become ${plural(cut.shots.length, 'shot')}`} data-picture="cut" />
     </div>
   )
 }

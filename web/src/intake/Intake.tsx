@@ -77,7 +77,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
     setBusy(true)
     try {
       await post(`/api/cuts/${cut.id}/receive`)
-      say(cut.first ? `Received: ${cut.shots.length} shots made` : `Cut ${cut.version} received: it waits in Turnover`)
+      say(cut.first ? `Received: ${count(cut.shots.length, 'shot')} made` : `Cut ${cut.version} received: it waits in Turnover`)
       keepReceived(project.id, cut)
       refreshEdited(project.id)
       setDesk({ view: cut.first ? 'Conform' : 'Turnover', cutId: cut.id, frame: cut.start, zoom: undefined, seam: undefined })
@@ -143,13 +143,13 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
   return (
     <>
       <CutAsItCame cut={cut} shot={shot} choose={setShot} />
-      <div className="flex min-h-0 flex-1">
+      <div className="flex min-h-0 flex-1 max-[900px]:flex-none max-[900px]:flex-col">
         <section className="flex min-w-0 flex-1 flex-col bg-ground px-4 pt-3" aria-label="What will be made">
           <div className="mb-2 flex flex-wrap items-baseline gap-x-3 gap-y-1">
             <b className="font-semibold">{!cut.first ? 'Whose shots these are' : cut.received ? 'What was made' : 'What will be made'}</b>
             <span className="text-quiet">
               {cut.first
-                ? `${cut.shots.length} shots, ${count(new Set(cut.shots.map((s) => s.camera)).size, 'camera')}, ${cut.shots.filter((s) => s.mediaId).length} boards found, ${soundLanes(cut)} · first frame ${cut.firstFrame}, handles ${cut.handles}`
+                ? `${count(cut.shots.length, 'shot')}, ${count(new Set(cut.shots.map((s) => s.camera)).size, 'camera')}, ${count(cut.shots.filter((s) => s.mediaId).length, 'board')} found, ${soundLanes(cut)} · first frame ${cut.firstFrame}, handles ${cut.handles}`
                 : 'nothing is made: it is compared with our master in Turnover'}
             </span>
             <span className="ml-auto" />

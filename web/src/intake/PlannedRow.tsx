@@ -13,7 +13,7 @@ type Props = {
   camera: (name: string) => void
 }
 
-export const COLUMNS = 'grid-cols-[84px_76px_96px_1fr_1.2fr_124px]'
+export const COLUMNS = 'grid-cols-[84px_76px_96px_1fr_1.2fr_124px] max-[900px]:grid-cols-[72px_60px_84px_minmax(0,1fr)_minmax(0,1.2fr)] max-[900px]:[&>*:nth-child(6)]:hidden'
 
 /** A shot as it will be. */
 export function PlannedRow({ shot, selected, received, first, choose, apart, camera }: Props) {

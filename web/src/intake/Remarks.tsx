@@ -38,7 +38,7 @@ export function Remarks({ project, cut, busy, receive, choose }: Props) {
   ])
   const losses = notes.filter((n) => n.severity === 'loss').length
   return (
-    <section className="flex w-[370px] shrink-0 flex-col border-l border-black/40 bg-[#262626] px-4 pt-3" aria-label="Remarks">
+    <section className="flex w-[370px] shrink-0 flex-col max-[900px]:w-full max-[900px]:border-l-0 border-l border-black/40 bg-[#262626] px-4 pt-3" aria-label="Remarks">
       <div className="mb-1 flex items-baseline gap-3">
         <span className="flex items-baseline gap-3" role="tablist" aria-label="Remarks or sources">
           <button type="button" role="tab" aria-selected={tab === 'remarks'} className={`font-semibold ${tab === 'remarks' ? '' : 'link text-quiet'}`} onClick={() => setTab('remarks')}>

@@ -33,7 +33,7 @@ export function Rows<T>({ rows, height, label, at, children }: Props<T>) {
   const first = Math.max(0, Math.floor(top / height) - 4)
   const last = Math.min(rows.length, Math.ceil((top + room) / height) + 4)
   return (
-    <div ref={box} className="scroll min-h-0 flex-1" onScroll={(e) => setTop(e.currentTarget.scrollTop)} role="list" aria-label={label}>
+    <div ref={box} className="scroll min-h-0 flex-1 max-[900px]:h-[320px] max-[900px]:flex-none" tabIndex={0} onScroll={(e) => setTop(e.currentTarget.scrollTop)} role="list" aria-label={label}>
       <div style={{ height: rows.length * height, position: 'relative' }}>
         {rows.slice(first, last).map((row, i) => (
           <div key={first + i} role="listitem" aria-setsize={rows.length} aria-posinset={first + i + 1}

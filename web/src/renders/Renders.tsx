@@ -61,9 +61,9 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
   const text = chosen.size === 0 && !master ? `Render ${here?.code ?? 'a shot'}` : `Render ${[chosen.size ? plural(chosen.size, 'shot') : '', master ? 'the master' : ''].filter(Boolean).join(' and ')}`
 
   return (
-    <div className="flex min-h-0 flex-1">
-      <section className="flex min-w-0 flex-1 flex-col bg-ground px-4 pt-2" aria-label="Movie">
-        <div className="flex h-7 items-center gap-3">
+    <div className="flex min-h-0 flex-1 max-[900px]:flex-col">
+      <section className="flex min-w-0 flex-1 flex-col max-[900px]:flex-none bg-ground px-4 pt-2" aria-label="Movie">
+        <div className="flex h-7 items-center gap-3 max-[900px]:h-auto max-[900px]:flex-wrap">
           <b className="font-semibold">{current ? current.name : 'No render yet'}</b>
           {current && (
             <span className="truncate text-quiet">
@@ -73,7 +73,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
           )}
           {current?.state === 'DONE' && <button type="button" className="link ml-auto whitespace-nowrap" onClick={() => saveMovies(toSave)}>{toSave.length === 1 ? 'Save movie' : `Save ${toSave.length} movies`}</button>}
         </div>
-        <div className="relative min-h-0 flex-1 bg-[#1d1d1d]">
+        <div className="relative min-h-0 flex-1 bg-[#1d1d1d] max-[900px]:h-[60vw] max-[900px]:flex-none">
           {current?.state === 'DONE' ? (
             <Player key={current.id} render={current} />
           ) : (
@@ -82,19 +82,19 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
             </p>
           )}
         </div>
-        <div className="h-[186px] shrink-0 pt-2">
+        <div className="h-[186px] shrink-0 pt-2 max-[900px]:h-auto">
           <div className="mb-1 flex items-baseline gap-3">
             <b className="font-semibold">Queue and history</b>
             <span className="text-quiet">{drawing.length === 0 ? 'nothing under way' : `${drawing.length} under way`} · every version is kept</span>
           </div>
-          <div className="flex h-[152px] flex-col">
+          <div className="flex h-[152px] flex-col max-[900px]:h-auto">
             <Rows rows={renders} height={30} label="Renders">
               {(r) => <RenderRow render={r} selected={r.id === current?.id} choose={() => setShown(r.id)} />}
             </Rows>
           </div>
         </div>
       </section>
-      <section className="flex w-[430px] shrink-0 flex-col border-l border-black/40 bg-[#262626] px-4 pt-2" aria-label="Shots to render">
+      <section className="flex w-[430px] shrink-0 flex-col max-[900px]:w-full max-[900px]:border-l-0 border-l border-black/40 bg-[#262626] px-4 pt-2" aria-label="Shots to render">
         <div className="mb-1 flex h-7 items-center gap-3">
           <b className="font-semibold">Shots</b>
           <span className="text-quiet">{rows.length}, <span className="num">{needed.length}</span> to render</span>

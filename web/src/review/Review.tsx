@@ -62,7 +62,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
   )
   return (
     <div className="flex min-h-0 flex-1 flex-col bg-ground px-4 py-2">
-      <div className="flex h-9 shrink-0 items-center gap-3">
+      <div className="flex h-9 shrink-0 items-center gap-3 max-[900px]:h-auto max-[900px]:flex-wrap">
         {choice(a, setA, 'Left picture')}
         <div className="flex rounded-md border border-line" role="radiogroup" aria-label="How to compare">
           {WAYS.map((w) => (
@@ -79,7 +79,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
         <button type="button" className="button" onClick={playOrStop}>{speed === 0 ? 'Play' : 'Stop'}</button>
       </div>
       {way === 'side by side' ? (
-        <div className="flex min-h-0 flex-1 gap-3">
+        <div className="flex min-h-0 flex-1 gap-3 max-[900px]:flex-none max-[900px]:flex-col">
           {[a, b].map((what, i) => (
             <div key={i} className="flex min-w-0 flex-1 items-center">
               <div className="relative w-full overflow-hidden bg-black" style={{ aspectRatio: '16 / 9' }}>{shown(what)}</div>
@@ -87,7 +87,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
           ))}
         </div>
       ) : (
-        <div className="flex min-h-0 flex-1 items-center justify-center">
+        <div className="flex min-h-0 flex-1 items-center justify-center max-[900px]:h-[56vw] max-[900px]:flex-none">
           <div ref={holder} className="relative h-full max-w-full touch-none overflow-hidden bg-black" style={{ aspectRatio: '16 / 9' }} onPointerDown={drag} onPointerMove={drag}>
             <div className="absolute inset-0" style={{ visibility: way === 'flicked' && flicked ? 'hidden' : 'visible' }}>{shown(a)}</div>
             <div className="absolute inset-0" style={{

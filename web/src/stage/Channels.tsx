@@ -155,7 +155,7 @@ export function Channels({ stage, item, shotFrame, moveKey }: Props) {
   }
 
   return (
-    <div ref={holder} className="relative min-h-[170px] flex-1 bg-deep">
+    <div ref={holder} className="relative min-h-[170px] flex-1 bg-deep max-[900px]:h-[300px] max-[900px]:flex-none">
       <canvas ref={canvas} className="absolute inset-0 touch-none" style={{ width, height }} onPointerDown={press} onPointerMove={go} onPointerUp={release} onPointerCancel={() => setHeld(undefined)} role="img"
         aria-label={`Keys of ${item?.name ?? stage.camera}, frames ${first} to ${last}`} data-picture="channels" />
       <span className="absolute left-4 top-1 text-[12.5px] text-quiet">

@@ -86,12 +86,12 @@ function ShotStage({ project, sequence, section }: { project: Project; sequence:
   }
   return (
     <div className="flex min-h-0 flex-1 flex-col">
-      <div className="flex min-h-0 flex-[1.9] gap-3 bg-ground px-4 pt-2">
-        <div className="flex min-w-0 flex-[1.34] flex-col">
+      <div className="flex min-h-0 flex-[1.9] gap-3 bg-ground px-4 pt-2 max-[900px]:flex-none max-[900px]:flex-col">
+        <div className="flex min-w-0 flex-[1.34] flex-col max-[900px]:h-[70vw] max-[900px]:flex-none">
           <CameraPane project={project} section={section} stage={stage} bake={bake} k={k} shotFrame={shotFrame} boardFrame={boardFrame} />
           <FocusStrip project={project} stage={stage} shotFrame={shotFrame} />
         </div>
-        <div className="flex min-w-0 flex-1 flex-col">
+        <div className="flex min-w-0 flex-1 flex-col max-[900px]:min-h-[85vw] max-[900px]:flex-none">
           <ScoutPane project={project} stage={stage} bake={bake} k={k} shotFrame={shotFrame} />
           <Properties project={project} stage={stage} bake={bake} k={k} shotFrame={shotFrame} item={item} chooseItem={setItem} />
         </div>

@@ -43,7 +43,7 @@ export function HandBackBox({ sequence }: { sequence: Sequence }) {
         {format === 'edl' && <label className="flex items-center gap-1.5"><input type="checkbox" checked={shortReels} onChange={(e) => setShortReels(e.target.checked)} /> reels of 8 letters</label>}
       </div>
       {losses.length > 0 && (
-        <ul className="mt-1 max-h-[58px] overflow-y-auto text-[13px] text-bent" aria-label="What the list does not show as our renders would" tabIndex={0}>
+        <ul className="mt-1 max-h-[38px] overflow-y-auto text-[13px] text-bent" aria-label="What the list does not show as our renders would" tabIndex={0}>
           {losses.map((l, i) => <li key={i}>{l.place}: {l.text}</li>)}
         </ul>
       )}

@@ -1,6 +1,8 @@
 import { useRef } from 'react'
+import { plural } from '../parts/words'
 import { LABELS } from '../conform/lanes'
 import { useDesk } from '../desk/desk'
+import { clippedName } from '../conform/brush'
 import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import type { Change, Sequence, Turnover } from '../server/types'
@@ -142,7 +144,7 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
     g.clip()
     g.fillStyle = dark ? '#ffffff' : '#22282b'
     g.font = '600 12.5px "Atkinson Hyperlegible Mono", monospace'
-    g.fillText(dark && w < 50 ? p.name.replace(/^[a-z]+/, '') : p.name, x0 + 5, lane[0] + 17)
+    clippedName(g, dark && w < 50 ? p.name.replace(/^[a-z]+/, '') : p.name, x0 + 5, lane[0] + 17, w - 8)
     g.font = '12px "Atkinson Hyperlegible Mono", monospace'
     g.fillStyle = dark ? '#dfe4e6' : '#4c555a'
     g.fillText(String(p.out - p.in), x0 + 5, lane[1] - 8)
@@ -164,7 +166,7 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
   return (
     <div ref={holder} className="shrink-0 border-t border-black/40 bg-deep" style={{ height: HEIGHT }}>
       <canvas ref={canvas} style={{ width, height: HEIGHT, display: 'block' }} onClick={press} role="img"
-        aria-label={`Our master with ${list.ours.length} pieces, cut ${list.version} with ${list.theirs.length}`} data-picture="ribbons" />
+        aria-label={`Our master with ${plural(list.ours.length, 'piece')}, cut ${list.version} with ${list.theirs.length}`} data-picture="ribbons" />
     </div>
   )
 }

@@ -82,9 +82,9 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
   const renders = edits.filter((c) => c.needs === 'RENDER').length
   return (
     <>
-      <div className="flex min-h-0 flex-1 gap-4 bg-ground px-4 pt-2">
+      <div className="flex min-h-0 flex-1 gap-4 bg-ground px-4 pt-2 max-[900px]:flex-none max-[900px]:flex-col">
         <section className="flex min-w-0 flex-1 flex-col" aria-label="Changes">
-          <div className="flex h-8 items-center gap-3">
+          <div className="flex h-8 items-center gap-3 max-[900px]:h-auto max-[900px]:flex-wrap">
             <select className="field max-w-64" aria-label="Cut to compare with" value={list.cutId} onChange={(e) => setDesk({ cutId: Number(e.target.value) })}>
               {cuts.map((c) => <option key={c.id} value={c.id}>Cut {c.version} against our master</option>)}
             </select>
@@ -102,7 +102,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
             </p>
           ) : (
             <>
-              <div className="grid grid-cols-[28px_74px_1fr_86px_1.15fr] gap-2 border-b border-line pb-1 text-[13px] text-quiet">
+              <div className="grid grid-cols-[28px_74px_1fr_86px_1.15fr] max-[900px]:grid-cols-[24px_62px_1fr_62px_1fr] gap-2 border-b border-line pb-1 text-[13px] text-quiet">
                 <span /><span>Shot</span><span>What changed</span><span className="text-right">Frames</span><span>What it asks</span>
               </div>
               <Rows rows={edits} height={33} label="Changes" at={at}>
@@ -121,7 +121,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
           {list.sources.length > 0 && <SameSources list={list} projectId={project.id} />}
           {outOfDate && <WhatWentOutOfDate renders={outOfDate} />}
         </section>
-        <section className="flex w-[48%] shrink-0 flex-col" aria-label="What it asks">
+        <section className="flex w-[48%] shrink-0 flex-col max-[900px]:w-full" aria-label="What it asks">
           {current && <WhatItAsks project={project} sequence={sequence} list={list} change={current} />}
           <HandBackBox sequence={sequence} />
         </section>
@@ -152,12 +152,12 @@ function WhatWentOutOfDate({ renders }: { renders: OutOfDate[] }) {
 function ChangeRow({ change: c, taken, selected, choose, toggle }: { change: Change; taken: boolean; selected: boolean; choose: () => void; toggle: () => void }) {
   const frames = c.slip !== 0 ? `slip ${signed(c.slip)}` : c.head !== 0 && c.tail !== 0 ? `${signed(c.head)} ${signed(c.tail)}` : signed(c.head + c.tail || (c.kind === 'SHIFTED' || c.kind === 'MOVED' ? c.shift : 0))
   return (
-    <div className={`grid h-full grid-cols-[28px_74px_1fr_86px_1.15fr] items-center gap-2 border-b border-line/60 ${selected ? 'bg-[#3a4341]' : ''}`} onClick={choose}>
+    <div className={`grid h-full grid-cols-[28px_74px_1fr_86px_1.15fr] max-[900px]:grid-cols-[24px_62px_1fr_62px_1fr] items-center gap-2 border-b border-line/60 ${selected ? 'bg-[#3a4341]' : ''}`} onClick={choose}>
       <input type="checkbox" checked={taken} onChange={toggle} onClick={(e) => e.stopPropagation()} aria-label={`Take the change of ${c.code || c.name}`} />
       <span className="num">{c.code || <span className="text-quiet">new</span>}</span>
-      <span className="truncate" title={c.words}>{c.kind === 'NEW' ? `${c.words}: ${c.name}` : c.words}</span>
+      <span className="truncate max-[900px]:whitespace-normal max-[900px]:text-[12.5px] max-[900px]:leading-[1.2]" title={c.words}>{c.kind === 'NEW' ? `${c.words}: ${c.name}` : c.words}</span>
       <span className="num text-right">{frames}</span>
-      <span className={`truncate ${c.needs === 'CAMERA' ? 'font-semibold text-bent' : 'text-quiet'}`} title={c.asks}>{c.asks}</span>
+      <span className={`truncate max-[900px]:whitespace-normal max-[900px]:text-[12.5px] max-[900px]:leading-[1.2] ${c.needs === 'CAMERA' ? 'font-semibold text-bent' : 'text-quiet'}`} title={c.asks}>{c.asks}</span>
     </div>
   )
 }

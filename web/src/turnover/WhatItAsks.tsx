@@ -61,9 +61,9 @@ function Spans({ section, change, shown, covered, version, length }: SpansProps)
   )
   return (
     <div className="mt-2 text-[13px]">
-      {bar(ours, 'bg-[#647279]', `ours, ${ours.in}–${ours.out - 1}`)}
+      {bar(ours, 'bg-[#55636a]', `ours, ${ours.in}–${ours.out - 1}`)}
       {bar(shown, 'bg-[#e9e4d8] text-[#22282b]', `cut ${version}, ${shown.in}–${shown.out - 1}${shown.out - shown.in !== length ? ` in ${plural(length, 'frame')}` : ''}`)}
-      {bar(covered, 'bg-[#4a4a4a] text-quiet', `camera work, ${covered.in}–${covered.out - 1}`)}
+      {bar(covered, 'bg-[#3d3d3d] text-text', `camera work, ${covered.in}–${covered.out - 1}`)}
       {change.missing > 0 && <p className="num mt-1 text-right text-bent">{plural(change.missing, 'frame')} with no camera work</p>}
     </div>
   )
