@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
+import { goTo } from '../playhead/transport'
 import { Rows } from '../parts/Rows'
 import { post } from '../server/client'
 import { keepReceived, refreshEdited, useIntake } from '../server/queries'
@@ -140,9 +141,22 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
       sayError(e)
     }
   }
+  /** A shot that is chosen here is what the other views show, once the cut is the master's. */
+  const look = (index: number) => {
+    setShot(index)
+    if (cut.received && cut.id === project.againstCutId && cut.shots[index]) {
+      goTo(cut.shots[index].in)
+    }
+  }
+  const lead = (where: { at?: number; source?: string }) => {
+    const index = cut.shots.findIndex((s) => (where.at === undefined ? s.boardName === where.source : where.at >= s.in && where.at < s.out))
+    if (index >= 0) {
+      look(index)
+    }
+  }
   return (
     <>
-      <CutAsItCame cut={cut} shot={shot} choose={setShot} />
+      <CutAsItCame cut={cut} shot={shot} choose={look} />
       <div className="flex min-h-0 flex-1 max-[900px]:flex-none max-[900px]:flex-col">
         <section className="flex min-w-0 flex-1 flex-col bg-ground px-4 pt-3" aria-label="What will be made">
           <div className="mb-2 flex flex-wrap items-baseline gap-x-3 gap-y-1">
@@ -174,10 +188,10 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
             <span /><span>Shot</span><span>Frames</span><span>Made from</span><span>Board</span><span>{cut.first ? 'Camera' : ''}</span>
           </div>
           <Rows rows={cut.shots} height={46} label="Planned shots" at={shot}>
-            {(row, i) => <PlannedRow shot={row} selected={i === shot} received={cut.received} first={cut.first} choose={() => setShot(i)} apart={apart} camera={(name) => void camera(row.in, name)} />}
+            {(row, i) => <PlannedRow shot={row} selected={i === shot} received={cut.received} first={cut.first} choose={() => look(i)} apart={apart} camera={(name) => void camera(row.in, name)} />}
           </Rows>
         </section>
-        <Remarks project={project} cut={cut} busy={busy} receive={receive} choose={choose} />
+        <Remarks project={project} cut={cut} busy={busy} receive={receive} choose={choose} lead={lead} />
       </div>
     </>
   )

@@ -2,22 +2,26 @@ import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { setDesk } from '../desk/desk'
 import { sayError } from '../desk/messages'
+import { plural } from '../parts/words'
 import { post } from '../server/client'
 import { refreshEdited } from '../server/queries'
 import type { IntakeCut, Note, Project } from '../server/types'
 import { SourceRows } from './SourceRows'
 
-type Props = { project: Project; cut: IntakeCut; busy: boolean; receive: () => void; choose: () => void }
+/** @property lead goes to the shot that has a record frame, or shows a source */
+type Props = { project: Project; cut: IntakeCut; busy: boolean; receive: () => void; choose: () => void; lead: (where: { at?: number; source?: string }) => void }
 
 /** What is missing, what the reader has to say, and the button that makes it so. */
-export function Remarks({ project, cut, busy, receive, choose }: Props) {
+export function Remarks({ project, cut, busy, receive, choose, lead }: Props) {
   const [at, setAt] = useState(-1)
   const [tab, setTab] = useState<'remarks' | 'sources'>('remarks')
   const notes = cut.remarks
-  const next = () => {
+  const go = (n: number) => {
     setTab('remarks')
-    setAt((n) => (n + 1) % Math.max(1, notes.length))
+    setAt(n)
+    lead({ at: notes[n]?.at ?? undefined })
   }
+  const next = () => go((at + 1) % Math.max(1, notes.length))
   const fix = async (note: Note, word: string | undefined) => {
     try {
       await post(`/api/cuts/${cut.id}/fix`, { at: note.at, fix: word })
@@ -42,7 +46,7 @@ export function Remarks({ project, cut, busy, receive, choose }: Props) {
       <div className="mb-1 flex items-baseline gap-3">
         <span className="flex items-baseline gap-3" role="tablist" aria-label="Remarks or sources">
           <button type="button" role="tab" aria-selected={tab === 'remarks'} className={`font-semibold ${tab === 'remarks' ? '' : 'link text-quiet'}`} onClick={() => setTab('remarks')}>
-            Remarks <span className="num font-normal">{notes.length}</span>
+            Remarks <span className="num font-normal">{notes.length + cut.missing.length + (cut.sameAs > 0 ? 1 : 0)}</span>
           </button>
           <button type="button" role="tab" aria-selected={tab === 'sources'} className={`font-semibold ${tab === 'sources' ? '' : 'link text-quiet'}`} onClick={() => setTab('sources')}>
             Sources {cut.doubtful + cut.missing.length > 0 && <span className="num font-normal text-bent">{cut.doubtful + cut.missing.length}</span>}
@@ -54,16 +58,16 @@ export function Remarks({ project, cut, busy, receive, choose }: Props) {
       </div>
       {tab === 'sources' && <SourceRows project={project} cut={cut} give={choose} />}
       {tab === 'remarks' && <ul className="scroll min-h-0 flex-1 divide-y divide-line/70">
-        <li className="pb-1 text-[13px] text-quiet">{losses === 0 ? 'None changes the picture.' : `${losses} change the picture.`}</li>
+        <li className="pb-1 text-[13px] text-quiet">{losses === 0 ? 'None changes the picture.' : plural(losses, 'changes the picture.', 'change the picture.')}</li>
         {cut.sameAs > 0 && (
           <li className="py-2"><span className="tag tag-bent mr-2">same</span>This file is the same, to the byte, as cut {cut.sameAs}.</li>
         )}
         {cut.missing.map((m) => (
-          <li key={m.kind + m.name} className="py-2">
+          <li key={m.kind + m.name} className="cursor-pointer py-2" onClick={() => lead({ source: m.name })}>
             <div className="flex items-baseline gap-2">
               <span className="tag tag-bent">find</span>
               <b className="min-w-0 flex-1 truncate font-semibold" title={m.name}>{m.name || 'a clip without a name'}</b>
-              <span className="num text-quiet">{m.frames} f</span>
+              <span className="num whitespace-nowrap text-quiet">{plural(m.frames, 'frame')}</span>
             </div>
             <p className="text-[13px] text-quiet">
               No {m.kind === 'sound' ? 'sound' : 'picture'} given fits this name. {m.kind === 'sound' ? 'It stays silent' : 'A slate stands in'} until it comes ·{' '}
@@ -72,7 +76,7 @@ export function Remarks({ project, cut, busy, receive, choose }: Props) {
           </li>
         ))}
         {notes.map((n, i) => (
-          <li key={i} className={`py-2 ${i === at ? 'bg-[#3a4341]' : ''}`} ref={(e) => (i === at ? e?.scrollIntoView({ block: 'nearest' }) : undefined)}>
+          <li key={i} onClick={() => go(i)} className={`cursor-pointer py-2 ${i === at ? 'bg-[#3a4341]' : ''}`} ref={(e) => (i === at ? e?.scrollIntoView({ block: 'nearest' }) : undefined)}>
             <div className="flex items-baseline gap-2">
               <span className={`tag ${n.severity === 'note' ? '' : 'tag-bent'}`}>{n.severity}</span>
               <span className="num ml-auto text-[13px] text-quiet">{n.place}</span>

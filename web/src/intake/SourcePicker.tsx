@@ -27,7 +27,7 @@ function Choice({ project, source, done, give }: { project: Project; source: Sou
   const [text, setText] = useState('')
   const [at, setAt] = useState(0)
   const [withFolder, setWithFolder] = useState(source.path !== '')
-  const files = useFiles(project.id, text, source.kind).data
+  const files = useFiles(project.id, text, source.kind, source.name).data
   const list = files?.files ?? []
   const ask = async (work: () => Promise<void>) => {
     try {

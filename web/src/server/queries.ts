@@ -105,10 +105,10 @@ export const useSources = (projectId: number, cutId: number | undefined) =>
   })
 
 /** Files to choose from: those given, then those in the server's folders. */
-export const useFiles = (projectId: number, text: string, kind: string) =>
+export const useFiles = (projectId: number, text: string, kind: string, like: string) =>
   useQuery({
-    queryKey: edited(projectId, 'files', text, kind),
-    queryFn: () => getJson<SourceFiles>(`/api/projects/${projectId}/files?kind=${kind}&text=${encodeURIComponent(text)}`),
+    queryKey: edited(projectId, 'files', text, kind, like),
+    queryFn: () => getJson<SourceFiles>(`/api/projects/${projectId}/files?kind=${kind}&text=${encodeURIComponent(text)}&like=${encodeURIComponent(like)}`),
     placeholderData: (before) => before,
     gcTime: 10_000,
   })

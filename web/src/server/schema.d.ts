@@ -3158,6 +3158,7 @@ export interface operations {
             query?: {
                 text?: string;
                 kind?: string;
+                like?: string;
             };
             header?: never;
             path: {

@@ -144,25 +144,25 @@ class CutController {
     }
 
     @PostMapping("/cuts/{id}/apart")
-    void apart(@PathVariable long id, @RequestBody Apart apart) {
-        intake.keepApart(id, apart.seam(), apart.apart());
+    void apart(@PathVariable long id, @RequestBody Apart apart, HttpServletRequest request) {
+        intake.keepApart(id, apart.seam(), apart.apart(), Who.of(request));
     }
 
     /** Leaves all seams open that could be closed, or closes all. */
     @PostMapping("/cuts/{id}/apart/all")
-    void allApart(@PathVariable long id, @RequestParam boolean apart) {
-        intake.keepAllApart(id, apart);
+    void allApart(@PathVariable long id, @RequestParam boolean apart, HttpServletRequest request) {
+        intake.keepAllApart(id, apart, Who.of(request));
     }
 
     @PostMapping("/cuts/{id}/fix")
-    void fix(@PathVariable long id, @RequestBody Fixed fixed) {
-        intake.fix(id, fixed.at(), fixed.fix());
+    void fix(@PathVariable long id, @RequestBody Fixed fixed, HttpServletRequest request) {
+        intake.fix(id, fixed.at(), fixed.fix(), Who.of(request));
     }
 
     /** Names the camera of a shot that is not made yet. */
     @PostMapping("/cuts/{id}/camera")
-    void camera(@PathVariable long id, @RequestBody Named named) {
-        intake.camera(id, named.at(), named.name());
+    void camera(@PathVariable long id, @RequestBody Named named, HttpServletRequest request) {
+        intake.camera(id, named.at(), named.name(), Who.of(request));
     }
 
     /** How the cut meets the project's rate, and how clips of another rate are shown. */
@@ -179,8 +179,8 @@ class CutController {
 
     /** Makes shots of one picture lane; without one, of what is seen of all. */
     @PostMapping("/cuts/{id}/lane")
-    void lane(@PathVariable long id, @RequestParam(required = false) Integer place) {
-        intake.pickLane(id, place);
+    void lane(@PathVariable long id, @RequestParam(required = false) Integer place, HttpServletRequest request) {
+        intake.pickLane(id, place, Who.of(request));
     }
 
     @PostMapping("/cuts/{id}/receive")

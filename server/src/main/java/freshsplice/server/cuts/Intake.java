@@ -23,6 +23,7 @@ import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import java.time.Instant;
 import java.util.List;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -88,10 +89,8 @@ public class Intake {
     }
 
     /** Makes shots of one picture lane, or of what is seen of all where none is named. */
-    @Transactional
-    public void pickLane(long cutId, Integer lane) {
-        CutRow row = notYetReceived(cutId);
-        row.pickedLane = lane;
+    public void pickLane(long cutId, Integer lane, String who) {
+        chosen(cutId, lane == null ? "Take what is seen of all lanes" : "Take one lane alone", who, row -> row.pickedLane = lane);
     }
 
     /**
@@ -114,29 +113,39 @@ public class Intake {
         return row.rateReason == null ? file : null;
     }
 
+    /** A choice about a cut that is not received yet, as one step. */
+    private void chosen(long cutId, String name, String who, Consumer<CutRow> choice) {
+        steps.make(store.get(CutRow.class, cutId).projectId, name, who, () -> {
+            choice.accept(notYetReceived(cutId));
+            return null;
+        });
+    }
+
     /** Leaves all seams open that could be closed, or closes all. */
-    @Transactional
-    public void keepAllApart(long cutId, boolean apart) {
-        CutRow row = notYetReceived(cutId);
-        store.where(CutApartRow.class, "cutId", cutId).forEach(store.entities()::remove);
-        store.entities().flush();
-        if (apart) {
-            CutPieces.joined(cuts.picked(row), seam -> false).stream().flatMap(p -> p.seams().stream())
-                    .forEach(seam -> addApart(cutId, seam));
-        }
+    public void keepAllApart(long cutId, boolean apart, String who) {
+        chosen(cutId, apart ? "Keep all pieces apart" : "Join what runs on", who, row -> {
+            store.where(CutApartRow.class, "cutId", cutId).forEach(store::remove);
+            store.entities().flush();
+            if (apart) {
+                CutPieces.joined(cuts.picked(row), seam -> false).stream().flatMap(p -> p.seams().stream())
+                        .forEach(seam -> addApart(cutId, seam));
+            }
+        });
     }
 
     /** Does something about a place that a remark points at; null leaves it as the cut has it. */
-    @Transactional
-    public void fix(long cutId, long at, Fix fix) {
-        CutRow row = notYetReceived(cutId);
+    public void fix(long cutId, long at, Fix fix, String who) {
+        chosen(cutId, fix == null ? "Leave a place as the cut has it" : "Mend a place of the cut", who, row -> fix(row, at, fix));
+    }
+
+    private void fix(CutRow row, long at, Fix fix) {
+        long cutId = row.id;
         if (fix == Fix.LOWEST_LANE) {
             row.pickedLane = cuts.read(row).lanesOf(Lane.Kind.PICTURE).get(0);
         } else if (fix == Fix.ONE_CAMERA) {
             oneCamera(row, at);
         } else {
-            store.where(CutFixRow.class, "cutId", cutId).stream().filter(f -> f.atFrame == at)
-                    .forEach(store.entities()::remove);
+            store.where(CutFixRow.class, "cutId", cutId).stream().filter(f -> f.atFrame == at).forEach(store::remove);
             store.entities().flush();
             if (fix != null) {
                 CutFixRow added = new CutFixRow();
@@ -162,19 +171,19 @@ public class Intake {
     }
 
     /** Names the camera of a shot that is not made yet; shots that name one share it. Blank gives it its own again. */
-    @Transactional
-    public void camera(long cutId, long at, String name) {
-        CutRow row = notYetReceived(cutId);
+    public void camera(long cutId, long at, String name, String who) {
         String wanted = name == null || name.isBlank() ? null : name.strip();
         if (wanted != null && wanted.length() > 200) {
             throw new Refused("A camera's name has at most 200 letters");
         }
-        nameCamera(row, at, wanted);
-        // the shot whose own camera it is names it too, so that both stay one when codes change
-        if (wanted != null) {
-            planned(row).stream().filter(s -> s.camera().equals(wanted))
-                    .forEach(s -> nameCamera(row, s.piece().record().in(), wanted));
-        }
+        chosen(cutId, wanted == null ? "Give a shot its own camera" : "Film a shot with " + wanted, who, row -> {
+            nameCamera(row, at, wanted);
+            // the shot whose own camera it is names it too, so that both stay one when codes change
+            if (wanted != null) {
+                planned(row).stream().filter(s -> s.camera().equals(wanted))
+                        .forEach(s -> nameCamera(row, s.piece().record().in(), wanted));
+            }
+        });
     }
 
     /** A code as it would be, and what stands on its piece. */
@@ -199,7 +208,7 @@ public class Intake {
         CutCameraRow there = store.where(CutCameraRow.class, "cutId", row.id).stream().filter(c -> c.atFrame == at)
                 .findFirst().orElse(null);
         if (name == null && there != null) {
-            store.entities().remove(there);
+            store.remove(there);
         } else if (name != null && there != null) {
             there.name = name;
         } else if (name != null) {
@@ -212,16 +221,16 @@ public class Intake {
     }
 
     /** Leaves one seam open that could be closed, or closes it again. */
-    @Transactional
-    public void keepApart(long cutId, long seam, boolean apart) {
-        notYetReceived(cutId);
-        List<CutApartRow> there = store.where(CutApartRow.class, "cutId", cutId).stream()
-                .filter(a -> a.seam == seam).toList();
-        if (apart && there.isEmpty()) {
-            addApart(cutId, seam);
-        } else if (!apart) {
-            there.forEach(store.entities()::remove);
-        }
+    public void keepApart(long cutId, long seam, boolean apart, String who) {
+        chosen(cutId, apart ? "Keep two pieces apart" : "Join two pieces", who, row -> {
+            List<CutApartRow> there = store.where(CutApartRow.class, "cutId", cutId).stream()
+                    .filter(a -> a.seam == seam).toList();
+            if (apart && there.isEmpty()) {
+                addApart(cutId, seam);
+            } else if (!apart) {
+                there.forEach(store::remove);
+            }
+        });
     }
 
     private void addApart(long cutId, long seam) {

@@ -2,6 +2,7 @@ package freshsplice.server.sources;
 
 import freshsplice.core.cut.Lane;
 import freshsplice.core.sources.MediaKind;
+import freshsplice.core.sources.NameLikeness;
 import freshsplice.server.store.MediaRow;
 import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.Store;
@@ -10,6 +11,7 @@ import freshsplice.server.web.Who;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
@@ -64,20 +66,27 @@ class SourceController {
         return list.of(id);
     }
 
-    /** Files whose name or folder has some text: those given first, then those in the server's folders. */
+    /**
+     * Files whose name or folder has some text: those given first, then those in the server's folders.
+     *
+     * @param like the name that a file is wanted for: those most like it come first
+     */
     @GetMapping("/projects/{id}/files")
     Files files(@PathVariable long id, @RequestParam(defaultValue = "") String text,
-                @RequestParam(defaultValue = "picture") String kind) throws IOException {
+                @RequestParam(defaultValue = "picture") String kind, @RequestParam(defaultValue = "") String like)
+            throws IOException {
         boolean sound = kind(kind) == Lane.Kind.SOUND;
         String wanted = text.toLowerCase(Locale.ROOT);
+        Comparator<String> nearest = like.isBlank() ? Comparator.comparing(path -> 0) : NameLikeness.nearestTo(like);
         List<FileView> given = store.where(MediaRow.class, "projectId", id).stream()
                 .filter(m -> m.path.toLowerCase(Locale.ROOT).contains(wanted)
-                        && (m.kind == MediaRow.Kind.MOVIE || sound == (m.kind == MediaRow.Kind.SOUND))).limit(MOST)
+                        && (m.kind == MediaRow.Kind.MOVIE || sound == (m.kind == MediaRow.Kind.SOUND)))
+                .sorted(Comparator.comparing((MediaRow m) -> m.path, nearest)).limit(MOST)
                 .map(m -> new FileView(m.id, m.path, m.kind.name().toLowerCase(Locale.ROOT))).toList();
         List<String> known = given.stream().map(FileView::path).toList();
         List<FileView> there = search.paths(text, MOST).stream().filter(p -> !known.contains(p)
                         && (MediaKind.of(p) == MediaKind.MOVIE || sound == (MediaKind.of(p) == MediaKind.SOUND)))
-                .map(p -> new FileView(null, p, MediaKind.of(p).name().toLowerCase(Locale.ROOT)))
+                .sorted(nearest).map(p -> new FileView(null, p, MediaKind.of(p).name().toLowerCase(Locale.ROOT)))
                 .toList();
         return new Files(Stream.concat(given.stream(), there.stream()).limit(MOST).toList(),
                 search.hasFolders());

@@ -19,7 +19,7 @@ class StepJournal {
     /** Tables that steps may touch: names are put into SQL, so only these ever are. */
     private static final Set<String> TABLES = Set.of("project", "scene", "item", "item_key", "camera", "camera_key",
             "shot", "shot_alias", "media", "board", "cut", "master", "master_lane", "master_mark", "section", "sound",
-            "sound_lane", "source_choice", "source_pairing");
+            "sound_lane", "source_choice", "source_pairing", "cut_apart", "cut_fix", "cut_camera");
 
     private final JdbcTemplate jdbc;
     private final Ids ids;

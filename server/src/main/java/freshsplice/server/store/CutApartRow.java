@@ -8,7 +8,7 @@ import org.hibernate.annotations.DynamicUpdate;
 @Entity
 @DynamicUpdate
 @Table(name = "cut_apart")
-public class CutApartRow extends Row {
+public class CutApartRow extends AliveRow {
     public long cutId;
     public long seam;
 }

@@ -8,7 +8,7 @@ import org.hibernate.annotations.DynamicUpdate;
 @Entity
 @DynamicUpdate
 @Table(name = "cut_camera")
-public class CutCameraRow extends Row {
+public class CutCameraRow extends AliveRow {
     public long cutId;
     public long atFrame;
     public String name;

@@ -11,7 +11,7 @@ import org.hibernate.annotations.DynamicUpdate;
 @Entity
 @DynamicUpdate
 @Table(name = "cut_fix")
-public class CutFixRow extends Row {
+public class CutFixRow extends AliveRow {
     public long cutId;
     public long atFrame;
     @Enumerated(EnumType.STRING)
