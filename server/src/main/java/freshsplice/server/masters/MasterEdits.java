@@ -81,8 +81,16 @@ public class MasterEdits {
                 : pieces.edited(row, before, edit);
         List<String> said = said(row, before, after, edit);
         write(row, before, after, Boolean.TRUE.equals(edit.soundStays()));
+        return new Done(made(row, before, after), said);
+    }
+
+    /** Only where a piece is new is the master read again for the id that it was given. */
+    private List<Long> made(MasterRow row, Master before, Master after) {
+        if (after.sections().stream().noneMatch(s -> s.id() == 0)) {
+            return List.of();
+        }
         Set<Long> known = before.sections().stream().map(Section::id).collect(Collectors.toSet());
-        return new Done(masters.read(row).sections().stream().map(Section::id).filter(id -> !known.contains(id)).toList(), said);
+        return masters.read(row).sections().stream().map(Section::id).filter(id -> !known.contains(id)).toList();
     }
 
     private List<String> said(MasterRow row, Master before, Master after, MasterEdit edit) {

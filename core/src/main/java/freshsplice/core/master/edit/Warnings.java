@@ -41,6 +41,9 @@ public final class Warnings {
      */
     public static List<String> ofNests(Master before, Master after, LongFunction<Master> masters) {
         Warnings warnings = new Warnings(before, after);
+        if (after.sections().stream().noneMatch(s -> s.content() instanceof Section.Content.OfMaster)) {
+            return List.of();
+        }
         warnings.changed().forEach(piece -> warnings.blackOf(piece, masters));
         return warnings.words;
     }
