@@ -4,8 +4,8 @@ import { useDesk } from '../desk/desk'
 import { sayError } from '../desk/messages'
 import { plural } from '../parts/words'
 import { useLabels } from '../playhead/labels'
-import { liveAt, passesIn, shareAt, shotFrameAt } from '../playhead/lookup'
-import { goTo, useTransport } from '../playhead/transport'
+import { liveAt, passingFrom, shareAt, shotFrameAt } from '../playhead/lookup'
+import { goTo, useTransport, wholeRange } from '../playhead/transport'
 import { getJson } from '../server/client'
 import type { Position, Project, Sequence } from '../server/types'
 import { openCommands } from './CommandBox'
@@ -22,13 +22,13 @@ const HINTS: Record<string, [string, string][]> = {
 
 /** The frame in every reading; typing into the first goes there. */
 export function StatusLine({ project, sequence }: { project: Project; sequence?: Sequence }) {
-  const { frame, view, units, range: marked } = useDesk()
-  const range = marked.in !== undefined && marked.out !== undefined && marked.in < marked.out ? { in: marked.in, out: marked.out } : undefined
+  const { frame, view, units } = useDesk()
+  const range = wholeRange()
   const { speed, dropped } = useTransport()
   const colleague = useColleague((c) => c.text)
   const label = useLabels(sequence?.id, sequence?.start ?? 0, sequence?.framesPerSecond ?? 24, units)
   const { section, before } = liveAt(sequence, frame)
-  const passing = section && before && before.out === section.in && passesIn(section, frame) ? before : undefined
+  const passing = passingFrom(section, before, frame)
   return (
     <footer className="flex h-[30px] shrink-0 items-center gap-5 max-[900px]:h-auto max-[900px]:flex-wrap max-[900px]:gap-y-1 max-[900px]:py-1 border-t border-black/40 bg-deep px-4 text-[13px]">
       {sequence ? (

@@ -51,7 +51,7 @@ export function LaneNames({ layout, sequence, sounds }: { layout: Layout; sequen
 }
 
 /** One that is called Lane 2 is not called Lane Lane 2. */
-export const laneTitle = (name: string) => (/^lane\b/i.test(name) ? name : `Lane ${name}`)
+const laneTitle = (name: string) => (/^lane\b/i.test(name) ? name : `Lane ${name}`)
 
 type Offer = { name: string; keys?: string; run: () => void; disabled?: boolean }
 

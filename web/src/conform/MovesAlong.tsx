@@ -2,12 +2,12 @@ import { useActions } from '../desk/actions'
 import { setDesk, useOfDesk } from '../desk/desk'
 import type { LaneView, Sequence } from '../server/types'
 
-/** The lane that an edit of what is chosen is done to, and which others move along with it. */
-export function useAlong(sequence: Sequence): { own: LaneView; all: boolean; goes: (lane: LaneView) => boolean; sound: boolean } {
+/** The lane that an edit of what is chosen is done to, and whether all others move along with it. */
+function useAlong(sequence: Sequence): { own: LaneView; all: boolean; sound: boolean } {
   const { along, pieces, soundStays } = useOfDesk('along', 'pieces', 'soundStays')
   const own = sequence.upper.find((u) => u.sections.some((s) => pieces.includes(s.id)))?.lane ?? sequence.main
   const all = along === undefined ? own === sequence.main : along === 'ALL_LANES'
-  return { own, all, sound: !soundStays, goes: (lane) => !lane.locked && (lane === own || all) }
+  return { own, all, sound: !soundStays }
 }
 
 /** Says what moves along when the rest does, and changes it. */

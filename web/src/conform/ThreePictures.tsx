@@ -1,4 +1,5 @@
 import { setDesk, type PictureKind, useDesk } from '../desk/desk'
+import { BoardOver } from '../pictures/BoardOver'
 import { BoardPicture } from '../pictures/BoardPicture'
 import { CameraPicture } from '../pictures/CameraPicture'
 import { CutPicture } from '../pictures/CutPicture'
@@ -7,7 +8,7 @@ import { RenderPicture } from '../pictures/RenderPicture'
 import { plural } from '../parts/words'
 import { useSectionBake } from '../pictures/useSectionBake'
 import { useLabels } from '../playhead/labels'
-import { liveAt, mediaFrameAt, mixedPieces, passesIn, renderOf, shareAt, shotFrameAt } from '../playhead/lookup'
+import { liveAt, mediaFrameAt, mixedPieces, passingFrom, renderOf, shareAt, shotFrameAt } from '../playhead/lookup'
 import { useBoardFrame, useMovieFrames } from '../server/queries'
 import type { LaidRender, Project, Sequence } from '../server/types'
 import { PeekPicture } from './PeekPicture'
@@ -20,7 +21,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
   const label = useLabels(sequence.id, sequence.start, sequence.framesPerSecond, units)
   const { piece, before: pieceBefore } = mixedPieces(sequence, frame)
   const { section, before, index } = liveAt(sequence, frame)
-  const passing = section && before && passesIn(section, frame) && before.out === section.in ? before : undefined
+  const passing = passingFrom(section, before, frame)
   const bake = useSectionBake(project.id, section)
   const k = section ? frame - section.seenIn : 0
   const render = renderOf(sequence, index)
@@ -69,19 +70,6 @@ const OneRender = ({ render, frame, framesPerSecond }: { render?: LaidRender; fr
 const Facts = ({ of }: { of: React.ReactNode[] }) => (
   <div className="flex flex-col pt-1 text-[13px]">{of.filter(Boolean).map((fact, i) => <span key={i} className="truncate">{fact}</span>)}</div>
 )
-
-/** How much of the board lies over the camera's picture. */
-export function BoardOver() {
-  const boardOver = useDesk((d) => d.boardOver)
-  return (
-    <label className="flex h-7 flex-1 items-center gap-3">
-      Board over camera
-      <input type="range" min={0} max={100} value={Math.round(boardOver * 100)} className="min-w-0 flex-1"
-        onChange={(e) => setDesk({ boardOver: Number(e.target.value) / 100 })} />
-      <span className="num w-12 text-right">{Math.round(boardOver * 100)} %</span>
-    </label>
-  )
-}
 
 type Props = {
   kind: PictureKind

@@ -1,6 +1,6 @@
 /** What is laid over the lanes to be compared with them: another version of the cut, the master as it once was. */
 import type { CutPieces } from '../server/types'
-import { clipped } from './brush'
+import { clipped } from '../parts/brush'
 import { toX } from './scale'
 import { INK, inView, MONO, SANS, type Scene } from './scene'
 

@@ -1,19 +1,20 @@
 /** What is mixed: a dissolve as two lines that cross, a fade as one, at every zoom. */
 import { toX } from './scale'
-import { INK, type Scene, seen } from './scene'
-
-type Passing = { in: number; out: number; seenIn: number; headWeights: number[]; tailWeights: number[] }
+import type { Passing } from '../playhead/lookup'
+import { INK, inView, type Scene, seen } from './scene'
 
 /** @param meets whether a piece passes in from the one before it, and not from black */
 export function drawPassages<T extends Passing>(g: CanvasRenderingContext2D, s: Scene, pieces: T[], [top, bottom]: [number, number], meets: (i: number) => boolean) {
-  pieces.forEach((piece, i) => {
+  const [first, last] = inView(s, pieces)
+  for (let i = first; i < last; i++) {
+    const piece = pieces[i]
     if (piece.headWeights.length > 0) {
       drawOne(g, s, piece.seenIn, piece.seenIn + piece.headWeights.length, top, bottom, meets(i) ? 'both' : 'in')
     }
     if (piece.tailWeights.length > 0) {
       drawOne(g, s, piece.out - piece.tailWeights.length, piece.out, top, bottom, 'out')
     }
-  })
+  }
 }
 
 export const meetsBefore = (pieces: { in: number; out: number }[]) => (i: number) => i > 0 && pieces[i - 1].out === pieces[i].in

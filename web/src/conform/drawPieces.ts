@@ -1,7 +1,7 @@
 /** The three lanes of pieces: the cut's, the shots, the renders. */
 import type { LaidRender, Section } from '../server/types'
 import { mediaFrameAt, pieceAt, renderOf, shotFrameAt } from '../playhead/lookup'
-import { clipped, clippedName, cover, dashed, hatch } from './brush'
+import { clipped, clippedName, cover, dashed, hatch } from '../parts/brush'
 import { drawPassages, meetsBefore } from './drawPassages'
 import { coverByUpper, drawNests, markChosen } from './drawUpper'
 import { image } from './images'

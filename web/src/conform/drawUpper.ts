@@ -1,6 +1,6 @@
 /** Lanes above the main one, nested masters, and what is chosen on any of them. */
 import type { Section } from '../server/types'
-import { clipped } from './brush'
+import { clipped } from '../parts/brush'
 import { drawPassages, meetsBefore } from './drawPassages'
 import { LABELS } from './lanes'
 import { toX } from './scale'

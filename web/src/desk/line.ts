@@ -1,10 +1,8 @@
 /** Whether the server answers. Messages that say it does not go when it does again. */
 import { create } from 'zustand'
-import { putAwayAbout } from './messages'
+import { LINE, putAwayAbout } from './messages'
 
 export const useLine = create<{ there: boolean }>(() => ({ there: true }))
-
-export const LINE = 'line'
 
 export function setLine(there: boolean) {
   if (useLine.getState().there !== there) {

@@ -14,9 +14,12 @@ export function say(text: string) {
 }
 
 export function sayError(error: unknown) {
-  const about = error instanceof Unanswered ? 'line' : undefined
+  const about = error instanceof Unanswered ? LINE : undefined
   show(error instanceof Error ? error.message : String(error), true, about)
 }
+
+/** What messages are about that say so: they go when it answers again. */
+export const LINE = 'line'
 
 /** The server did not answer. */
 export class Unanswered extends Error {}

@@ -4,6 +4,7 @@ import { setDesk, useDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
 import { goTo } from '../playhead/transport'
 import { Rows } from '../parts/Rows'
+import { plural } from '../parts/words'
 import { post } from '../server/client'
 import { keepReceived, refreshEdited, useIntake } from '../server/queries'
 import type { IntakeCut, Project } from '../server/types'
@@ -16,12 +17,7 @@ import { Remarks } from './Remarks'
 import { alone, useDrop } from './useDrop'
 import { WhichPart } from './WhichPart'
 
-const count = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`
-
-const soundLanes = (cut: IntakeCut) => {
-  const count = new Set(cut.sound.map((s) => s.lane)).size
-  return count === 1 ? '1 sound lane' : `${count} sound lanes`
-}
+const soundLanes = (cut: IntakeCut) => plural(new Set(cut.sound.map((s) => s.lane)).size, 'sound lane')
 
 /** A cut arrives: what is in it, what is missing, what will be made of it. */
 export function Intake({ project }: { project: Project }) {
@@ -78,7 +74,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
     setBusy(true)
     try {
       await post(`/api/cuts/${cut.id}/receive`)
-      say(cut.first ? `Received: ${count(cut.shots.length, 'shot')} made` : `Cut ${cut.version} received: it waits in Turnover`)
+      say(cut.first ? `Received: ${plural(cut.shots.length, 'shot')} made` : `Cut ${cut.version} received: it waits in Turnover`)
       keepReceived(project.id, cut)
       refreshEdited(project.id)
       setDesk({ view: cut.first ? 'Conform' : 'Turnover', cutId: cut.id, frame: cut.start, zoom: undefined, seam: undefined })
@@ -163,7 +159,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
             <b className="font-semibold">{!cut.first ? 'Whose shots these are' : cut.received ? 'What was made' : 'What will be made'}</b>
             <span className="text-quiet">
               {cut.first
-                ? `${count(cut.shots.length, 'shot')}, ${count(new Set(cut.shots.map((s) => s.camera)).size, 'camera')}, ${count(cut.shots.filter((s) => s.mediaId).length, 'board')} found, ${soundLanes(cut)} · first frame ${cut.firstFrame}, handles ${cut.handles}`
+                ? `${plural(cut.shots.length, 'shot')}, ${plural(new Set(cut.shots.map((s) => s.camera)).size, 'camera')}, ${plural(cut.shots.filter((s) => s.mediaId).length, 'board')} found, ${soundLanes(cut)} · first frame ${cut.firstFrame}, handles ${cut.handles}`
                 : 'nothing is made: it is compared with our master in Turnover'}
             </span>
             <span className="ml-auto" />

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react'
 import type { Section } from '../server/types'
-import { passesIn, shareAt, shotFrameAt } from '../playhead/lookup'
+import { passingFrom, shareAt, shotFrameAt } from '../playhead/lookup'
 import { useTransport } from '../playhead/transport'
 import { RenderPicture } from './RenderPicture'
 import { useSectionBake } from './useSectionBake'
@@ -14,10 +14,10 @@ export function CameraPicture({ projectId, sceneId, section, before, frame, fram
   const holder = useRef<HTMLDivElement>(null)
   const { width, height } = useSize(holder)
   const share = section ? shareAt(section, frame) : 0
-  const meets = before?.enabled && section && before.out === section.in && passesIn(section, frame)
+  const passing = passingFrom(section, before, frame)
   return (
     <div ref={holder} className="absolute inset-0 bg-black">
-      {meets && share < 1 && <Content {...{ projectId, sceneId, width, height, framesPerSecond }} section={before} frame={frame} share={1} />}
+      {passing?.enabled && share < 1 && <Content {...{ projectId, sceneId, width, height, framesPerSecond }} section={passing} frame={frame} share={1} />}
       {section && <Content {...{ projectId, sceneId, width, height, section, frame, share, framesPerSecond }} />}
     </div>
   )

@@ -67,13 +67,16 @@ export function mixedPieces(sequence: Sequence | undefined, frame: number): { pi
   if (!piece || frame >= Math.max(piece.out, piece.in)) {
     return {}
   }
-  const before = pieces[at - 1]
-  return { piece, before: before && before.out === piece.in && passesIn(piece, frame) ? before : undefined }
+  return { piece, before: passingFrom(piece, pieces[at - 1], frame) }
 }
 
-type Passing = { out: number; seenIn: number; headWeights: number[]; tailWeights: number[] }
+export type Passing = { in: number; out: number; seenIn: number; headWeights: number[]; tailWeights: number[] }
 
 export const passesIn = (p: Passing, frame: number) => frame < p.seenIn + p.headWeights.length
+
+/** The piece before one, where that passes in over it at a frame. */
+export const passingFrom = <T extends Passing>(piece: T | undefined, before: T | undefined, frame: number): T | undefined =>
+  (piece && before && before.out === piece.in && passesIn(piece, frame) ? before : undefined)
 
 /** The share of a piece's picture at a frame, as the server counts it: 1 but where it passes in or fades out. */
 export const shareAt = (p: Passing, frame: number) =>

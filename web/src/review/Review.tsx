@@ -5,7 +5,7 @@ import { CameraPicture } from '../pictures/CameraPicture'
 import { CutPicture } from '../pictures/CutPicture'
 import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
-import { pieceAt, liveAt, passesIn, shareAt, shotFrameAt } from '../playhead/lookup'
+import { pieceAt, liveAt, passingFrom, shareAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, useTransport, playOrStop } from '../playhead/transport'
 import { useMovieFrames, useRenders } from '../server/queries'
 import type { Project, Render, Section, Sequence } from '../server/types'
@@ -116,7 +116,7 @@ function OneOf({ what, project, sequence, section, before, frame, renders }: One
   const versionsOf = (s: Section | undefined) => renders.filter((r) => r.shotId === s?.shotId && r.state === 'DONE')
   const versions = versionsOf(section)
   const render = what === 'render' ? versions[0] : versions.find((r) => `v${r.version}` === what)
-  const passing = section && before && before.out === section.in && passesIn(section, frame) ? before : undefined
+  const passing = passingFrom(section, before, frame)
   return (
     <Mix share={section ? shareAt(section, frame) : 1} before={passing && <RenderOf render={versionsOf(passing)[0]} sequence={sequence} section={passing} frame={frame} />}>
       <RenderOf render={render} sequence={sequence} section={section} frame={frame} />

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react'
-import { setDesk, useDesk } from '../desk/desk'
+import { useDesk } from '../desk/desk'
+import { BoardOver } from '../pictures/BoardOver'
 import { BoardPicture } from '../pictures/BoardPicture'
 import type { Bake } from '../pictures/bake'
 import { useSetPainter } from '../pictures/useSetPainter'
@@ -32,9 +33,7 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
         <span className="min-w-0 flex-1 truncate text-quiet">
           {stage.camera} · {stage.backWidth} × {stage.backHeight} mm · {bake.lens(k).toFixed(0)} mm · T{stage.stop}
         </span>
-        <label className="flex items-center gap-2 text-[13px] text-quiet">board
-          <input type="range" className="w-24" min={0} max={100} value={Math.round(boardOver * 100)} aria-label="Board over camera" onChange={(e) => setDesk({ boardOver: Number(e.target.value) / 100 })} />
-        </label>
+        <BoardOver short />
         <span className="num text-quiet">{shotFrame}</span>
       </div>
       <div ref={holder} className="relative min-h-0 flex-1 bg-[#1d1d1d]">

@@ -29,12 +29,12 @@ public record Demand(Needs needs, FrameRange shown, FrameRange covered, long pas
             return new Demand(Needs.CAMERA, null, null, 0, null, null);
         }
         Section ours = turnover.sectionOf(change);
-        FrameRange had = seen(ours, change.oldRecord());
+        FrameRange had = ours.shownOver(change.oldRecord());
         if (change.newIndex() < 0) {
             return new Demand(Needs.NOTHING, null, covered(shot, camera, had), 0, ours.speed(), null);
         }
         Section after = Applying.after(turnover, change);
-        FrameRange shown = seen(after, change.newRecord());
+        FrameRange shown = after.shownOver(change.newRecord());
         FrameRange covered = covered(shot, camera, shown);
         long past = shown.length() - shown.overlapWith(covered);
         return new Demand(needs(change, had, shown, past), shown, covered, past, ours.speed(), after.speed());
@@ -47,13 +47,6 @@ public record Demand(Needs needs, FrameRange shown, FrameRange covered, long pas
         boolean otherPicture = change.kind() == ChangeKind.RETIMED || change.kind() == ChangeKind.REPLACED;
         boolean more = shown.in() < had.in() || shown.out() > had.out();
         return otherPicture ? Needs.RENDER : more ? Needs.HANDLES : Needs.NOTHING;
-    }
-
-    /** Shot frames that a piece shows over record frames. */
-    private static FrameRange seen(Section section, FrameRange record) {
-        long a = section.at(record.in()).floor();
-        long b = section.at(record.last()).floor();
-        return FrameRange.of(Math.min(a, b), Math.max(a, b) + 1);
     }
 
     /** A camera that stands still stands in every frame; one that moves has what its keys span, and the handles. */

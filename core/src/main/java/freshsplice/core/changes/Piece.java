@@ -23,7 +23,8 @@ import java.util.Optional;
  */
 public record Piece(FrameRange record, FrameRange edge, String key, Rational from, Rational slope, boolean bent,
                     boolean still, String name, String head, String tail) {
-    private static final Rational ROUNDED_SPEED = Rational.of(3, 1000);
+    /** Lists write speeds with a decimal or two: by this much they may be off. */
+    static final Rational ROUNDED_SPEED = Rational.of(3, 1000);
     private static final Rational QUARTER = Rational.of(1, 4);
 
     public static Piece of(CutPiece piece) {

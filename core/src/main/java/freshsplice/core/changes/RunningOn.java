@@ -16,9 +16,6 @@ import java.util.Optional;
  * together under our name.
  */
 final class RunningOn {
-    /** Speeds that lists round to a decimal or two may be off by this much. */
-    private static final Rational ROUNDED_SPEED = Rational.of(3, 1000);
-
     private final Map<Long, Shot> shots;
     private final Origins origins;
     private final SameSources sources;
@@ -81,7 +78,7 @@ final class RunningOn {
         FrameRange edge = other.cut().edge();
         Rational frames = Rational.of(Math.max(1, edge.length()));
         return isNear(named, origin, other, link, edge.in(), Rational.ONE)
-                && isNear(named, origin, other, link, edge.out(), Rational.ONE.plus(frames.times(ROUNDED_SPEED)));
+                && isNear(named, origin, other, link, edge.out(), Rational.ONE.plus(frames.times(Piece.ROUNDED_SPEED)));
     }
 
     private boolean isNear(Turnover.Newer named, Origins.Origin origin, Turnover.Newer other, SameSources.Link link,

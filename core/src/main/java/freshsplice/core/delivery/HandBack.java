@@ -175,15 +175,18 @@ public final class HandBack {
     private List<String> said(String where, Rendered render, RenderStand stand, FrameRange covered, FrameRange seen) {
         List<String> said = new ArrayList<>();
         if (stand.isStale()) {
-            said.add(render.name() + " is stale: " + String.join(" and ", stand.changed()) + " changed");
+            String text = render.name() + " is stale: " + String.join(" and ", stand.changed()) + " changed";
+            said.add(text);
+            remarks.add(Remark.loss(where, text));
         }
         if (covered.length() < seen.length()) {
-            said.add(render.name() + " covers " + covered.length() + " of " + seen.length() + " frames");
+            String text = render.name() + " covers " + covered.length() + " of " + seen.length() + " frames";
+            said.add(text);
+            remarks.add(Remark.loss(where, text + "; the rest is " + restName()));
         }
         stale += stand.isStale() ? 1 : 0;
         part += !stand.isStale() && !said.isEmpty() ? 1 : 0;
         rendered += said.isEmpty() ? 1 : 0;
-        said.forEach(text -> remarks.add(Remark.loss(where, text + (text.contains(" covers ") ? "; the rest is " + restName() : ""))));
         return said;
     }
 

@@ -98,6 +98,13 @@ public record Section(long id, Content content, FrameRange record, Rational from
         return FrameRange.of(in, goesOn ? record.out() + next.head().after() : record.out());
     }
 
+    /** The frames of its content that it shows over record frames, the first and the last with all between. */
+    public FrameRange shownOver(FrameRange frames) {
+        long a = at(frames.in()).floor();
+        long b = at(frames.last()).floor();
+        return FrameRange.of(Math.min(a, b), Math.max(a, b) + 1);
+    }
+
     /** Whether another piece goes on where this one ends as if both were one: it was only split there. */
     public boolean runsOnIn(Section next) {
         return next.content.equals(content) && next.record.in() == record.out() && next.head == null && tail == null

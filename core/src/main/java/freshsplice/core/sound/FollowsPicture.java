@@ -40,7 +40,8 @@ public final class FollowsPicture {
 
     /** By how many frames a mark on the record clock is moved. */
     public long shiftAt(long record) {
-        for (Section section : before.sections()) {
+        List<Section> sections = before.sections();
+        for (Section section : sections.subList(Math.max(0, before.firstFrom(record) - 1), sections.size())) {
             if (section.record().out() > record && after.containsKey(section.id())) {
                 long shift = moved(section);
                 return shift == endShift ? shift : 0;

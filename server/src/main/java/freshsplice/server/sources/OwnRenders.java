@@ -38,10 +38,11 @@ class OwnRenders {
                 RenderName.parse(render.name).ifPresent(name -> renders.put(name.toString(), render));
             }
         }
-        Set<String> known = new HashSet<>();
-        for (MediaRow row : renders.isEmpty() ? java.util.List.<MediaRow>of() : store.where(MediaRow.class, "projectId", projectId)) {
-            known.add(row.path);
+        if (renders.isEmpty()) {
+            return;
         }
+        Set<String> known = new HashSet<>();
+        store.where(MediaRow.class, "projectId", projectId).forEach(row -> known.add(row.path));
         for (Wanted wanted : pictures) {
             RenderRow render = wanted.names().flatMap(name -> RenderName.parse(name).stream()).map(name -> renders.get(name.toString()))
                     .filter(r -> r != null).findFirst().orElse(null);

@@ -59,7 +59,7 @@ public final class Warnings {
         }
         long a = piece.at(piece.record().in()).floor();
         long b = piece.at(piece.record().last()).floor();
-        FrameRange shown = FrameRange.of(Math.min(a, b), Math.max(a, b) + 1);
+        FrameRange shown = piece.shownOver(piece.record());
         long past = shown.length() - shown.overlapWith(shot.frames());
         if (past > 0) {
             words.add(shot.code() + " now shows " + a + " to " + b + ": " + past + (past == 1 ? " frame" : " frames")
