@@ -22,6 +22,11 @@ import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.edit.LaneEdits;
+import freshsplice.core.master.edit.Place;
+import freshsplice.core.master.edit.Retiming;
+import freshsplice.core.master.edit.Trims;
+import freshsplice.core.motion.Easing;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -111,6 +116,42 @@ class HandBackRoundTripTest {
                 .containsExactly("sh0010_v001 is stale: camera changed");
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
+    void aKeyedPieceOfAnUpperLaneComesBackWithItsFrames(String format) {
+        for (int seed = 0; seed < 40; seed++) {
+            Random random = new Random(seed);
+            receive(cut(random, false));
+            keyAbove(random);
+            Cut back = handBack(seed % 2 == 0 ? Map.of() : renders(random), HandBack.Rest.BOARD).cut();
+            List<Event> read = through(format, back).lanes().get(0).events();
+            String what = format + ", seed " + seed;
+            List<Event> written = back.lanes().get(0).events();
+            assertThat(read).as(what).extracting(Event::record).containsExactlyElementsOf(written.stream().map(Event::record).toList());
+            for (int i = 0; i < read.size(); i++) {
+                assertThat(read.get(i).from().minus(written.get(i).from()).abs()).as(what + ", event " + i)
+                        .isLessThan(Rational.ONE);
+            }
+        }
+    }
+
+    /** Copies a piece above, keys its speed, slides, trims and slips it by one, and lays it down again. */
+    private void keyAbove(Random random) {
+        int index = 1 + random.nextInt(master.main().sections().size() - 2);
+        master = LaneEdits.copyUp(master, new Place(0, index));
+        Place above = new Place(master.lanes().size() - 1, 0);
+        FrameRange record = above.in(master).record();
+        master = Retiming.key(master, above, record.in() + 7 + random.nextInt(20));
+        long key = record.in() + 31 + random.nextInt(8);
+        master = Retiming.key(master, above, key);
+        master = Retiming.moveKey(master, above, key, Rational.of(random.nextInt(40) - 20));
+        master = Retiming.easeKey(master, above, key, Easing.values()[random.nextInt(3)]);
+        master = Trims.slide(master, above, 1);
+        master = Trims.tail(master, above, -1, false);
+        master = Trims.slip(master, above, Rational.ONE);
+        master = LaneEdits.layDown(master, List.of(above));
+    }
+
     private HandBack.HandedBack handBack(Map<Long, HandBack.Rendered> renders, HandBack.Rest rest) {
         Map<Long, HandBack.Known> known = new HashMap<>();
         shots.forEach((id, shot) -> known.put(id, new HandBack.Known(shot.code(), shot.anchor(), sources.get(shot.anchor().key()))));
@@ -149,7 +190,7 @@ class HandBackRoundTripTest {
             Section section = sections.get(i);
             FrameRange seen = section.seen(i + 1 < sections.size() ? sections.get(i + 1) : null);
             RenderRange whole = RenderRange.of(section, seen);
-            long less = 1 + random.nextInt(30);
+            long less = Math.min(1 + random.nextInt(30), whole.frames() - 1);
             RenderRange range = switch (random.nextInt(6)) {
                 case 0 -> whole;
                 case 1 -> new RenderRange(whole.from().plus(less), Rational.ONE, whole.frames() - less);

@@ -107,7 +107,10 @@ public final class Arranging {
     public static Master overwrite(Master master, int lane, Section piece) {
         Lane room = cleared(master.lanes().get(lane), piece.record());
         int index = room.firstFrom(piece.record().in());
-        return Master.checked(master.withLane(lane, room.spliced(index, index, List.of(piece))));
+        int after = Math.min(index + 1, room.sections().size());
+        List<Section> placed = new ArrayList<>(List.of(piece));
+        placed.addAll(room.sections().subList(index, after));
+        return Master.checked(master.withLane(lane, room.spliced(index, after, PassageRoom.fitted(placed))));
     }
 
     /** Shows something else in the place of a piece: its length, its passages and its place stay. */
@@ -168,7 +171,7 @@ public final class Arranging {
 
     private static Lane cleared(Lane lane, FrameRange record) {
         int first = Math.max(0, lane.firstFrom(record.in()) - 1);
-        int end = lane.firstFrom(record.out());
+        int end = Math.min(lane.firstFrom(record.out()) + 1, lane.sections().size());
         List<Section> stay = new ArrayList<>();
         for (Section there : lane.sections().subList(first, end)) {
             boolean before = there.record().in() < record.in();
@@ -185,7 +188,7 @@ public final class Arranging {
                 stay.add(before ? rest.fresh() : rest);
             }
         }
-        return lane.spliced(first, end, stay);
+        return lane.spliced(first, end, PassageRoom.fitted(stay));
     }
 
     private static List<Place> lastFirst(List<Place> places) {

@@ -4,6 +4,7 @@ import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.refusal.Refusal;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Whether pieces are long enough for the passages that lie over them: a dissolve begins at nothing and ends at all. */
@@ -32,6 +33,23 @@ final class PassageRoom {
             }
         }
         return after;
+    }
+
+    /** Pieces in order, without the passages for which one became too short: the picture under them is gone. */
+    static List<Section> fitted(List<Section> sections) {
+        List<Section> fitted = new ArrayList<>(sections);
+        for (int i = 0; i < fitted.size(); i++) {
+            Section section = fitted.get(i);
+            if (needed(fitted, i) > section.record().length()) {
+                boolean headFits = section.head() == null || section.head().after() <= section.record().length();
+                fitted.set(i, section.withPassages(headFits ? section.head() : null, null));
+            }
+            if (needed(fitted, i) > section.record().length()) {
+                Section next = fitted.get(i + 1);
+                fitted.set(i + 1, next.withPassages(null, next.tail()));
+            }
+        }
+        return fitted;
     }
 
     /** Frames that a piece needs under its own passages and under the one into the next. */

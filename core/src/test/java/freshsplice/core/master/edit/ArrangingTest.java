@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
+import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
@@ -22,6 +23,20 @@ class ArrangingTest {
 
     private static List<Long> shots(Master master) {
         return master.main().sections().stream().map(Section::shotId).toList();
+    }
+
+    @Test
+    @DisplayName("A passage for which a piece became too short goes with the picture that was laid over it")
+    void passagesNeedRoom() {
+        Master mixed = Fades.dissolve(Masters.of(40, 40, 40), new Place(0, 1), 8, Passage.Curve.EVEN);
+        Section over = mixed.main().sections().get(2).shiftedBy(-39).fresh();
+        Master sliver = Arranging.overwrite(mixed, 0, over);
+        assertThat(sliver.main().sections()).extracting(s -> s.record().length()).startsWith(40L, 1L, 40L);
+        assertThat(sliver.main().sections()).extracting(Section::head).containsOnlyNulls();
+        Master roomy = Arranging.overwrite(mixed, 0, over.shiftedBy(9));
+        assertThat(roomy.main().sections().get(1).head()).isEqualTo(mixed.main().sections().get(1).head());
+        Master before = Arranging.overwrite(mixed, 0, Section.ofShot(0, 9, FrameRange.of(1037, 1040), Rational.of(1001)));
+        assertThat(before.main().sections()).extracting(Section::head).containsOnlyNulls();
     }
 
     @Test
