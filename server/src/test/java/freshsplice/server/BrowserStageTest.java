@@ -2,7 +2,11 @@ package freshsplice.server;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import java.io.IOException;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -42,5 +46,26 @@ class BrowserStageTest extends InMaster {
         assertThat(page.getByText("K keys it")).hasCount(0);
         keys("k");
         page.waitForCondition(() -> !stage().get("channels").path("x").isEmpty());
+    }
+
+    @Test
+    @DisplayName("Conform's headers tell shot frame, lens and focus of the frame that is seen, at half speed too")
+    void headersOfTheFrame() throws IOException {
+        begin("Headers");
+        JsonNode piece = view().get("sections").get(1);
+        String shot = "/api/shots/" + piece.get("shotId").asLong();
+        long first = piece.get("shotFirst").asLong();
+        Map.of(first, 20, first + 50, 80).forEach((frame, lens) -> client.post(shot + "/keys",
+                Map.of("frame", frame, "values", Map.of("lens", lens), "easing", "STRAIGHT")));
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SPEED", "sections", List.of(piece.get("id").asLong()),
+                "speed", "1/2"));
+        Locator camera = page.locator("figure", new Page.LocatorOptions().setHas(page.getByText("Camera",
+                new Page.GetByTextOptions().setExact(true)))).locator("figcaption");
+        goTo(140);
+        assertThat(camera).containsText("44 mm");
+        assertThat(camera).containsText(String.valueOf(first + 20));
+        goTo(190);
+        assertThat(camera).containsText("74 mm");
+        assertThat(camera).containsText(String.valueOf(first + 45));
     }
 }
