@@ -4,17 +4,24 @@ import { setDesk } from '../desk/desk'
 import { sayError } from '../desk/messages'
 import { plural } from '../parts/words'
 import { post } from '../server/client'
-import { refreshEdited } from '../server/queries'
+import { refreshEdited, useByOrder } from '../server/queries'
 import type { IntakeCut, Note, Project } from '../server/types'
+import { PairsBox } from './PairsBox'
 import { SourceRows } from './SourceRows'
+import { UnusedRows } from './UnusedRows'
 
 /** @property lead goes to the shot that has a record frame, or shows a source */
 type Props = { project: Project; cut: IntakeCut; busy: boolean; receive: () => void; choose: () => void; lead: (where: { at?: number; source?: string }) => void }
 
+type Tab = 'remarks' | 'sources' | 'unused'
+
+const TABS: { tab: Tab; name: string }[] = [{ tab: 'remarks', name: 'Remarks' }, { tab: 'sources', name: 'Sources' }, { tab: 'unused', name: 'Not used' }]
+
 /** What is missing, what the reader has to say, and the button that makes it so. */
 export function Remarks({ project, cut, busy, receive, choose, lead }: Props) {
   const [at, setAt] = useState(-1)
-  const [tab, setTab] = useState<'remarks' | 'sources'>('remarks')
+  const [tab, setTab] = useState<Tab>('remarks')
+  const [pairing, setPairing] = useState(false)
   const notes = cut.remarks
   const go = (n: number) => {
     setTab('remarks')
@@ -35,30 +42,39 @@ export function Remarks({ project, cut, busy, receive, choose, lead }: Props) {
     const words = [...(note?.offers ?? []).map((o) => o.word), undefined]
     void fix(note, words[(words.indexOf(note.chosen) + 1) % words.length])
   }
+  const canPair = cut.missing.some((m) => m.kind !== 'sound')
   useActions('remarks', [
     { group: 'Intake', name: 'Next remark', keys: 'N', run: next, disabled: notes.length === 0 },
     { group: 'Intake', name: 'Take the next choice of this remark', keys: 'D', run: doNext, disabled: cut.received || !notes[at]?.offers.length },
-    { group: 'Intake', name: 'Remarks, or sources and how they were found', keys: 'S', run: () => setTab((t) => (t === 'remarks' ? 'sources' : 'remarks')) },
+    { group: 'Intake', name: 'Pair what is missing with what is not used, by order', keys: 'B', run: () => setPairing(true), disabled: !canPair },
+    { group: 'Intake', name: 'Remarks, sources and how they were found, files that are not used', keys: 'S', run: () => setTab((t) => TABS[(TABS.findIndex((x) => x.tab === t) + 1) % TABS.length].tab) },
   ])
+  const unused = useByOrder(project.id, cut.id).data?.unused.length
+  const counts: Record<Tab, number | ''> = {
+    remarks: notes.length + cut.missing.length + (cut.sameAs > 0 ? 1 : 0),
+    sources: cut.doubtful + cut.missing.length || '',
+    unused: unused || '',
+  }
   const losses = notes.filter((n) => n.severity === 'loss').length
   return (
     <section className="flex w-[370px] shrink-0 flex-col max-[900px]:w-full max-[900px]:border-l-0 border-l border-black/40 bg-[#262626] px-4 pt-3" aria-label="Remarks">
       <div className="mb-1 flex items-baseline gap-3">
-        <span className="flex items-baseline gap-3" role="tablist" aria-label="Remarks or sources">
-          <button type="button" role="tab" aria-selected={tab === 'remarks'} className={`font-semibold ${tab === 'remarks' ? '' : 'link text-quiet'}`} onClick={() => setTab('remarks')}>
-            Remarks <span className="num font-normal">{notes.length + cut.missing.length + (cut.sameAs > 0 ? 1 : 0)}</span>
-          </button>
-          <button type="button" role="tab" aria-selected={tab === 'sources'} className={`font-semibold ${tab === 'sources' ? '' : 'link text-quiet'}`} onClick={() => setTab('sources')}>
-            Sources {cut.doubtful + cut.missing.length > 0 && <span className="num font-normal text-bent">{cut.doubtful + cut.missing.length}</span>}
-          </button>
+        <span className="flex items-baseline gap-3" role="tablist" aria-label="Remarks, sources or what is not used">
+          {TABS.map(({ tab: of, name }) => (
+            <button key={of} type="button" role="tab" aria-selected={tab === of} className={`font-semibold ${tab === of ? '' : 'link text-quiet'}`} onClick={() => setTab(of)}>
+              {name} <span className={`num font-normal ${of === 'sources' ? 'text-bent' : ''}`}>{counts[of]}</span>
+            </button>
+          ))}
         </span>
         <select className="field ml-auto max-w-36" aria-label="Version of the cut" value={cut.id} onChange={(e) => setDesk({ cutId: Number(e.target.value) })}>
           {project.cuts.map((c) => <option key={c.id} value={c.id}>Cut {c.version}{c.state === 'RECEIVED' ? '' : ', new'}</option>)}
         </select>
       </div>
-      {tab === 'sources' && <SourceRows project={project} cut={cut} give={choose} />}
+      {pairing && <PairsBox project={project} cut={cut} close={() => setPairing(false)} />}
+      {tab === 'sources' && <SourceRows project={project} cut={cut} give={choose} pair={() => setPairing(true)} />}
+      {tab === 'unused' && <UnusedRows project={project} cut={cut} />}
       {tab === 'remarks' && <ul className="scroll min-h-0 flex-1 divide-y divide-line/70">
-        <li className="pb-1 text-[13px] text-quiet">{losses === 0 ? 'None changes the picture.' : plural(losses, 'changes the picture.', 'change the picture.')}</li>
+        <li className="pb-1 text-[13px] text-quiet">{losses === 0 ? 'None changes the picture.' : plural(losses, 'changes the picture.', 'change the picture.')}{canPair && <> <button type="button" className="link" onClick={() => setPairing(true)}>Pair what is missing by order</button></>}</li>
         {cut.sameAs > 0 && (
           <li className="py-2"><span className="tag tag-bent mr-2">same</span>This file is the same, to the byte, as cut {cut.sameAs}.</li>
         )}

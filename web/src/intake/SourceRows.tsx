@@ -7,10 +7,10 @@ import { useSources, useTasks } from '../server/queries'
 import type { IntakeCut, Project, SourceView } from '../server/types'
 import { SourcePicker } from './SourcePicker'
 
-type Props = { project: Project; cut: IntakeCut; give: () => void }
+type Props = { project: Project; cut: IntakeCut; give: () => void; pair: () => void }
 
 /** What was found how, the doubtful first; each can be changed. */
-export function SourceRows({ project, cut, give }: Props) {
+export function SourceRows({ project, cut, give, pair }: Props) {
   const sources = useSources(project.id, cut.id).data ?? []
   const searching = (useTasks(project.id).data ?? []).some((t) => t.name.startsWith('Looking'))
   const [at, setAt] = useState(0)
@@ -23,18 +23,19 @@ export function SourceRows({ project, cut, give }: Props) {
       sayError(e)
     }
   }
+  const missing = sources.filter((s) => !s.mediaId).length
   useActions('sources', [
     { group: 'Intake', name: 'Next source', keys: 'Shift+ArrowDown', run: () => setAt((n) => Math.min(sources.length - 1, n + 1)) },
     { group: 'Intake', name: 'Source before', keys: 'Shift+ArrowUp', run: () => setAt((n) => Math.max(0, n - 1)) },
     { group: 'Intake', name: 'Change the file of this source', keys: 'E', run: () => setOpen(chosen && keyOf(chosen)), disabled: !chosen },
     { group: 'Intake', name: "Look for what is missing in the server's folders", keys: 'F', run: () => void look() },
   ])
-  const missing = sources.filter((s) => !s.mediaId).length
   return (
     <>
       <div className="mb-1 flex items-baseline gap-3 text-[13px] text-quiet">
         <span>{cut.doubtful > 0 ? `${cut.doubtful} to look at, ` : ''}{missing > 0 ? `${missing} missing, ` : ''}{sources.length} in all</span>
-        <button type="button" className="link ml-auto" disabled={searching} onClick={() => void look()}>{searching ? 'looking' : 'look in the folders'}</button>
+        {missing > 0 && <button type="button" className="link ml-auto" onClick={pair}>pair by order</button>}
+        <button type="button" className={`link ${missing > 0 ? '' : 'ml-auto'}`} disabled={searching} onClick={() => void look()}>{searching ? 'looking' : 'look in the folders'}</button>
       </div>
       <Rows rows={sources} height={62} label="Sources" at={at}>
         {(source, i) => (

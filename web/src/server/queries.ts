@@ -1,7 +1,7 @@
 /** What the window has of the server's state. Live updates tell which of it to ask for again. */
 import { QueryClient, useQuery, type Query } from '@tanstack/react-query'
 import { getBytes, getJson, getText } from './client'
-import type { CutPieces, FocusRuler, HandBack, IntakeCut, MasterBrief, MovieFrames, PastStep, Program, Project, ProjectBrief, Render, Section, Sequence, SequenceView, SourceFiles, SourceView, StageShot, Task, Turnover } from './types'
+import type { CutPieces, FocusRuler, HandBack, IntakeCut, MasterBrief, MovieFrames, PairsByOrder, PastStep, Program, Project, ProjectBrief, Render, Section, Sequence, SequenceView, SourceFiles, SourceView, StageShot, Task, Turnover } from './types'
 
 export const queryClient = new QueryClient({
   defaultOptions: { queries: { staleTime: Infinity, retry: 1, refetchOnWindowFocus: false } },
@@ -101,6 +101,14 @@ export const useSources = (projectId: number, cutId: number | undefined) =>
     queryKey: edited(projectId, 'sources', cutId),
     queryFn: () => getJson<SourceView[]>(`/api/cuts/${cutId}/sources`),
     enabled: !!cutId,
+    placeholderData: (before) => before,
+  })
+
+/** What a cut misses beside what nothing uses, as pairs by order. */
+export const useByOrder = (projectId: number, cutId: number) =>
+  useQuery({
+    queryKey: edited(projectId, 'by-order', cutId),
+    queryFn: () => getJson<PairsByOrder>(`/api/cuts/${cutId}/sources/by-order`),
     placeholderData: (before) => before,
   })
 

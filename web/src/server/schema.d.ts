@@ -260,6 +260,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/sources/by-order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["give"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/search": {
         parameters: {
             query?: never;
@@ -1316,6 +1332,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cuts/{id}/sources/by-order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["byOrder"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cuts/{id}/report/{format}": {
         parameters: {
             query?: never;
@@ -1488,6 +1520,11 @@ export interface components {
         "freshsplice.server.sources.SourceController.Chosen": {
             /** Format: int32 */
             sources: number;
+        };
+        "freshsplice.server.sources.SourceController.Pairs": {
+            files: {
+                [key: string]: number;
+            };
         };
         "freshsplice.server.renders.RenderController.Ask": {
             shotIds: number[];
@@ -1881,14 +1918,14 @@ export interface components {
             word: string;
             words: string;
         };
-        "freshsplice.server.sources.SourceController.FileView": {
+        "freshsplice.server.sources.FileView": {
             /** Format: int64 */
             mediaId?: number;
             path: string;
             kind: string;
         };
         "freshsplice.server.sources.SourceController.Files": {
-            files: components["schemas"]["freshsplice.server.sources.SourceController.FileView"][];
+            files: components["schemas"]["freshsplice.server.sources.FileView"][];
             folders: boolean;
         };
         "freshsplice.server.masters.SequenceView": {
@@ -2298,6 +2335,16 @@ export interface components {
             found?: string;
             doubtful: boolean;
             chosen: boolean;
+        };
+        "freshsplice.server.sources.PairsByOrder.Pair": {
+            key: string;
+            name: string;
+            /** Format: int64 */
+            mediaId?: number;
+        };
+        "freshsplice.server.sources.PairsByOrder.View": {
+            pairs: components["schemas"]["freshsplice.server.sources.PairsByOrder.Pair"][];
+            unused: components["schemas"]["freshsplice.server.sources.FileView"][];
         };
         "freshsplice.server.cuts.IntakeView": {
             /** Format: int64 */
@@ -2860,6 +2907,30 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["freshsplice.server.sources.SourceController.Chosen"];
                 };
+            };
+        };
+    };
+    give: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.sources.SourceController.Pairs"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4532,6 +4603,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["freshsplice.server.sources.SourceList.View"][];
+                };
+            };
+        };
+    };
+    byOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.sources.PairsByOrder.View"];
                 };
             };
         };

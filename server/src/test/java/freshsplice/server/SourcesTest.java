@@ -115,6 +115,36 @@ class SourcesTest {
     }
 
     @Test
+    @DisplayName("files with a numbering of their own are offered for what is missing, in order; given in one step, undone whole")
+    void byOrder() throws IOException {
+        long cut = cut("quay.png", "bell.png", "lamp.png", "gulls.png");
+        give(Map.of("bell.png", Material.picture("bell", 64, 36)));
+        Map<String, byte[]> numbered = new LinkedHashMap<>();
+        List.of("10", "9", "1").forEach(n -> numbered.put("boards/" + n + ".png", Material.picture(n, 64, 36)));
+        numbered.put("notes.png", Material.picture("notes", 64, 36));
+        give(numbered);
+        JsonNode offered = client.get("/api/cuts/" + cut + "/sources/by-order");
+        Map<Long, String> unused = new LinkedHashMap<>();
+        offered.get("unused").forEach(f -> unused.put(f.get("mediaId").asLong(), f.get("path").asString()));
+        assertThat(unused.values()).containsExactlyInAnyOrder("boards/10.png", "boards/9.png", "boards/1.png", "notes.png");
+        Map<String, Object> files = new LinkedHashMap<>();
+        offered.get("pairs").forEach(p -> files.put(p.get("key").asString(), p.get("mediaId").asLong()));
+        assertThat(offered.get("pairs").valueStream().map(p -> p.get("name").asString() + " "
+                + unused.get(p.get("mediaId").asLong())))
+                .containsExactly("quay.png boards/1.png", "lamp.png boards/9.png", "gulls.png boards/10.png");
+        client.post("/api/projects/" + project + "/sources/by-order", Map.of("files", files));
+        assertThat(source(cut, "gulls.png").get("file").asString()).isEqualTo("boards/10.png");
+        assertThat(client.get("/api/cuts/" + cut + "/sources/by-order").get("pairs")).isEmpty();
+        assertThat(client.get("/api/cuts/" + cut + "/sources/by-order").get("unused")).hasSize(1);
+        client.post("/api/projects/" + project + "/undo", null);
+        assertThat(found(cut, "quay.png") + found(cut, "lamp.png") + found(cut, "gulls.png")).isEqualTo("missingmissingmissing");
+        assertThat(client.tryPost("/api/projects/" + project + "/sources/by-order", Map.of("files", Map.of())).statusCode())
+                .isEqualTo(422);
+        assertThat(client.tryPost("/api/projects/" + project + "/sources/by-order", Map.of("files", Map.of("none", 1)))
+                .statusCode()).isEqualTo(422);
+    }
+
+    @Test
     @DisplayName("misnamed pictures are found, the doubtful stand first, and none of them can be chosen")
     void misnamed() throws IOException {
         long cut = cut("Hafenküste.png", "quay_v003.png", "gone.png", "lamp");

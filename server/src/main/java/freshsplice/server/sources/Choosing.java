@@ -73,7 +73,7 @@ public class Choosing {
      * @param files for each source, by what it is known by, its file; null says that none of the files is it
      */
     public void choose(long projectId, Lane.Kind kind, Map<String, Long> files, String who) {
-        String name = files.size() == 1 ? "Choose a " + kind.word() : "Choose " + files.size() + " files of a folder";
+        String name = files.size() == 1 ? "Choose a " + kind.word() : "Choose " + files.size() + " files";
         steps.make(projectId, name, who, () -> {
             files.forEach((key, file) -> write(projectId, kind, key, file));
             store.entities().flush();

@@ -14,6 +14,7 @@ import java.io.IOException;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -39,8 +40,8 @@ class SourceController {
     record Chosen(int sources) {
     }
 
-    /** A file to choose. @param mediaId null for one that lies in a folder of the server and was not used yet */
-    record FileView(@Schema(nullable = true) Long mediaId, String path, String kind) {
+    /** @param files for each picture, by what it is known by, its file */
+    record Pairs(Map<String, Long> files) {
     }
 
     /** @param folders whether the server has folders to look in */
@@ -50,12 +51,14 @@ class SourceController {
     private static final int MOST = 200;
 
     private final SourceList list;
+    private final PairsByOrder pairs;
     private final Choosing choosing;
     private final Search search;
     private final Store store;
 
-    SourceController(SourceList list, Choosing choosing, Search search, Store store) {
+    SourceController(SourceList list, PairsByOrder pairs, Choosing choosing, Search search, Store store) {
         this.list = list;
+        this.pairs = pairs;
         this.choosing = choosing;
         this.search = search;
         this.store = store;
@@ -82,7 +85,7 @@ class SourceController {
                 .filter(m -> m.path.toLowerCase(Locale.ROOT).contains(wanted)
                         && (m.kind == MediaRow.Kind.MOVIE || sound == (m.kind == MediaRow.Kind.SOUND)))
                 .sorted(Comparator.comparing((MediaRow m) -> m.path, nearest)).limit(MOST)
-                .map(m -> new FileView(m.id, m.path, m.kind.name().toLowerCase(Locale.ROOT))).toList();
+                .map(FileView::of).toList();
         List<String> known = given.stream().map(FileView::path).toList();
         List<FileView> there = search.paths(text, MOST).stream().filter(p -> !known.contains(p)
                         && (MediaKind.of(p) == MediaKind.MOVIE || sound == (MediaKind.of(p) == MediaKind.SOUND)))
@@ -96,6 +99,18 @@ class SourceController {
     Chosen choose(@PathVariable long id, @RequestBody Choice choice, HttpServletRequest request) throws IOException {
         return new Chosen(list.choose(id, kind(choice.kind()), choice.key(), choice.mediaId(), choice.path(),
                 choice.withFolder(), Who.of(request)));
+    }
+
+    /** What is missing beside what is not used, as pairs by order, to be looked at. */
+    @GetMapping("/cuts/{id}/sources/by-order")
+    PairsByOrder.View byOrder(@PathVariable long id) {
+        return pairs.of(id);
+    }
+
+    /** Gives missing pictures their files, all in one step. */
+    @PostMapping("/projects/{id}/sources/by-order")
+    void give(@PathVariable long id, @RequestBody Pairs asked, HttpServletRequest request) {
+        pairs.give(id, asked.files(), Who.of(request));
     }
 
     /** Lets a source be found by itself again. */

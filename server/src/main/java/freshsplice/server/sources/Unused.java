@@ -1,0 +1,54 @@
+package freshsplice.server.sources;
+
+import freshsplice.core.cut.Lane;
+import freshsplice.core.sources.Wanted;
+import freshsplice.server.masters.MasterStore;
+import freshsplice.server.store.BoardRow;
+import freshsplice.server.store.MediaFrameRow;
+import freshsplice.server.store.MediaRow;
+import freshsplice.server.store.SoundRow;
+import freshsplice.server.store.Store;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+
+/** Files that were given and that no cut, no board and no sound of a project uses. */
+@Component
+class Unused {
+    private final Store store;
+    private final Sources sources;
+    private final Choosing choosing;
+    private final MasterStore masters;
+
+    Unused(Store store, Sources sources, Choosing choosing, MasterStore masters) {
+        this.store = store;
+        this.sources = sources;
+        this.choosing = choosing;
+        this.masters = masters;
+    }
+
+    /** In the order in which they were given. */
+    List<MediaRow> of(long projectId) {
+        Set<Long> used = used(projectId);
+        boolean received = masters.of(projectId).isPresent();
+        return store.where(MediaRow.class, "projectId", projectId).stream()
+                .filter(m -> m.kind != MediaRow.Kind.RUN && !used.contains(m.id))
+                // what no event names is laid under the picture when a first cut is received
+                .filter(m -> received || m.kind != MediaRow.Kind.SOUND).toList();
+    }
+
+    private Set<Long> used(long projectId) {
+        Map<Lane.Kind, Map<String, Wanted>> wanted = choosing.wanted(projectId);
+        Finders finders = sources.finders(projectId, Choosing.flat(wanted));
+        Set<Long> used = new HashSet<>();
+        wanted.forEach((kind, all) -> all.values().forEach(w -> used.add(finders.idOf(kind, w))));
+        store.whereIn(BoardRow.class, "shotId", List.copyOf(masters.shotRows(projectId).keySet()))
+                .forEach(b -> used.add(b.mediaId));
+        masters.of(projectId).ifPresent(m -> store.where(SoundRow.class, "masterId", m.id).forEach(s -> used.add(s.mediaId)));
+        store.whereIn(MediaFrameRow.class, "mediaId", used.stream().filter(id -> id != null).toList())
+                .forEach(f -> used.add(f.frameId));
+        return used;
+    }
+}
