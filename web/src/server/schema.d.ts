@@ -2468,6 +2468,10 @@ export interface components {
             doubtful: boolean;
             /** Format: int32 */
             shares: number;
+            path?: string;
+            sourceIn: string;
+            sourceOut: string;
+            speed: string;
         };
         "freshsplice.server.cuts.IntakeView.Sound": {
             lane: string;

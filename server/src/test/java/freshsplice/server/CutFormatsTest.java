@@ -117,9 +117,29 @@ class CutFormatsTest {
         String csv = new String(client.bytes("/api/cuts/" + cut + "/report/csv"), StandardCharsets.UTF_8);
         assertThat(csv).startsWith("\uFEFFWhat,Shot,In,Out").contains("shot,sh0010,10:00:00:00,10:00:00:10,1001,1010,10,stall,")
                 .contains("missing,,,,,,20,stall,\"picture, used 2 times\"").contains("black,,").doesNotContain("hidden");
+        assertThat(csv.lines().filter(l -> l.startsWith("shot,")).toList()).hasSize(intake(cut).get("shots").size())
+                .allMatch(l -> l.split(",", -1).length == 15, "every column is there");
         byte[] pdf = client.bytes("/api/cuts/" + cut + "/report/pdf");
         assertThat(new String(pdf, 0, 5, StandardCharsets.US_ASCII)).isEqualTo("%PDF-");
         assertThat(pdf.length).isGreaterThan(5000);
+    }
+
+    @Test
+    @DisplayName("the report tells each shot's file, source timecode, speed, camera and sound, and shows its picture on paper")
+    void theReportOfWhatWasGiven() throws IOException {
+        byte[] edl = Material.edl("Told", List.of(new Material.Clip("quay.png", 86_400, 24), new Material.Clip("bell.png", 90_000, 48)));
+        client.upload("/api/projects/" + project + "/files", Map.of("quay.png", Material.picture("quay", 640, 360)));
+        long cut = client.upload("/api/projects/" + project + "/files", Map.of("told.edl", edl)).get("cutId").asLong();
+        List<String> shots = new String(client.bytes("/api/cuts/" + cut + "/report/csv"), StandardCharsets.UTF_8).lines()
+                .filter(l -> l.startsWith("shot,")).toList();
+        assertThat(shots.get(0)).contains("quay.png").endsWith("quay.png,,,still,sh0010_cam,");
+        byte[] with = client.bytes("/api/cuts/" + cut + "/report/pdf");
+        assertThat(new String(with, StandardCharsets.ISO_8859_1)).contains("/Subtype/Image");
+        String movies = new String(client.bytes("/api/cuts/" + look("bins_and_speeds_25.xml") + "/report/csv"), StandardCharsets.UTF_8);
+        assertThat(movies).contains("stall back,picture to find,,01:00:04:23,01:00:03:24,\u2212100 %,sh0040_cam,wind")
+                .contains("stall fast,picture to find,,01:00:04:00,01:00:05:23,200 %,sh0050_cam,wind")
+                .contains("stall keyed,picture to find,,01:00:00:20,01:00:02:10,133.33 % on average,sh0070_cam,")
+                .contains("sound,A1,10:00:00:00,10:00:04:00,,,100,wind,sound to find,");
     }
 
     /** Nested cuts, keyed speeds, lanes and transitions come out of the tables as they went in. */

@@ -5,6 +5,7 @@ import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Source;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import java.util.List;
@@ -65,6 +66,11 @@ public record CutPiece(FrameRange record, FrameRange edge, Source source, TimeMa
     /** Source frames per record frame from cut to cut; the mean where its speed changes. */
     public Rational slope() {
         return time.at(edge.out()).minus(from()).dividedBy(Rational.of(edge.length()));
+    }
+
+    /** Speed against real time from cut to cut, 1 being normal; the mean where it changes. */
+    public Rational speed(FrameRate cutRate) {
+        return slope().dividedBy(Event.normalSlope(source, cutRate));
     }
 
     /** What two pieces must share to show the same source. */

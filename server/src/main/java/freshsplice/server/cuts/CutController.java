@@ -11,7 +11,9 @@ import freshsplice.exchange.WriteOptions;
 import freshsplice.exchange.Written;
 import freshsplice.server.masters.SequenceService;
 import freshsplice.server.media.MediaStore;
+import freshsplice.server.media.Proxies;
 import freshsplice.server.store.CutRow;
+import freshsplice.server.store.MediaRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import freshsplice.server.web.Who;
@@ -22,6 +24,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -96,16 +99,18 @@ class CutController {
     private final TurnoverService turnovers;
     private final HandingBack handing;
     private final MediaStore media;
+    private final Proxies proxies;
     private final SequenceService sequences;
 
     CutController(Store store, Intake intake, IntakeViews views, TurnoverService turnovers, HandingBack handing,
-                  MediaStore media, SequenceService sequences) {
+                  MediaStore media, Proxies proxies, SequenceService sequences) {
         this.store = store;
         this.intake = intake;
         this.views = views;
         this.turnovers = turnovers;
         this.handing = handing;
         this.media = media;
+        this.proxies = proxies;
         this.sequences = sequences;
     }
 
@@ -132,10 +137,14 @@ class CutController {
         IntakeReport report = new IntakeReport(view);
         byte[] bytes = switch (format) {
             case "csv" -> report.csv();
-            case "pdf" -> report.pdf();
+            case "pdf" -> report.pdf(this::picture);
             default -> throw new Refused("A report is csv or pdf, not \"" + format + "\"");
         };
         return attachment(RenderName.fileSafe(view.name()) + "_cut_" + view.version() + "." + format, bytes);
+    }
+
+    private Path picture(IntakeView.Shot shot) {
+        return shot.mediaId() == null ? null : proxies.small(store.get(MediaRow.class, shot.mediaId()), shot.mediaFrame());
     }
 
     @PostMapping("/cuts/{id}/rate")

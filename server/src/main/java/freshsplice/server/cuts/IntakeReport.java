@@ -12,14 +12,18 @@ import com.lowagie.text.pdf.PdfPTable;
 import com.lowagie.text.pdf.PdfWriter;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Timecode;
+import com.lowagie.text.Image;
 import java.awt.Color;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 
@@ -28,8 +32,16 @@ final class IntakeReport {
     /** The face that the installation brings for burn-ins; it has the letters of most languages. */
     private static final String FACE = "/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf";
     private static final List<String> COLUMNS = List.of("What", "Shot", "In", "Out", "First", "Last", "Frames", "Source",
-            "Board or remark");
-    private static final float[] WIDTHS = {7, 8, 10, 10, 6, 6, 6, 20, 27};
+            "Board or remark", "File", "Source in", "Source out", "Speed", "Camera", "Sound");
+    /** The first is the picture's, which the table on paper alone has. */
+    private static final float[] WIDTHS = {9, 6, 7, 9.5f, 9.5f, 5, 5, 5, 13, 15, 15, 9.5f, 9.5f, 7, 8, 13};
+    private static final float PICTURE_HEIGHT = 26;
+
+    /** Finds the small picture of a shot's board. */
+    interface Pictures {
+        /** @return a JPEG; null without one */
+        Path of(IntakeView.Shot shot);
+    }
 
     private final IntakeView view;
     private final FrameRate rate;
@@ -51,10 +63,15 @@ final class IntakeReport {
         List<List<String>> rows = new ArrayList<>();
         for (IntakeView.Shot s : view.shots()) {
             rows.add(List.of("shot", s.code(), label(s.in()), label(s.out()), "" + s.firstFrame(), "" + s.lastFrame(),
-                    "" + (s.out() - s.in()), s.source(), s.found() == null ? "picture to find" : s.found()));
+                    "" + (s.out() - s.in()), s.source(), s.found() == null ? "picture to find" : s.found(),
+                    s.path() == null ? "" : s.path(), s.sourceIn(), s.sourceOut(), s.speed(), s.camera(), soundUnder(s)));
         }
         for (IntakeView.Gap g : view.gaps()) {
             rows.add(List.of("black", "", label(g.in()), label(g.out()), "", "", "" + (g.out() - g.in()), "", ""));
+        }
+        for (IntakeView.Sound s : view.sound()) {
+            rows.add(List.of("sound", s.lane(), label(s.in()), label(s.out()), "", "", "" + (s.out() - s.in()), s.name(),
+                    s.mediaId() == null ? "sound to find" : "found"));
         }
         for (IntakeView.Missing m : view.missing()) {
             rows.add(List.of("missing", "", "", "", "", "", "" + m.frames(), m.name(), m.kind() + ", used "
@@ -63,7 +80,18 @@ final class IntakeReport {
         for (IntakeView.Note n : view.remarks()) {
             rows.add(List.of(n.severity(), "", "", "", "", "", "", n.place(), n.text()));
         }
-        return rows;
+        return rows.stream().map(IntakeReport::filled).toList();
+    }
+
+    private static List<String> filled(List<String> cells) {
+        List<String> row = new ArrayList<>(cells);
+        row.addAll(Collections.nCopies(COLUMNS.size() - cells.size(), ""));
+        return row;
+    }
+
+    private String soundUnder(IntakeView.Shot shot) {
+        return view.sound().stream().filter(s -> s.isHeardIn(shot)).map(IntakeView.Sound::name).distinct()
+                .collect(Collectors.joining("; "));
     }
 
     /** Comma-separated, UTF-8 with a mark so that tables open it right. A cell never begins as a formula would. */
@@ -80,9 +108,10 @@ final class IntakeReport {
         return text.toString().getBytes(StandardCharsets.UTF_8);
     }
 
-    byte[] pdf() {
+    /** On paper, with a small picture of each shot. */
+    byte[] pdf(Pictures pictures) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (Document document = new Document(PageSize.A4.rotate(), 30, 30, 30, 30)) {
+        try (Document document = new Document(PageSize.A3.rotate(), 30, 30, 30, 30)) {
             PdfWriter.getInstance(document, bytes);
             document.addTitle(title());
             document.open();
@@ -90,23 +119,42 @@ final class IntakeReport {
             document.add(new Paragraph(view.shots().size() + " shots, " + label(view.start()) + " to " + label(view.end())
                     + " at " + view.rate() + " frames/s, " + view.missing().size() + " pictures or sounds missing, "
                     + view.remarks().size() + " remarks", font(9, Font.NORMAL)));
-            document.add(table());
+            document.add(table(pictures));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
         return bytes.toByteArray();
     }
 
-    private PdfPTable table() {
+    private PdfPTable table(Pictures pictures) throws IOException {
         PdfPTable table = new PdfPTable(WIDTHS);
         table.setWidthPercentage(100);
         table.setSpacingBefore(10);
         table.setHeaderRows(1);
+        table.addCell(cell("", Font.BOLD));
         COLUMNS.forEach(name -> table.addCell(cell(name, Font.BOLD)));
-        rows().forEach(row -> row.forEach(text -> table.addCell(cell(text, Font.NORMAL))));
+        List<List<String>> rows = rows();
+        for (int i = 0; i < rows.size(); i++) {
+            table.addCell(i < view.shots().size() ? picture(pictures.of(view.shots().get(i))) : cell("", Font.NORMAL));
+            rows.get(i).forEach(text -> table.addCell(cell(text, Font.NORMAL)));
+        }
         return table;
     }
 
+    private static PdfPCell picture(Path file) throws IOException {
+        if (file == null) {
+            return cell("", Font.NORMAL);
+        }
+        PdfPCell cell = new PdfPCell(Image.getInstance(file.toUri().toURL()), true);
+        cell.setFixedHeight(PICTURE_HEIGHT);
+        return bordered(cell);
+    }
+
     private static PdfPCell cell(String text, int style) {
-        PdfPCell cell = new PdfPCell(new Phrase(text, font(7.5f, style)));
+        return bordered(new PdfPCell(new Phrase(text, font(6.5f, style))));
+    }
+
+    private static PdfPCell bordered(PdfPCell cell) {
         cell.setBorder(PdfPCell.BOTTOM);
         cell.setBorderColor(Color.LIGHT_GRAY);
         return cell;

@@ -69,10 +69,15 @@ public record IntakeView(long id, int version, String name, String fileName, Str
      * @param found    how its board was found, in words; null where it is missing
      * @param doubtful whether somebody should look at that
      * @param shares   how many shots its camera films
+     * @param path     its board's file, with its folders; null where it is missing
+     * @param sourceIn timecode in its source at the cut into it; empty for a still
+     * @param sourceOut the same at the cut out of it
+     * @param speed    percent of real time, in words
      */
     public record Shot(String code, long in, long out, long firstFrame, long lastFrame, long cutFrames, String camera, String source,
                        int parts, @Schema(nullable = true) String joined, List<Long> seams, boolean canJoin, @Schema(nullable = true) Long mediaId, long mediaFrame, String boardName,
-                       @Schema(nullable = true) String found, boolean doubtful, int shares) {
+                       @Schema(nullable = true) String found, boolean doubtful, int shares, @Schema(nullable = true) String path, String sourceIn, String sourceOut,
+                       String speed) {
     }
 
     public record Gap(long in, long out, String timecode) {
@@ -96,5 +101,8 @@ public record IntakeView(long id, int version, String name, String fileName, Str
 
     /** A sound file laid under the picture. */
     public record Sound(String lane, String name, @Schema(nullable = true) Long mediaId, long in, long out) {
+        boolean isHeardIn(Shot shot) {
+            return in < shot.out() && out > shot.in();
+        }
     }
 }

@@ -1,5 +1,6 @@
 package freshsplice.server.cuts;
 
+import freshsplice.core.changes.ChangeWords;
 import freshsplice.core.changes.Turnover;
 import freshsplice.core.conform.ConformPlan;
 import freshsplice.core.conform.CutPiece;
@@ -22,6 +23,7 @@ import freshsplice.core.sources.SourceFinder.Found;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.TimeMap;
+import freshsplice.core.time.Timecode;
 import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.masters.MasterStore;
 import freshsplice.server.sources.Finders;
@@ -169,18 +171,33 @@ public class IntakeViews {
             PlannedShot planned = plan.shots().get(i);
             return shot(planned, ours.isEmpty() ? planned.code() : ours.get(i), apart,
                     finders.find(Lane.Kind.PICTURE, Sources.wanted(planned.piece(), rate)).orElse(null),
-                    shares.get(planned.camera()).intValue());
+                    shares.get(planned.camera()).intValue(), rate);
         }).toList();
     }
 
-    private static IntakeView.Shot shot(PlannedShot planned, String code, Set<Long> apart, Found found, int shares) {
+    private static IntakeView.Shot shot(PlannedShot planned, String code, Set<Long> apart, Found found, int shares,
+                                        FrameRate rate) {
         CutPiece piece = planned.piece();
         return new IntakeView.Shot(code, piece.record().in(), piece.record().out(), planned.frames().in(),
                 planned.frames().last(), piece.edge().length(), planned.camera(), piece.name(), piece.paths().size(),
                 piece.joined() == null ? null : piece.paths().size() + " " + piece.joined().words(),
                 piece.seams(), apart.contains(piece.record().in()), found == null ? null : found.file().id(),
                 middle(found == null ? null : found.file(), piece.source(), piece.edge(), piece.time()), piece.name(),
-                found == null ? null : found.words(), found != null && found.isDoubtful(), shares);
+                found == null ? null : found.words(), found != null && found.isDoubtful(), shares, found == null ? null : found.file().path(),
+                sourceLabel(piece, piece.edge().in(), rate), sourceLabel(piece, piece.edge().out(), rate), speed(piece, rate));
+    }
+
+    private static String sourceLabel(CutPiece piece, long record, FrameRate rate) {
+        if (piece.still() || piece.source() == null) {
+            return "";
+        }
+        FrameRate own = piece.source().rate() == null ? rate : piece.source().rate();
+        return Timecode.of(piece.time().at(record).floor(), own, false).label();
+    }
+
+    private static String speed(CutPiece piece, FrameRate rate) {
+        String percent = ChangeWords.percent(piece.speed(rate));
+        return piece.still() ? "still" : piece.time().slope().isPresent() ? percent : percent + " on average";
     }
 
     /** What is seen or heard and nothing given fits: nested cuts opened, nothing that is switched off or covered. */

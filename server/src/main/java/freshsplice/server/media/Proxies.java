@@ -1,5 +1,6 @@
 package freshsplice.server.media;
 
+import freshsplice.core.refusal.Refusal;
 import freshsplice.server.Folders;
 import freshsplice.server.store.MediaFrameRow;
 import freshsplice.server.store.MediaRow;
@@ -17,7 +18,7 @@ import org.springframework.stereotype.Component;
 
 /** Smaller pictures of media and the loudness of sound, made when first asked for, or before, and kept. */
 @Component
-class Proxies {
+public class Proxies {
     /** Loudness values a second. */
     static final int PEAKS_PER_SECOND = 50;
     static final int SMALL = 240;
@@ -53,6 +54,15 @@ class Proxies {
             at = one.number <= row.startFrame + frame && one.number >= at.number ? one : at;
         }
         return store.get(MediaRow.class, at.frameId);
+    }
+
+    /** A small JPEG of one frame; null where it cannot be made, so that a list goes without it. */
+    public Path small(MediaRow row, long frame) {
+        try {
+            return picture(row, frame, SMALL);
+        } catch (IOException | Refusal e) {
+            return null;
+        }
     }
 
     /** A JPEG of one frame, at most {@code width} pixels wide. */
