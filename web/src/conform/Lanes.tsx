@@ -2,6 +2,7 @@ import { memo, useEffect, useReducer, useRef, useState } from 'react'
 import { plural } from '../parts/words'
 import { setDesk, useOfDesk } from '../desk/desk'
 import { useDrawing } from '../parts/useDrawing'
+import { useWheel } from '../parts/useWheel'
 import { useSize } from '../pictures/useSize'
 import { allPieces } from '../playhead/lookup'
 import { useLabels } from '../playhead/labels'
@@ -46,7 +47,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
 
   useEffect(() => setDrag(undefined), [sequence])
 
-  const scene = { sequence, layout, scale, width, seam, pieces, drag, label, again, range, sound, others, over: over ? overCut : undefined, past: past ? pastPieces : undefined }
+  const scene = { sequence, layout, scale, width, seam, pieces, drag, units, label, again, range, sound, others, over: over ? overCut : undefined, past: past ? pastPieces : undefined }
   useDrawing(canvas, width, layout.height, (g) => drawStill(g, scene))
 
   const place = (e: { clientX: number; clientY: number }) => {
@@ -151,19 +152,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
     }
   }
 
-  useEffect(() => {
-    const element = canvas.current
-    const wheel = (e: WheelEvent) => {
-      e.preventDefault()
-      if (e.ctrlKey || e.altKey) {
-        zoomBy(sequence, Math.exp(e.deltaY * 0.004), toFrame(scale, place(e).x))
-      } else {
-        panBy(sequence, (Math.abs(e.deltaX) > Math.abs(e.deltaY) ? e.deltaX : e.deltaY) / scale.perFrame)
-      }
-    }
-    element?.addEventListener('wheel', wheel, { passive: false })
-    return () => element?.removeEventListener('wheel', wheel)
-  })
+  useWheel(canvas, (factor, x) => zoomBy(sequence, factor, toFrame(scale, x)), (pixels) => panBy(sequence, pixels / scale.perFrame))
 
   useEffect(() => {
     const escape = (e: KeyboardEvent) => {

@@ -8,7 +8,7 @@ import { drawUpper } from './drawUpper'
 import { drawSeamCounts, drawSeams } from './drawSeams'
 import { drawSound } from './drawSound'
 import { LABELS } from './lanes'
-import { rulerStep, toFrame, toX } from './scale'
+import { ruledFrames, rulerStep, toFrame, toX } from './scale'
 import { INK, MONO, type Scene } from './scene'
 
 /** Everything that stays while the playhead moves. */
@@ -41,11 +41,13 @@ function clippedToLanes(g: CanvasRenderingContext2D, s: Scene, draw: () => void)
 }
 
 function drawRuler(g: CanvasRenderingContext2D, s: Scene) {
-  const step = rulerStep(s.scale.perFrame, 92, s.sequence.framesPerSecond)
-  const first = Math.floor(toFrame(s.scale, LABELS) / step) * step
+  const { framesPerSecond, start, dropFrame } = s.sequence
+  const step = rulerStep(s.scale.perFrame, 92, framesPerSecond)
+  const byTimecode = s.units === 'timecode'
+  const frames = ruledFrames(s.scale, step, byTimecode && !dropFrame ? 0 : start, Math.round(framesPerSecond), byTimecode && dropFrame ? s.label : undefined)
   g.font = `12.5px ${MONO}`
   g.textBaseline = 'alphabetic'
-  for (let f = first; toX(s.scale, f) < s.width; f += step) {
+  for (const f of frames) {
     const x = toX(s.scale, f)
     g.fillStyle = '#6f6f6f'
     g.fillRect(Math.round(x), s.layout.ruler - 6, 1, 8)

@@ -1,4 +1,5 @@
 /** What is drawn, and in which ink. */
+import type { Units } from '../desk/desk'
 import type { CutPieces, Sequence } from '../server/types'
 import { LABELS, type Layout } from './lanes'
 import { type Scale, toFrame, toX } from './scale'
@@ -24,6 +25,7 @@ export type Scene = {
   sound: number | undefined
   /** where others are */
   others: { who: string; frame: number; pieces: number[] }[]
+  units: Units
   label: (frame: number) => string
   again: () => void
 }

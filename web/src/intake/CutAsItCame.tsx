@@ -1,12 +1,17 @@
-import { useReducer, useRef } from 'react'
+import { useEffect, useReducer, useRef, useState } from 'react'
+import { useActions } from '../desk/actions'
 import { plural } from '../parts/words'
 import { image, loudness } from '../conform/images'
 import { LABELS } from '../conform/lanes'
+import { panned, scaleOf, toFrame, toX, withFrame, type Zoom, zoomed } from '../conform/scale'
+import { useWheel } from '../parts/useWheel'
 import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import type { IntakeCut } from '../server/types'
 
 const HEIGHT = { picture: 62, title: 30, shots: 30, sound: 24 }
+
+const LEFT = LABELS + 12
 
 /** How much of a piece is seen that is switched off. */
 const OFF = 0.4
@@ -22,7 +27,20 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
   const pictures = cut.lanes.filter((l) => l.kind === 'picture').reverse()
   const sounds = [...new Set(cut.sound.map((s) => s.lane))].slice(0, 3)
   const height = 28 + (pictures.length - 1) * (HEIGHT.title + 6) + HEIGHT.picture + 22 + HEIGHT.shots + 12 + sounds.length * (HEIGHT.sound + 4) + 8
-  const x = (frame: number) => LABELS + 12 + ((frame - cut.start) / Math.max(1, cut.end - cut.start)) * (width - LABELS - 28)
+  const [zoom, setZoom] = useState<Zoom>()
+  const scale = scaleOf(cut, zoom, LEFT, width)
+  const x = (frame: number) => toX(scale, frame)
+  const chosen = cut.shots[shot]
+  // what is chosen in the table is seen here
+  useEffect(() => setZoom((now) => (chosen ? withFrame(cut, now, chosen.in) : now)), [cut, chosen])
+  useWheel(canvas, (factor, at) => setZoom((now) => zoomed(cut, now, factor, toFrame(scale, at))),
+    (pixels) => setZoom((now) => panned(cut, now, pixels / scale.perFrame)))
+  const about = chosen ? (chosen.in + chosen.out) / 2 : (cut.start + cut.end) / 2
+  useActions('cut-lanes', [
+    { group: 'Intake', name: 'Zoom in', keys: '= Ctrl+ArrowUp', run: () => setZoom((now) => zoomed(cut, now, 0.6, about)) },
+    { group: 'Intake', name: 'Zoom out', keys: 'Ctrl+ArrowDown Z', run: () => setZoom((now) => zoomed(cut, now, 1 / 0.6, about)) },
+    { group: 'Intake', name: 'Show the whole cut', keys: 'Shift+Home H', run: () => setZoom(undefined) },
+  ])
 
   useDrawing(canvas, width, height, (g) => {
     draw(g)
@@ -31,28 +49,43 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
   function draw(g: CanvasRenderingContext2D) {
     g.font = '12.5px "Atkinson Hyperlegible Mono", monospace'
     g.fillStyle = '#b3b3b3'
-    g.fillText(cut.startTimecode, LABELS + 14, 16)
+    g.fillText(zoom ? `${Math.round(zoom.span)} of ${plural(cut.end - cut.start, 'frame')}` : cut.startTimecode, LEFT, 16)
     g.textAlign = 'right'
-    g.fillText(cut.endTimecode, width - 16, 16)
+    g.fillText(zoom ? 'H shows the whole cut' : cut.endTimecode, width - 16, 16)
     g.textAlign = 'left'
     let y = 26
     pictures.forEach((lane, i) => {
       const h = i === pictures.length - 1 ? HEIGHT.picture : HEIGHT.title
-      drawLane(g, lane, y, h)
+      const count = plural(lane.events.length, 'piece')
+      name(g, lane.name, lane.enabled ? count : `${count}, off`, y + h / 2)
+      clipped(g, () => drawLane(g, lane, y, h))
       y += h + 6
     })
-    drawShots(g, y + 16)
+    const shotsAt = y + 16
+    name(g, 'Shots', !cut.first ? 'as we have them' : cut.received ? 'as made' : 'as they will be', shotsAt + HEIGHT.shots / 2)
+    clipped(g, () => drawShots(g, shotsAt))
     y += 16 + HEIGHT.shots + 12
     sounds.forEach((lane) => {
-      drawSound(g, lane, y)
+      nameSound(g, lane, y)
+      clipped(g, () => drawSound(g, lane, y))
       y += HEIGHT.sound + 4
     })
   }
 
+  /** What is zoomed out of view never runs under the names. */
+  function clipped(g: CanvasRenderingContext2D, draw: () => void) {
+    g.save()
+    g.beginPath()
+    g.rect(LEFT - 1, 0, width - LEFT + 1, height)
+    g.clip()
+    draw()
+    g.restore()
+  }
+
+  const inView = (piece: { in: number; out: number }) => x(piece.out) > LEFT - 2 && x(piece.in) < width
+
   function drawLane(g: CanvasRenderingContext2D, lane: IntakeCut['lanes'][number], y: number, h: number) {
-    const count = `${lane.events.length} ${lane.events.length === 1 ? 'piece' : 'pieces'}`
-    name(g, lane.name, lane.enabled ? count : `${count}, off`, y + h / 2)
-    for (const event of lane.events) {
+    for (const event of lane.events.filter(inView)) {
       g.globalAlpha = lane.enabled && event.enabled ? 1 : OFF
       const x0 = x(event.in)
       const w = Math.max(0.6, x(event.out) - x0 - 1)
@@ -86,8 +119,10 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
   }
 
   function drawShots(g: CanvasRenderingContext2D, y: number) {
-    name(g, 'Shots', !cut.first ? 'as we have them' : cut.received ? 'as made' : 'as they will be', y + HEIGHT.shots / 2)
     cut.shots.forEach((s, i) => {
+      if (!inView(s)) {
+        return
+      }
       const x0 = x(s.in)
       const w = Math.max(0.6, x(s.out) - x0 - 1)
       g.strokeStyle = s.parts > 1 ? '#5ec2b7' : '#6a6a6a'
@@ -130,15 +165,18 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
     })
   }
 
-  function drawSound(g: CanvasRenderingContext2D, lane: string, y: number) {
-    const pieces = cut.sound.filter((s) => s.lane === lane)
+  function nameSound(g: CanvasRenderingContext2D, lane: string, y: number) {
+    const first = cut.sound.find((s) => s.lane === lane)
     g.font = '600 13px "Atkinson Hyperlegible Next", sans-serif'
     g.fillStyle = '#ededed'
     g.fillText(lane, 16, y + HEIGHT.sound / 2 + 5)
     g.font = '12px "Atkinson Hyperlegible Next", sans-serif'
     g.fillStyle = '#b3b3b3'
-    g.fillText((pieces[0]?.name.replace(/\.[a-z0-9]+$/i, '') ?? '').slice(0, 10), 38, y + HEIGHT.sound / 2 + 5)
-    for (const piece of pieces) {
+    g.fillText((first?.name.replace(/\.[a-z0-9]+$/i, '') ?? '').slice(0, 10), 38, y + HEIGHT.sound / 2 + 5)
+  }
+
+  function drawSound(g: CanvasRenderingContext2D, lane: string, y: number) {
+    for (const piece of cut.sound.filter((s) => s.lane === lane && inView(s))) {
       const x0 = x(piece.in)
       const x1 = x(piece.out)
       g.fillStyle = '#2a2a2a'
@@ -146,7 +184,7 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
       const peaks = piece.mediaId ? loudness(piece.mediaId, again) : undefined
       if (peaks) {
         g.fillStyle = sounds.indexOf(lane) % 2 ? '#7d7768' : '#6b7b82'
-        for (let px = x0; px < x1; px += 2) {
+        for (let px = Math.max(x0, LEFT - 2); px < Math.min(x1, width); px += 2) {
           const h = Math.max(1, (peaks[Math.floor(((px - x0) / (x1 - x0)) * peaks.length)] / 255) * (HEIGHT.sound - 2))
           g.fillRect(px, y + HEIGHT.sound / 2 - h / 2, 1.4, h)
         }
