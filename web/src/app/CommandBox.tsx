@@ -2,6 +2,7 @@ import { Dialog } from 'radix-ui'
 import { useMemo, useState } from 'react'
 import { create } from 'zustand'
 import { type Action, allActions, useActions } from '../desk/actions'
+import { readableKeys } from '../desk/keyWords'
 import { plainWords } from '../desk/synonyms'
 
 const useBox = create<{ open: boolean }>(() => ({ open: false }))
@@ -57,7 +58,7 @@ export function CommandBox() {
                 onMouseMove={() => setAt(i)} onClick={() => run(action)}>
                 <span className="w-20 text-[12px] text-quiet">{action.group}</span>
                 <span className="flex-1">{action.name}</span>
-                {action.keys?.split(' ').map((k) => <span key={k} className="key">{readable(k)}</span>)}
+                {action.keys?.split(' ').map((k) => <span key={k} className="key">{readableKeys(k)}</span>)}
               </li>
             ))}
             {found.length === 0 && <li className="px-5 py-3 text-quiet">Nothing here is found by that: try another word for it</li>}
@@ -70,8 +71,5 @@ export function CommandBox() {
 
 function search(actions: Action[], text: string): Action[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
-  return actions.filter((a) => words.every((w) => `${a.group} ${a.name} ${readable(a.keys ?? '')} ${plainWords(a.name)}`.toLowerCase().includes(w)))
+  return actions.filter((a) => words.every((w) => `${a.group} ${a.name} ${readableKeys(a.keys ?? '')} ${plainWords(a.name)}`.toLowerCase().includes(w)))
 }
-
-const readable = (keys: string) =>
-  keys.replaceAll('Arrow', '').replace('Up', '↑').replace('Down', '↓').replace('Left', '←').replace('Right', '→').replaceAll('+', keys === '+' ? '+' : ' ')

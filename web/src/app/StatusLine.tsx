@@ -98,7 +98,7 @@ function TypedFrame({ sequence, label }: { sequence: Sequence; label: string }) 
       ;(document.activeElement as HTMLElement | null)?.blur()
     }}>
       <input className="num w-[104px] bg-transparent text-[14px]" aria-label="Go to a timecode, or by frames"
-        title="Type a timecode, or +12, or -1:00" value={typed ?? label}
+        title="Type a timecode, +12 or -1:00, or a shot's name" value={typed ?? label}
         onFocus={(e) => {
           setTyped('')
           e.target.value = ''

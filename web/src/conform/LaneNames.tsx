@@ -34,7 +34,7 @@ export function LaneNames({ layout, sequence, sounds }: { layout: Layout; sequen
   return (
     <>
       <MovesAlong sequence={sequence} height={layout.ruler - 4} />
-      {fixed(layout.cut, 'Cut', sequence.cut.id ? `version ${sequence.cut.version}` : 'none yet')}
+      {fixed(layout.cut, 'Cut', sequence.cut.id ? `version ${sequence.cut.version}` : sequence.cut.version ? `under ${sequence.cut.name}` : 'none yet')}
       {upper.map((u, i) => (
         <LaneMenu key={u.lane.id} sequence={sequence} lane={u.lane} span={layout.upper[i]} chosen={u.lane === target} rename={setRenamed} />
       ))}

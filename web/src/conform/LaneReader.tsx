@@ -1,6 +1,7 @@
 import { useCalmFrame } from '../playhead/useCalmFrame'
 import { liveAt } from '../playhead/lookup'
 import { goTo } from '../playhead/transport'
+import { plural } from '../parts/words'
 import type { Section, Sequence } from '../server/types'
 import { choosePiece } from './edits'
 import { setDesk, useOfDesk } from '../desk/desk'
@@ -13,7 +14,7 @@ const AROUND = 6
  * keys come to said as it happens.
  */
 export function LaneReader({ sequence, label }: { sequence: Sequence; label: (frame: number) => string }) {
-  const { pieces, seam } = useOfDesk('pieces', 'seam')
+  const { pieces, seam, sound } = useOfDesk('pieces', 'seam', 'sound')
   const frame = useCalmFrame(sequence)
   const { section, upper } = liveAt(sequence, frame)
   const lane = upper >= 0 ? sequence.upper[upper].sections : sequence.sections
@@ -43,6 +44,16 @@ export function LaneReader({ sequence, label }: { sequence: Sequence; label: (fr
             )}
           </li>
         ))}
+        {sequence.sound.filter((s) => frame >= s.in && frame < s.out).map((s) => (
+          <li key={`sound${s.id}`}>
+            <button type="button" aria-pressed={sound === s.id} onClick={() => setDesk({ sound: s.id, pieces: [], seam: undefined })}>
+              {`sound ${s.name} on ${s.lane}, ${plural(s.out - s.in, 'frame')} from ${label(s.in)}, ${s.level} decibels${s.gain === 0 ? ', not heard' : ''}`}
+            </button>
+          </li>
+        ))}
+        {sequence.marks.map((m) => (
+          <li key={`mark${m.id}`}><button type="button" onClick={() => goTo(m.in)}>{`mark at ${label(m.in)}, ${m.words}, ${m.who}`}</button></li>
+        ))}
       </ul>
     </div>
   )
@@ -51,7 +62,7 @@ export function LaneReader({ sequence, label }: { sequence: Sequence; label: (fr
 function pieceWords(s: Section, label: (frame: number) => string, chosen: boolean): string {
   const parts = [
     s.nest ? `${s.code} in ${s.nest.name}` : s.code,
-    `${s.out - s.in} frames from ${label(s.in)}`,
+    `${plural(s.out - s.in, 'frame')} from ${label(s.in)}`,
     s.content === 'SHOT' && !s.staged && 'not staged',
     !s.enabled && 'off',
     s.speed !== '1' && `speed ${s.speed}`,

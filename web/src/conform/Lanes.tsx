@@ -1,6 +1,7 @@
 import { memo, useEffect, useReducer, useRef, useState } from 'react'
 import { plural } from '../parts/words'
-import { setDesk, useOfDesk } from '../desk/desk'
+import { useActions } from '../desk/actions'
+import { setDesk, useDesk, useOfDesk } from '../desk/desk'
 import { useDrawing } from '../parts/useDrawing'
 import { useWheel } from '../parts/useWheel'
 import { useSize } from '../pictures/useSize'
@@ -15,13 +16,14 @@ import { ask, choosePiece, edit, moveSeam, type Pull, pullWords } from './edits'
 import { LABELS, layOut } from './lanes'
 import { LaneNames } from './LaneNames'
 import { Hits } from './hits'
+import { LaneMenu, openMenu } from './LaneMenu'
 import { LaneReader } from './LaneReader'
 import { goInside } from './MasterBox'
 import { MovingLanes } from './MovingLanes'
 import { useOthers } from './others'
 import { peek, usePeek } from './peek'
 import type { Drag } from './scene'
-import { toFrame } from './scale'
+import { toFrame, toX } from './scale'
 import { panBy, useScale, zoomBy } from './useZoom'
 
 type Hold = { kind: 'sound'; id: number; x: number } | { kind: 'playhead' } | { kind: 'overview' } | { kind: 'seam'; at: number; x: number } | { kind: 'pull'; pull: Pull; x: number }
@@ -56,6 +58,9 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
   }
 
   const hits = new Hits(scene, lanes)
+  useActions('lane-menu', [
+    { group: 'Conform', name: 'What can be done here, as a menu', keys: 'ContextMenu Shift+F10', run: () => openMenu(canvas.current, toX(scale, useDesk.getState().frame), layout.shots[0]) },
+  ])
 
   /** What Alt or Ctrl with a drag does: at a seam the side under the pointer is trimmed, inside a piece it slips or slides. */
   const pullFrom = (e: React.PointerEvent, x: number, y: number): Pull | undefined => {
@@ -79,8 +84,30 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
     goTo(sequence.start + share * (sequence.end - sequence.start))
   }
 
+  /** What is under the right button is chosen, for the menu; nothing is pulled, and several that are chosen stay so. */
+  const chooseUnder = (x: number, y: number) => {
+    const heard = hits.sound(x, y)
+    const near = hits.seam(x, y)
+    const piece = hits.piece(x, y)
+    if (heard) {
+      setDesk({ sound: heard.id, pieces: [], seam: undefined })
+    } else if (near) {
+      setDesk({ seam: near.at })
+    } else if (piece && !pieces.includes(piece.id)) {
+      setDesk({ sound: undefined })
+      choosePiece(sequence, piece.id, false, false)
+    }
+    if (x > LABELS && y < layout.overview[0] - 4) {
+      goTo(near ? near.at : Math.floor(toFrame(scale, x)))
+    }
+  }
+
   const down = (e: React.PointerEvent) => {
     const { x, y } = place(e)
+    if (e.button === 2) {
+      chooseUnder(x, y)
+      return
+    }
     e.currentTarget.setPointerCapture(e.pointerId)
     const near = hits.seam(x, y)
     const pull = pullFrom(e, x, y)
@@ -172,7 +199,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
     <div ref={holder} className="relative min-h-0 flex-1 overflow-hidden bg-deep max-[900px]:h-[460px] max-[900px]:flex-none">
       <LaneNames layout={layout} sequence={sequence} sounds={lanes} />
       <LaneReader sequence={sequence} label={label} />
-      <canvas
+      <LaneMenu><canvas
         ref={canvas}
         className="absolute left-0 top-0 touch-none"
         style={{ width, height: layout.height }}
@@ -191,7 +218,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
         data-shows={`${sequence.id} ${sequence.seq}`}
         role="img"
         aria-label={`${plural(sequence.sections.length, 'piece')} on ${plural(sequence.upper.length + 1, 'lane')}, ${plural(sequence.counts.bentSeams, 'seam')} bent`}
-      />
+      /></LaneMenu>
       <MovingLanes scene={scene} />
       {moved && (
         <div className="num pointer-events-none absolute bottom-10 left-1/2 z-20 rounded border border-live bg-raised px-2 py-1 text-[13px]" role="status">

@@ -19,6 +19,13 @@ export function openMaster(masterId: number, outer: number[], frame?: number) {
   openInDesk(masterId, { outer, ...(frame === undefined ? {} : { frame }) })
 }
 
+/** Opens another master where it means the same: at the same frame of the same shot, else at the same timecode. */
+async function openSame(sequence: Sequence | undefined, to: MasterBrief) {
+  const { frame } = useDesk.getState()
+  const at = sequence && await getJson<number>(`/api/masters/${to.id}/same?master=${sequence.id}&frame=${frame}`).catch(() => undefined)
+  openMaster(to.id, [], at ?? to.start)
+}
+
 type Inside = { masterId: number; name: string; frame: number }
 
 /** Opens the master that is nested at a frame, at the frame of it that is seen there. */
@@ -86,7 +93,7 @@ function Masters({ project, sequence, masters }: { project: Project; sequence: S
           <li key={m.id}>
             <button type="button" className={`flex w-full items-center gap-3 rounded px-2 py-1.5 text-left ${m === now ? 'bg-[#3a4341]' : 'hover:bg-[#3f3f3f]'}`} aria-current={m === now}
               onClick={() => {
-                openMaster(m.id, [], m.start)
+                void openSame(sequence, m)
                 openMasters(false)
               }}>
               <span className="min-w-0 flex-1 truncate">{m.name}</span>

@@ -5,7 +5,7 @@ import { allPieces, liveAt } from '../playhead/lookup'
 import { useCalmFrame } from '../playhead/useCalmFrame'
 import type { Project, Section, Sequence } from '../server/types'
 import { CameraBox } from './CameraBox'
-import { type Asked, ask, asInCut, chosenPieces, edit } from './edits'
+import { type Asked, ask, asInCut, chosenPieces, edit, putSound } from './edits'
 import { NumberBox, type Question } from './NumberBox'
 import { type Box, type Doing, pieceOffers } from './pieceOffers'
 import { pieceWords } from './pieceWords'
@@ -58,8 +58,8 @@ export function PieceBar({ project, sequence }: { project: Project; sequence: Se
         <CameraBox sequence={sequence} now={here} close={() => setBox(undefined)}
           choose={(shotId) => doing.ask({ kind: 'CUT_TO', at: useDesk.getState().frame, shotId, sections: [here.nest?.innerId ?? here.id] })} />
       )}
-      {(box === 'insert' || box === 'over' || box === 'replace') && (
-        <PutBox project={project} sequence={sequence} way={box} close={() => setBox(undefined)}
+      {(box === 'insert' || box === 'over' || box === 'replace' || box === 'sound') && (
+        <PutBox project={project} sequence={sequence} way={box === 'sound' ? 'over' : box} start={box === 'sound' ? 'sound' : 'shot'} putSound={(mediaId) => void putSound(sequence, mediaId)} close={() => setBox(undefined)}
           put={(piece) => doing.ask(box === 'replace' ? { kind: 'REPLACE', piece } : { kind: 'PUT', at: useDesk.getState().frame, ripple: box === 'insert', lane, piece, sections: [] })} />
       )}
       {box === 'nest' && (

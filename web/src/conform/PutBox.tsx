@@ -2,34 +2,38 @@ import { Dialog } from 'radix-ui'
 import { useMemo, useState } from 'react'
 import { Rows } from '../parts/Rows'
 import { plural } from '../parts/words'
-import { useMasters, useRenders } from '../server/queries'
+import { useFiles, useMasters, useRenders } from '../server/queries'
 import type { NewPiece, Project, Sequence } from '../server/types'
 
 export type PutWay = 'insert' | 'over' | 'replace'
 
-type Props = { project: Project; sequence: Sequence; way: PutWay; put: (piece: NewPiece) => void; close: () => void }
+type Props = { project: Project; sequence: Sequence; way: PutWay; start?: Kind; put: (piece: NewPiece) => void; putSound: (mediaId: number) => void; close: () => void }
 
-const KINDS = ['shot', 'render', 'master', 'black', 'slate'] as const
+const KINDS = ['shot', 'render', 'master', 'black', 'slate', 'sound'] as const
 type Kind = (typeof KINDS)[number]
 type Choice = { id: number; name: string; quiet: string; from: number; frames: number }
 
 const TITLES: Record<PutWay, string> = { insert: 'Put in between', over: 'Put over', replace: 'Replace by' }
 
 /** A new piece: a shot or a part of it, a finished render, another master, black, or words on a slate. */
-export function PutBox({ project, sequence, way, put, close }: Props) {
-  const [kind, setKind] = useState<Kind>('shot')
+export function PutBox({ project, sequence, way, start = 'shot', put, putSound, close }: Props) {
+  const [kind, setKind] = useState<Kind>(start)
   const [text, setText] = useState('')
   const [at, setAt] = useState(0)
   const [from, setFrom] = useState('')
   const [frames, setFrames] = useState('')
   const choices = useChoices(project, sequence, kind).filter((c) => `${c.name} ${c.quiet}`.toLowerCase().includes(text.toLowerCase()))
   const chosen = choices[Math.min(at, choices.length - 1)]
-  const listed = kind === 'shot' || kind === 'render' || kind === 'master'
+  const listed = kind !== 'black' && kind !== 'slate'
+  const partly = listed && kind !== 'sound'
   const number = (typed: string) => (/^\d+$/.test(typed.trim()) ? Number(typed) : undefined)
   const wrong = [from, frames].some((t) => t.trim() !== '' && number(t) === undefined)
   const ready = !wrong && (listed ? !!chosen : kind === 'black' || text.trim() !== '')
   const give = () => {
-    if (ready) {
+    if (ready && kind === 'sound') {
+      putSound(chosen.id)
+      close()
+    } else if (ready) {
       put({ shows: kind.toUpperCase(), id: listed ? chosen?.id : undefined, from: number(from), frames: number(frames), text: kind === 'slate' ? text : undefined })
       close()
     }
@@ -54,7 +58,7 @@ export function PutBox({ project, sequence, way, put, close }: Props) {
               setAt(0)
               setText('')
             }}>
-              {KINDS.map((k) => <option key={k}>{k}</option>)}
+              {KINDS.filter((k) => k !== 'sound' || way === 'over').map((k) => <option key={k}>{k}</option>)}
             </select>
             {kind !== 'black' && (
               <input className="field min-w-0 flex-1" autoFocus placeholder={kind === 'slate' ? 'Words on the slate' : 'Find by name'} aria-label={kind === 'slate' ? 'Words on the slate' : 'Find by name'} value={text}
@@ -74,14 +78,14 @@ export function PutBox({ project, sequence, way, put, close }: Props) {
             </Rows>
           ) : <div className="flex-1" />}
           <div className="flex items-center gap-2">
-            {listed && (
+            {partly && (
               <label className="flex items-center gap-2 text-quiet">from
                 <input className="field num w-20" aria-label="From frame" placeholder={chosen ? String(chosen.from) : ''} value={from} onChange={(e) => setFrom(e.target.value)} />
               </label>
             )}
-            <label className="flex items-center gap-2 text-quiet">frames
+            {kind !== 'sound' && <label className="flex items-center gap-2 text-quiet">frames
               <input className="field num w-20" aria-label="Frames" placeholder={chosen && listed ? String(Math.max(1, chosen.from + chosen.frames - (number(from) ?? chosen.from))) : '24'} value={frames} onChange={(e) => setFrames(e.target.value)} />
-            </label>
+            </label>}
             <span className="flex-1 text-[13px] text-bent">{wrong && 'whole numbers of frames'}</span>
             <button type="button" className="button button-main" disabled={!ready} onClick={give}>{TITLES[way]}</button>
           </div>
@@ -94,6 +98,7 @@ export function PutBox({ project, sequence, way, put, close }: Props) {
 function useChoices(project: Project, sequence: Sequence, kind: Kind): Choice[] {
   const renders = useRenders(project.id).data
   const masters = useMasters(project.id).data
+  const files = useFiles(project.id, '', 'sound', '').data?.files
   return useMemo(() => {
     if (kind === 'shot') {
       return sequence.shots.map((s) => ({ id: s.shotId, name: s.code, quiet: `${s.cutIn}–${s.cutOut - 1}`, from: s.cutIn, frames: s.cutOut - s.cutIn }))
@@ -101,6 +106,9 @@ function useChoices(project: Project, sequence: Sequence, kind: Kind): Choice[] 
     if (kind === 'render') {
       return (renders ?? []).filter((r) => r.state === 'DONE').map((r) => ({ id: r.id, name: r.name, quiet: plural(r.frames, 'frame'), from: 0, frames: r.frames }))
     }
+    if (kind === 'sound') {
+      return (files ?? []).filter((f) => f.mediaId).map((f) => ({ id: f.mediaId!, name: f.path, quiet: f.kind, from: 0, frames: 0 }))
+    }
     return (masters ?? []).filter((m) => m.id !== sequence.id).map((m) => ({ id: m.id, name: m.name, quiet: plural(m.end - m.start, 'frame'), from: m.start, frames: m.end - m.start }))
-  }, [kind, renders, masters, sequence])
+  }, [kind, renders, masters, files, sequence])
 }

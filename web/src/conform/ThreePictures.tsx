@@ -37,7 +37,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
     <div className="flex shrink-0 items-start gap-[10px] bg-ground px-4 pb-3 pt-2 max-[900px]:flex-wrap">
       <Picture kind="cut" large={large} title="Cut" quiet={piece ? named(pieceBefore?.name, piece.name, shareAt(piece, frame)) : 'black'} number={label(frame)}
         under={piece && <Facts of={[`Board, ${plural(piece.out - piece.in, 'frame')}`, piece.mediaFrames.length > 0 && `movie frame ${mediaFrameAt(piece, frame)}`, pieceBefore && `passes in from ${pieceBefore.name}`]} />}>
-        {sequence.cut.id === 0 && <span className="absolute inset-0 flex items-center justify-center bg-deep p-4 text-center text-quiet">Held against no cut. Its name in the top line, Ctrl M, offers those that were received.</span>}
+        {sequence.cut.version === 0 && <span className="absolute inset-0 flex items-center justify-center bg-deep p-4 text-center text-quiet">Held against no cut. Its name in the top line, Ctrl M, offers those that were received.</span>}
         <CutPicture sequence={sequence} frame={frame} />
       </Picture>
       <Picture kind="camera" large={large} title="Camera" number={shotFrame ?? ''}

@@ -85,3 +85,13 @@ export function pullWords(pull: Pull, section: Section | undefined, frames: numb
   const length = section ? section.out - section.in + (pull.kind === 'TAIL' ? frames : pull.kind === 'HEAD' ? -frames : 0) : 0
   return `${section?.nest?.name ?? section?.code ?? ''} ${WORDS[pull.kind]} ${by}${pull.ripple ? ', the rest moves along' : ''} · ${plural(length, 'frame')}`
 }
+
+/** Lays a file of sound at the playhead, and chooses it. */
+export async function putSound(sequence: Sequence, mediaId: number) {
+  const { frame } = useDesk.getState()
+  const lane = sequence.sound.find((s) => s.id === useDesk.getState().sound)?.lane
+  const id = await ask<number>(`/api/masters/${sequence.id}/sounds`, { mediaId, at: frame, lane })
+  if (id) {
+    setDesk({ sound: id, pieces: [], seam: undefined })
+  }
+}

@@ -7,7 +7,7 @@ import { ask as askServer, type Asked, moveSeam } from './edits'
 import type { Question } from './NumberBox'
 import { percent } from './pieceWords'
 
-export type Box = 'camera' | 'insert' | 'over' | 'replace' | 'nest' | 'mark' | 'words'
+export type Box = 'camera' | 'insert' | 'over' | 'replace' | 'nest' | 'mark' | 'words' | 'sound'
 
 export type Offered = Action & { short: string }
 
@@ -76,6 +76,7 @@ function arranging({ sequence, frame, here, meant, one, targets, chosen, lane, c
     o('camera', 'Cut to another camera here', 'C', () => open('camera'), !!here?.shotId),
     o('as in the cut', 'Make as in the cut', 'A', () => asInCut(targets), some && sequence.cut.id !== 0),
     o('', 'Make all as in the cut', 'Ctrl+Shift+A', () => asInCut([]), sequence.cut.id !== 0),
+    o('', 'Put a sound under it here …', 'Alt+P', () => open('sound'), true),
     o('', 'Mark …', 'Shift+M', () => open('mark'), true),
   ]
 }
@@ -177,6 +178,7 @@ function choosing({ sequence, here, chosen, gone, mark, open }: Doing): Offered[
   const seam = sequence.seams.find((s) => s.at === useDesk.getState().seam)
   return [
     o('', 'Choose the piece here', 'Enter', () => here && setDesk({ pieces: [here.id] }), !!here),
+    o('', 'Choose the sound here, again for the next', 'Alt+H', () => setDesk(nextSound(sequence)), sequence.sound.length > 0),
     o('', 'Choose all pieces', 'Ctrl+A', () => setDesk({ pieces: [...new Set(sequence.sections.map((s) => s.id))] }), true),
     o('', 'Choose none', 'Escape', () => setDesk({ pieces: [] }), chosen || gone),
     o('', 'Change the mark here …', 'Alt+M', () => open('words'), !!mark),
@@ -185,4 +187,14 @@ function choosing({ sequence, here, chosen, gone, mark, open }: Doing): Offered[
     o('', 'Mark before', '"', () => toMark([...marks].reverse().find((at) => at < now())), marks.length > 0),
     o('', 'The seam as in the cut', '\\', () => seam && void moveSeam(sequence, seam.at, -seam.cutBend), !!seam && seam.cutBend !== 0),
   ]
+}
+
+/** The first sound at the playhead, or the one after that which is chosen; where none is there, the next one along. */
+function nextSound(sequence: Sequence) {
+  const { frame, sound } = useDesk.getState()
+  const here = sequence.sound.filter((s) => frame >= s.in && frame < s.out).sort((a, b) => a.lane.localeCompare(b.lane))
+  const next = here[(here.findIndex((s) => s.id === sound) + 1) % Math.max(1, here.length)]
+  const after = [...sequence.sound].sort((a, b) => a.in - b.in).find((s) => s.in > frame)
+  const chosen = next ?? after
+  return chosen ? { sound: chosen.id, pieces: [], seam: undefined, frame: next ? frame : chosen.in } : {}
 }

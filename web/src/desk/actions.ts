@@ -57,7 +57,7 @@ export function useKeys() {
   useEffect(() => {
     const listen = (e: KeyboardEvent) => {
       const key = pressed(e)
-      const inDialog = e.target instanceof HTMLElement && e.target.closest('[role=dialog]')
+      const inDialog = e.target instanceof HTMLElement && e.target.closest('[role=dialog], [role=menu]')
       if (inDialog || (typing(e.target) && !key.startsWith('Ctrl+'))) {
         return
       }

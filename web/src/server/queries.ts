@@ -42,14 +42,15 @@ export const useSequence = (project: Project | undefined, masterId: number | und
 
 async function sequence(masterId: number | undefined): Promise<Sequence> {
   const view = await getJson<SequenceView>(`/api/masters/${masterId}`)
-  return { ...view, cut: { ...view.cut, pieces: await piecesOf(view.cut) } }
+  return { ...view, cut: { ...view.cut, pieces: await piecesOf(view) } }
 }
 
 /** The pieces of a cut, asked for when they are others: edits of the master leave them as they are. */
-async function piecesOf(cut: SequenceView['cut']) {
-  const known = cut.id === 0 ? undefined : await queryClient.fetchQuery({
-    queryKey: ['pieces', cut.id, cut.stamp],
-    queryFn: () => getJson<CutPieces>(`/api/cuts/${cut.id}/pieces`),
+async function piecesOf({ id, cut }: SequenceView) {
+  const path = cut.id === 0 ? `/api/masters/${id}/cut-under` : `/api/cuts/${cut.id}/pieces`
+  const known = cut.version === 0 ? undefined : await queryClient.fetchQuery({
+    queryKey: ['pieces', path, cut.stamp],
+    queryFn: () => getJson<CutPieces>(path),
   })
   return known?.pieces ?? []
 }

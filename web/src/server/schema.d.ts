@@ -36,6 +36,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sounds/{id}/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["splitSound"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sounds/{id}/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["removeSound"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shots/{id}/keys": {
         parameters: {
             query?: never;
@@ -430,6 +462,22 @@ export interface paths {
         get: operations["files"];
         put?: never;
         post: operations["files_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/sounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["putSound"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1156,6 +1204,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters/{id}/same": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["same"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/masters/{id}/pull": {
         parameters: {
             query?: never;
@@ -1244,6 +1308,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["inside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/cut-under": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["cutUnder"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1576,6 +1656,13 @@ export interface components {
             /** Format: int32 */
             found: number;
             refused: string[];
+        };
+        "freshsplice.server.masters.SoundEdits.NewSound": {
+            /** Format: int64 */
+            mediaId: number;
+            /** Format: int64 */
+            at: number;
+            lane?: string;
         };
         "freshsplice.server.masters.SoundEdits.LaneChange": {
             name: string;
@@ -2200,7 +2287,7 @@ export interface components {
             words: string;
             refused: boolean;
         };
-        "freshsplice.server.masters.MasterController.Position": {
+        "freshsplice.server.masters.Positions.Position": {
             /** Format: int64 */
             frame: number;
             label: string;
@@ -2526,6 +2613,48 @@ export interface operations {
                 "application/json": components["schemas"]["freshsplice.server.masters.SoundEdits.PieceChange"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    splitSound: {
+        parameters: {
+            query: {
+                at: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    removeSound: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -3280,6 +3409,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["freshsplice.server.arrivals.Arrived"];
+                };
+            };
+        };
+    };
+    putSound: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["freshsplice.server.masters.SoundEdits.NewSound"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
                 };
             };
         };
@@ -4337,6 +4492,31 @@ export interface operations {
             };
         };
     };
+    same: {
+        parameters: {
+            query: {
+                master: number;
+                frame: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+        };
+    };
     pull: {
         parameters: {
             query: {
@@ -4386,7 +4566,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.MasterController.Position"];
+                    "application/json": components["schemas"]["freshsplice.server.masters.Positions.Position"];
                 };
             };
         };
@@ -4487,6 +4667,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["freshsplice.server.masters.Masters.Inside"];
+                };
+            };
+        };
+    };
+    cutUnder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["freshsplice.server.masters.CutPieces"];
                 };
             };
         };

@@ -107,6 +107,46 @@ class LanesAndNestsTest {
         assertThat(markAt(mark)).isEqualTo(90);
     }
 
+    @Test
+    @DisplayName("another master opens where it means the same; a nested one shows the cut under it, and is held against none")
+    void sameInAnotherMaster() {
+        edit("NEST", List.of(piece(1), piece(2)), Map.of("name", "Quay"));
+        long inner = view().get("sections").get(1).get("nest").get("masterId").asLong();
+        edit("TAKE_OUT", List.of(piece(0)), Map.of());
+        assertThat(client.get("/api/masters/" + master + "/same?master=" + inner + "&frame=" + (START + 50)).asLong())
+                .isEqualTo(START + 10);
+        assertThat(client.get("/api/masters/" + inner + "/same?master=" + master + "&frame=" + (START + 10)).asLong())
+                .isEqualTo(START + 50);
+        client.post("/api/projects/" + project + "/undo", null);
+        JsonNode under = client.get("/api/masters/" + inner + "/cut-under").get("pieces");
+        assertThat(under.valueStream().map(p -> p.get("in").asLong() - START)).containsExactly(40L, 70L);
+        assertThat(view(inner).get("cut").get("id").asLong()).isZero();
+        assertThat(view(inner).get("cut").get("version").asInt()).isEqualTo(1);
+        assertThat(view(inner).get("differences")).isEmpty();
+        assertThat(client.get("/api/masters/" + master + "/cut-under").get("pieces")).isEmpty();
+    }
+
+    @Test
+    @DisplayName("a shot is gone to by its name or a part of it, piece after piece; what is unclear or not there is said")
+    void byName() {
+        edit("DUPLICATE", List.of(piece(1)), Map.of());
+        assertThat(position("sh0020", 0)).isEqualTo(40);
+        assertThat(position("SH0020", 40)).isEqualTo(70);
+        assertThat(position("sh0020", 70)).isEqualTo(40);
+        assertThat(position("h003", 0)).isEqualTo(100);
+        assertThat(position("1:00", 0)).as("a label stays a label").isEqualTo(24);
+        assertThat(Client.message(client.tryGet("/api/masters/" + master + "/position?from=0&text=sh00")))
+                .isEqualTo("\"sh00\" may be sh0010, sh0020, sh0030 and 1 more: type more of it");
+        assertThat(Client.message(client.tryGet("/api/masters/" + master + "/position?from=0&text=quay"))).contains("quay");
+        edit("LIFT", List.of(piece(3)), Map.of());
+        assertThat(Client.message(client.tryGet("/api/masters/" + master + "/position?from=0&text=sh0030")))
+                .contains("does not show sh0030");
+    }
+
+    private long position(String text, long from) {
+        return client.get("/api/masters/" + master + "/position?from=" + (START + from) + "&text=" + text).get("frame").asLong() - START;
+    }
+
     private long markAt(long id) {
         for (JsonNode mark : view().get("marks")) {
             if (mark.get("id").asLong() == id) {

@@ -170,4 +170,42 @@ class SoundEditsTest {
         assertThat(Client.message(client.tryPost("/api/masters/" + master + "/sound-lanes", Map.of("name", "A9", "muted",
                 true)))).contains("no sound lane");
     }
+
+    private JsonNode sounds() {
+        return client.get("/api/masters/" + master).get("sound");
+    }
+
+    private String laid() {
+        return sounds().valueStream().map(s -> s.get("lane").asString() + ":" + (s.get("in").asLong() - 86_400) + "-"
+                + (s.get("out").asLong() - 86_400) + "@" + s.get("fromSeconds").asDouble()).sorted()
+                .collect(java.util.stream.Collectors.joining(" "));
+    }
+
+    @Test
+    @DisplayName("a sound is split, taken out and put in, each as a step that can be undone")
+    void splitAndPut() throws Exception {
+        String whole = laid();
+        double plain = loudness(1.5, 1);
+        long id = sound().get("id").asLong();
+        long media = sound().get("mediaId").asLong();
+        client.post("/api/sounds/" + id + "/split?at=" + (86_400 + 48), null);
+        assertThat(laid()).startsWith("A1:0-48@0.0 A1:48-").endsWith("@2.0");
+        assertThat(loudness(1.5, 1)).as("heard as it was, over the split too").isCloseTo(plain, within(0.1));
+        client.post("/api/sounds/" + id + "/remove", null);
+        assertThat(laid()).startsWith("A1:48-");
+        long put = client.post("/api/masters/" + master + "/sounds", Map.of("mediaId", media, "at", 86_410, "lane", "A1")).asLong();
+        assertThat(put).isPositive();
+        assertThat(laid()).as("it lies over none").contains("A1:48-").contains("A2:10-106@0.0");
+        for (int i = 0; i < 3; i++) {
+            client.post("/api/projects/" + project + "/undo", null);
+        }
+        assertThat(laid()).isEqualTo(whole);
+        client.post("/api/projects/" + project + "/redo", null);
+        assertThat(laid()).startsWith("A1:0-48@0.0 A1:48-");
+        assertThat(Client.message(client.tryPost("/api/sounds/" + id + "/split?at=5", null))).contains("is split inside that");
+        long picture = client.upload("/api/projects/" + project + "/files", Map.of("quay.png", Material.picture("quay", 64, 36)))
+                .path("mediaIds").path(0).asLong(0);
+        assertThat(client.tryPost("/api/masters/" + master + "/sounds", Map.of("mediaId", picture, "at", 0)).statusCode())
+                .isBetween(400, 499);
+    }
 }

@@ -21,6 +21,10 @@ public record CutPieces(long id, int version, String name, List<Piece> pieces) {
      */
     public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId, long seenIn,
                         List<Double> headWeights, List<Double> tailWeights, List<Long> mediaFrames) {
+        Piece shiftedBy(long frames) {
+            return new Piece(in + frames, out + frames, name, mediaId, seenIn + frames, headWeights, tailWeights, mediaFrames);
+        }
+
         /** One that meets its neighbours in plain cuts. */
         static Piece plain(long in, long out, String name, Long mediaId, List<Long> mediaFrames) {
             return new Piece(in, out, name, mediaId, in, List.of(), List.of(), mediaFrames);

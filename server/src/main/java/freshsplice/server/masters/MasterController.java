@@ -44,10 +44,6 @@ class MasterController {
     record Words(String words) {
     }
 
-    /** @param frame a record frame; @param label its timecode */
-    record Position(long frame, String label) {
-    }
-
     private static final int MOST_LABELS = 20_000;
 
     private final Store store;
@@ -61,10 +57,14 @@ class MasterController {
     private final CutViews cutViews;
     private final PastMasters past;
     private final ShownFrames shown;
+    private final Positions positions;
+    private final CutsUnder cutsUnder;
 
     MasterController(Store store, SequenceService sequences, MasterEdits edits, Pulls pulls, Masters masters,
                      MasterStore masterStore, Marks marks, SoundEdits sounds, CutViews cutViews,
-                     PastMasters past, ShownFrames shown) {
+                     PastMasters past, ShownFrames shown, Positions positions, CutsUnder cutsUnder) {
+        this.positions = positions;
+        this.cutsUnder = cutsUnder;
         this.shown = shown;
         this.past = past;
         this.masters = masters;
@@ -116,14 +116,23 @@ class MasterController {
         return masters.outside(id, inner, frame);
     }
 
-    /** What somebody typed as a position, or as a way to go (+12, -1:00), in the unit that the ruler shows. */
+    /** What somebody typed as a position, as a way to go (+12, -1:00), in the unit that the ruler shows, or a shot's name. */
     @GetMapping("/masters/{id}/position")
-    Position position(@PathVariable long id, @RequestParam String text, @RequestParam long from,
-                      @RequestParam(defaultValue = "TIMECODE") TypedPosition.Unit unit) {
-        MasterRow row = store.get(MasterRow.class, id);
-        ProjectRow project = store.get(ProjectRow.class, row.projectId);
-        long frame = new TypedPosition(project.rate, project.dropFrame, masterStore.read(row).start(), unit).read(text, from);
-        return new Position(frame, Timecode.of(frame, project.rate, project.dropFrame).label());
+    Positions.Position position(@PathVariable long id, @RequestParam String text, @RequestParam long from,
+                                @RequestParam(defaultValue = "TIMECODE") TypedPosition.Unit unit) {
+        return positions.typed(id, text, from, unit);
+    }
+
+    /** The record frame that means what a frame of another master means. */
+    @GetMapping("/masters/{id}/same")
+    long same(@PathVariable long id, @RequestParam long master, @RequestParam long frame) {
+        return positions.same(id, master, frame);
+    }
+
+    /** The pieces of the cut under a master that is held against none itself, on its own clock. */
+    @GetMapping("/masters/{id}/cut-under")
+    CutPieces cutUnder(@PathVariable long id) {
+        return cutsUnder.pieces(id);
     }
 
     /**
@@ -219,5 +228,21 @@ class MasterController {
     @PostMapping("/sounds/{id}")
     void sound(@PathVariable long id, @RequestBody SoundEdits.PieceChange change, HttpServletRequest request) {
         sounds.piece(id, change, Who.of(request));
+    }
+
+    /** Lays a file of sound under the picture. @return the piece's id */
+    @PostMapping("/masters/{id}/sounds")
+    long putSound(@PathVariable long id, @RequestBody SoundEdits.NewSound wanted, HttpServletRequest request) {
+        return sounds.put(id, wanted, Who.of(request));
+    }
+
+    @PostMapping("/sounds/{id}/split")
+    void splitSound(@PathVariable long id, @RequestParam long at, HttpServletRequest request) {
+        sounds.split(id, at, Who.of(request));
+    }
+
+    @PostMapping("/sounds/{id}/remove")
+    void removeSound(@PathVariable long id, HttpServletRequest request) {
+        sounds.remove(id, Who.of(request));
     }
 }

@@ -44,9 +44,12 @@ public class SequenceService {
     private final Marks marks;
     private final NewestRenders newestRenders;
     private final StageStore stages;
+    private final CutsUnder cutsUnder;
 
     SequenceService(Store store, MasterStore masters, CutStore cuts, Comparing comparing, CutViews cutViews,
-                    SectionViews sectionViews, LaidSound sounds, Marks marks, NewestRenders newestRenders, StageStore stages) {
+                    SectionViews sectionViews, LaidSound sounds, Marks marks, NewestRenders newestRenders, StageStore stages,
+                    CutsUnder cutsUnder) {
+        this.cutsUnder = cutsUnder;
         this.store = store;
         this.masters = masters;
         this.cuts = cuts;
@@ -93,7 +96,7 @@ public class SequenceService {
                 Math.max(master.end(), cut == null ? master.start() + 1 : cut.record().out()));
         return new SequenceView(row.id, project.id, project.seq, row.name, project.rate.toString(),
                 project.rate.fps().toDouble(), project.dropFrame, whole.in(), whole.out(), master.start(), master.end(),
-                cut == null ? new SequenceView.Cut(0, 0, "", "")
+                cut == null ? cutsUnder.shown(row)
                         : new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.stamp(cutRow, cutPieces)),
                 lane(master.main()), views, upper(master, above, maker), liveAbove(seen, above),
                 seams.stream().map(s -> new SequenceView.Seam(s.left(), s.right(), s.shots(), s.cut(), s.render(),

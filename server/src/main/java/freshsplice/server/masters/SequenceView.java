@@ -28,8 +28,11 @@ public record SequenceView(long id, long projectId, long seq, String name, Strin
                            List<Upper> upper, List<Live> live, List<Seam> seams, List<Render> renders,
                            List<ShotState> shots, List<Difference> differences, List<Sound> sound, List<SoundLane> soundLanes, List<Mark> marks, Counts counts) {
     /**
-     * The cut; its pieces are read from {@code /cuts/{id}/pieces}, since edits of the master leave them as they are.
+     * The cut; its pieces are read from {@code /cuts/{id}/pieces}, since edits of the master leave them as they are. With
+     * id 0 the master is held against none; where it has a version then, the cut under the master that nests this one is
+     * seen, read from {@code /masters/{id}/cut-under}.
      *
+     * @param name  of the cut; with id 0 of the master that is held against it
      * @param stamp another one whenever its pieces or their pictures are others
      */
     public record Cut(long id, int version, String name, String stamp) {

@@ -1,15 +1,26 @@
 package freshsplice.server.masters;
 
+import freshsplice.core.sound.FreeLane;
 import freshsplice.core.sound.Level;
+import freshsplice.core.sound.SoundClip;
+import freshsplice.core.sound.SourceChannels;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.MasterRow;
+import freshsplice.server.store.MediaRow;
 import freshsplice.server.store.ProjectRow;
 import freshsplice.server.store.SoundLaneRow;
 import freshsplice.server.store.SoundRow;
 import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.function.BiConsumer;
 import org.springframework.stereotype.Service;
 
 /** Edits of the sound under a master: how lanes are heard, and where and how loud pieces are. */
@@ -33,6 +44,12 @@ class SoundEdits {
                        @Schema(nullable = true) Long tail, @Schema(nullable = true) Double level,
                        @Schema(nullable = true) Long fadeIn, @Schema(nullable = true) Long fadeOut) {
     }
+
+    /** A file to lay from a record frame on. @param lane where it is free there; null for any */
+    record NewSound(long mediaId, long at, @Schema(nullable = true) String lane) {
+    }
+
+    private static final long MILLIS = 1000;
 
     private final Store store;
     private final Steps steps;
@@ -67,41 +84,88 @@ class SoundEdits {
     }
 
     void piece(long soundId, PieceChange change, String who) {
+        make(soundId, "Change the sound ", who, (sound, rate) -> {
+            SoundClip clip = clip(sound).moved(or(change.offset(), 0)).trimmed(or(change.head(), 0), or(change.tail(), 0), rate)
+                    .faded(or(change.fadeIn(), sound.fadeIn), or(change.fadeOut(), sound.fadeOut));
+            lay(sound, clip);
+            sound.level = change.level() == null ? sound.level : Level.checked(change.level());
+        });
+    }
+
+    /** Parts it at a record frame; both are heard as the one was. */
+    void split(long soundId, long at, String who) {
+        make(soundId, "Split the sound ", who, (sound, rate) -> {
+            List<SoundClip> parts = clip(sound).splitAt(at, rate);
+            SoundRow second = new SoundRow();
+            second.masterId = sound.masterId;
+            second.lane = sound.lane;
+            second.name = sound.name;
+            second.sourceKey = sound.sourceKey;
+            second.mediaId = sound.mediaId;
+            second.level = sound.level;
+            second.channel = sound.channel;
+            lay(second, parts.get(1));
+            store.add(second);
+            lay(sound, parts.get(0));
+        });
+    }
+
+    /** Takes it out; nothing moves. */
+    void remove(long soundId, String who) {
+        make(soundId, "Take out the sound ", who, (sound, rate) -> store.remove(sound));
+    }
+
+    /** Lays a file, or a movie's sound, from a record frame on. @return its id */
+    long put(long masterId, NewSound wanted, String who) {
+        MasterRow master = store.get(MasterRow.class, masterId);
+        MediaRow file = store.get(MediaRow.class, wanted.mediaId());
+        if (file.projectId != master.projectId) {
+            throw new Refused("That file belongs to another project: give it to this one");
+        }
+        if (file.kind != MediaRow.Kind.SOUND && file.kind != MediaRow.Kind.MOVIE) {
+            throw new Refused(file.name + " is a picture and has no sound");
+        }
+        return steps.make(master.projectId, "Put in the sound " + file.name, who, () -> {
+            Rational seconds = Rational.of(Math.round(file.seconds * MILLIS), MILLIS);
+            SoundClip clip = SoundClip.whole(wanted.at(), seconds, store.get(ProjectRow.class, master.projectId).rate);
+            SortedMap<String, List<FrameRange>> lanes = new TreeMap<>();
+            sounds.rows(masterId).forEach(s -> lanes.computeIfAbsent(s.lane, k -> new ArrayList<>())
+                    .add(FrameRange.of(s.recIn, s.recOut)));
+            SoundRow sound = new SoundRow();
+            sound.masterId = masterId;
+            sound.lane = FreeLane.of(lanes, clip.record(), wanted.lane());
+            sound.name = file.name;
+            sound.mediaId = file.id;
+            sound.channel = SourceChannels.ALL;
+            lay(sound, clip);
+            store.add(sound);
+            store.entities().flush();
+            return sound.id;
+        });
+    }
+
+    private void make(long soundId, String what, String who, BiConsumer<SoundRow, FrameRate> edit) {
         SoundRow asked = store.get(SoundRow.class, soundId);
         MasterRow master = store.get(MasterRow.class, asked.masterId);
-        steps.make(master.projectId, "Change the sound " + asked.name, who, () -> {
-            SoundRow sound = store.get(SoundRow.class, soundId);
-            ProjectRow project = store.get(ProjectRow.class, master.projectId);
-            place(sound, change, project);
-            sound.level = change.level() == null ? sound.level : Level.checked(change.level());
-            sound.fadeIn = change.fadeIn() == null ? sound.fadeIn : change.fadeIn();
-            sound.fadeOut = change.fadeOut() == null ? sound.fadeOut : change.fadeOut();
-            long length = sound.recOut - sound.recIn;
-            if (sound.fadeIn < 0 || sound.fadeOut < 0 || sound.fadeIn + sound.fadeOut > length) {
-                throw new Refused("Fades of " + sound.fadeIn + " and " + sound.fadeOut + " frames do not fit into the "
-                        + length + " frames of this sound");
-            }
+        steps.make(master.projectId, what + asked.name, who, () -> {
+            edit.accept(store.get(SoundRow.class, soundId), store.get(ProjectRow.class, master.projectId).rate);
             return null;
         });
     }
 
-    private static void place(SoundRow sound, PieceChange change, ProjectRow project) {
-        long offset = change.offset() == null ? 0 : change.offset();
-        long head = change.head() == null ? 0 : change.head();
-        long tail = change.tail() == null ? 0 : change.tail();
-        Rational from = sound.fromSeconds.plus(project.rate.seconds(head));
-        if (from.signum() < 0) {
-            throw new Refused("The sound begins " + sound.fromSeconds.times(project.rate.fps()).floor()
-                    + " frames before this; it cannot begin " + -head + " frames earlier");
-        }
-        long in = Math.addExact(sound.recIn, Math.addExact(offset, head));
-        long out = Math.addExact(sound.recOut, Math.addExact(offset, tail));
-        if (in < 0 || out <= in) {
-            throw new Refused(in < 0 ? "Sound cannot begin before record frame 0"
-                    : "A piece of sound has at least one frame");
-        }
-        sound.recIn = in;
-        sound.recOut = out;
-        sound.fromSeconds = from;
+    private static long or(Long asked, long now) {
+        return asked == null ? now : asked;
+    }
+
+    private static SoundClip clip(SoundRow sound) {
+        return new SoundClip(FrameRange.of(sound.recIn, sound.recOut), sound.fromSeconds, sound.fadeIn, sound.fadeOut);
+    }
+
+    private static void lay(SoundRow sound, SoundClip clip) {
+        sound.recIn = clip.record().in();
+        sound.recOut = clip.record().out();
+        sound.fromSeconds = clip.fromSeconds();
+        sound.fadeIn = clip.fadeIn();
+        sound.fadeOut = clip.fadeOut();
     }
 }
