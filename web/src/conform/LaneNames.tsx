@@ -97,6 +97,7 @@ function LaneMenu({ sequence, lane, span: [top, bottom], chosen, quiet, rename }
 function SoundName({ sequence, name, span: [top, bottom] }: { sequence: Sequence; name: string; span: [number, number] }) {
   const lane = sequence.soundLanes.find((l) => l.name === name)
   const title = sequence.sound.find((s) => s.lane === name)?.name.replace(/\.[a-z0-9]+$/i, '').replaceAll('_', ' ') ?? name
+  const level = lane?.level ? `${lane.level > 0 ? '+' : '−'}${Math.abs(lane.level)} dB` : ''
   const change = (part: { muted?: boolean; solo?: boolean }) => void ask(`/api/masters/${sequence.id}/sound-lanes`, { name, ...part })
   const toggle = (text: string, full: string, on: boolean, run: () => void) => (
     <button type="button" aria-pressed={on} title={`${full} ${title}`} aria-label={`${full} ${title}`}
@@ -104,7 +105,7 @@ function SoundName({ sequence, name, span: [top, bottom] }: { sequence: Sequence
   )
   return (
     <div className="absolute left-4 z-10 flex w-[98px] items-center gap-1" style={{ top, height: bottom - top }}>
-      <span className={`min-w-0 flex-1 truncate text-[12px] ${lane?.muted ? 'text-quiet line-through' : ''}`} title={title}>{title}</span>
+      <span className={`min-w-0 flex-1 truncate text-[12px] ${lane?.muted ? 'text-quiet line-through' : ''}`} title={level ? `${title}, ${level}` : title}>{level || title}</span>
       {toggle('M', 'Mute', !!lane?.muted, () => change({ muted: !lane?.muted }))}
       {toggle('S', 'Hear only', !!lane?.solo, () => change({ solo: !lane?.solo }))}
     </div>

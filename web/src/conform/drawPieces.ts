@@ -1,7 +1,7 @@
 /** The three lanes of pieces: the cut's, the shots, the renders. */
 import type { LaidRender, Section } from '../server/types'
 import { mediaFrameAt, pieceAt, renderOf, shotFrameAt } from '../playhead/lookup'
-import { clipped, clippedName, cover, dashed, hatch } from '../parts/brush'
+import { clipped, clippedName, dashed, hatch, strip } from '../parts/brush'
 import { drawPassages, meetsBefore } from './drawPassages'
 import { coverByUpper, drawNests, markChosen } from './drawUpper'
 import { image } from './images'
@@ -33,6 +33,12 @@ export function inSight(s: Scene, x: number, w: number, write: (at: number, room
   write(at, Math.min(x + w, s.width) - at - 3)
 }
 
+const inSightOf = (s: Scene): [number, number] => [LABELS, s.width]
+
+const frameAt = (piece: { in: number; out: number }, share: number) => Math.floor(piece.in + (piece.out - piece.in) * share)
+
+const boardPicture = (s: Scene, mediaId: number, frame: number) => image(`/api/media/${mediaId}/picture?width=240&frame=${frame}`, s.again)
+
 export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.cut
   const { pieces } = s.sequence.cut
@@ -42,11 +48,7 @@ export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
     g.fillStyle = looks[look]
     g.fillRect(x, top, w, bottom - top)
     if (piece.mediaId && w > 3) {
-      const middle = mediaFrameAt(piece, Math.floor((piece.in + piece.out) / 2))
-      const picture = image(`/api/media/${piece.mediaId}/picture?width=240&frame=${middle}`, s.again)
-      if (picture) {
-        cover(g, picture, x, top, w, bottom - top)
-      }
+      strip(g, inSightOf(s), x, top, w, bottom - top, (share) => boardPicture(s, piece.mediaId!, mediaFrameAt(piece, frameAt(piece, share))))
     }
     if (!piece.mediaId && w > 6) {
       dashed(g, INK.bent, [4, 3], x + 1, top + 1, w - 2, bottom - top - 2)
@@ -93,16 +95,18 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: nu
   if (section.content !== 'SHOT') {
     drawOther(g, section, x, w, top + head, room)
   } else if (section.staged && w > 18) {
-    const picture = shotPicture(section, s.sequence.seq, s.again)
-    if (picture) {
-      cover(g, picture, x, top + head, w, room)
-    }
+    strip(g, inSightOf(s), x, top + head, w, room, (share) => shotPicture(section, shotFrameAt(section, frameAt(section, share)), s.sequence.seq, s.again))
   } else {
     drawUnstaged(g, s, section, x, w, top + head, room)
   }
   if (w > 12) {
     g.fillStyle = 'rgba(24,24,24,0.66)'
     g.fillRect(x, top, w, head)
+  }
+  // one that is too short for its speed in words has a line in the colour of what is bent
+  if (section.speed !== '1' || section.bends) {
+    g.fillStyle = INK.bent
+    g.fillRect(x, top, w, 2)
   }
   if (w > 40) {
     g.font = `600 12.5px ${MONO}`
@@ -131,17 +135,17 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: nu
 
 /** Nobody staged it yet: its board, faint. */
 function drawUnstaged(g: CanvasRenderingContext2D, s: Scene, section: Section, x: number, w: number, y: number, h: number) {
-  const middle = Math.floor((section.in + section.out) / 2)
-  const piece = pieceAt(s.sequence, middle)
-  const frame = !section.boardMoves ? 0 : piece?.mediaId === section.mediaId && piece ? mediaFrameAt(piece, middle) : undefined
-  const picture = section.mediaId && frame !== undefined && w > 3 ? image(`/api/media/${section.mediaId}/picture?width=240&frame=${frame}`, s.again) : undefined
-  if (picture) {
-    g.globalAlpha = 0.38
-    cover(g, picture, x, y, w, h)
-    g.globalAlpha = 1
+  const board = (share: number) => {
+    const at = frameAt(section, share)
+    const piece = pieceAt(s.sequence, at)
+    const frame = !section.boardMoves ? 0 : piece?.mediaId === section.mediaId && piece ? mediaFrameAt(piece, at) : undefined
+    return section.mediaId && frame !== undefined && w > 3 ? boardPicture(s, section.mediaId, frame) : undefined
   }
+  g.globalAlpha = 0.38
+  strip(g, inSightOf(s), x, y, w, h, board)
+  g.globalAlpha = 1
   if (w > 74) {
-    g.fillStyle = picture ? INK.text : INK.quiet
+    g.fillStyle = section.mediaId ? INK.text : INK.quiet
     g.font = `12.5px ${SANS}`
     g.fillText('not staged', x + 6, y + h / 2 + 4)
   }
@@ -204,10 +208,9 @@ function drawRender(g: CanvasRenderingContext2D, s: Scene, render: LaidRender, x
   if (stale) {
     hatch(g, x, top, w, bottom - top)
   }
-  const middle = Math.floor((render.in + render.out) / 2) - render.zero
-  const picture = w > 60 && !stale ? image(`/api/renders/${render.renderId}/picture?frame=${middle}`, s.again) : undefined
-  if (picture) {
-    cover(g, picture, x, top + 20, w, bottom - top - 20)
+  if (w > 60 && !stale) {
+    strip(g, inSightOf(s), x, top + 20, w, bottom - top - 20,
+      (share) => image(`/api/renders/${render.renderId}/picture?frame=${frameAt(render, share) - render.zero}`, s.again))
   }
   if (w > 40) {
     g.font = `12.5px ${MONO}`

@@ -3,7 +3,7 @@ import type { Section } from '../server/types'
 import { percent, pieceWords } from './pieceWords'
 
 const piece = (over: Partial<Section> = {}) =>
-  ({ id: 1, content: 'SHOT', shotId: 7, code: 'sh0010', in: 86400, out: 86666, shotFirst: 1001, shotLast: 1228, speed: '1', bends: '', enabled: true, actionFirst: 120, ...over }) as Section
+  ({ id: 1, content: 'SHOT', shotId: 7, code: 'sh0010', in: 86400, out: 86666, shotFirst: 1001, shotLast: 1228, speed: '1', bends: '', enabled: true, actionFirst: 120, headWeights: [] as number[], tailWeights: [] as number[], ...over }) as Section
 
 describe('a piece in words', () => {
   it('says its code, its frames and its action', () => {
@@ -23,6 +23,10 @@ describe('a piece in words', () => {
 
   it('says that it is off, and its old number', () => {
     expect(pieceWords([piece({ out: 86500, enabled: false, alias: 'sh0005' })], true)).toContain('off · action frame 120 · was sh0005')
+  })
+
+  it('says what passes in and out, for as many frames as it does', () => {
+    expect(pieceWords([piece({ out: 86500, headWeights: [0.5], tailWeights: [0.6, 0.3] })], false)).toContain('passes in over 1 frame · fades out over 2 frames')
   })
 
   it('counts several, and calls a nested master by its name', () => {

@@ -21,6 +21,8 @@ export function pieceWords(meant: Section[], chosen: boolean): string {
   const parts = [
     `${one.nest ? `${one.nest.name} · ` : ''}${one.code} ${chosen ? 'chosen' : 'here'}`,
     one.shotId ? `${one.shotFirst === one.shotLast ? one.shotFirst : `${one.shotFirst}–${one.shotLast}`}, ${retimed(one)}` : plural(frames, 'frame'),
+    one.headWeights.length > 0 && `passes in over ${plural(one.headWeights.length, 'frame')}`,
+    one.tailWeights.length > 0 && `fades out over ${plural(one.tailWeights.length, 'frame')}`,
     !one.enabled && 'off',
     one.shotId && `action frame ${one.actionFirst}`,
     one.alias && `was ${one.alias}`,

@@ -16,9 +16,8 @@ const last = new Map<number, ImageBitmap>()
 let waiting: { key: string; shotId: number; loaded: () => void }[] = []
 let running = 0
 
-/** The picture at the middle of a section, if it is there; else it will be asked for. */
-export function shotPicture(section: Section, seq: number, loaded: () => void): ImageBitmap | undefined {
-  const frame = Math.floor((section.shotFirst + section.shotLast) / 2)
+/** The picture of a frame of a section's shot, if it is there; else it will be asked for. */
+export function shotPicture(section: Section, frame: number, seq: number, loaded: () => void): ImageBitmap | undefined {
   const key = `/api/shots/${section.shotId}/picture?frame=${frame}`
   let entry = kept.get(key)
   if (!entry) {

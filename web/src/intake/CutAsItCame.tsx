@@ -4,6 +4,7 @@ import { plural } from '../parts/words'
 import { image, loudness } from '../conform/images'
 import { LABELS } from '../conform/lanes'
 import { panned, scaleOf, toFrame, toX, withFrame, type Zoom, zoomed } from '../conform/scale'
+import { strip } from '../parts/brush'
 import { useWheel } from '../parts/useWheel'
 import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
@@ -91,10 +92,8 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
       const w = Math.max(0.6, x(event.out) - x0 - 1)
       g.fillStyle = event.mediaId ? '#e9e4d8' : '#3a3a3a'
       g.fillRect(x0, y, w, h)
-      const picture = event.mediaId && w > 12 ? image(`/api/media/${event.mediaId}/picture?width=240&frame=${event.mediaFrame}`, again) : undefined
-      if (picture) {
-        const scale = Math.max(w / picture.width, h / picture.height)
-        g.drawImage(picture, (picture.width - w / scale) / 2, (picture.height - h / scale) / 2, w / scale, h / scale, x0, y, w, h)
+      if (event.mediaId && w > 12) {
+        strip(g, [LEFT, width], x0, y, w, h, () => image(`/api/media/${event.mediaId}/picture?width=240&frame=${event.mediaFrame}`, again))
       }
       if (!event.mediaId && w > 3) {
         g.strokeStyle = '#f0a648'
@@ -111,7 +110,7 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
         g.rect(x0, y, w - 4, h)
         g.clip()
         g.font = '12px "Atkinson Hyperlegible Next", sans-serif'
-        g.fillText(event.enabled ? event.name : `${event.name}, off`, x0 + 5, y + h - 4.5)
+        g.fillText(event.enabled ? event.name : `${event.name}, off`, Math.max(x0, LEFT) + 5, y + h - 4.5)
         g.restore()
       }
     }
@@ -154,7 +153,7 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
       if (w > 38) {
         g.fillStyle = '#ffffff'
         g.font = '600 12.5px "Atkinson Hyperlegible Mono", monospace'
-        g.fillText(w > 60 ? s.code : s.code.replace(/^[a-z]+/, ''), x0 + 6, y + 19)
+        g.fillText(w > 60 ? s.code : s.code.replace(/^[a-z]+/, ''), Math.max(x0, LEFT) + 6, y + 19)
         if (w > 92) {
           g.textAlign = 'right'
           g.font = '12px "Atkinson Hyperlegible Mono", monospace'

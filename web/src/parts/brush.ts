@@ -7,6 +7,33 @@ export function cover(g: CanvasRenderingContext2D, picture: CanvasImageSource & 
   g.drawImage(picture, (picture.width - cw) / 2, (picture.height - ch) / 2, cw, ch, x, y, w, h)
 }
 
+/** Wider than this many pictures, a piece is a strip of them, so that each stays sharp. */
+const STRIP_FROM = 2
+const SHAPE = 16 / 9
+
+/**
+ * How many pictures a piece shows: one, or so many that each has about its own shape. It doubles as one zooms in, so that
+ * those that were fetched are used again.
+ */
+export const stripOf = (w: number, h: number) => (w < STRIP_FROM * h * SHAPE ? 1 : 2 ** Math.floor(Math.log2(w / (h * SHAPE))))
+
+/**
+ * A piece as a strip of pictures, from its first frame to its last.
+ * @param view    pixels that are in sight: nothing is fetched for the rest
+ * @param picture the picture at a share of the piece's length; undefined while it is not there
+ */
+export function strip(g: CanvasRenderingContext2D, view: [number, number], x: number, y: number, w: number, h: number,
+  picture: (share: number) => (CanvasImageSource & { width: number; height: number }) | undefined) {
+  const count = stripOf(w, h)
+  const each = w / count
+  for (let i = Math.max(0, Math.floor((view[0] - x) / each)); i < Math.min(count, Math.ceil((view[1] - x) / each)); i++) {
+    const shown = picture((i + 0.5) / count)
+    if (shown) {
+      cover(g, shown, x + i * each, y, each, h)
+    }
+  }
+}
+
 export function dashed(g: CanvasRenderingContext2D, colour: string, dash: number[], x: number, y: number, w: number, h: number) {
   g.strokeStyle = colour
   g.lineWidth = 1
