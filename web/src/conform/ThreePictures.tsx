@@ -36,7 +36,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
   return (
     <div className="flex shrink-0 items-start gap-[10px] bg-ground px-4 pb-3 pt-2 max-[900px]:flex-wrap">
       <Picture kind="cut" large={large} title="Cut" quiet={piece ? named(pieceBefore?.name, piece.name, shareAt(piece, frame)) : 'black'} number={label(frame)}
-        under={piece && <Facts of={[`Board, ${plural(piece.out - piece.in, 'frame')}`, piece.mediaFrames.length > 0 && `movie frame ${mediaFrameAt(piece, frame)}`, pieceBefore && `passes in from ${pieceBefore.name}`]} />}>
+        under={piece && <Facts of={[`Board, ${plural(piece.out - piece.in, 'frame')}, this is ${frame - piece.in + 1}`, `in the cut ${label(piece.in)}`, piece.mediaFrames.length > 0 && `movie frame ${mediaFrameAt(piece, frame)}`, pieceBefore && `passes in from ${pieceBefore.name}`]} />}>
         {sequence.cut.version === 0 && <span className="absolute inset-0 flex items-center justify-center bg-deep p-4 text-center text-quiet">Held against no cut. Its name in the top line, Ctrl M, offers those that were received.</span>}
         <CutPicture sequence={sequence} frame={frame} />
       </Picture>
@@ -51,7 +51,8 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
       <Picture kind="render" large={large} title="Render" number={render && frame >= render.zero && frame < render.zero + render.frames ? `${frame - render.zero + 1} of ${render.frames}` : ''}
         quiet={render ? render.name : above ? `${above.code}, version ${above.version}` : section ? `${section.code} · none yet` : ''}
         under={render ? <Facts of={[`${plural(render.frames, 'frame')}, version ${render.version}`, render.stand && <span key="stand" className="text-stale">{render.stand}</span>]} />
-          : above && <Facts of={[above.stand && <span key="stand" className="text-stale">{above.stand}</span>]} />}>
+          : above ? <Facts of={[above.stand && <span key="stand" className="text-stale">{above.stand}</span>]} />
+            : section?.shotId ? <Facts of={[section.staged ? 'Staged, and not rendered yet' : 'Not staged yet: its camera and things are set in Stage', 'Renders draws it']} /> : undefined}>
         <Mix share={section ? shareAt(section, frame) : 1} before={passing && <OneRender render={renderBefore} frame={frame} framesPerSecond={sequence.framesPerSecond} />}>
           {above ? (
             <RenderPicture renderId={above.renderId} frame={aboveFrames?.frames[frame - aboveFrames.in] ?? -1} frames={Number.MAX_SAFE_INTEGER} framesPerSecond={sequence.framesPerSecond} />

@@ -15,8 +15,8 @@ type Desk = {
   units: Units
   large: PictureKind
   boardOver: number
-  /** which of the sizes a render is asked for in, and whether it is burnt in */
-  renderSize: number
+  /** the size that renders are asked for in, as it was typed, and whether they are burnt in */
+  renderSize: string
   burnIn: boolean
   /** record frame of the selected seam */
   seam: number | undefined
@@ -65,7 +65,7 @@ export const useDesk = create<Desk>(() => ({
   units: 'timecode',
   large: 'camera',
   boardOver: 0,
-  renderSize: 2,
+  renderSize: '1280 × 720',
   burnIn: true,
   seam: undefined,
   pieces: [],
@@ -84,6 +84,10 @@ export const useDesk = create<Desk>(() => ({
   soundStays: false,
   ...kept(),
 }))
+
+if (typeof useDesk.getState().renderSize !== 'string') {
+  useDesk.setState({ renderSize: '1280 × 720' })
+}
 
 useDesk.subscribe((desk) => localStorage.setItem(KEPT, JSON.stringify(desk)))
 

@@ -11,7 +11,10 @@ import { post } from '../server/client'
 import { refreshRenders, useRenders } from '../server/queries'
 import type { Project, Render, Sequence } from '../server/types'
 
-const SIZES = [[640, 360], [960, 540], [1280, 720], [1920, 1080]] as const
+const SIZES = ['640 × 360', '960 × 540', '1280 × 720', '1920 × 1080']
+
+/** A size as somebody types it, in pixels: 1280 x 720, 1280×720 or 1280 720. What it may be is the server's to say. */
+const sizeOf = (typed: string) => typed.match(/^\s*(\d{1,5})\s*[x×*, ]\s*(\d{1,5})\s*$/i)?.slice(1).map(Number)
 
 /** Shots to render, renders under way and done. */
 export function Renders({ project, sequence }: { project: Project; sequence: Sequence }) {
@@ -22,6 +25,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
   const [master, setMaster] = useState(false)
   const { renderSize: size, burnIn } = useOfDesk('renderSize', 'burnIn')
   const [shown, setShown] = useState<number>()
+  const typedSize = sizeOf(size)
   const rows = sequence.shots
   const picked = chosen.size > 0 ? rows.filter((r) => chosen.has(r.shotId)) : []
 
@@ -29,7 +33,10 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
     try {
       const shotIds = picked.map((r) => r.shotId)
       const alone = shotIds.length === 0 && !master && here?.shotId ? [here.shotId] : shotIds
-      const [width, height] = SIZES[size]
+      if (!typedSize) {
+        throw new Error(`A size is two numbers of pixels, as 1280 x 720, not "${size}"`)
+      }
+      const [width, height] = typedSize
       const ids = await post<number[]>(`/api/projects/${project.id}/renders`, { shotIds: alone, master, masterId: sequence.id, width, height, burnIn })
       say(plural(ids.length, 'render waits', 'renders wait'))
       setChosen(new Set())
@@ -119,9 +126,9 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-line py-3">
           <label className="flex items-center gap-2"><input type="checkbox" checked={master} onChange={(e) => setMaster(e.target.checked)} /> the whole master</label>
           <label className="flex items-center gap-2"><input type="checkbox" checked={burnIn} onChange={(e) => setDesk({ burnIn: e.target.checked })} /> burn-in</label>
-          <select className="field num" aria-label="Size" value={size} onChange={(e) => setDesk({ renderSize: Number(e.target.value) })}>
-            {SIZES.map(([w, h], i) => <option key={w} value={i}>{w} × {h}</option>)}
-          </select>
+          <input className={`field num w-[124px] ${typedSize ? '' : 'border-bent!'}`} aria-label="Size" aria-invalid={!typedSize} list="render-sizes" value={size} title="Width and height in pixels"
+            onChange={(e) => setDesk({ renderSize: e.target.value })} onFocus={(e) => e.target.select()} />
+          <datalist id="render-sizes">{SIZES.map((s) => <option key={s} value={s} />)}</datalist>
           <button type="button" className="button button-main ml-auto" onClick={() => void ask()}>{text}</button>
         </div>
       </section>

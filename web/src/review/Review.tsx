@@ -142,8 +142,8 @@ function Strip({ sequence, frame }: { sequence: Sequence; frame: number }) {
         goTo(sequence.start + ((e.clientX - box.left) / box.width) * whole)
       }}>
       {sequence.sections.map((s) => (
-        <span key={s.in} className={`num absolute inset-y-0 overflow-hidden border-r border-deep px-1 text-[11.5px] leading-7 ${frame >= s.in && frame < s.out ? 'bg-[#5f6f76] text-white' : 'bg-[#414141] text-quiet'}`}
-          style={{ left: `${((s.in - sequence.start) / whole) * 100}%`, width: `${((s.out - s.in) / whole) * 100}%` }}>{s.code}</span>
+        <span key={s.in} title={s.code} className={`num absolute inset-y-0 flex justify-end overflow-hidden whitespace-nowrap border-r border-deep px-1 text-[11.5px] leading-7 ${frame >= s.in && frame < s.out ? 'bg-[#5f6f76] text-white' : 'bg-[#414141] text-quiet'}`}
+          style={{ left: `${((s.in - sequence.start) / whole) * 100}%`, width: `${((s.out - s.in) / whole) * 100}%` }}><span className="mr-auto min-w-0 overflow-hidden [direction:rtl]">{s.code}</span></span>
       ))}
       <span className="pointer-events-none absolute inset-y-0 w-0.5 bg-white" style={{ left: `${((frame - sequence.start) / whole) * 100}%` }} />
     </div>

@@ -101,7 +101,7 @@ class BrowserWalkTest extends InBrowser {
 
     private void render() {
         view("Renders");
-        page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).selectOption("0");
+        page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).fill("640 x 360");
         button("Render sh0010").click();
         assertThat(page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("sh0010_v001"))
                 .filter(new Locator.FilterOptions().setHasText("MB"))).isVisible();

@@ -102,7 +102,7 @@ public final class Figures {
 
     private static void head(MeshBuilder b, double x, double y) {
         b.ball(SKIN, x, y, 0, 0.115);
-        b.ball(HAIR, x - 0.045, y + 0.01, 0, 0.108);
+        b.ball(HAIR, x - 0.06, y + 0.012, 0, 0.1);
         b.post(DARK, at(x - 0.01, y + 0.07, 0), at(x - 0.01, y + 0.15, 0), 0.13, 0.11, 12);
         b.block(DARK, x + 0.03, y + 0.065, -0.09, x + 0.2, y + 0.085, 0.09);
         b.ball(SKIN, x + 0.115, y - 0.01, 0, 0.022);

@@ -167,9 +167,10 @@ class DemoProject {
             if (shot.move() != null) {
                 steps.make(projectId, "Stage " + row.code, LAYOUT, () -> {
                     double[] m = shot.move();
-                    stage.keyCamera(row.cameraId, row.cutIn, pose(shot.from(), shot.aim(), shot.lens()), Easing.EASED);
+                    Easing easing = shot.follows() ? Easing.STRAIGHT : Easing.EASED;
+                    stage.keyCamera(row.cameraId, row.cutIn, pose(shot.from(), shot.aim(), shot.lens()), easing);
                     stage.keyCamera(row.cameraId, row.cutOut - 1, pose(new double[] {m[0], m[1], m[2]},
-                            new double[] {m[3], m[4], m[5]}, m[6]), Easing.EASED);
+                            new double[] {m[3], m[4], m[5]}, m[6]), easing);
                     return null;
                 });
             }
