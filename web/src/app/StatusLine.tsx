@@ -26,7 +26,7 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
   const range = wholeRange()
   const { speed, dropped } = useTransport()
   const colleague = useColleague((c) => c.text)
-  const label = useLabels(sequence?.id, sequence?.start ?? 0, sequence?.framesPerSecond ?? 24, units)
+  const label = useLabels(sequence?.id, sequence?.masterStart ?? 0, sequence?.framesPerSecond ?? 24, units)
   const { section, before } = liveAt(sequence, frame)
   const passing = passingFrom(section, before, frame)
   return (
@@ -70,7 +70,7 @@ function runningTime({ masterStart, masterEnd, framesPerSecond }: Sequence): str
 
 function recordWords(sequence: Sequence, frame: number) {
   const { masterStart, masterEnd } = sequence
-  return frame < masterStart ? `${masterStart - frame} before the master` : frame >= masterEnd ? `${frame - masterEnd + 1} past the master`
+  return frame < masterStart ? `${plural(masterStart - frame, 'frame')} before the master` : frame >= masterEnd ? `${plural(frame - masterEnd + 1, 'frame')} past the master`
     : `record ${frame - masterStart + 1} of ${masterEnd - masterStart}`
 }
 

@@ -74,6 +74,6 @@ function pieceWords(s: Section, label: (frame: number) => string, chosen: boolea
 function seamWords(sequence: Sequence, at: number, label: (frame: number) => string): string {
   const seam = sequence.seams.find((s) => s.at === at)
   const bend = seam?.cutBend ?? 0
-  const against = bend === 0 ? 'as in the cut' : `${Math.abs(bend)} ${Math.abs(bend) === 1 ? 'frame' : 'frames'} ${bend > 0 ? 'later' : 'earlier'} than the cut`
+  const against = bend === 0 ? 'as in the cut' : `${plural(Math.abs(bend), 'frame')} ${bend > 0 ? 'later' : 'earlier'} than the cut`
   return `seam at ${label(at)}, ${seam?.cut === undefined ? 'not in the cut' : against}${seam?.action ? `, ${seam.action}` : ''}`
 }

@@ -1,5 +1,5 @@
 import { memo, useEffect, useReducer, useRef, useState } from 'react'
-import { plural } from '../parts/words'
+import { plural, signed } from '../parts/words'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk, useOfDesk } from '../desk/desk'
 import { useDrawing } from '../parts/useDrawing'
@@ -43,7 +43,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
   const pastPieces = usePast(project.id, sequence.id, past).data
   const others = useOthers(sequence.id)
   const scale = useScale(sequence, width)
-  const label = useLabels(sequence.id, sequence.start, sequence.framesPerSecond, units)
+  const label = useLabels(sequence.id, sequence.masterStart, sequence.framesPerSecond, units)
   const lanes = [...new Set(sequence.sound.map((s) => s.lane))]
   const layout = layOut(height, lanes.length, sequence.upper.length)
 
@@ -222,7 +222,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
       <MovingLanes scene={scene} />
       {moved && (
         <div className="num pointer-events-none absolute bottom-10 left-1/2 z-20 rounded border border-live bg-raised px-2 py-1 text-[13px]" role="status">
-          sound {moved.frames > 0 ? '+' : moved.frames < 0 ? '−' : ''}{Math.abs(moved.frames)} frames against the picture
+          sound {signed(moved.frames)} {Math.abs(moved.frames) === 1 ? 'frame' : 'frames'} against the picture
         </div>
       )}
       {pulled && (

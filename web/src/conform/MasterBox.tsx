@@ -4,6 +4,7 @@ import { create } from 'zustand'
 import { useActions } from '../desk/actions'
 import { openInDesk, setDesk, useDesk } from '../desk/desk'
 import { say } from '../desk/messages'
+import { plural } from '../parts/words'
 import { getJson } from '../server/client'
 import { useMasters } from '../server/queries'
 import type { MasterBrief, Project, Sequence } from '../server/types'
@@ -97,7 +98,7 @@ function Masters({ project, sequence, masters }: { project: Project; sequence: S
                 openMasters(false)
               }}>
               <span className="min-w-0 flex-1 truncate">{m.name}</span>
-              <span className="num text-[13px] text-quiet">{m.end - m.start} frames{m.nestedIn.length > 0 && `, in ${m.nestedIn.join(', ')}`}</span>
+              <span className="num text-[13px] text-quiet">{plural(m.end - m.start, 'frame')}{m.nestedIn.length > 0 && `, in ${m.nestedIn.join(', ')}`}</span>
             </button>
           </li>
         ))}

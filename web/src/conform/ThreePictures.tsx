@@ -18,7 +18,7 @@ import { usePeek } from './peek'
 export function ThreePictures({ project, sequence }: { project: Project; sequence: Sequence }) {
   const { frame, large, boardOver, units } = useDesk()
   const seen = usePeek((p) => p.seen)
-  const label = useLabels(sequence.id, sequence.start, sequence.framesPerSecond, units)
+  const label = useLabels(sequence.id, sequence.masterStart, sequence.framesPerSecond, units)
   const { piece, before: pieceBefore } = mixedPieces(sequence, frame)
   const { section, before, index } = liveAt(sequence, frame)
   const passing = passingFrom(section, before, frame)

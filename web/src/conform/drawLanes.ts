@@ -41,10 +41,12 @@ function clippedToLanes(g: CanvasRenderingContext2D, s: Scene, draw: () => void)
 }
 
 function drawRuler(g: CanvasRenderingContext2D, s: Scene) {
-  const { framesPerSecond, start, dropFrame } = s.sequence
+  const { framesPerSecond, masterStart, dropFrame } = s.sequence
   const step = rulerStep(s.scale.perFrame, 92, framesPerSecond)
   const byTimecode = s.units === 'timecode'
-  const frames = ruledFrames(s.scale, step, byTimecode && !dropFrame ? 0 : start, Math.round(framesPerSecond), byTimecode && dropFrame ? s.label : undefined)
+  // frames are counted from 1, seconds from 0
+  const origin = byTimecode && !dropFrame ? 0 : s.units === 'frames' ? masterStart - 1 : masterStart
+  const frames = ruledFrames(s.scale, step, origin, Math.round(framesPerSecond), byTimecode && dropFrame ? s.label : undefined)
   g.font = `12.5px ${MONO}`
   g.textBaseline = 'alphabetic'
   for (const f of frames) {

@@ -5,6 +5,7 @@ import { say } from '../desk/messages'
 import type { Mark, Section, Sequence } from '../server/types'
 import { ask as askServer, type Asked, moveSeam } from './edits'
 import type { Question } from './NumberBox'
+import { plural } from '../parts/words'
 import { percent } from './pieceWords'
 
 export type Box = 'camera' | 'insert' | 'over' | 'replace' | 'nest' | 'mark' | 'words' | 'sound'
@@ -61,7 +62,7 @@ function arranging({ sequence, frame, here, meant, one, targets, chosen, lane, c
     o('', 'Move the piece to the playhead', 'M', () => ask({ kind: 'MOVE', at: now() }), !!one),
     o('', 'Copy', 'Ctrl+C', () => {
       setDesk({ copied: targets })
-      say(`${targets.length} ${targets.length === 1 ? 'piece' : 'pieces'} copied`)
+      say(`${plural(targets.length, 'piece')} copied`)
     }, some),
     o('', 'Paste in between', 'Ctrl+V', () => ask({ kind: 'PASTE', at: now(), lane, ripple: true, sections: copied }), copied.length > 0),
     o('', 'Paste over', 'Ctrl+Shift+V', () => ask({ kind: 'PASTE', at: now(), lane, ripple: false, sections: copied }), copied.length > 0),

@@ -1,3 +1,4 @@
+import { plural } from '../parts/words'
 import { sayError } from '../desk/messages'
 import { post } from '../server/client'
 import { refreshEdited } from '../server/queries'
@@ -31,7 +32,7 @@ export function RateWays({ project, cut }: { project: Project; cut: IntakeCut })
       {cut.clipRates.length > 0 && (
         <label className="flex items-center gap-2">
           <span className="tag">rate</span>
-          {cut.clipRates.map((r) => `${r.realTime + r.frameForFrame} ${r.realTime + r.frameForFrame === 1 ? 'clip' : 'clips'} at ${rateName(r.rate)}`).join(', ')}: shown
+          {cut.clipRates.map((r) => `${plural(r.realTime + r.frameForFrame, 'clip')} at ${rateName(r.rate)}`).join(', ')}: shown
           <select className="field" disabled={cut.received} value={cut.clipWay ?? ''} onChange={(e) => void ask(cut.rateWay, e.target.value || undefined)}>
             <option value="">as the file has it: {asFile(cut)}</option>
             {cut.ways.map((w) => <option key={w.word} value={w.word}>{w.words}</option>)}

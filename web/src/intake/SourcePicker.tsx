@@ -2,6 +2,7 @@ import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import { say, sayError } from '../desk/messages'
 import { Rows } from '../parts/Rows'
+import { plural } from '../parts/words'
 import { post } from '../server/client'
 import { refreshEdited, useFiles } from '../server/queries'
 import type { Project, SourceFile, SourceView } from '../server/types'
@@ -42,7 +43,7 @@ function Choice({ project, source, done, give }: { project: Project; source: Sou
     const chosen = await post<{ sources: number }>(`/api/projects/${project.id}/sources/choice`, {
       kind: source.kind, key: source.key, mediaId: file?.mediaId, path: file && !file.mediaId ? file.path : undefined, withFolder: withFolder && !!file,
     })
-    say(chosen.sources > 1 ? `Chosen, with ${chosen.sources - 1} others of its folder` : file ? 'Chosen' : 'None of the files, then: a slate stands in')
+    say(chosen.sources > 1 ? `Chosen, with ${plural(chosen.sources - 1, 'other')} of its folder` : file ? 'Chosen' : 'None of the files, then: a slate stands in')
   })
   const forget = () => ask(() => post(`/api/projects/${project.id}/sources/forget`, { kind: source.kind, key: source.key }))
   return (

@@ -11,11 +11,12 @@ const useChunks = create<{ masterId: number; chunks: Map<number, string[]>; aske
   asked: new Set(),
 }))
 
+/** @param start the master's first frame: frames are counted from 1 there, seconds from 0 */
 export function useLabels(masterId: number | undefined, start: number, framesPerSecond: number, units: Units) {
   const chunks = useChunks((s) => s.chunks)
   return (frame: number): string => {
     if (units === 'frames') {
-      return String(frame - start)
+      return String(frame - start + 1)
     }
     if (units === 'seconds') {
       return ((frame - start) / framesPerSecond).toFixed(2)

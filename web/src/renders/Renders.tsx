@@ -3,7 +3,7 @@ import { useActions } from '../desk/actions'
 import { setDesk, useDesk, useOfDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
 import { Rows } from '../parts/Rows'
-import { plural } from '../parts/words'
+import { bytesInWords, plural } from '../parts/words'
 import { Player } from './Player'
 import { sectionAt } from '../playhead/lookup'
 import { goTo } from '../playhead/transport'
@@ -74,7 +74,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
           <b className="font-semibold">{current ? current.name : 'No render yet'}</b>
           {current && (
             <span className="truncate text-quiet">
-              {current.width} × {current.height}, {current.frames} frames{current.burnIn ? ', burnt in' : ''}
+              {current.width} × {current.height}, {plural(current.frames, 'frame')}{current.burnIn ? ', burnt in' : ''}
               {current.stale.length > 0 && <span className="text-stale"> · stale, {current.stale.join(' and ')} changed</span>}
             </span>
           )}
@@ -142,7 +142,7 @@ function stateWords(r: Render): string {
     case 'DRAWING': return `frame ${r.framesDone} of ${r.frames}`
     case 'STOPPED': return 'stopped'
     case 'FAILED': return `failed: ${r.error ?? ''}`
-    default: return `${(r.bytes / 1e6).toFixed(1)} MB`
+    default: return bytesInWords(r.bytes)
   }
 }
 

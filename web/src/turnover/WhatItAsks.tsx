@@ -35,7 +35,7 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
             {section ? <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} frame={section.in} framesPerSecond={sequence.framesPerSecond} /> : <p className="p-3 text-quiet">a shot, a camera and a board will be made</p>}
           </div>
           <figcaption className="mt-1 truncate text-[13px] text-quiet">
-            {ours ? `Ours: ${ours.out - ours.in} frames` : ''}
+            {ours ? `Ours: ${plural(ours.out - ours.in, 'frame')}` : ''}
             {change.covered && ` · camera work ${change.covered.in}–${change.covered.out - 1}`}
           </figcaption>
         </figure>

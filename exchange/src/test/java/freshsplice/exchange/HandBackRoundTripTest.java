@@ -135,6 +135,23 @@ class HandBackRoundTripTest {
         }
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
+    void aSlateIsATitleThatIsNoNewShotWhenItComesBack(String format) {
+        receive(cut(new Random(1), false));
+        List<Section> sections = new ArrayList<>(master.main().sections());
+        Section piece = sections.get(3).withPassages(null, null);
+        sections.set(3, piece.showing(new Section.Content.Slate("scene missing"), Rational.ZERO));
+        sections.replaceAll(s -> s.withPassages(null, null));
+        master = master.withMain(sections);
+        Cut back = handBack(Map.of(), HandBack.Rest.BOARD).cut();
+        Cut read = through(format, back);
+        assertThat(read.lanes().get(0).events()).filteredOn(e -> e.record().equals(piece.record())).singleElement()
+                .satisfies(e -> assertThat(e.name()).isEqualToIgnoringCase("scene missing"))
+                .satisfies(e -> assertThat(e.kind() == Event.Kind.GENERATOR).isEqualTo(!format.equals("edl")));
+        assertThat(against(read, Map.of()).changes().changes().stream().map(ChangeWords::what)).as(format).isEmpty();
+    }
+
     /** Copies a piece above, keys its speed, slides, trims and slips it by one, and lays it down again. */
     private void keyAbove(Random random) {
         int index = 1 + random.nextInt(master.main().sections().size() - 2);

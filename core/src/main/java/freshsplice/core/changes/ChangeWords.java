@@ -1,6 +1,7 @@
 package freshsplice.core.changes;
 
 import freshsplice.core.time.Rational;
+import freshsplice.core.words.Counted;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 
@@ -11,7 +12,7 @@ public final class ChangeWords {
 
     public static String what(Change c) {
         return switch (c.kind()) {
-            case NEW -> "new, " + frames(c.newRecord().length());
+            case NEW -> "new, " + Counted.frames(c.newRecord().length());
             case OMITTED -> "omitted";
             case REPLACED -> "another source: " + c.name();
             case SPLIT -> "split" + ends(c, ", ");
@@ -66,9 +67,5 @@ public final class ChangeWords {
 
     private static String signed(long frames) {
         return frames > 0 ? "+" + frames : frames == 0 ? "0" : "\u2212" + -frames;
-    }
-
-    private static String frames(long count) {
-        return count == 1 ? "1 frame" : count + " frames";
     }
 }

@@ -13,12 +13,15 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.Iterator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.LongFunction;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * A master against a newer cut. A piece that names one of our renders is compared by our own frames, every other by
@@ -29,11 +32,14 @@ public final class Turnover {
     record Newer(CutPiece cut, Optional<Origins.Origin> origin, Piece piece) {
     }
 
+    private static final int NOT_COMPARED = -1;
+
     final Master master;
     final Map<Long, Shot> shots;
     /** The pieces of the main lane that show shots, with what they lie nested in. */
     final List<LivePieces.Live> live;
     final List<Section> sections;
+    private final Set<String> slates;
     final List<Newer> newer;
     /** For each piece of the cut as it came, which of {@link #newer} it is in. */
     private final List<Integer> places;
@@ -44,18 +50,31 @@ public final class Turnover {
                      Sources known, int handles, ChangeFinder.SoundDiffers sound) {
         this.master = master;
         this.shots = shots;
-        this.live = new LivePieces(masters).ofLane(master, 0).stream().filter(l -> l.section().shotId() != 0).toList();
+        LivePieces pieces = new LivePieces(masters);
+        List<LivePieces.Live> all = pieces.ofLane(master, 0);
+        this.slates = IntStream.range(0, master.lanes().size()).boxed().flatMap(l -> pieces.ofLane(master, l).stream()).map(l -> l.section().content()).filter(Section.Content.Slate.class::isInstance)
+                .map(c -> ((Section.Content.Slate) c).text()).collect(Collectors.toSet());
+        this.live = all.stream().filter(l -> l.section().shotId() != 0).toList();
         this.sections = live.stream().map(LivePieces.Live::section).toList();
         Set<Long> named = new HashSet<>();
-        found.forEach(n -> n.origin().ifPresent(o -> named.add(o.shotId())));
+        List<Newer> compared = found.stream().filter(n -> !isOurSlate(n.cut())).toList();
+        compared.forEach(n -> n.origin().ifPresent(o -> named.add(o.shotId())));
         List<Piece> olds = olderPieces(named);
-        this.sources = SameSources.of(uses(olderPieces(Set.of()), olds, known), uses(found), known::areSame);
-        RunningOn joined = RunningOn.join(found, shots, origins, sources);
+        this.sources = SameSources.of(uses(olderPieces(Set.of()), olds, known), uses(compared), known::areSame);
+        RunningOn joined = RunningOn.join(compared, shots, origins, sources);
         this.newer = joined.pieces().stream()
                 .map(n -> new Newer(n.cut(), n.origin(), PieceSources.newer(n.piece(), sources))).toList();
-        this.places = joined.places();
+        Iterator<Integer> next = joined.places().iterator();
+        this.places = found.stream().map(n -> isOurSlate(n.cut()) ? NOT_COMPARED : next.next()).toList();
         this.changes = ChangeFinder.find(olds.stream().map(p -> PieceSources.older(p, sources)).toList(),
                 newer.stream().map(Newer::piece).toList(), handles, sound);
+    }
+
+    /** A title with the words of one of our slates is that slate handed back: nothing is filmed in it. AX is what an EDL has for it. */
+    private boolean isOurSlate(CutPiece piece) {
+        Source source = piece.source();
+        return source != null && source.file() == null && (source.reel() == null || source.reel().equals("AX"))
+                && slates.contains(piece.name());
     }
 
     /** What is known beside the master and the cut: the names of sources by identity, and what people said of them. */
@@ -159,7 +178,8 @@ public final class Turnover {
 
     /** The shot that a piece of the newer cut shows; empty for one that we do not have. @param piece its index in the cut */
     public Optional<Shot> ourShotOf(int piece) {
-        int section = changes.pairs().get(places.get(piece));
+        int place = places.get(piece);
+        int section = place == NOT_COMPARED ? -1 : changes.pairs().get(place);
         return section < 0 ? Optional.empty() : Optional.of(shots.get(sections.get(section).shotId()));
     }
 

@@ -16,6 +16,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import freshsplice.core.time.Timecode;
+import freshsplice.core.words.Counted;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -109,8 +110,7 @@ public final class HandBack {
             if (section.shotId() != 0) {
                 add(section, i + 1 < sections.size() ? sections.get(i + 1) : null);
             } else if (section.content() instanceof Section.Content.Slate slate) {
-                remarks.add(Remark.loss("slate at " + label(section.record().in()),
-                        "\"" + slate.text() + "\" has no picture: the list is black there"));
+                addTitle(section, slate.text());
             }
         }
         List<Lane> lanes = new ArrayList<>();
@@ -119,6 +119,13 @@ public final class HandBack {
         Cut cut = new Cut(master.name(), master.rate(), master.dropFrame(), FrameRange.of(master.start(),
                 Math.max(master.start(), master.end())), lanes, marks);
         return new HandedBack(cut, remarks, new Tally(rendered + part + none + stale, rendered, part, stale, none));
+    }
+
+    /** A slate is a title of its words, in the lists that can carry one. */
+    private void addTitle(Section section, String words) {
+        events.add(new Event(null, Event.Kind.GENERATOR, words, section.enabled(), section.record(), null,
+                TimeMap.constant(section.record(), Rational.ZERO, Rational.ONE), null, List.of()));
+        addTransitions(section);
     }
 
     private String label(long record) {
@@ -180,7 +187,7 @@ public final class HandBack {
             remarks.add(Remark.loss(where, text));
         }
         if (covered.length() < seen.length()) {
-            String text = render.name() + " covers " + covered.length() + " of " + seen.length() + " frames";
+            String text = render.name() + " covers " + covered.length() + " of " + Counted.frames(seen.length());
             said.add(text);
             remarks.add(Remark.loss(where, text + "; the rest is " + restName()));
         }

@@ -2,6 +2,7 @@ package freshsplice.core.delivery;
 
 import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.words.Counted;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -58,7 +59,7 @@ public record RenderStand(long covered, long frames, List<String> changed) {
             why.add("stale: " + String.join(" and ", changed) + " changed");
         }
         if (covered < frames && !changed.contains(SPEED)) {
-            why.add("covers " + covered + " of " + frames + (frames == 1 ? " frame" : " frames"));
+            why.add("covers " + covered + " of " + Counted.frames(frames));
         }
         return String.join("; ", why);
     }

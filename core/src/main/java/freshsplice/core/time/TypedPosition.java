@@ -10,7 +10,7 @@ import java.util.regex.Pattern;
  *
  * @param rate  of the record clock
  * @param drop  whether its labels drop frames
- * @param start first frame of the master; frames and seconds are counted from it
+ * @param start first frame of the master: frames are counted from 1 there, seconds from 0
  * @param unit  what the ruler shows
  */
 public record TypedPosition(FrameRate rate, boolean drop, long start, Unit unit) {
@@ -39,7 +39,7 @@ public record TypedPosition(FrameRate rate, boolean drop, long start, Unit unit)
             return Timecode.parse(filled(pairs(typed)), rate, drop).frame();
         }
         if (unit == Unit.FRAMES && DIGITS.matcher(typed).matches()) {
-            return start + Long.parseLong(typed);
+            return start + Long.parseLong(typed) - 1;
         }
         if (unit == Unit.SECONDS && SECONDS.matcher(typed).matches()) {
             return start + seconds(typed);

@@ -86,7 +86,7 @@ class DeliveryTest {
     }
 
     @Test
-    @DisplayName("what is handed back is what is seen: lanes above cut in, nests opened, black and slates left out and said")
+    @DisplayName("what is handed back is what is seen: lanes above cut in, nests opened, slates as titles, black left out")
     void handedBackOverLanesAndNests() {
         Section below = Section.ofShot(1, 1, FrameRange.of(100, 140), Rational.of(1001));
         Section nest = new Section(2, new Section.Content.OfMaster(7), FrameRange.of(140, 160), Rational.of(0), Rational.ONE,
@@ -102,8 +102,8 @@ class DeliveryTest {
                 known("sh0020"), 3L, known("sh0030")), HandBack.Rest.BOARD, List.of(), List.of());
         assertThat(back.cut().lanes().get(0).events()).extracting(e -> e.name() + " " + e.record() + " " + e.from())
                 .containsExactly("sh0010 [100, 110) 1001", "sh0020 [110, 120) 1050", "sh0010 [120, 130) 1021",
-                        "sh0010 [136, 140) 1037", "sh0030 [140, 160) 2001");
-        assertThat(back.remarks()).anyMatch(r -> r.text().contains("\"To come\" has no picture"));
+                        "To come [130, 136) 0", "sh0010 [136, 140) 1037", "sh0030 [140, 160) 2001");
+        assertThat(back.cut().lanes().get(0).events().get(3).kind()).isEqualTo(freshsplice.core.cut.Event.Kind.GENERATOR);
     }
 
     private static HandBack.Known known(String code) {

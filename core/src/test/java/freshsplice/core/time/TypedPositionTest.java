@@ -18,7 +18,7 @@ class TypedPositionTest {
     /** From a master that begins at 01:00:00:00 = 86400, at its frame 100. */
     @ParameterizedTest
     @CsvSource({"TIMECODE,20:00,86880", "TIMECODE,2000,86880", "TIMECODE,7,86407", "TIMECODE,01:00:01:00,86424",
-        "TIMECODE,+1.5,86536", "FRAMES,500,86900", "FRAMES,+12,86512", "FRAMES,1:00,86424", "SECONDS,20.5,86892",
+        "TIMECODE,+1.5,86536", "FRAMES,500,86899", "FRAMES,1,86400", "FRAMES,+12,86512", "FRAMES,1:00,86424", "SECONDS,20.5,86892",
         "SECONDS,'20,5',86892", "SECONDS,3,86472", "SECONDS,+2,86548", "SECONDS,-1:00,86476"})
     void readsWhatTheRulerShows(TypedPosition.Unit unit, String typed, long frame) {
         assertThat(new TypedPosition(FrameRate.FPS_24, false, 86_400, unit).read(typed, 86_500)).isEqualTo(frame);

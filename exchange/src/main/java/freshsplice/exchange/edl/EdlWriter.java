@@ -7,6 +7,7 @@ import freshsplice.core.cut.LivePicture;
 import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Transition;
+import freshsplice.core.words.Counted;
 import freshsplice.exchange.CutWriter;
 import freshsplice.exchange.WriteOptions;
 import freshsplice.exchange.Written;
@@ -60,7 +61,8 @@ public final class EdlWriter implements CutWriter {
         List<Event> enabled = lane.events().stream().filter(Event::enabled).toList();
         int off = lane.events().size() - enabled.size();
         if (off > 0) {
-            remarks.add(Remark.note("lane " + lane.name(), off + " switched off events are not in the list"));
+            remarks.add(Remark.note("lane " + lane.name(), Counted.of(off, "event that is switched off is", "events that are switched off are")
+                    + " not in the list"));
         }
         return new Lane(lane.kind(), lane.name(), lane.enabled(), enabled, lane.transitions());
     }
@@ -98,7 +100,8 @@ public final class EdlWriter implements CutWriter {
             long hidden = lane.events().stream().filter(e -> e.kind() != Event.Kind.NESTED)
                     .filter(e -> seen.getOrDefault(e, 0L) < e.record().length()).count();
             if (hidden > 0) {
-                remarks.add(Remark.note("lane " + lane.name(), hidden + " events lie under another lane or are "
+                remarks.add(Remark.note("lane " + lane.name(), Counted.of(hidden, "event lies", "events lie") + " under another lane or "
+                        + (hidden == 1 ? "is " : "are ")
                         + "switched off, wholly or in part; the list holds only what is seen"));
             }
         }

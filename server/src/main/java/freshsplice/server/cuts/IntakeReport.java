@@ -3,6 +3,7 @@ package freshsplice.server.cuts;
 import com.lowagie.text.Document;
 import com.lowagie.text.Font;
 import com.lowagie.text.FontFactory;
+import com.lowagie.text.Image;
 import com.lowagie.text.PageSize;
 import com.lowagie.text.Paragraph;
 import com.lowagie.text.Phrase;
@@ -12,7 +13,7 @@ import com.lowagie.text.pdf.PdfPTable;
 import com.lowagie.text.pdf.PdfWriter;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Timecode;
-import com.lowagie.text.Image;
+import freshsplice.core.words.Counted;
 import java.awt.Color;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -116,9 +117,9 @@ final class IntakeReport {
             document.addTitle(title());
             document.open();
             document.add(new Paragraph(title(), font(13, Font.BOLD)));
-            document.add(new Paragraph(view.shots().size() + " shots, " + label(view.start()) + " to " + label(view.end())
-                    + " at " + view.rate() + " frames/s, " + view.missing().size() + " pictures or sounds missing, "
-                    + view.remarks().size() + " remarks", font(9, Font.NORMAL)));
+            document.add(new Paragraph(Counted.of(view.shots().size(), "shot") + ", " + label(view.start()) + " to " + label(view.end())
+                    + " at " + view.rate() + " frames/s, " + Counted.of(view.missing().size(), "picture or sound", "pictures or sounds") + " missing, "
+                    + Counted.of(view.remarks().size(), "remark"), font(9, Font.NORMAL)));
             document.add(table(pictures));
         } catch (IOException e) {
             throw new UncheckedIOException(e);

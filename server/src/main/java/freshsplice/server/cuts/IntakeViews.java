@@ -91,7 +91,7 @@ public class IntakeViews {
                 cut.lanes().stream().map(l -> lane(l, cut.rate(), finders)).toList(), shots,
                 plan.gaps().stream().map(g -> new IntakeView.Gap(g.in(), g.out(),
                         cut.timecodeAt(g.in()).label())).toList(),
-                missing(picked, finders), notes(row.id, plan),
+                missing(picked, finders), notes(row, plan),
                 receiving.sound(project.id, cut, finders).stream().map(s -> new IntakeView.Sound(s.lane(), s.name(),
                         s.mediaId(), s.record().in(), s.record().out())).toList(), project.firstFrame,
                 project.handles, cuts.choices(row.id).stream().map(c -> new IntakeView.Choice(c.name, c.frames, c.events))
@@ -121,8 +121,10 @@ public class IntakeViews {
         return count[0];
     }
 
-    private List<IntakeView.Note> notes(long cutId, ConformPlan plan) {
-        return Stream.concat(plan.pointers().stream().map(IntakeViews::note), cuts.remarks(cutId).stream()
+    /** All but the guessed rate, which stands by itself where another can be chosen. */
+    private List<IntakeView.Note> notes(CutRow row, ConformPlan plan) {
+        return Stream.concat(plan.pointers().stream().map(IntakeViews::note), cuts.remarks(row.id).stream()
+                .filter(r -> !r.text().equals(row.rateReason))
                 .map(r -> new IntakeView.Note(r.severity().word(), r.place(), r.text()))).toList();
     }
 

@@ -23,6 +23,7 @@ import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.MediaFrames;
 import freshsplice.core.sources.SourceFinder.Found;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.words.Counted;
 import freshsplice.server.cuts.store.CutStore;
 import freshsplice.server.masters.MasterEdits;
 import freshsplice.server.masters.MasterStore;
@@ -157,7 +158,7 @@ public class TurnoverService {
      */
     public Applied apply(long cutId, Long masterId, Map<String, String> chosen, String who) {
         CutRow asked = store.get(CutRow.class, cutId);
-        String name = "Apply " + (chosen.size() == 1 ? "1 change" : chosen.size() + " changes") + " of cut "
+        String name = "Apply " + Counted.of(chosen.size(), "change") + " of cut "
                 + asked.version;
         return steps.make(asked.projectId, name, who, () -> {
             Side side = compare(cutId, masterId);

@@ -1,10 +1,11 @@
 package freshsplice.core.master.edit;
 
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.master.Passage;
 import freshsplice.core.master.Passage.Curve;
+import freshsplice.core.master.Section;
 import freshsplice.core.refusal.Refusal;
+import freshsplice.core.words.Counted;
 import java.util.List;
 
 /** Edits of the passages between pieces, and from and to black. */
@@ -70,7 +71,7 @@ public final class Fades {
 
     private static void checkRoom(String side, long wanted, long room, Section piece) {
         if (wanted > room) {
-            throw new Refusal("The passage wants " + wanted + " frames " + side + " the cut, and the piece "
+            throw new Refusal("The passage wants " + Counted.frames(wanted) + " " + side + " the cut, and the piece "
                     + "at record frame " + piece.record().in() + " has room for " + Math.max(0, room));
         }
     }

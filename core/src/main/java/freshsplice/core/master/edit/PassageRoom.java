@@ -4,6 +4,7 @@ import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.refusal.Refusal;
+import freshsplice.core.words.Counted;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -27,7 +28,7 @@ final class PassageRoom {
             Section section = sections.get(i);
             boolean touched = i >= was.sections().size() || was.sections().get(i).record().length() > section.record().length();
             if (touched && needed(sections, i) > section.record().length()) {
-                throw new Refusal("Only " + section.record().length() + " frames of the piece at record frame "
+                throw new Refusal("Only " + Counted.frames(section.record().length()) + " of the piece at record frame "
                         + section.record().in() + " would be left, and the passages over it need " + needed(sections, i)
                         + ": shorten them or take them away first");
             }

@@ -6,6 +6,7 @@ import freshsplice.core.master.Section;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
+import freshsplice.core.words.Counted;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -77,7 +78,7 @@ public final class Trims {
     static void checkLength(Section piece, long lost) {
         if (lost >= piece.record().length()) {
             throw new Refusal("The piece at record frame " + piece.record().in() + " has "
-                    + piece.record().length() + " frames; it cannot lose " + lost);
+                    + Counted.frames(piece.record().length()) + "; it cannot lose " + lost);
         }
     }
 }

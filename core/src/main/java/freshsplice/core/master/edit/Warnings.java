@@ -5,6 +5,7 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.words.Counted;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -62,7 +63,7 @@ public final class Warnings {
         FrameRange shown = piece.shownOver(piece.record());
         long past = shown.length() - shown.overlapWith(shot.frames());
         if (past > 0) {
-            words.add(shot.code() + " now shows " + a + " to " + b + ": " + past + (past == 1 ? " frame" : " frames")
+            words.add(shot.code() + " now shows " + a + " to " + b + ": " + Counted.frames(past)
                     + " past its handles, " + shot.frames().in() + "–" + shot.frames().last());
         }
     }
@@ -78,7 +79,7 @@ public final class Warnings {
         boolean outside = piece.at(piece.record().in()).floor() < inner.start()
                 || piece.at(piece.record().last()).floor() >= inner.end();
         if (outside && black > 0) {
-            words.add(inner.name() + " has nothing at " + black + (black == 1 ? " frame" : " frames")
+            words.add(inner.name() + " has nothing at " + Counted.frames(black)
                     + " that its piece now shows: they are black");
         }
     }

@@ -1,0 +1,2 @@
+/** Sentences. */
+package freshsplice.core.words;
