@@ -22,6 +22,7 @@ export function Remarks({ project, cut, busy, receive, choose, lead }: Props) {
   const [at, setAt] = useState(-1)
   const [tab, setTab] = useState<Tab>('remarks')
   const [pairing, setPairing] = useState(false)
+  const [mending, setMending] = useState<{ kind: string; name: string }>()
   const notes = cut.remarks
   const go = (n: number) => {
     setTab('remarks')
@@ -71,7 +72,7 @@ export function Remarks({ project, cut, busy, receive, choose, lead }: Props) {
         </select>
       </div>
       {pairing && <PairsBox project={project} cut={cut} close={() => setPairing(false)} />}
-      {tab === 'sources' && <SourceRows project={project} cut={cut} give={choose} pair={() => setPairing(true)} />}
+      {tab === 'sources' && <SourceRows project={project} cut={cut} give={choose} pair={() => setPairing(true)} mending={mending} mended={() => setMending(undefined)} />}
       {tab === 'unused' && <UnusedRows project={project} cut={cut} />}
       {tab === 'remarks' && <ul className="scroll min-h-0 flex-1 divide-y divide-line/70">
         <li className="pb-1 text-[13px] text-quiet">{losses === 0 ? 'None changes the picture.' : plural(losses, 'changes the picture.', 'change the picture.')}{canPair && <> <button type="button" className="link" onClick={() => setPairing(true)}>Pair what is missing by order</button></>}</li>
@@ -87,7 +88,10 @@ export function Remarks({ project, cut, busy, receive, choose, lead }: Props) {
             </div>
             <p className="text-[13px] text-quiet">
               No {m.kind === 'sound' ? 'sound' : 'picture'} given fits this name. {m.kind === 'sound' ? 'It stays silent' : 'A slate stands in'} until it comes ·{' '}
-              <button type="button" className="link" onClick={choose}>choose</button>
+              <button type="button" className="link" onClick={() => {
+                setMending(m)
+                setTab('sources')
+              }}>choose its file</button>
             </p>
           </li>
         ))}

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useActions } from '../desk/actions'
 import { sayError } from '../desk/messages'
 import { Rows } from '../parts/Rows'
@@ -7,15 +7,25 @@ import { useSources, useTasks } from '../server/queries'
 import type { IntakeCut, Project, SourceView } from '../server/types'
 import { SourcePicker } from './SourcePicker'
 
-type Props = { project: Project; cut: IntakeCut; give: () => void; pair: () => void }
+/** @property mending the source that a remark is about; @property mended it was found here */
+type Props = { project: Project; cut: IntakeCut; give: () => void; pair: () => void; mending?: { kind: string; name: string }; mended: () => void }
 
 /** What was found how, the doubtful first; each can be changed. */
-export function SourceRows({ project, cut, give, pair }: Props) {
+export function SourceRows({ project, cut, give, pair, mending, mended }: Props) {
   const sources = useSources(project.id, cut.id).data ?? []
   const searching = (useTasks(project.id).data ?? []).some((t) => t.name.startsWith('Looking'))
   const [at, setAt] = useState(0)
   const [open, setOpen] = useState<string>()
   const chosen = sources[Math.min(at, sources.length - 1)]
+  // a remark led here: what it is about is chosen, with its files open
+  useEffect(() => {
+    const index = mending ? sources.findIndex((s) => s.kind === mending.kind && s.name === mending.name) : -1
+    if (index >= 0) {
+      setAt(index)
+      setOpen(keyOf(sources[index]))
+      mended()
+    }
+  }, [mending, mended, sources])
   const look = async () => {
     try {
       await post(`/api/projects/${project.id}/search`)

@@ -17,7 +17,7 @@ export function CameraPicture({ projectId, sceneId, section, before, frame, fram
   const passing = passingFrom(section, before, frame)
   return (
     <div ref={holder} className="absolute inset-0 bg-black">
-      {passing?.enabled && share < 1 && <Content {...{ projectId, sceneId, width, height, framesPerSecond }} section={passing} frame={frame} share={1} />}
+      {passing && share < 1 && <Content {...{ projectId, sceneId, width, height, framesPerSecond }} section={passing} frame={frame} share={1} />}
       {section && <Content {...{ projectId, sceneId, width, height, section, frame, share, framesPerSecond }} />}
     </div>
   )

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Section, Sequence } from '../server/types'
-import { liveAt, mediaFrameAt, mixedPieces, onLane, sectionAt, sectionIndexAt, shareAt, shotFrameAt } from './lookup'
+import { liveAt, mediaFrameAt, mixedPieces, onLane, passingFrom, sectionAt, sectionIndexAt, shareAt, shotFrameAt } from './lookup'
 
 const section = (id: number, from: number, to: number, seenIn = from, seenOut = to) =>
   ({ id, in: from, out: to, seenIn, seenOut, enabled: true, shotFirst: 1001, shotFrames: [] as number[] }) as Section
@@ -23,6 +23,14 @@ describe('look-ups', () => {
   it('shows the incoming section from its first frame on', () => {
     const mixed = sequence(section(1, 0, 10, 0, 13), section(2, 10, 30, 7, 30))
     expect([6, 7, 10].map((f) => sectionIndexAt(mixed, f))).toEqual([0, 1, 1])
+  })
+
+  it('passes in over the piece before, and from black where that is switched off', () => {
+    const out = { ...section(1, 0, 10, 0, 13), headWeights: [], tailWeights: [] }
+    const into = { ...section(2, 10, 30, 7, 30), headWeights: [0.2, 0.4, 0.6, 0.8, 0.9, 0.95], tailWeights: [] }
+    expect([6, 7, 12, 13].map((f) => passingFrom(into, out, f)?.id)).toEqual([1, 1, 1, undefined])
+    expect(passingFrom(into, { ...out, enabled: false }, 8)).toBeUndefined()
+    expect(passingFrom(into, { ...out, out: 9 }, 8)).toBeUndefined()
   })
 
   it('reads shot frames off the section', () => {

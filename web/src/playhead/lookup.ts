@@ -70,13 +70,13 @@ export function mixedPieces(sequence: Sequence | undefined, frame: number): { pi
   return { piece, before: passingFrom(piece, pieces[at - 1], frame) }
 }
 
-export type Passing = { in: number; out: number; seenIn: number; headWeights: number[]; tailWeights: number[] }
+export type Passing = { in: number; out: number; seenIn: number; headWeights: number[]; tailWeights: number[]; enabled?: boolean }
 
 export const passesIn = (p: Passing, frame: number) => frame < p.seenIn + p.headWeights.length
 
-/** The piece before one, where that passes in over it at a frame. */
+/** The piece before one, where that passes in over it at a frame; over one that is switched off it passes in from black. */
 export const passingFrom = <T extends Passing>(piece: T | undefined, before: T | undefined, frame: number): T | undefined =>
-  (piece && before && before.out === piece.in && passesIn(piece, frame) ? before : undefined)
+  (piece && before && before.enabled !== false && before.out === piece.in && passesIn(piece, frame) ? before : undefined)
 
 /** The share of a piece's picture at a frame, as the server counts it: 1 but where it passes in or fades out. */
 export const shareAt = (p: Passing, frame: number) =>
