@@ -71,6 +71,8 @@ class BrowserIntakeTest extends InBrowser {
         page.keyboard().press("Control+z");
         assertThat(quay).containsText("version left aside");
         page.keyboard().press("s");
+        assertThat(page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Not used"))).hasAttribute("aria-selected", "true");
+        page.keyboard().press("s");
     }
 
     private void joins() {

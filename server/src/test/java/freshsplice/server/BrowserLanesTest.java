@@ -69,7 +69,7 @@ class BrowserLanesTest extends InMaster {
         assertThat(page.getByText("record 49 of")).isVisible();
         keys("t");
         type("Go to a timecode, or by frames", "150");
-        assertThat(page.getByText("record 151 of")).isVisible();
+        assertThat(page.getByText("record 150 of")).isVisible();
         keys("t");
         type("Go to a timecode, or by frames", "2.5");
         assertThat(page.getByText("record 61 of")).isVisible();

@@ -171,6 +171,29 @@ class SoundEditsTest {
                 true)))).contains("no sound lane");
     }
 
+    @Test
+    @DisplayName("an XML that names the tracks of a source plays those, whichever lanes they lie on")
+    void namedTracks() throws Exception {
+        String rate = "<rate><timebase>24</timebase><ntsc>FALSE</ntsc></rate>";
+        StringBuilder lanes = new StringBuilder();
+        for (int track = 2; track >= 1; track--) {
+            lanes.append("<track><clipitem id=\"s").append(track).append("\"><name>pair</name>").append(rate)
+                    .append("<start>0</start><end>48</end><in>0</in><out>48</out><file id=\"f\"><name>pair.wav</name>").append(rate)
+                    .append("<pathurl>file:///pair.wav</pathurl></file><sourcetrack><mediatype>audio</mediatype><trackindex>")
+                    .append(track).append("</trackindex></sourcetrack></clipitem></track>");
+        }
+        String list = "<xmeml version=\"5\"><sequence><name>c</name>" + rate + "<media><video><track><clipitem id=\"v\"><name>"
+                + "quay</name>" + rate + "<start>0</start><end>48</end><in>0</in><out>48</out></clipitem></track></video><audio>"
+                + lanes + "</audio></media></sequence></xmeml>";
+        long other = client.post("/api/projects", Map.of("name", "Named tracks")).get("id").asLong();
+        long cut = client.upload("/api/projects/" + other + "/files", Map.of("c.xml", list.getBytes(StandardCharsets.UTF_8)))
+                .get("cutId").asLong();
+        client.post("/api/cuts/" + cut + "/receive", null);
+        master = client.get("/api/projects/" + other).get("masterId").asLong();
+        assertThat(sounds().valueStream().map(s -> s.get("lane").asString() + " " + s.get("channel").asInt()))
+                .containsExactlyInAnyOrder("A1 2", "A2 1");
+    }
+
     private JsonNode sounds() {
         return client.get("/api/masters/" + master).get("sound");
     }

@@ -21,9 +21,10 @@ import java.util.Optional;
  * @param nested  the cut inside, for {@link Kind#NESTED}; else null
  * @param comments lines of text about it that no other field carries, as written, to be written back
  * @param kept     what else its file says about it; may be null
+ * @param sourceTrack which sound track of its source it plays, from 1; 0 where its file does not say
  */
 public record Event(String number, Kind kind, String name, boolean enabled, FrameRange record, Source source,
-                    TimeMap time, Cut nested, List<String> comments, Kept kept) {
+                    TimeMap time, Cut nested, List<String> comments, Kept kept, int sourceTrack) {
     public enum Kind {
         CLIP, NESTED, GENERATOR, MISSING;
 
@@ -43,6 +44,16 @@ public record Event(String number, Kind kind, String name, boolean enabled, Fram
     public Event(String number, Kind kind, String name, boolean enabled, FrameRange record, Source source,
                  TimeMap time, Cut nested, List<String> comments) {
         this(number, kind, name, enabled, record, source, time, nested, comments, null);
+    }
+
+    public Event(String number, Kind kind, String name, boolean enabled, FrameRange record, Source source,
+                 TimeMap time, Cut nested, List<String> comments, Kept kept) {
+        this(number, kind, name, enabled, record, source, time, nested, comments, kept, 0);
+    }
+
+    /** The same event playing one sound track of its source. @param track from 1 */
+    public Event playing(int track) {
+        return new Event(number, kind, name, enabled, record, source, time, nested, comments, kept, track);
     }
 
     public static Event clip(String number, String name, FrameRange record, Source source, TimeMap time) {
@@ -72,13 +83,13 @@ public record Event(String number, Kind kind, String name, boolean enabled, Fram
     /** The same event seen over another record range, each remaining frame showing what it showed. */
     public Event over(FrameRange newRecord) {
         return new Event(number, kind, name, enabled, newRecord, source, time.over(newRecord), nested,
-                comments, kept);
+                comments, kept, sourceTrack);
     }
 
     /** The same event elsewhere on the record clock. */
     public Event shiftedBy(long frames) {
         return frames == 0 ? this : new Event(number, kind, name, enabled, record.shiftedBy(frames), source, time.shiftedBy(frames),
-                nested, comments, kept);
+                nested, comments, kept, sourceTrack);
     }
 
     /** A still, or one frame held: nothing in it moves. */

@@ -13,7 +13,8 @@ import java.util.Objects;
 /**
  * Which channel of its source a piece of sound plays. A lane of an edit carries one channel: where a list lays the same
  * stretch of one source on several lanes, as {@code AA} does, the first of them plays its first channel and the next its
- * second. One that lies alone plays all of its source (common practice).
+ * second (common practice), unless the list names a track of the source itself, as an XML's {@code sourcetrack} does. One
+ * that lies alone plays all of its source.
  */
 public final class SourceChannels {
     /** Plays all channels. */
@@ -40,10 +41,15 @@ public final class SourceChannels {
         Map<Stretch, Integer> given = new HashMap<>();
         List<List<Integer>> channels = new ArrayList<>();
         for (Lane lane : lanes) {
-            channels.add(lane.events().stream().map(Stretch::of)
-                    .map(s -> uses.get(s) == 1 ? ALL : Objects.requireNonNull(given.merge(s, 1, Integer::sum))).toList());
+            channels.add(lane.events().stream().map(e -> channel(e, uses.get(Stretch.of(e)), given)).toList());
         }
         return channels;
+    }
+
+    /** The track that its file names, where the file says so of one among several; else the next one. */
+    private static int channel(Event event, int uses, Map<Stretch, Integer> given) {
+        int next = Objects.requireNonNull(given.merge(Stretch.of(event), 1, Integer::sum));
+        return uses == 1 ? ALL : event.sourceTrack() > 0 ? event.sourceTrack() : next;
     }
 
     /** Whether a channel is heard at the left; all others but {@link #ALL} at the right. */

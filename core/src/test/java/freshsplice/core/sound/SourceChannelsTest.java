@@ -31,6 +31,13 @@ class SourceChannelsTest {
     }
 
     @Test
+    void aTrackThatTheListNamesIsPlayed() {
+        assertThat(SourceChannels.of(List.of(lane("A1", event("wind", 0, 10).playing(2)), lane("A2", event("wind", 0, 10).playing(1)))))
+                .containsExactly(List.of(2), List.of(1));
+        assertThat(SourceChannels.of(List.of(lane("A1", event("wind", 0, 10).playing(2))))).containsExactly(List.of(0));
+    }
+
+    @Test
     void oddChannelsAreHeardAtTheLeft() {
         assertThat(List.of(1, 2, 3, 4)).extracting(SourceChannels::isLeft).containsExactly(true, false, true, false);
     }

@@ -63,7 +63,13 @@ final class XmemlItems {
                 node.longOf("in"), node.longOf("out"), fileId, here, node.sequence, effectName(node),
                 node.textOf("effect", "effectcategory"), node.textOf("alignment"), remap,
                 node.flag(false, "stillframe"), node.all("marker"), comments,
-                kept.isEmpty() ? null : kept.toString());
+                kept.isEmpty() ? null : kept.toString(), sourceTrack(node));
+    }
+
+    private static int sourceTrack(XmlNode node) {
+        String index = node.textOf("sourcetrack", "trackindex");
+        boolean sound = node.textOf("sourcetrack", "mediatype").equalsIgnoreCase("audio");
+        return sound && index.matches("[1-9]\\d{0,2}") ? Integer.parseInt(index) : 0;
     }
 
     private static String effectName(XmlNode item) {

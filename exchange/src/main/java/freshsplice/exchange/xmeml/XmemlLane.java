@@ -168,7 +168,7 @@ final class XmemlLane {
         Source source = file == null ? Source.named(name, null, own)
                 : new Source(name, file.reel(), file.path(), own, file.start(), file.length());
         return new Event(null, Event.Kind.CLIP, name, item.enabled(), record, source, time, null, item.comments(),
-                kept);
+                kept, item.sourceTrack());
     }
 
     private TimeMap map(XmemlItem item, FrameRange record, FrameRate source, long base) {

@@ -33,6 +33,8 @@ public class CutEventRow extends Row {
     public Rational sourceTo;
     /** The cut inside; null for all but nested events. */
     public Long nestedId;
+    /** Which sound track of its source it plays, from 1; 0 where its file does not say. */
+    public int sourceTrack;
     /** Eased between the keys of its speed. */
     public boolean smooth;
 }

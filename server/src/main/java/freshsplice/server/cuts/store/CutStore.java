@@ -158,6 +158,7 @@ public class CutStore {
         row.laneId = laneId;
         row.place = place;
         row.number = shortened(event.number(), 200);
+        row.sourceTrack = event.sourceTrack();
         row.kind = event.kind();
         row.name = shortened(event.name(), 500);
         row.enabled = event.enabled();
@@ -313,7 +314,7 @@ public class CutStore {
             TimeMap time = speed == null ? TimeMap.between(record, e.sourceFrom, e.sourceTo)
                     : new TimeMap(speed.stream().map(SpeedKey::key).toList(), e.smooth);
             return new Event(e.number, e.kind, e.name, e.enabled, record, source, time,
-                    e.nestedId == null ? null : nested(e.nestedId), comments.getOrDefault(e.id, List.of()));
+                    e.nestedId == null ? null : nested(e.nestedId), comments.getOrDefault(e.id, List.of())).playing(e.sourceTrack);
         }
 
         private Cut nested(long id) {
