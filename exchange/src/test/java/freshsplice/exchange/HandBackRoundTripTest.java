@@ -22,6 +22,7 @@ import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.edit.Arranging;
 import freshsplice.core.master.edit.LaneEdits;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Retiming;
@@ -150,6 +151,36 @@ class HandBackRoundTripTest {
                 .satisfies(e -> assertThat(e.name()).isEqualToIgnoringCase("scene missing"))
                 .satisfies(e -> assertThat(e.kind() == Event.Kind.GENERATOR).isEqualTo(!format.equals("edl")));
         assertThat(against(read, Map.of()).changes().changes().stream().map(ChangeWords::what)).as(format).isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
+    void aShotSeenTwiceOfWhichARenderHasOnePlaceComesBackWithoutChanges(String format) {
+        for (int seed = 0; seed < 20; seed++) {
+            receive(cut(new Random(seed), seed % 3 == 2));
+            master = master.withMain(master.main().sections().stream().map(s -> s.withPassages(null, null)).toList());
+            Section piece = master.main().sections().get(2);
+            master = Arranging.split(master, new Place(0, 2), piece.record().in() + 25);
+            master = Arranging.move(master, new Place(0, 3), master.end());
+            Section first = master.main().sections().get(2);
+            Map<Long, HandBack.Rendered> renders = Map.of(first.shotId(), rendered(first.shotId(),
+                    RenderRange.of(first, first.record()), List.of()));
+            Cut read = through(format, handBack(renders, HandBack.Rest.BOARD).cut());
+            assertThat(against(read, renders).changes().changes().stream().map(c -> c.kind() + " " + ChangeWords.what(c)))
+                    .as(format + ", seed " + seed).isEmpty();
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
+    void aPieceThatIsSwitchedOffIsNoChange(String format) {
+        receive(cut(new Random(1), false));
+        master = master.withMain(master.main().sections().stream().map(s -> s.withPassages(null, null)).toList());
+        master = Arranging.enable(master, new Place(0, 3), false);
+        Cut read = through(format, handBack(Map.of(), HandBack.Rest.BOARD).cut());
+        assertThat(against(read, Map.of()).changes().changes()).isEmpty();
+        master = Arranging.enable(master, new Place(0, 3), true);
+        assertThat(against(read, Map.of()).changes().changes()).extracting(c -> c.kind().name()).containsExactly("OMITTED");
     }
 
     /** Copies a piece above, keys its speed, slides, trims and slips it by one, and lays it down again. */

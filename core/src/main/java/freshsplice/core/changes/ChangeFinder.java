@@ -113,7 +113,7 @@ public final class ChangeFinder {
         if (alignment.moved[o]) {
             return ChangeKind.MOVED;
         }
-        if (!older.still() && !older.runsAs(newer)) {
+        if (!older.still() && !newer.still() && !older.runsAs(newer)) {
             return ChangeKind.RETIMED;
         }
         if (figures.slip() != 0) {
@@ -150,7 +150,7 @@ public final class ChangeFinder {
     /** How far the newer piece shows frames that the older did not: none, inside its handles, beyond them. */
     private Needs frames(Piece older, Piece newer) {
         Rational beyond;
-        if (older.still() || !older.key().equals(newer.key()) || older.slope().isZero() || newer.slope().isZero()) {
+        if (older.still() || newer.still() || !older.key().equals(newer.key()) || older.slope().isZero() || newer.slope().isZero()) {
             beyond = Rational.of(newer.record().length() - older.record().length());
         } else {
             Rational perFrame = older.slope().abs();

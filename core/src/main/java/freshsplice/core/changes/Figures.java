@@ -15,7 +15,7 @@ record Figures(long head, long tail, long slip) {
         if (!older.key().equals(newer.key())) {
             return new Figures(0, longer, 0);
         }
-        if (older.still() || newer.slope().isZero()) {
+        if (older.still() || newer.still() || newer.slope().isZero()) {
             boolean sameEnd = older.edge().out() == newer.edge().out();
             return sameEnd ? new Figures(longer, 0, 0) : new Figures(0, longer, 0);
         }

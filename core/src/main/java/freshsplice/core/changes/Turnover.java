@@ -62,12 +62,19 @@ public final class Turnover {
         List<Piece> olds = olderPieces(named);
         this.sources = SameSources.of(uses(olderPieces(Set.of()), olds, known), uses(compared), known::areSame);
         RunningOn joined = RunningOn.join(compared, shots, origins, sources);
-        this.newer = joined.pieces().stream()
+        UnderOurName ours = new UnderOurName(sections, shots, named, sources);
+        this.newer = joined.pieces().stream().map(ours::of)
                 .map(n -> new Newer(n.cut(), n.origin(), PieceSources.newer(n.piece(), sources))).toList();
         Iterator<Integer> next = joined.places().iterator();
         this.places = found.stream().map(n -> isOurSlate(n.cut()) ? NOT_COMPARED : next.next()).toList();
-        this.changes = ChangeFinder.find(olds.stream().map(p -> PieceSources.older(p, sources)).toList(),
-                newer.stream().map(Newer::piece).toList(), handles, sound);
+        this.changes = withoutSwitchedOff(ChangeFinder.find(olds.stream().map(p -> PieceSources.older(p, sources)).toList(),
+                newer.stream().map(Newer::piece).toList(), handles, sound));
+    }
+
+    /** A piece of ours that is switched off, and that the cut does not show, is as the cut has it. */
+    private ChangeList withoutSwitchedOff(ChangeList all) {
+        return new ChangeList(all.changes().stream().filter(c -> c.kind() != ChangeKind.OMITTED
+                || sections.get(c.oldIndex()).enabled()).toList(), all.kept(), all.pairs());
     }
 
     /** A title with the words of one of our slates is that slate handed back: nothing is filmed in it. AX is what an EDL has for it. */
@@ -229,7 +236,7 @@ public final class Turnover {
                 !section.isEven(), anchor.still(), shot.code(), head, tail);
     }
 
-    private static String key(long shotId) {
+    static String key(long shotId) {
         return "shot:" + shotId;
     }
 }
