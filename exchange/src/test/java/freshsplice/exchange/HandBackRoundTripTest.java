@@ -21,8 +21,10 @@ import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
+import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.edit.Arranging;
+import freshsplice.core.master.edit.Fades;
 import freshsplice.core.master.edit.LaneEdits;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Retiming;
@@ -176,6 +178,9 @@ class HandBackRoundTripTest {
     void aPieceThatIsSwitchedOffIsNoChange(String format) {
         receive(cut(new Random(1), false));
         master = master.withMain(master.main().sections().stream().map(s -> s.withPassages(null, null)).toList());
+        // a passage into what is switched off is none, and keys that bend nothing are no retime
+        master = Fades.dissolve(master, new Place(0, 3), 8, Passage.Curve.EVEN);
+        master = Retiming.key(master, new Place(0, 5), master.main().sections().get(5).record().in() + 9);
         master = Arranging.enable(master, new Place(0, 3), false);
         Cut read = through(format, handBack(Map.of(), HandBack.Rest.BOARD).cut());
         assertThat(against(read, Map.of()).changes().changes()).isEmpty();

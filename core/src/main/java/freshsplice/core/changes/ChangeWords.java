@@ -32,7 +32,11 @@ public final class ChangeWords {
         if (c.kind() != ChangeKind.RETIMED || demand.before() == null || demand.after() == null) {
             return what(c);
         }
-        return "speed " + percent(demand.before()) + " to " + percent(demand.after()) + ends(c, ", ");
+        String before = percent(demand.before());
+        String after = percent(demand.after());
+        // as fast on average, and still another speed: one of the two changes on the way
+        String speeds = before.equals(after) ? "a speed that changes, now " + after + " throughout" : "speed " + before + " to " + after;
+        return speeds + ends(c, ", ");
     }
 
     /** What a change asks of its shot. */

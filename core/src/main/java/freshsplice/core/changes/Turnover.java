@@ -229,11 +229,11 @@ public final class Turnover {
         String tail = Passages.describe(section.tail());
         if (named) {
             return new Piece(seen, section.record(), key(shot.id()), section.from(), section.speed(),
-                    !section.isEven(), false, shot.code(), head, tail);
+                    !section.runsEvenly(), false, shot.code(), head, tail);
         }
         Rational slope = anchor.slope().times(section.speed());
         return new Piece(seen, section.record(), anchor.key(), anchor.sourceAt(section.from()), slope,
-                !section.isEven(), anchor.still(), shot.code(), head, tail);
+                !section.runsEvenly(), anchor.still(), shot.code(), head, tail);
     }
 
     static String key(long shotId) {

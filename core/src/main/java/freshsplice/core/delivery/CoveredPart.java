@@ -42,7 +42,6 @@ final class CoveredPart {
         if (section.tail() != null) {
             return section.record().out() - section.tail().before();
         }
-        boolean passesOn = next != null && next.head() != null && next.record().in() == section.record().out();
-        return passesOn ? section.record().out() - next.head().before() : seen.out();
+        return section.passesInto(next) ? section.record().out() - next.head().before() : seen.out();
     }
 }

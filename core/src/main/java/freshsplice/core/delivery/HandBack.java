@@ -106,7 +106,8 @@ public final class HandBack {
     private HandedBack with(List<Lane> sound, List<Marker> marks) {
         List<Section> sections = pieces();
         for (int i = 0; i < sections.size(); i++) {
-            Section section = sections.get(i);
+            // what is switched off passes into nothing
+            Section section = sections.get(i).enabled() ? sections.get(i) : sections.get(i).withPassages(null, null);
             if (section.shotId() != 0) {
                 add(section, i + 1 < sections.size() ? sections.get(i + 1) : null);
             } else if (section.content() instanceof Section.Content.Slate slate) {

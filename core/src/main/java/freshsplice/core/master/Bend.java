@@ -33,6 +33,20 @@ public record Bend(Rational at, Rational position, Easing easing) {
         return bends;
     }
 
+    /** Whether they lie on one line, and time goes straight from each to the next. */
+    static boolean areStraight(List<Bend> bends) {
+        for (int i = 1; i < bends.size(); i++) {
+            Bend a = bends.get(i - 1);
+            Bend b = bends.get(i);
+            Rational slope = b.position.minus(a.position).dividedBy(b.at.minus(a.at));
+            boolean goesOn = bends.get(0).position.plus(slope.times(b.at.minus(bends.get(0).at))).equals(b.position);
+            if (a.easing != Easing.STRAIGHT || !goesOn) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     /** The exact position at an exact number of frames from the first one; straight on beyond both ends. */
     public static Rational at(List<Bend> bends, Rational frames) {
         int i = 0;

@@ -72,13 +72,13 @@ public final class FrameChain {
         Section here = index < 0 ? null : sections.get(index);
         Section next = index + 1 < sections.size() ? sections.get(index + 1) : null;
         boolean inside = here != null && here.record().contains(frame);
-        if (next != null && next.head() != null && frame >= next.record().in() - next.head().before()) {
+        if (next != null && next.head() != null && next.enabled() && frame >= next.record().in() - next.head().before()) {
             return mixed(inside ? here : null, next, position, weight, depth);
         }
         if (!inside) {
             return List.of();
         }
-        if (here.head() != null && frame < here.record().in() + here.head().after()) {
+        if (here.head() != null && here.enabled() && frame < here.record().in() + here.head().after()) {
             Section before = index > 0 ? sections.get(index - 1) : null;
             boolean meets = before != null && before.record().out() == here.record().in();
             return mixed(meets ? before : null, here, position, weight, depth);

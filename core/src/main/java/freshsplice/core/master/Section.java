@@ -94,8 +94,17 @@ public record Section(long id, Content content, FrameRange record, Rational from
     /** Every record frame on which any of it is seen, passages included; a tail passage lies inside its own end. */
     public FrameRange seen(Section next) {
         long in = head == null ? record.in() : record.in() - head.before();
-        boolean goesOn = next != null && next.head() != null && next.record().in() == record.out();
-        return FrameRange.of(in, goesOn ? record.out() + next.head().after() : record.out());
+        return FrameRange.of(in, passesInto(next) ? record.out() + next.head().after() : record.out());
+    }
+
+    /** Whether the piece after it passes in over its end; one that is switched off does not. */
+    public boolean passesInto(Section next) {
+        return next != null && next.head() != null && next.enabled() && next.record().in() == record.out();
+    }
+
+    /** Whether all of it goes at one speed: keys that bend nothing count for nothing. */
+    public boolean runsEvenly() {
+        return isEven() || Bend.areStraight(bends);
     }
 
     /** The frames of its content that it shows over record frames, the first and the last with all between. */

@@ -36,6 +36,17 @@ class BendTest {
     }
 
     @Test
+    @DisplayName("keys that bend nothing count for nothing; one off the line, or an easing, does")
+    void straight() {
+        List<Bend> line = List.of(new Bend(Rational.ZERO, Rational.of(1001), Easing.STRAIGHT),
+                new Bend(Rational.of(10), Rational.of(1021), Easing.STRAIGHT), new Bend(Rational.of(20), Rational.of(1041), Easing.EASED));
+        assertThat(piece(line).runsEvenly()).isTrue();
+        assertThat(piece(FAST_THEN_HELD).runsEvenly()).isFalse();
+        assertThat(piece(List.of(new Bend(Rational.ZERO, Rational.of(1001), Easing.EASED),
+                new Bend(Rational.of(20), Rational.of(1041), Easing.STRAIGHT))).runsEvenly()).isFalse();
+    }
+
+    @Test
     @DisplayName("eased by smoothstep: a quarter of the time is 5/32 of the way, half is half (3t² − 2t³)")
     void eased() {
         Section piece = piece(List.of(new Bend(Rational.ZERO, Rational.of(1000), Easing.EASED),

@@ -4,6 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import java.util.List;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -46,6 +50,21 @@ class PassageTest {
                 assertThat(share(curve, 17, k)).isCloseTo(1 - share(curve, 17, 16 - k), within(1e-12));
             }
         }
+    }
+
+    @Test
+    @DisplayName("into a piece that is switched off nothing passes: the one before is seen to its end, then black")
+    void intoNothing() {
+        Section before = Section.ofShot(1, 1, FrameRange.of(0, 20), Rational.of(1001));
+        Section off = Section.ofShot(2, 2, FrameRange.of(20, 40), Rational.of(1001))
+                .withPassages(new Passage(Passage.Kind.DISSOLVE, 4, 4), null).switched(false);
+        Master master = new Master(1, "m", FrameRate.FPS_24, false, 0, List.of(Lane.of("Shots", List.of(before, off))));
+        for (long frame = 0; frame < 40; frame++) {
+            assertThat(FrameChain.flat().at(master, frame)).as("frame %d", frame).hasSize(frame < 20 ? 1 : 0)
+                    .allSatisfy(l -> assertThat(l.weight()).isEqualTo(1));
+        }
+        assertThat(before.seen(off)).isEqualTo(before.record());
+        assertThat(before.seen(off.switched(true)).out()).isEqualTo(24);
     }
 
     @Test
