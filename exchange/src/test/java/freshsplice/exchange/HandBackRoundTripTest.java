@@ -188,6 +188,22 @@ class HandBackRoundTripTest {
         assertThat(against(read, Map.of()).changes().changes()).extracting(c -> c.kind().name()).containsExactly("OMITTED");
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
+    void aPieceThatWasOnlySplitIsNoChange(String format) {
+        for (int seed = 0; seed < 12; seed++) {
+            receive(cut(new Random(seed), seed % 3 == 2));
+            for (int i = 4; i >= 2; i--) {
+                FrameRange record = master.main().sections().get(i).record();
+                master = Arranging.split(master, new Place(0, i), record.in() + record.length() / 2);
+            }
+            Map<Long, HandBack.Rendered> renders = seed % 2 == 0 ? Map.of() : renders(new Random(seed));
+            Cut read = through(format, handBack(renders, HandBack.Rest.BOARD).cut());
+            assertThat(against(read, renders).changes().changes().stream().map(c -> c.kind() + " " + ChangeWords.what(c)))
+                    .as(format + ", seed " + seed).isEmpty();
+        }
+    }
+
     /** Copies a piece above, keys its speed, slides, trims and slips it by one, and lays it down again. */
     private void keyAbove(Random random) {
         int index = 1 + random.nextInt(master.main().sections().size() - 2);

@@ -60,6 +60,18 @@ class MasterEditsTest {
         return client.get("/api/projects/" + project).get("undo").get("name").asString();
     }
 
+    @Test
+    @DisplayName("a piece that is pulled out before the first frame takes the master's beginning along, said and undone")
+    void beginsEarlier() {
+        HttpResponse<byte[]> answer = tryEdit("HEAD", 0, Map.of("frames", -4));
+        assertThat(Client.json(answer).get("said").get(0).asString()).isEqualTo("The master begins 4 frames earlier now, at 00:59:59:20");
+        JsonNode view = client.get("/api/masters/" + master);
+        assertThat(view.get("masterStart").asLong()).isEqualTo(86_396);
+        assertThat(view.get("counts").get("blackFrames").asLong()).isZero();
+        client.post("/api/projects/" + project + "/undo", null);
+        assertThat(client.get("/api/masters/" + master).get("masterStart").asLong()).isEqualTo(86_400);
+    }
+
     @ParameterizedTest(name = "{0} {2}")
     @CsvSource(delimiter = '|', value = {
         "HEAD|1|frames=5|sh0010:0-40 sh0020:45-70 sh0030:70-120|Trim the head of sh0020 by +5 frames",

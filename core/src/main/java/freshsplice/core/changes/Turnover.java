@@ -67,8 +67,34 @@ public final class Turnover {
                 .map(n -> new Newer(n.cut(), n.origin(), PieceSources.newer(n.piece(), sources))).toList();
         Iterator<Integer> next = joined.places().iterator();
         this.places = found.stream().map(n -> isOurSlate(n.cut()) ? NOT_COMPARED : next.next()).toList();
-        this.changes = withoutSwitchedOff(ChangeFinder.find(olds.stream().map(p -> PieceSources.older(p, sources)).toList(),
-                newer.stream().map(Newer::piece).toList(), handles, sound));
+        this.changes = withoutSplits(olds, withoutSwitchedOff(ChangeFinder.find(olds.stream().map(p -> PieceSources.older(p, sources)).toList(),
+                newer.stream().map(Newer::piece).toList(), handles, sound)));
+    }
+
+    /** Pieces of ours that were only split, and are one piece of the cut on the same frames, are as the cut has them. */
+    private ChangeList withoutSplits(List<Piece> olds, ChangeList all) {
+        Map<Integer, List<Change>> joined = all.changes().stream().filter(c -> c.kind() == ChangeKind.JOINED)
+                .collect(Collectors.groupingBy(Change::newIndex));
+        Set<Integer> same = joined.entrySet().stream().filter(e -> isOnlySplit(olds, e.getValue(), newer.get(e.getKey()).piece()))
+                .map(Map.Entry::getKey).collect(Collectors.toSet());
+        return same.isEmpty() ? all : new ChangeList(all.changes().stream().filter(c -> c.kind() != ChangeKind.JOINED
+                || !same.contains(c.newIndex())).toList(), all.kept() + same.size(), all.pairs());
+    }
+
+    private boolean isOnlySplit(List<Piece> olds, List<Change> parts, Piece whole) {
+        List<Integer> indexes = parts.stream().map(Change::oldIndex).sorted().toList();
+        for (int i = 1; i < indexes.size(); i++) {
+            boolean goesOn = indexes.get(i) == indexes.get(i - 1) + 1
+                    && sections.get(indexes.get(i - 1)).runsOnIn(sections.get(indexes.get(i)));
+            if (!goesOn) {
+                return false;
+            }
+        }
+        Piece first = PieceSources.older(olds.get(indexes.get(0)), sources);
+        Piece last = olds.get(indexes.get(indexes.size() - 1));
+        Piece one = new Piece(first.record().spanWith(last.record()), first.edge().spanWith(last.edge()), first.key(), first.from(),
+                first.slope(), first.bent(), first.still(), first.name(), first.head(), last.tail());
+        return ChangeFinder.find(List.of(one), List.of(whole), 0, (a, b) -> false).isIdentical();
     }
 
     /** A piece of ours that is switched off, and that the cut does not show, is as the cut has it. */

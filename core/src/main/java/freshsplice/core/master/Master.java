@@ -50,6 +50,13 @@ public record Master(long id, String name, FrameRate rate, boolean dropFrame, lo
         return new Master(id, name, rate, dropFrame, frame, lanes);
     }
 
+    /** The same, beginning with its first piece where that lies before: nothing of it is ever outside. */
+    public Master fromItsFirst() {
+        long first = lanes.stream().filter(l -> !l.sections().isEmpty()).mapToLong(l -> l.sections().get(0).record().in())
+                .min().orElse(start);
+        return first < start ? startingAt(first) : this;
+    }
+
     /** @throws IllegalArgumentException if a piece begins before record frame 0 */
     public static Master checked(Master master) {
         for (Lane lane : master.lanes) {

@@ -116,8 +116,10 @@ public record Section(long id, Content content, FrameRange record, Rational from
 
     /** Whether another piece goes on where this one ends as if both were one: it was only split there. */
     public boolean runsOnIn(Section next) {
+        boolean sameCourse = isEven() && next.isEven() ? next.speed.equals(speed) && to().equals(next.from)
+                : !isEven() && over(next.record).bends.equals(next.bends);
         return next.content.equals(content) && next.record.in() == record.out() && next.head == null && tail == null
-                && enabled && next.enabled && isEven() && next.isEven() && next.speed.equals(speed) && to().equals(next.from);
+                && enabled && next.enabled && sameCourse;
     }
 
     /** The same content seen over another stretch: what remains shows what it showed at each frame. */

@@ -9,6 +9,8 @@ import freshsplice.core.master.edit.Warnings;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.sound.FollowsPicture;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Timecode;
+import freshsplice.core.words.Counted;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.store.MasterMarkRow;
 import freshsplice.server.store.MasterRow;
@@ -78,7 +80,7 @@ public class MasterEdits {
 
     private Done change(MasterRow row, Master before, MasterEdit edit) {
         Master after = edit.kind() == MasterEdit.Kind.NEST ? nest(row, before, edit)
-                : pieces.edited(row, before, edit);
+                : pieces.edited(row, before, edit).fromItsFirst();
         List<String> said = said(row, before, after, edit);
         write(row, before, after, Boolean.TRUE.equals(edit.soundStays()));
         return new Done(made(row, before, after), said);
@@ -103,6 +105,10 @@ public class MasterEdits {
             said.addAll(Warnings.ofSpeed(before, after, MasterStore.shots(masters.shotRows(row.projectId))));
         }
         said.addAll(Warnings.ofNests(before, after, masters.nested()));
+        if (after.start() < before.start()) {
+            said.add("The master begins " + Counted.frames(before.start() - after.start()) + " earlier now, at "
+                    + Timecode.of(after.start(), after.rate(), after.dropFrame()).label());
+        }
         return said;
     }
 

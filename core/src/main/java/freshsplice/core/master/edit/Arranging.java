@@ -43,11 +43,7 @@ public final class Arranging {
             throw new Refusal("Nothing meets the end of this piece, at record frame "
                     + a.record().out());
         }
-        boolean sameCourse = a.isEven() && b.isEven() ? a.speed().equals(b.speed())
-                : !a.isEven() && a.over(b.record()).bends().equals(b.bends());
-        boolean goesOn = a.content().equals(b.content()) && sameCourse && a.to().equals(b.from())
-                && a.enabled() == b.enabled() && b.head() == null;
-        if (!goesOn) {
+        if (a.enabled() != b.enabled() || !a.switched(true).runsOnIn(b.switched(true))) {
             throw new Refusal("The piece after record frame " + a.record().out()
                     + " does not go on where this one ends, so they cannot be one");
         }
