@@ -204,6 +204,25 @@ class HandBackRoundTripTest {
         }
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
+    void aDaysEditsComeBackWithoutChanges(String format) {
+        StringBuilder wrong = new StringBuilder();
+        for (int seed = 0; seed < 64; seed++) {
+            receive(cut(new Random(seed), seed % 3 == 2));
+            List<String> done = new ArrayList<>();
+            master = EditedMaster.of(master, new Random(seed), 12, done);
+            Map<Long, HandBack.Rendered> renders = seed % 2 == 0 ? Map.of() : renders(new Random(seed));
+            Cut read = through(format, handBack(renders, HandBack.Rest.BOARD).cut());
+            List<String> changes = against(read, renders).changes().changes().stream().map(c -> c.name() + " " + c.oldRecord() + " "
+                    + c.kind() + " " + ChangeWords.what(c)).toList();
+            if (!changes.isEmpty()) {
+                wrong.append(seed).append(": ").append(changes).append("\n");
+            }
+        }
+        assertThat(wrong.toString()).isEmpty();
+    }
+
     /** Copies a piece above, keys its speed, slides, trims and slips it by one, and lays it down again. */
     private void keyAbove(Random random) {
         int index = 1 + random.nextInt(master.main().sections().size() - 2);

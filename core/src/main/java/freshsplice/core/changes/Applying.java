@@ -98,8 +98,13 @@ public final class Applying {
                     entries.add(new Entry(-1, n, true, newSection(n)));
                 }
             } else if (o >= 0 && placedOld.add(o)) {
+                int parts = turnover.partsOf(o);
                 Section old = turnover.sections.get(o);
-                entries.add(new Entry(o, n, apply, apply && change != null ? changed(o, n, change) : old));
+                entries.add(new Entry(o, n, apply, apply && change != null && parts == 1 ? changed(o, n, change) : old));
+                for (int part = o + 1; part < o + parts; part++) {
+                    placedOld.add(part);
+                    entries.add(new Entry(part, n, apply, turnover.sections.get(part)));
+                }
             } else if (o >= 0 && apply) {
                 // a further part of a split shot
                 entries.add(new Entry(-1, n, true, changed(o, n, change).fresh()));

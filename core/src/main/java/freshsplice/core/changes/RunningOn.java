@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Neighbours of a cut that are one piece of ours: a list that we hand out names a render as far as it reaches and the edit
@@ -16,20 +17,24 @@ import java.util.Optional;
  * together under our name.
  */
 final class RunningOn {
+    private final Set<Long> ourCuts;
     private final Map<Long, Shot> shots;
     private final Origins origins;
     private final SameSources sources;
     private final List<Turnover.Newer> pieces = new ArrayList<>();
     private final List<Integer> places = new ArrayList<>();
 
-    private RunningOn(Map<Long, Shot> shots, Origins origins, SameSources sources) {
+    private RunningOn(Set<Long> ourCuts, Map<Long, Shot> shots, Origins origins, SameSources sources) {
+        this.ourCuts = ourCuts;
         this.shots = shots;
         this.origins = origins;
         this.sources = sources;
     }
 
-    static RunningOn join(List<Turnover.Newer> found, Map<Long, Shot> shots, Origins origins, SameSources sources) {
-        RunningOn joined = new RunningOn(shots, origins, sources);
+    /** @param ourCuts record frames at which pieces of ours begin */
+    static RunningOn join(List<Turnover.Newer> found, Set<Long> ourCuts, Map<Long, Shot> shots, Origins origins,
+                          SameSources sources) {
+        RunningOn joined = new RunningOn(ourCuts, shots, origins, sources);
         found.forEach(joined::add);
         return joined;
     }
@@ -73,7 +78,8 @@ final class RunningOn {
             return false;
         }
         if (anchor.still() || other.piece().still()) {
-            return true;
+            // a still tells no frames: where we cut, we cut
+            return !ourCuts.contains(Math.max(named.cut().edge().in(), other.cut().edge().in()));
         }
         FrameRange edge = other.cut().edge();
         Rational frames = Rational.of(Math.max(1, edge.length()));

@@ -6,6 +6,7 @@ import freshsplice.core.identity.SameSources;
 import freshsplice.core.identity.SourceUse;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
+import freshsplice.core.master.Passage;
 import freshsplice.core.master.Passages;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
@@ -19,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.IntPredicate;
 import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -44,6 +46,7 @@ public final class Turnover {
     /** For each piece of the cut as it came, which of {@link #newer} it is in. */
     private final List<Integer> places;
     private final SameSources sources;
+    private final OnlySplit split;
     private final ChangeList changes;
 
     private Turnover(Master master, LongFunction<Master> masters, Map<Long, Shot> shots, List<Newer> found, Origins origins,
@@ -61,41 +64,29 @@ public final class Turnover {
         compared.forEach(n -> n.origin().ifPresent(o -> named.add(o.shotId())));
         List<Piece> olds = olderPieces(named);
         this.sources = SameSources.of(uses(olderPieces(Set.of()), olds, known), uses(compared), known::areSame);
-        RunningOn joined = RunningOn.join(compared, shots, origins, sources);
-        UnderOurName ours = new UnderOurName(sections, shots, named, sources);
-        this.newer = joined.pieces().stream().map(ours::of)
+        RunningOn joined = RunningOn.join(compared, sections.stream().map(s -> s.record().in()).collect(Collectors.toSet()), shots, origins, sources);
+        UnderOurName underOurs = new UnderOurName(sections, shots, named, sources);
+        this.newer = joined.pieces().stream().map(underOurs::of)
                 .map(n -> new Newer(n.cut(), n.origin(), PieceSources.newer(n.piece(), sources))).toList();
         Iterator<Integer> next = joined.places().iterator();
         this.places = found.stream().map(n -> isOurSlate(n.cut()) ? NOT_COMPARED : next.next()).toList();
-        this.changes = withoutSplits(olds, withoutSwitchedOff(ChangeFinder.find(olds.stream().map(p -> PieceSources.older(p, sources)).toList(),
-                newer.stream().map(Newer::piece).toList(), handles, sound)));
+        List<Piece> news = newer.stream().map(Newer::piece).toList();
+        List<Piece> ours = olds.stream().map(p -> PieceSources.older(p, sources)).toList();
+        OnlySplit on = OnlySplit.of(sections, ours, news, i -> !sections.get(i).enabled());
+        ChangeList withoutOff = ChangeFinder.find(on.pieces(), news, handles, sound);
+        IntPredicate leftOut = leftOut(ours, news, withoutOff);
+        boolean noneBack = IntStream.range(0, ours.size()).allMatch(i -> sections.get(i).enabled() || leftOut.test(i));
+        this.split = noneBack ? on : OnlySplit.of(sections, ours, news, leftOut);
+        this.changes = withoutSwitchedOff(split.ofSections(noneBack ? withoutOff : ChangeFinder.find(split.pieces(), news, handles, sound)));
     }
 
-    /** Pieces of ours that were only split, and are one piece of the cut on the same frames, are as the cut has them. */
-    private ChangeList withoutSplits(List<Piece> olds, ChangeList all) {
-        Map<Integer, List<Change>> joined = all.changes().stream().filter(c -> c.kind() == ChangeKind.JOINED)
-                .collect(Collectors.groupingBy(Change::newIndex));
-        Set<Integer> same = joined.entrySet().stream().filter(e -> isOnlySplit(olds, e.getValue(), newer.get(e.getKey()).piece()))
-                .map(Map.Entry::getKey).collect(Collectors.toSet());
-        return same.isEmpty() ? all : new ChangeList(all.changes().stream().filter(c -> c.kind() != ChangeKind.JOINED
-                || !same.contains(c.newIndex())).toList(), all.kept() + same.size(), all.pairs());
+    /** What is switched off is compared only where the cut has something of its source that nothing else of ours is. */
+    private IntPredicate leftOut(List<Piece> ours, List<Piece> news, ChangeList withoutOff) {
+        Set<String> unknown = withoutOff.changes().stream().filter(c -> c.kind() == ChangeKind.NEW)
+                .map(c -> news.get(c.newIndex()).key()).collect(Collectors.toSet());
+        return i -> !sections.get(i).enabled() && !unknown.contains(ours.get(i).key());
     }
 
-    private boolean isOnlySplit(List<Piece> olds, List<Change> parts, Piece whole) {
-        List<Integer> indexes = parts.stream().map(Change::oldIndex).sorted().toList();
-        for (int i = 1; i < indexes.size(); i++) {
-            boolean goesOn = indexes.get(i) == indexes.get(i - 1) + 1
-                    && sections.get(indexes.get(i - 1)).runsOnIn(sections.get(indexes.get(i)));
-            if (!goesOn) {
-                return false;
-            }
-        }
-        Piece first = PieceSources.older(olds.get(indexes.get(0)), sources);
-        Piece last = olds.get(indexes.get(indexes.size() - 1));
-        Piece one = new Piece(first.record().spanWith(last.record()), first.edge().spanWith(last.edge()), first.key(), first.from(),
-                first.slope(), first.bent(), first.still(), first.name(), first.head(), last.tail());
-        return ChangeFinder.find(List.of(one), List.of(whole), 0, (a, b) -> false).isIdentical();
-    }
 
     /** A piece of ours that is switched off, and that the cut does not show, is as the cut has it. */
     private ChangeList withoutSwitchedOff(ChangeList all) {
@@ -200,6 +191,11 @@ public final class Turnover {
                 + change.slip() + " " + moved;
     }
 
+    /** How many of our sections, from one on, are compared as one piece: they were only split. */
+    int partsOf(int section) {
+        return split.parts(section);
+    }
+
     public Section sectionOf(Change change) {
         return sections.get(change.oldIndex());
     }
@@ -241,12 +237,21 @@ public final class Turnover {
     private List<Piece> olderPieces(Set<Long> named) {
         List<Piece> pieces = new ArrayList<>();
         for (int i = 0; i < sections.size(); i++) {
-            Section section = sections.get(i);
+            Section section = fromBlack(i > 0 ? sections.get(i - 1) : null, sections.get(i));
             Section next = i + 1 < sections.size() ? sections.get(i + 1) : null;
             pieces.add(older(section, section.seen(next), shots.get(section.shotId()),
                     named.contains(section.shotId())));
         }
         return pieces;
+    }
+
+    /** A passage over nothing is a fade in, which lists cut where it begins. */
+    private static Section fromBlack(Section before, Section section) {
+        Passage head = section.head();
+        boolean meets = before != null && before.enabled() && before.record().out() == section.record().in();
+        return head == null || meets || head.before() == 0 ? section
+                : section.over(section.record().withIn(section.record().in() - head.before()))
+                .withPassages(new Passage(head.kind(), 0, head.length(), head.curve()), section.tail());
     }
 
     private static Piece older(Section section, FrameRange seen, Shot shot, boolean named) {

@@ -1,5 +1,6 @@
 package freshsplice.core.changes;
 
+import freshsplice.core.conform.CutPiece;
 import freshsplice.core.identity.SameSources;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
@@ -37,7 +38,7 @@ final class UnderOurName {
         List<Shot> ofIt = shots.values().stream().filter(s -> sources.older(s.anchor().key()).equals(key)).toList();
         Piece known = link == null ? piece.piece() : piece.piece().as(key, link, piece.piece().still());
         return shown(ofIt, known).filter(s -> named.contains(s.id()))
-                .map(s -> new Turnover.Newer(piece.cut(), piece.origin(), named(known, s))).orElse(piece);
+                .map(s -> named(piece.cut(), known, s)).orElse(piece);
     }
 
     /** The one shot of a source; of several, the only one that has the piece's first and last frame. */
@@ -55,12 +56,16 @@ final class UnderOurName {
         return frames.contains(shot.anchor().frameAt(piece.from()).floor()) && frames.contains(shot.anchor().frameAt(last).floor());
     }
 
-    private Piece named(Piece piece, Shot shot) {
+    /** Over a still no frame of the shot is told by what is seen: its positions mean nothing then. */
+    private Turnover.Newer named(CutPiece cut, Piece piece, Shot shot) {
         Shot.Anchor anchor = shot.anchor();
         boolean placed = !anchor.still() && !piece.still() && !anchor.slope().isZero();
-        return new Piece(piece.record(), piece.edge(), Turnover.key(shot.id()), placed ? position(piece.from(), shot) : piece.from(),
-                placed ? piece.slope().dividedBy(anchor.slope()) : piece.slope(), piece.bent(), !placed, piece.name(), piece.head(),
-                piece.tail());
+        Rational from = placed ? position(piece.from(), shot) : piece.from();
+        Rational slope = placed ? piece.slope().dividedBy(anchor.slope()) : piece.slope();
+        Piece named = new Piece(piece.record(), piece.edge(), Turnover.key(shot.id()), from, slope, piece.bent(), !placed,
+                piece.name(), piece.head(), piece.tail());
+        return new Turnover.Newer(cut, placed ? Optional.of(new Origins.Origin(shot.id(), from, slope, List.of())) : Optional.empty(),
+                named);
     }
 
     /** The shot frame: that of a piece of ours where lists, which count whole source frames, cannot tell the two apart. */

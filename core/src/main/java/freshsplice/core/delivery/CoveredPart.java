@@ -21,8 +21,8 @@ final class CoveredPart {
         long tailBegin = tailBegin(section, next, seen);
         long in = shared.in() > seen.in() ? Math.max(shared.in(), beyond(headEnd, seen.in(), 1)) : shared.in();
         long out = shared.out() < seen.out() ? Math.min(shared.out(), beyond(tailBegin, seen.out(), -1)) : shared.out();
-        boolean cutsHead = in == seen.in() && out < headEnd;
-        boolean cutsTail = out == seen.out() && in > tailBegin;
+        boolean cutsHead = in == seen.in() && out < seen.out() && headEnd > seen.in() && out <= headEnd;
+        boolean cutsTail = out == seen.out() && in > seen.in() && tailBegin < seen.out() && in >= tailBegin;
         return shared.isEmpty() || in >= out || cutsHead || cutsTail ? null : FrameRange.of(in, out);
     }
 

@@ -52,7 +52,7 @@ public record Master(long id, String name, FrameRate rate, boolean dropFrame, lo
 
     /** The same, beginning with its first piece where that lies before: nothing of it is ever outside. */
     public Master fromItsFirst() {
-        long first = lanes.stream().filter(l -> !l.sections().isEmpty()).mapToLong(l -> l.sections().get(0).record().in())
+        long first = lanes.stream().filter(l -> !l.sections().isEmpty()).mapToLong(l -> l.sections().get(0).seen(null).in())
                 .min().orElse(start);
         return first < start ? startingAt(first) : this;
     }

@@ -3,6 +3,7 @@ package freshsplice.server.masters;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.edit.Along;
+import freshsplice.core.master.edit.Fades;
 import freshsplice.core.master.edit.LaneEdits;
 import freshsplice.core.master.edit.Nesting;
 import freshsplice.core.master.edit.Warnings;
@@ -80,7 +81,7 @@ public class MasterEdits {
 
     private Done change(MasterRow row, Master before, MasterEdit edit) {
         Master after = edit.kind() == MasterEdit.Kind.NEST ? nest(row, before, edit)
-                : pieces.edited(row, before, edit).fromItsFirst();
+                : Fades.settled(before, pieces.edited(row, before, edit)).fromItsFirst();
         List<String> said = said(row, before, after, edit);
         write(row, before, after, Boolean.TRUE.equals(edit.soundStays()));
         return new Done(made(row, before, after), said);

@@ -1,12 +1,18 @@
 package freshsplice.core.master.edit;
 
+import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Passage;
 import freshsplice.core.master.Passage.Curve;
 import freshsplice.core.master.Section;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.words.Counted;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /** Edits of the passages between pieces, and from and to black. */
 public final class Fades {
@@ -51,6 +57,39 @@ public final class Fades {
         return head(master, place, frames == 0 ? null : new Passage(Passage.Kind.DISSOLVE, before,
                 frames - before,
                 curve));
+    }
+
+    /**
+     * A master after an edit: a passage into a piece that nothing meets any more comes from black, on its own frames; one
+     * to black goes where another piece meets the end now; and one for which a piece has no room now goes.
+     */
+    public static Master settled(Master before, Master after) {
+        Map<Long, Section> known = before.sections().stream().collect(Collectors.toMap(Section::id, Function.identity(), (a, b) -> a));
+        Master settled = after;
+        for (int lane = 0; lane < after.lanes().size(); lane++) {
+            Lane now = after.lanes().get(lane);
+            if (lane < before.lanes().size() && before.lanes().get(lane) == now) {
+                continue;
+            }
+            List<Section> sections = new ArrayList<>(now.sections());
+            for (int i = 0; i < sections.size(); i++) {
+                Section section = sections.get(i);
+                Passage head = Place.meetingBefore(sections, i) == null ? fromBlack(section.head()) : section.head();
+                Passage tail = Place.meetingAfter(sections, i) == null ? section.tail() : null;
+                sections.set(i, head == section.head() && tail == section.tail() ? section : section.withPassages(head, tail));
+            }
+            List<Section> fitted = PassageRoom.fitted(sections, s -> isAsLong(s, known.get(s.id())));
+            settled = fitted.equals(now.sections()) ? settled : settled.withLane(lane, fitted);
+        }
+        return settled;
+    }
+
+    private static boolean isAsLong(Section section, Section before) {
+        return before != null && before.record().length() == section.record().length() && Objects.equals(before.head(), section.head());
+    }
+
+    private static Passage fromBlack(Passage head) {
+        return head == null || head.before() == 0 ? head : new Passage(head.kind(), 0, Math.max(1, head.after()), head.curve());
     }
 
     /** The passage from a piece to black. @param frames 0 for a plain end */

@@ -7,6 +7,7 @@ import freshsplice.core.refusal.Refusal;
 import freshsplice.core.words.Counted;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 
 /** Whether pieces are long enough for the passages that lie over them: a dissolve begins at nothing and ends at all. */
 final class PassageRoom {
@@ -27,10 +28,10 @@ final class PassageRoom {
         for (int i = 0; i < sections.size(); i++) {
             Section section = sections.get(i);
             boolean touched = i >= was.sections().size() || was.sections().get(i).record().length() > section.record().length();
-            if (touched && needed(sections, i) > section.record().length()) {
+            if (touched && lacksRoom(sections, i)) {
                 throw new Refusal("Only " + Counted.frames(section.record().length()) + " of the piece at record frame "
                         + section.record().in() + " would be left, and the passages over it need " + needed(sections, i)
-                        + ": shorten them or take them away first");
+                        + " and one of its own: shorten them or take them away first");
             }
         }
         return after;
@@ -38,19 +39,33 @@ final class PassageRoom {
 
     /** Pieces in order, without the passages for which one became too short: the picture under them is gone. */
     static List<Section> fitted(List<Section> sections) {
+        return fitted(sections, s -> false);
+    }
+
+    /** @param asBefore which pieces no edit touched: one whose neighbour is untouched too stays as a list had it */
+    static List<Section> fitted(List<Section> sections, Predicate<Section> asBefore) {
         List<Section> fitted = new ArrayList<>(sections);
         for (int i = 0; i < fitted.size(); i++) {
             Section section = fitted.get(i);
-            if (needed(fitted, i) > section.record().length()) {
-                boolean headFits = section.head() == null || section.head().after() <= section.record().length();
+            if (asBefore.test(section) && (i + 1 == fitted.size() || asBefore.test(fitted.get(i + 1)))) {
+                continue;
+            }
+            if (lacksRoom(fitted, i)) {
+                boolean headFits = section.head() == null || section.head().after() < section.record().length();
                 fitted.set(i, section.withPassages(headFits ? section.head() : null, null));
             }
-            if (needed(fitted, i) > section.record().length()) {
+            if (lacksRoom(fitted, i)) {
                 Section next = fitted.get(i + 1);
                 fitted.set(i + 1, next.withPassages(null, next.tail()));
             }
         }
         return fitted;
+    }
+
+    /** Between and beside passages a piece has a frame of its own, or no list could tell how it goes. */
+    private static boolean lacksRoom(List<Section> sections, int i) {
+        long needed = needed(sections, i);
+        return needed > 0 && needed >= sections.get(i).record().length();
     }
 
     /** Frames that a piece needs under its own passages and under the one into the next. */

@@ -103,11 +103,11 @@ class TrimsTest {
     @DisplayName("a trim, a roll or a slide that leaves less than a dissolve needs is refused in words")
     void passages() {
         Master dissolved = Fades.head(THREE, MIDDLE, new Passage(Passage.Kind.DISSOLVE, 6, 6));
-        assertThat(Trims.tail(dissolved, MIDDLE, -24, true).main().sections().get(1).record().length()).isEqualTo(6);
-        assertThatThrownBy(() -> Trims.tail(dissolved, MIDDLE, -25, true)).hasMessageContaining("passages over it need 6");
-        assertThatThrownBy(() -> Trims.tail(dissolved, new Place(0, 0), -15, true))
-                .as("the piece that is left needs its own half").hasMessageContaining("Only 5 frames");
-        assertThatThrownBy(() -> Trims.head(dissolved, MIDDLE, 25, true)).hasMessageContaining("passages over it need 6");
-        assertThatThrownBy(() -> SeamEdits.move(dissolved, 0, 1050, -25)).hasMessageContaining("passages over it need 6");
+        assertThat(Trims.tail(dissolved, MIDDLE, -23, true).main().sections().get(1).record().length()).isEqualTo(7);
+        assertThatThrownBy(() -> Trims.tail(dissolved, MIDDLE, -24, true)).hasMessageContaining("passages over it need 6");
+        assertThatThrownBy(() -> Trims.tail(dissolved, new Place(0, 0), -14, true))
+                .as("the piece that is left needs its own half").hasMessageContaining("Only 6 frames");
+        assertThatThrownBy(() -> Trims.head(dissolved, MIDDLE, 24, true)).hasMessageContaining("passages over it need 6");
+        assertThatThrownBy(() -> SeamEdits.move(dissolved, 0, 1050, -24)).hasMessageContaining("passages over it need 6");
     }
 }
