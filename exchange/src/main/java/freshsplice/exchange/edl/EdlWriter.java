@@ -38,6 +38,7 @@ public final class EdlWriter implements CutWriter {
         lanes.add(options.lane() == null ? flattened(cut, remarks)
                 : chosen.lanes().get(chosen.lanesOf(Lane.Kind.PICTURE).get(0)));
         cut.lanesOf(Lane.Kind.SOUND).stream().map(cut.lanes()::get).forEach(lanes::add);
+        remarkCuts(cut, lanes.get(0), remarks);
         EdlReels reels = new EdlReels(options.shortReels());
         EdlLines lines = new EdlLines(cut, reels, remarks);
         List<EdlLines.Block> blocks = new ArrayList<>();
@@ -49,6 +50,19 @@ public final class EdlWriter implements CutWriter {
         blocks.addAll(lines.blackAround(lanes));
         blocks.sort(Comparator.comparingLong(EdlLines.Block::recordIn));
         return new Written(lines.assemble(blocks).getBytes(StandardCharsets.UTF_8), remarks, reels.changed());
+    }
+
+    /** A list tells where a transition begins and how long it is, and not where the cut inside it lies (common practice). */
+    private static void remarkCuts(Cut cut, Lane lane, List<Remark> remarks) {
+        Set<Long> ends = new HashSet<>();
+        lane.events().forEach(e -> ends.add(e.record().out()));
+        for (Transition t : lane.transitions()) {
+            long off = Math.abs(2 * t.cut() - t.record().in() - t.record().out());
+            if (off > 1 && ends.contains(t.record().out())) {
+                remarks.add(Remark.loss(cut.timecodeAt(t.record().in()).label(), "The cut of this transition does not lie in its middle, "
+                        + "which a list cannot tell: read back it does"));
+            }
+        }
     }
 
     private static String soundTrack(Lane lane, int order) {
