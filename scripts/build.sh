@@ -61,4 +61,19 @@ build_application() {
     echo "Building the application"
     (cd "$FRESH_SPLICE_HOME" && mvn -q -B -Dstyle.color=never -pl server -am package -DskipTests)
   fi
+  lay_out_application
+}
+
+# The jar unpacked in layers, and an archive of the classes that a start loads: both make it start in a third of the time.
+lay_out_application() {
+  local jar=$FRESH_SPLICE_HOME/server/target/server-0.1.0.jar app=$FRESH_SPLICE_HOME/server/target/application
+  if [ "$app/classes.jsa" -nt "$jar" ]; then
+    return 0
+  fi
+  rm -rf "$app" "$app-data"
+  java -Djarmode=tools -jar "$jar" extract --destination "$app" >/dev/null
+  # without the archive the application starts all the same, only later
+  java -XX:ArchiveClassesAtExit="$app/classes.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off -XX:+UseSerialGC -Djava.awt.headless=true \
+    -jar "$app/server-0.1.0.jar" --data="$app-data" --port=0 --once >/dev/null 2>&1 || true
+  rm -rf "$app-data"
 }

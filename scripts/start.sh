@@ -43,8 +43,10 @@ fi
 
 echo "Starting"
 # the application ends with this script, whichever way it ends
-java -XX:+UseSerialGC -Xmx"${FRESH_SPLICE_MEMORY:-1500m}" -Djava.awt.headless=true \
-  -jar "$FRESH_SPLICE_HOME/server/target/server-0.1.0.jar" --data="$data" --port="$port" "${options[@]}" 9>&- &
+app=$FRESH_SPLICE_HOME/server/target/application
+java -XX:SharedArchiveFile="$app/classes.jsa" -Xshare:auto -Xlog:cds=off -Xlog:cds+dynamic=off \
+  -XX:+UseSerialGC -Xmx"${FRESH_SPLICE_MEMORY:-1500m}" -Djava.awt.headless=true \
+  -jar "$app/server-0.1.0.jar" --data="$data" --port="$port" "${options[@]}" 9>&- &
 server=$!
 trap 'kill "$server" 2>/dev/null' INT TERM HUP
 status=0

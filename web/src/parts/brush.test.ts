@@ -6,6 +6,8 @@ describe('strip', () => {
     expect(stripOf(20, 45)).toBe(1)
     expect(stripOf(159, 45)).toBe(1)
     expect(stripOf(161, 45)).toBe(2)
+    expect(stripOf(120, 14)).toBe(1)
+    expect(stripOf(130, 14)).toBe(2)
     expect(stripOf(80 * 13, 45)).toBe(8)
   })
 

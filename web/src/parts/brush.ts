@@ -10,12 +10,17 @@ export function cover(g: CanvasRenderingContext2D, picture: CanvasImageSource & 
 /** Wider than this many pictures, a piece is a strip of them, so that each stays sharp. */
 const STRIP_FROM = 2
 const SHAPE = 16 / 9
+/** In low lanes pictures are not so small that nothing is seen in them. */
+const LEAST_WIDTH = 64
 
 /**
  * How many pictures a piece shows: one, or so many that each has about its own shape. It doubles as one zooms in, so that
  * those that were fetched are used again.
  */
-export const stripOf = (w: number, h: number) => (w < STRIP_FROM * h * SHAPE ? 1 : 2 ** Math.floor(Math.log2(w / (h * SHAPE))))
+export function stripOf(w: number, h: number) {
+  const each = Math.max(LEAST_WIDTH, h * SHAPE)
+  return w < STRIP_FROM * each ? 1 : 2 ** Math.floor(Math.log2(w / each))
+}
 
 /**
  * A piece as a strip of pictures, from its first frame to its last.

