@@ -140,6 +140,7 @@ class SourcesTest {
         assertThat(found(cut, "quay.png") + found(cut, "lamp.png") + found(cut, "gulls.png")).isEqualTo("missingmissingmissing");
         assertThat(client.tryPost("/api/projects/" + project + "/sources/by-order", Map.of("files", Map.of())).statusCode())
                 .isEqualTo(422);
+        assertThat(client.tryPost("/api/projects/" + project + "/sources/by-order", Map.of()).statusCode()).isEqualTo(422);
         assertThat(client.tryPost("/api/projects/" + project + "/sources/by-order", Map.of("files", Map.of("none", 1)))
                 .statusCode()).isEqualTo(422);
     }

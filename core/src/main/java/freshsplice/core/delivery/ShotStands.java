@@ -47,9 +47,16 @@ public final class ShotStands {
      * Every shot that a master shows on any lane, nested masters opened, by its id.
      *
      * @param lanes  the pieces of each lane in record order
+     * @param seen   what is live over all of them: of a shot that is seen, what lies under other lanes counts for nothing
      * @param newest the newest render by shot id; gives null for a shot without
      */
-    public static Map<Long, OfShot> of(List<List<LivePieces.Live>> lanes, Function<Long, Newest> newest) {
+    public static Map<Long, OfShot> of(List<List<LivePieces.Live>> lanes, List<LivePieces.Live> seen, Function<Long, Newest> newest) {
+        Map<Long, OfShot> shots = onLanes(lanes, newest);
+        shots.putAll(onLanes(List.of(seen), newest));
+        return shots;
+    }
+
+    private static Map<Long, OfShot> onLanes(List<List<LivePieces.Live>> lanes, Function<Long, Newest> newest) {
         Map<Long, OfShot> shots = new LinkedHashMap<>();
         for (List<LivePieces.Live> lane : lanes) {
             for (int i = 0; i < lane.size(); i++) {

@@ -136,12 +136,17 @@ class DeliveryTest {
         LivePieces live = new LivePieces(id -> null);
         List<List<LivePieces.Live>> lanes = List.of(live.ofLane(master, 0), live.ofLane(master, 1));
         ShotStands.Newest newest = new ShotStands.Newest(RenderRange.of(first, first.record()), List.of());
-        Map<Long, ShotStands.OfShot> shots = ShotStands.of(lanes, id -> newest);
+        Map<Long, ShotStands.OfShot> shots = ShotStands.of(lanes, live.of(master), id -> newest);
         assertThat(shots).hasSize(1);
         assertThat(shots.get(1L).stand().words()).isEqualTo("covers 30 of 40 frames");
         assertThat(shots.get(1L).frames()).isEqualTo(40);
         assertThat(ShotStands.asksForARender(false, shots.get(1L).stand())).isTrue();
         assertThat(ShotStands.asksForARender(false, null)).as("nobody staged it").isFalse();
+        Section over = Section.ofShot(3, 1, FrameRange.of(0, 24), Rational.of(1001));
+        Master covered = master.withLane(1, List.of(over));
+        Map<Long, ShotStands.OfShot> tried = ShotStands.of(List.of(live.ofLane(covered, 0), live.ofLane(covered, 1)),
+                live.of(covered), id -> newest);
+        assertThat(tried.get(1L).stand().words()).as("what lies under a try counts for nothing").isEqualTo("covers 20 of 24 frames");
     }
 
     @Test

@@ -91,7 +91,7 @@ public class SequenceService {
         }
         List<List<LivePieces.Live>> lanes = new ArrayList<>(List.of(pieces));
         lanes.addAll(above);
-        List<SequenceView.ShotState> states = states(lanes, shots, newest, maker);
+        List<SequenceView.ShotState> states = states(lanes, seen, shots, newest, maker);
         FrameRange whole = FrameRange.of(cut == null ? master.start() : Math.min(master.start(), cut.record().in()),
                 Math.max(master.end(), cut == null ? master.start() + 1 : cut.record().out()));
         return new SequenceView(row.id, project.id, project.seq, row.name, project.rate.toString(),
@@ -108,10 +108,10 @@ public class SequenceService {
     }
 
     /** How each shot of the master stands, in order of its lanes. */
-    private static List<SequenceView.ShotState> states(List<List<LivePieces.Live>> lanes, Map<Long, ShotRow> shots,
+    private static List<SequenceView.ShotState> states(List<List<LivePieces.Live>> lanes, List<LivePieces.Live> seen, Map<Long, ShotRow> shots,
                                                        Map<Long, NewestRenders.Newest> newest, SectionViews.Maker maker) {
         List<SequenceView.ShotState> states = new ArrayList<>();
-        ShotStands.of(lanes, id -> newest.containsKey(id) ? newest.get(id).stands() : null).forEach((id, shot) -> {
+        ShotStands.of(lanes, seen, id -> newest.containsKey(id) ? newest.get(id).stands() : null).forEach((id, shot) -> {
             RenderRow render = newest.containsKey(id) ? newest.get(id).row() : null;
             RenderStand stand = shot.stand();
             boolean staged = maker.isStaged(id);

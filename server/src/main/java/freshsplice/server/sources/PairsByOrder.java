@@ -79,6 +79,9 @@ public class PairsByOrder {
      * @param files for each missing picture, by what it is known by, its file
      */
     public void give(long projectId, Map<String, Long> files, String who) {
+        if (files == null || files.isEmpty() || files.containsValue(null)) {
+            throw new Refused("No pair was given: choose a file for at least one picture, and leave out those without one");
+        }
         Map<String, Wanted> wanted = choosing.wantedNow(projectId).get(Lane.Kind.PICTURE);
         for (Map.Entry<String, Long> pair : files.entrySet()) {
             if (!wanted.containsKey(pair.getKey())) {
@@ -87,9 +90,6 @@ public class PairsByOrder {
             if (store.get(MediaRow.class, pair.getValue()).kind == MediaRow.Kind.SOUND) {
                 throw new Refused(store.get(MediaRow.class, pair.getValue()).name + " is sound and has no picture");
             }
-        }
-        if (files.isEmpty()) {
-            throw new Refused("No pair was given: choose a file for at least one picture");
         }
         choosing.choose(projectId, Lane.Kind.PICTURE, files, who);
     }
