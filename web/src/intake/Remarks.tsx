@@ -60,14 +60,14 @@ export function Remarks({ project, cut, busy, receive, choose, lead }: Props) {
   return (
     <section className="flex w-[370px] shrink-0 flex-col max-[900px]:w-full max-[900px]:border-l-0 border-l border-black/40 bg-[#262626] px-4 pt-3" aria-label="Remarks">
       <div className="mb-1 flex items-baseline gap-3">
-        <span className="flex items-baseline gap-3" role="tablist" aria-label="Remarks, sources or what is not used">
+        <span className="flex items-baseline gap-2.5" role="tablist" aria-label="Remarks, sources or what is not used">
           {TABS.map(({ tab: of, name }) => (
-            <button key={of} type="button" role="tab" aria-selected={tab === of} className={`font-semibold ${tab === of ? '' : 'link text-quiet'}`} onClick={() => setTab(of)}>
+            <button key={of} type="button" role="tab" aria-selected={tab === of} className={`whitespace-nowrap font-semibold ${tab === of ? '' : 'link text-quiet'}`} onClick={() => setTab(of)}>
               {name} <span className={`num font-normal ${of === 'sources' ? 'text-bent' : ''}`}>{counts[of]}</span>
             </button>
           ))}
         </span>
-        <select className="field ml-auto max-w-36" aria-label="Version of the cut" value={cut.id} onChange={(e) => setDesk({ cutId: Number(e.target.value) })}>
+        <select className="field ml-auto w-20 min-w-0 shrink" aria-label="Version of the cut" value={cut.id} onChange={(e) => setDesk({ cutId: Number(e.target.value) })}>
           {project.cuts.map((c) => <option key={c.id} value={c.id}>Cut {c.version}{c.state === 'RECEIVED' ? '' : ', new'}</option>)}
         </select>
       </div>

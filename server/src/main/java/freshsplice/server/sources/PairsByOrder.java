@@ -2,6 +2,7 @@ package freshsplice.server.sources;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.LivePicture;
 import freshsplice.core.sources.ByOrder;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.Wanted;
@@ -12,6 +13,8 @@ import freshsplice.server.store.Store;
 import freshsplice.server.web.Refused;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -70,7 +73,18 @@ public class PairsByOrder {
                 missing.put(wanted.source().identity(), wanted.source().label());
             }
         }
-        return missing;
+        return inRecordOrder(missing, cut);
+    }
+
+    /** By where each is first seen, whichever lane it lies on; what is never seen comes last. */
+    private static Map<String, String> inRecordOrder(Map<String, String> missing, Cut cut) {
+        Map<String, Long> first = new HashMap<>();
+        LivePicture.of(cut).stream().filter(p -> p.event().source() != null)
+                .forEach(p -> first.merge(p.event().source().identity(), p.record().in(), Math::min));
+        Map<String, String> ordered = new LinkedHashMap<>();
+        missing.entrySet().stream().sorted(Comparator.comparingLong(m -> first.getOrDefault(m.getKey(), Long.MAX_VALUE)))
+                .forEach(m -> ordered.put(m.getKey(), m.getValue()));
+        return ordered;
     }
 
     /**
