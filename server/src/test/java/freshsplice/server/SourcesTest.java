@@ -146,6 +146,19 @@ class SourcesTest {
     }
 
     @Test
+    @DisplayName("what is missing is offered in the order in which the cut shows it, a lane above too")
+    void byOrderOverLanes() throws IOException {
+        String rate = "<rate><timebase>24</timebase><ntsc>FALSE</ntsc></rate>";
+        String clip = "<clipitem id=\"%s\"><name>%s</name>" + rate + "<start>%d</start><end>%d</end><in>0</in><out>24</out></clipitem>";
+        String list = "<xmeml version=\"5\"><sequence><name>c</name>" + rate + "<media><video><track>" + clip.formatted("a", "quay", 0, 24)
+                + clip.formatted("b", "lamp", 48, 72) + "</track><track>" + clip.formatted("c", "bell", 24, 48)
+                + "</track></video></media></sequence></xmeml>";
+        long cut = give(Map.of("c.xml", list.getBytes(StandardCharsets.UTF_8))).get("cutId").asLong();
+        assertThat(client.get("/api/cuts/" + cut + "/sources/by-order").get("pairs").valueStream()
+                .map(p -> p.get("name").asString())).containsExactly("quay", "bell", "lamp");
+    }
+
+    @Test
     @DisplayName("misnamed pictures are found, the doubtful stand first, and none of them can be chosen")
     void misnamed() throws IOException {
         long cut = cut("Hafenküste.png", "quay_v003.png", "gone.png", "lamp");
