@@ -64,10 +64,10 @@ build_application() {
   lay_out_application
 }
 
-# The jar unpacked in layers, and an archive of the classes that a start loads: both make it start in a third of the time.
+# The jar unpacked in layers, and an archive of the classes that a start loads: both make it start in half the time.
 lay_out_application() {
   local jar=$FRESH_SPLICE_HOME/server/target/server-0.1.0.jar app=$FRESH_SPLICE_HOME/server/target/application
-  if [ "$app/classes.jsa" -nt "$jar" ]; then
+  if [ "$app/laid-out" -nt "$jar" ]; then
     return 0
   fi
   rm -rf "$app" "$app-data"
@@ -76,4 +76,6 @@ lay_out_application() {
   java -XX:ArchiveClassesAtExit="$app/classes.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off -XX:+UseSerialGC -Djava.awt.headless=true \
     -jar "$app/server-0.1.0.jar" --data="$app-data" --port=0 --once >/dev/null 2>&1 || true
   rm -rf "$app-data"
+  # once for a jar, whether the archive could be made or not: no start waits for it again
+  touch "$app/laid-out"
 }

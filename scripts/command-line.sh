@@ -16,7 +16,7 @@ run_command_line() {
     touch "$FRESH_SPLICE_HOME/cli/target/cli-0.1.0.jar"
   fi
   local archive=$FRESH_SPLICE_HOME/cli/target/classes.jsa
-  [ "$archive" -nt "$FRESH_SPLICE_HOME/cli/target/cli-0.1.0.jar" ] || make_class_archive "$archive"
+  [ "$archive.tried" -nt "$FRESH_SPLICE_HOME/cli/target/cli-0.1.0.jar" ] || make_class_archive "$archive"
   run_java -XX:SharedArchiveFile="$archive" "$@"
 }
 
@@ -28,6 +28,8 @@ make_class_archive() {
   (run_java -XX:ArchiveClassesAtExit="$1.$$" read "$example" >/dev/null 2>&1) || true
   # whole or not at all: another reading may begin meanwhile
   if [ -s "$1.$$" ]; then mv -f "$1.$$" "$1"; fi
+  # once for a jar, whether it could be made or not
+  touch "$1.tried"
 }
 
 # $1 is an option for the machine, the rest what was asked for

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
 import { plural } from '../parts/words'
+import { signed } from '../parts/words'
 import type { LaneView, Sequence } from '../server/types'
 import { ask, edit } from './edits'
 import type { Layout } from './lanes'
@@ -97,7 +98,7 @@ function LaneMenu({ sequence, lane, span: [top, bottom], chosen, quiet, rename }
 function SoundName({ sequence, name, span: [top, bottom] }: { sequence: Sequence; name: string; span: [number, number] }) {
   const lane = sequence.soundLanes.find((l) => l.name === name)
   const title = sequence.sound.find((s) => s.lane === name)?.name.replace(/\.[a-z0-9]+$/i, '').replaceAll('_', ' ') ?? name
-  const level = lane?.level ? `${lane.level > 0 ? '+' : '−'}${Math.abs(lane.level)} dB` : ''
+  const level = lane?.level ? `${signed(lane.level)} dB` : ''
   const change = (part: { muted?: boolean; solo?: boolean }) => void ask(`/api/masters/${sequence.id}/sound-lanes`, { name, ...part })
   const toggle = (text: string, full: string, on: boolean, run: () => void) => (
     <button type="button" aria-pressed={on} title={`${full} ${title}`} aria-label={`${full} ${title}`}

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
 import type { LaidSound, Sequence } from '../server/types'
-import { plural } from '../parts/words'
+import { plural, signed } from '../parts/words'
 import { ask } from './edits'
 import { NumberBox, type Question } from './NumberBox'
 
@@ -42,7 +42,7 @@ export function SoundBar({ sequence, sound }: { sequence: Sequence; sound: LaidS
   return (
     <>
       <div className="flex h-[30px] shrink-0 items-center gap-4 border-t border-black/40 bg-[#262626] px-4 text-[13px]" role="toolbar" aria-label="Chosen sound">
-        <span className="num truncate">{sound.name} · {plural(sound.out - sound.in, 'frame')} · {sound.level > 0 ? '+' : ''}{sound.level} dB{lane?.level ? `, its lane ${lane.level > 0 ? '+' : '−'}${Math.abs(lane.level)} dB` : ''}{sound.gain === 0 ? ' · not heard' : ''}</span>
+        <span className="num truncate">{sound.name} · {plural(sound.out - sound.in, 'frame')} · {sound.level > 0 ? '+' : ''}{sound.level} dB{lane?.level ? `, its lane ${signed(lane.level)} dB` : ''}{sound.gain === 0 ? ' · not heard' : ''}</span>
         <span className="flex min-w-0 flex-1 items-center justify-end gap-3 overflow-hidden text-quiet">
           {offers.filter((o) => o.short).map((o) => (
             <button key={o.name} type="button" className="link whitespace-nowrap" title={`${o.name}, ${o.keys}`} onClick={o.run}>{o.short}</button>

@@ -9,11 +9,12 @@ import { drawSeamCounts, drawSeams } from './drawSeams'
 import { drawSound } from './drawSound'
 import { LABELS } from './lanes'
 import { ruledFrames, rulerStep, toFrame, toX } from './scale'
+import { rightOf } from '../parts/brush'
 import { INK, MONO, type Scene } from './scene'
 
 /** Everything that stays while the playhead moves. */
 export function drawStill(g: CanvasRenderingContext2D, s: Scene) {
-  clippedToLanes(g, s, () => {
+  rightOf(g, LABELS, s.width, s.layout.height, () => {
     drawRuler(g, s)
     drawCut(g, s)
     drawOver(g, s)
@@ -29,15 +30,6 @@ export function drawStill(g: CanvasRenderingContext2D, s: Scene) {
     drawMarks(g, s)
   })
   drawOverview(g, s)
-}
-
-function clippedToLanes(g: CanvasRenderingContext2D, s: Scene, draw: () => void) {
-  g.save()
-  g.beginPath()
-  g.rect(LABELS, 0, s.width - LABELS, s.layout.height)
-  g.clip()
-  draw()
-  g.restore()
 }
 
 function drawRuler(g: CanvasRenderingContext2D, s: Scene) {

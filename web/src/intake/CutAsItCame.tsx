@@ -4,7 +4,7 @@ import { plural } from '../parts/words'
 import { image, loudness } from '../conform/images'
 import { LABELS } from '../conform/lanes'
 import { panned, scaleOf, toFrame, toX, withFrame, type Zoom, zoomed } from '../conform/scale'
-import { strip } from '../parts/brush'
+import { rightOf, strip } from '../parts/brush'
 import { useWheel } from '../parts/useWheel'
 import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
@@ -59,28 +59,18 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
       const h = i === pictures.length - 1 ? HEIGHT.picture : HEIGHT.title
       const count = plural(lane.events.length, 'piece')
       name(g, lane.name, lane.enabled ? count : `${count}, off`, y + h / 2)
-      clipped(g, () => drawLane(g, lane, y, h))
+      rightOf(g, LEFT - 1, width, height, () => drawLane(g, lane, y, h))
       y += h + 6
     })
     const shotsAt = y + 16
     name(g, 'Shots', !cut.first ? 'as we have them' : cut.received ? 'as made' : 'as they will be', shotsAt + HEIGHT.shots / 2)
-    clipped(g, () => drawShots(g, shotsAt))
+    rightOf(g, LEFT - 1, width, height, () => drawShots(g, shotsAt))
     y += 16 + HEIGHT.shots + 12
     sounds.forEach((lane) => {
       nameSound(g, lane, y)
-      clipped(g, () => drawSound(g, lane, y))
+      rightOf(g, LEFT - 1, width, height, () => drawSound(g, lane, y))
       y += HEIGHT.sound + 4
     })
-  }
-
-  /** What is zoomed out of view never runs under the names. */
-  function clipped(g: CanvasRenderingContext2D, draw: () => void) {
-    g.save()
-    g.beginPath()
-    g.rect(LEFT - 1, 0, width - LEFT + 1, height)
-    g.clip()
-    draw()
-    g.restore()
   }
 
   const inView = (piece: { in: number; out: number }) => x(piece.out) > LEFT - 2 && x(piece.in) < width

@@ -7,6 +7,16 @@ export function cover(g: CanvasRenderingContext2D, picture: CanvasImageSource & 
   g.drawImage(picture, (picture.width - cw) / 2, (picture.height - ch) / 2, cw, ch, x, y, w, h)
 }
 
+/** Draws where there is room right of the names of lanes: what is zoomed out of view never runs under them. */
+export function rightOf(g: CanvasRenderingContext2D, left: number, width: number, height: number, draw: () => void) {
+  g.save()
+  g.beginPath()
+  g.rect(left, 0, width - left, height)
+  g.clip()
+  draw()
+  g.restore()
+}
+
 /** Wider than this many pictures, a piece is a strip of them, so that each stays sharp. */
 const STRIP_FROM = 2
 const SHAPE = 16 / 9

@@ -72,9 +72,11 @@ final class OnlySplit {
             end++;
         }
         List<Piece> candidates = end == i + 1 ? List.of() : newsByKey.getOrDefault(olds.get(i).key(), List.of());
-        int longest = longest(i, end, candidates, true);
-        boolean alone = candidates.stream().anyMatch(n -> isAs(olds.get(i), n));
-        return longest > i + 1 || alone ? longest : longest(i, end, candidates, false);
+        int inPlace = longest(i, end, candidates, true);
+        if (inPlace > i + 1 || candidates.stream().anyMatch(n -> isAs(olds.get(i), n))) {
+            return inPlace;
+        }
+        return longest(i, end, candidates, false);
     }
 
     /** The end of the most sections that the cut has as one, in their place or anywhere. */

@@ -101,9 +101,7 @@ public class PairsByOrder {
             if (!wanted.containsKey(pair.getKey())) {
                 throw new Refused("No cut of this project has that picture any more: look at the pairs again");
             }
-            if (store.get(MediaRow.class, pair.getValue()).kind == MediaRow.Kind.SOUND) {
-                throw new Refused(store.get(MediaRow.class, pair.getValue()).name + " is sound and has no picture");
-            }
+            SourceList.checkHas(store.get(MediaRow.class, pair.getValue()), Lane.Kind.PICTURE);
         }
         choosing.choose(projectId, Lane.Kind.PICTURE, files, who);
     }

@@ -107,9 +107,8 @@ public class SourceList {
         }
         MediaRow file = path != null ? search.link(projectId, path)
                 : mediaId != null ? store.get(MediaRow.class, mediaId) : null;
-        boolean sound = file != null && file.kind == MediaRow.Kind.SOUND;
-        if (file != null && sound != (kind == Lane.Kind.SOUND) && file.kind != MediaRow.Kind.MOVIE) {
-            throw new Refused(file.name + (sound ? " is sound and has no picture" : " is a picture and has no sound"));
+        if (file != null) {
+            checkHas(file, kind);
         }
         Map<String, Long> files = new LinkedHashMap<>();
         files.put(key, file == null ? null : file.id);
@@ -118,6 +117,14 @@ public class SourceList {
         }
         choosing.choose(projectId, kind, files, who);
         return files.size();
+    }
+
+    /** @throws Refused if a file has none of what is asked of it; a movie has both */
+    static void checkHas(MediaRow file, Lane.Kind kind) {
+        boolean sound = file.kind == MediaRow.Kind.SOUND;
+        if (sound != (kind == Lane.Kind.SOUND) && file.kind != MediaRow.Kind.MOVIE) {
+            throw new Refused(file.name + (sound ? " is sound and has no picture" : " is a picture and has no sound"));
+        }
     }
 
     private Map<String, Long> beside(long projectId, FolderMove move, Map<String, Wanted> wanted, String chosen)
