@@ -39,7 +39,7 @@ public final class TestServer implements BeforeAllCallback {
         return "http://localhost:" + running.port();
     }
 
-    static <T> T bean(Class<T> type) {
+    public static <T> T bean(Class<T> type) {
         return running.context().getBean(type);
     }
 }

@@ -41,30 +41,30 @@ class PastMasters {
     public CutPieces at(long masterId, long seq) {
         MasterRow row = store.get(MasterRow.class, masterId);
         StepRow step = steps.find(row.projectId, seq).orElseThrow(() -> new NotThere("There is no such step"));
-        Map<Long, Map<String, String>> sections = new HashMap<>();
+        Map<Long, Map<String, Object>> sections = new HashMap<>();
         jdbc.query("select id, " + String.join(", ", COLUMNS) + " from section where master_id in (select id from master "
                 + "where project_id = ?)", r -> {
-            Map<String, String> values = new HashMap<>();
+            Map<String, Object> values = new HashMap<>();
             for (String column : COLUMNS) {
-                values.put(column, r.getString(column));
+                values.put(column, r.getObject(column));
             }
             sections.put(r.getLong("id"), values);
         }, row.projectId);
         steps.backTo(row.projectId, seq, "section", sections);
         Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
-        Set<String> main = store.where(MasterLaneRow.class, "masterId", masterId).stream().filter(l -> l.place == 0)
-                .map(l -> l.id.toString()).collect(Collectors.toSet());
+        Set<Long> main = store.where(MasterLaneRow.class, "masterId", masterId).stream().filter(l -> l.place == 0)
+                .map(l -> l.id).collect(Collectors.toSet());
         List<CutPieces.Piece> pieces = sections.values().stream()
                 .filter(s -> s.get("alive") != null && main.contains(s.get("lane_id")))
-                .sorted(Comparator.comparingLong(s -> Long.parseLong(s.get("rec_in"))))
-                .map(s -> CutPieces.Piece.plain(Long.parseLong(s.get("rec_in")), Long.parseLong(s.get("rec_out")),
+                .sorted(Comparator.comparingLong(s -> (Long) s.get("rec_in")))
+                .map(s -> CutPieces.Piece.plain((Long) s.get("rec_in"), (Long) s.get("rec_out"),
                         name(s, shots), null, List.of())).toList();
         return new CutPieces(masterId, Math.toIntExact(seq), step.name, pieces);
     }
 
-    private static String name(Map<String, String> section, Map<Long, ShotRow> shots) {
-        ShotRow shot = section.get("shot_id") == null ? null : shots.get(Long.parseLong(section.get("shot_id")));
-        return shot != null ? shot.code : section.get("words") != null ? section.get("words")
-                : section.get("content").toLowerCase(Locale.ROOT);
+    private static String name(Map<String, Object> section, Map<Long, ShotRow> shots) {
+        ShotRow shot = section.get("shot_id") == null ? null : shots.get((Long) section.get("shot_id"));
+        return shot != null ? shot.code : section.get("words") != null ? (String) section.get("words")
+                : ((String) section.get("content")).toLowerCase(Locale.ROOT);
     }
 }

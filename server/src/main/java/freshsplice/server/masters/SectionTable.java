@@ -82,33 +82,33 @@ class SectionTable {
                 curve == null ? Passage.Curve.EVEN : Passage.Curve.valueOf(curve));
     }
 
-    /** A piece's values as the journal and the database take them. */
-    private static Map<String, String> values(long masterId, long laneId, Section s) {
-        Map<String, String> values = new LinkedHashMap<>();
-        values.put("master_id", Long.toString(masterId));
-        values.put("lane_id", Long.toString(laneId));
+    /** A piece's values as the database has them. */
+    private static Map<String, Object> values(long masterId, long laneId, Section s) {
+        Map<String, Object> values = new LinkedHashMap<>();
+        values.put("master_id", masterId);
+        values.put("lane_id", laneId);
         Section.Content c = s.content();
         values.put("content", c instanceof Section.Content.OfShot ? "SHOT" : c instanceof Section.Content.OfMaster ? "MASTER"
                 : c instanceof Section.Content.OfRender ? "RENDER" : c instanceof Section.Content.Slate ? "SLATE" : "BLACK");
-        values.put("shot_id", c instanceof Section.Content.OfShot o ? Long.toString(o.shotId()) : null);
-        values.put("nested_id", c instanceof Section.Content.OfMaster o ? Long.toString(o.masterId()) : null);
-        values.put("render_id", c instanceof Section.Content.OfRender o ? Long.toString(o.renderId()) : null);
+        values.put("shot_id", c instanceof Section.Content.OfShot o ? o.shotId() : null);
+        values.put("nested_id", c instanceof Section.Content.OfMaster o ? o.masterId() : null);
+        values.put("render_id", c instanceof Section.Content.OfRender o ? o.renderId() : null);
         values.put("words", c instanceof Section.Content.Slate o ? o.text() : null);
-        values.put("rec_in", Long.toString(s.record().in()));
-        values.put("rec_out", Long.toString(s.record().out()));
+        values.put("rec_in", s.record().in());
+        values.put("rec_out", s.record().out());
         values.put("from_position", s.from().toString());
         values.put("speed", s.speed().toString());
         values.put("bends", Bend.text(s.bends()));
-        values.put("enabled", s.enabled() ? "1" : "0");
+        values.put("enabled", s.enabled());
         put(values, "head", s.head());
         put(values, "tail", s.tail());
         return values;
     }
 
-    private static void put(Map<String, String> values, String at, Passage passage) {
+    private static void put(Map<String, Object> values, String at, Passage passage) {
         values.put(at + "_kind", passage == null ? null : passage.kind().name());
-        values.put(at + "_before", passage == null ? "0" : Long.toString(passage.before()));
-        values.put(at + "_after", passage == null ? "0" : Long.toString(passage.after()));
+        values.put(at + "_before", passage == null ? 0L : passage.before());
+        values.put(at + "_after", passage == null ? 0L : passage.after());
         values.put(at + "_curve", passage == null ? null : passage.curve().name());
     }
 
@@ -146,7 +146,7 @@ class SectionTable {
         List<Object[]> rows = new ArrayList<>();
         String insert = "";
         for (Change change : fresh) {
-            Map<String, String> values = values(change.masterId(), change.laneId(), change.section());
+            Map<String, Object> values = values(change.masterId(), change.laneId(), change.section());
             long id = ids.next();
             insert = "insert into section (id, alive, " + String.join(", ", values.keySet()) + ") values (?, 1"
                     + ", ?".repeat(values.size()) + ")";
@@ -169,7 +169,7 @@ class SectionTable {
             values.put("rec_out", value(was.section().record().out(), now.record().out()));
             return new ChangedRow("section", now.id(), false, values);
         }
-        Map<String, String> before = values(was.masterId(), was.laneId(), was.section());
+        Map<String, Object> before = values(was.masterId(), was.laneId(), was.section());
         values(change.masterId(), change.laneId(), now).forEach((column, value) -> {
             if (!Objects.equals(before.get(column), value)) {
                 values.put(column, new ChangedRow.Value(before.get(column), value));
@@ -179,14 +179,14 @@ class SectionTable {
     }
 
     private static ChangedRow.Value value(long before, long after) {
-        return new ChangedRow.Value(Long.toString(before), Long.toString(after));
+        return new ChangedRow.Value(before, after);
     }
 
     /** Takes pieces away; they stay in the table, not alive. */
     void remove(List<Long> gone) {
         jdbc.batchUpdate("update section set alive = null where id = ?", gone.stream().map(id -> new Object[] {id}).toList());
         gone.forEach(id -> steps.note(new ChangedRow("section", id, false,
-                Map.of("alive", new ChangedRow.Value("1", null)))));
+                Map.of("alive", new ChangedRow.Value(true, null)))));
     }
 
     /** Those of some pieces that lie in a master: others may have been taken over by another one. */

@@ -11,8 +11,8 @@ import java.util.Map;
  * @param values changed columns
  */
 public record ChangedRow(String table, long id, boolean added, Map<String, Value> values) {
-    /** A column's value before and after, as text; null where it has none. */
-    public record Value(String before, String after) {
+    /** A column's value before and after, as the database has it: a number, a flag, a text, an instant; null where it has none. */
+    public record Value(Object before, Object after) {
     }
 
     /** Frames by which it was only pushed along the record clock; null where it was not, or more was changed. */
@@ -22,7 +22,11 @@ public record ChangedRow(String table, long id, boolean added, Map<String, Value
         if (added || values.size() != 2 || in == null || out == null) {
             return null;
         }
-        long frames = Long.parseLong(in.after()) - Long.parseLong(in.before());
-        return Long.parseLong(out.after()) - Long.parseLong(out.before()) == frames ? (Long) frames : null;
+        long frames = difference(in);
+        return difference(out) == frames ? (Long) frames : null;
+    }
+
+    private static long difference(Value value) {
+        return (Long) value.after() - (Long) value.before();
     }
 }

@@ -1,14 +1,16 @@
 package freshsplice.server.steps;
 
 import freshsplice.server.store.Ids;
+import jakarta.persistence.EntityManager;
 import java.sql.PreparedStatement;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
+import org.hibernate.engine.spi.SharedSessionContractImplementor;
+import org.hibernate.type.descriptor.WrapperOptions;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
@@ -16,16 +18,16 @@ import org.springframework.stereotype.Component;
 @Component
 class StepJournal {
     private static final int BATCH = 500;
-    /** Tables that steps may touch: names are put into SQL, so only these ever are. */
-    private static final Set<String> TABLES = Set.of("project", "scene", "item", "item_key", "camera", "camera_key",
-            "shot", "shot_alias", "media", "board", "cut", "master", "master_lane", "master_mark", "section", "sound",
-            "sound_lane", "source_choice", "source_pairing", "cut_apart", "cut_fix", "cut_camera");
 
     private final JdbcTemplate jdbc;
     private final Ids ids;
     private final Pushes pushes;
+    private final UndoableTables tables;
+    private final EntityManager entities;
 
-    StepJournal(JdbcTemplate jdbc, Ids ids, Pushes pushes) {
+    StepJournal(JdbcTemplate jdbc, Ids ids, Pushes pushes, UndoableTables tables, EntityManager entities) {
+        this.tables = tables;
+        this.entities = entities;
         this.ids = ids;
         this.jdbc = jdbc;
         this.pushes = pushes;
@@ -44,8 +46,11 @@ class StepJournal {
             long id = ids.next();
             rowValues.add(new Object[] {id, stepId, rowValues.size(), row.table(), row.id(), row.id(),
                 row.added() ? "ADD" : "CHANGE", null});
-            row.values().forEach((column, value) -> columnValues.add(new Object[] {ids.next(), id, column,
-                value.before(), value.after()}));
+            UndoableTable table = tables.named(row.table());
+            row.values().forEach((name, value) -> {
+                UndoableColumn column = table.column(name);
+                columnValues.add(new Object[] {ids.next(), id, name, column.text(value.before()), column.text(value.after())});
+            });
         }
         pushed.forEach((push, rowIds) -> Pushes.runs(rowIds).forEach(run -> rowValues.add(new Object[] {ids.next(), stepId,
             rowValues.size(), push.table(), run.first(), run.last(), "PUSH", push.frames()})));
@@ -101,18 +106,21 @@ class StepJournal {
      *
      * @param rowLast the last of the rows that it pushed; the row itself where it did something else
      * @param column  null where the step added or pushed the row
+     * @param value   as the database has it
      * @param pushed  by how many frames it pushed it
      */
-    record Before(long rowId, long rowLast, String kind, String column, String value, long pushed) {
+    record Before(long rowId, long rowLast, String kind, String column, Object value, long pushed) {
     }
 
     /** What the steps that hold changed in a table after a number of edits, the newest first. */
-    List<Before> changesAfter(long projectId, long seq, String table) {
+    List<Before> changesAfter(long projectId, long seq, String name) {
+        UndoableTable table = tables.named(name);
         return jdbc.query("select r.row_id, r.row_last, r.kind, v.column_name, v.old_value, coalesce(r.pushed, 0) from step s join step_row r "
                         + "on r.step_id = s.id left join step_value v on v.step_row_id = r.id where s.project_id = ? and "
                         + "s.seq > ? and s.state = 'DONE' and r.table_name = ? order by s.seq desc, r.place desc",
-                (r, n) -> new Before(r.getLong(1), r.getLong(2), r.getString(3), r.getString(4), r.getString(5),
-                        r.getLong(6)), projectId, seq, table);
+                (r, n) -> new Before(r.getLong(1), r.getLong(2), r.getString(3), r.getString(4),
+                        r.getString(4) == null ? null : table.column(r.getString(4)).value(r.getString(5)), r.getLong(6)),
+                projectId, seq, name);
     }
 
     /** Takes a step back, last row first, or does it again, first row first. */
@@ -129,11 +137,10 @@ class StepJournal {
         Map<Push, List<Pushes.Run>> pushed = new LinkedHashMap<>();
         for (Noted row : rows) {
             if (row.kind().equals("PUSH")) {
-                checkTable(row.table());
-                pushed.computeIfAbsent(new Push(row.table(), row.pushed()), k -> new ArrayList<>())
+                pushed.computeIfAbsent(new Push(tables.named(row.table()).name(), row.pushed()), k -> new ArrayList<>())
                         .add(new Pushes.Run(row.rowId(), row.rowLast()));
             } else if (row.kind().equals("ADD")) {
-                set(row.table(), row.rowId(), List.of(new NotedValue(0, "alive", back ? null : "1")));
+                set(row.table(), row.rowId(), List.of(new NotedValue(0, "alive", back ? null : "true")));
             } else {
                 set(row.table(), row.rowId(), values.getOrDefault(row.id(), List.of()));
             }
@@ -154,28 +161,21 @@ class StepJournal {
                 frames, table, run.first(), run.last());
     }
 
-    private static void checkTable(String table) {
-        if (!TABLES.contains(table)) {
-            throw new IllegalStateException("A step names " + table + ", which steps do not touch");
-        }
-    }
-
-    private void set(String table, long id, List<NotedValue> values) {
+    private void set(String name, long id, List<NotedValue> values) {
         if (values.isEmpty()) {
             return;
         }
-        checkTable(table);
-        if (values.stream().anyMatch(v -> !v.column().matches("[a-z0-9_]+"))) {
-            throw new IllegalStateException("A step names a column of " + table + " that cannot be one");
-        }
-        String columns = String.join(", ", values.stream().map(v -> v.column() + " = ?").toList());
+        UndoableTable table = tables.named(name);
+        List<UndoableColumn> columns = values.stream().map(v -> table.column(v.column())).toList();
+        String sql = "update " + table.name() + " set " + String.join(", ", columns.stream().map(c -> c.name() + " = ?").toList())
+                + ", row_version = row_version + 1 where id = ?";
+        WrapperOptions session = entities.unwrap(SharedSessionContractImplementor.class);
         jdbc.update(connection -> {
-            PreparedStatement update = connection.prepareStatement("update " + table + " set " + columns
-                    + ", row_version = row_version + 1 where id = ?");
-            for (int i = 0; i < values.size(); i++) {
-                update.setString(i + 1, values.get(i).value());
+            PreparedStatement update = connection.prepareStatement(sql);
+            for (int i = 0; i < columns.size(); i++) {
+                columns.get(i).set(update, i + 1, values.get(i).value(), session);
             }
-            update.setLong(values.size() + 1, id);
+            update.setLong(columns.size() + 1, id);
             return update;
         });
     }

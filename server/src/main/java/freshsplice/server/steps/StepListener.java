@@ -1,6 +1,5 @@
 package freshsplice.server.steps;
 
-import freshsplice.server.store.AliveRow;
 import jakarta.annotation.PostConstruct;
 import jakarta.persistence.EntityManagerFactory;
 import java.util.HashMap;
@@ -15,7 +14,6 @@ import org.hibernate.event.spi.PostInsertEvent;
 import org.hibernate.event.spi.PostInsertEventListener;
 import org.hibernate.event.spi.PostUpdateEvent;
 import org.hibernate.event.spi.PostUpdateEventListener;
-import org.hibernate.persister.entity.EntityPersister;
 import org.springframework.stereotype.Component;
 
 /** Notes every row that Hibernate writes while a step is being made on the same thread. */
@@ -24,9 +22,11 @@ class StepListener implements PostInsertEventListener, PostUpdateEventListener {
     private static final long serialVersionUID = 1L;
 
     private final transient EntityManagerFactory factory;
+    private final transient UndoableTables tables;
     private final transient ThreadLocal<Map<String, ChangedRow>> noted = new ThreadLocal<>();
 
-    StepListener(EntityManagerFactory factory) {
+    StepListener(EntityManagerFactory factory, UndoableTables tables) {
+        this.tables = tables;
         this.factory = factory;
     }
 
@@ -51,32 +51,28 @@ class StepListener implements PostInsertEventListener, PostUpdateEventListener {
 
     @Override
     public void onPostInsert(PostInsertEvent event) {
-        if (noted.get() != null && event.getEntity() instanceof AliveRow) {
-            String table = table(event.getPersister());
-            long id = (Long) event.getId();
-            noted.get().put(table + id, new ChangedRow(table, id, true, Map.of()));
+        if (noted.get() == null) {
+            return;
         }
+        tables.of(event.getPersister()).filter(UndoableTable::hasLives).ifPresent(table ->
+                note(new ChangedRow(table.name(), (Long) event.getId(), true, Map.of())));
     }
 
     @Override
     public void onPostUpdate(PostUpdateEvent event) {
-        int[] dirty = event.getDirtyProperties();
-        boolean editable = event.getEntity() instanceof AliveRow
-                || event.getEntity() instanceof freshsplice.server.store.CutRow;
-        if (noted.get() == null || dirty == null || !editable) {
-            return;
+        if (noted.get() != null && event.getDirtyProperties() != null) {
+            tables.of(event.getPersister()).ifPresent(table ->
+                    note(new ChangedRow(table.name(), (Long) event.getId(), false, changed(event))));
         }
-        String table = table(event.getPersister());
-        long id = (Long) event.getId();
+    }
+
+    private Map<String, ChangedRow.Value> changed(PostUpdateEvent event) {
         Map<String, ChangedRow.Value> values = new HashMap<>();
-        for (int index : dirty) {
-            String column = Columns.of(event.getPersister().getPropertyNames()[index]);
-            if (!column.equals("seq") && !column.equals("row_version")) {
-                values.put(column, new ChangedRow.Value(Columns.text(event.getOldState()[index]),
-                        Columns.text(event.getState()[index])));
-            }
+        for (int place : event.getDirtyProperties()) {
+            tables.column(event.getPersister(), place).ifPresent(column -> values.put(column.name(), new ChangedRow.Value(
+                    column.ofProperty(event.getOldState()[place]), column.ofProperty(event.getState()[place]))));
         }
-        note(new ChangedRow(table, id, false, values));
+        return values;
     }
 
     /** Notes a row that was written; what a step changes of one row several times is one change. */
@@ -100,9 +96,5 @@ class StepListener implements PostInsertEventListener, PostUpdateEventListener {
         } else {
             all.put(key, new ChangedRow(row.table(), row.id(), false, values));
         }
-    }
-
-    private static String table(EntityPersister persister) {
-        return Columns.of(persister.getEntityName().replaceAll(".*\\.|Row$", ""));
     }
 }

@@ -139,7 +139,7 @@ public class Steps {
      * @param now  every row's values by column, by id, those that are not alive too; changed to what they were
      * @param seq  the step's number
      */
-    public void backTo(long projectId, long seq, String table, Map<Long, Map<String, String>> now) {
+    public void backTo(long projectId, long seq, String table, Map<Long, Map<String, Object>> now) {
         for (StepJournal.Before change : journal.changesAfter(projectId, seq, table)) {
             if (change.kind().equals("PUSH")) {
                 for (long id = change.rowId(); id <= change.rowLast(); id++) {
@@ -147,7 +147,7 @@ public class Steps {
                 }
                 continue;
             }
-            Map<String, String> row = now.get(change.rowId());
+            Map<String, Object> row = now.get(change.rowId());
             if (row == null) {
                 continue;
             }
@@ -159,10 +159,10 @@ public class Steps {
         }
     }
 
-    private static void pushBack(Map<String, String> row, long frames) {
+    private static void pushBack(Map<String, Object> row, long frames) {
         if (row != null) {
             for (String end : List.of("rec_in", "rec_out")) {
-                row.put(end, Long.toString(Long.parseLong(row.get(end)) - frames));
+                row.put(end, (Long) row.get(end) - frames);
             }
         }
     }

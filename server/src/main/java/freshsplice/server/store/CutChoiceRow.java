@@ -6,6 +6,7 @@ import org.hibernate.annotations.DynamicUpdate;
 
 /** One of the sequences in a file. */
 @Entity
+@OutsideSteps("written once, with its cut")
 @DynamicUpdate
 @Table(name = "cut_choice")
 public class CutChoiceRow extends Row {

@@ -11,6 +11,7 @@ import org.hibernate.annotations.DynamicUpdate;
 
 /** An event of a cut. */
 @Entity
+@OutsideSteps("written once, with its cut")
 @DynamicUpdate
 @Table(name = "cut_event")
 public class CutEventRow extends Row {

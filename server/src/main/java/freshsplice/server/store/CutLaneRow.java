@@ -9,6 +9,7 @@ import org.hibernate.annotations.DynamicUpdate;
 
 /** A lane of a cut. */
 @Entity
+@OutsideSteps("written once, with its cut")
 @DynamicUpdate
 @Table(name = "cut_lane")
 public class CutLaneRow extends Row {

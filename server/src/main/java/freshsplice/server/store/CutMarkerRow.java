@@ -6,6 +6,7 @@ import org.hibernate.annotations.DynamicUpdate;
 
 /** A marker of a cut. */
 @Entity
+@OutsideSteps("written once, with its cut")
 @DynamicUpdate
 @Table(name = "cut_marker")
 public class CutMarkerRow extends Row {

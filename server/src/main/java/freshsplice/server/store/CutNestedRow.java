@@ -7,6 +7,7 @@ import org.hibernate.annotations.DynamicUpdate;
 
 /** A cut nested in a cut. */
 @Entity
+@OutsideSteps("written once, with its cut")
 @DynamicUpdate
 @Table(name = "cut_nested")
 public class CutNestedRow extends Row {

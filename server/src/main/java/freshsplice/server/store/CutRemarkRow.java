@@ -9,6 +9,7 @@ import org.hibernate.annotations.DynamicUpdate;
 
 /** What its reader had to say about a cut. */
 @Entity
+@OutsideSteps("written once, with its cut")
 @DynamicUpdate
 @Table(name = "cut_remark")
 public class CutRemarkRow extends Row {

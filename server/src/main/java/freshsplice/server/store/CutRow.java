@@ -13,7 +13,7 @@ import org.hibernate.annotations.DynamicUpdate;
 @Entity
 @DynamicUpdate
 @Table(name = "cut")
-public class CutRow extends Row {
+public class CutRow extends Row implements Undoable {
     public long projectId;
     public int version;
     public String name;

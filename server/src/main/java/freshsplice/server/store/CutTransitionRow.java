@@ -9,6 +9,7 @@ import org.hibernate.annotations.DynamicUpdate;
 
 /** A transition of a cut. */
 @Entity
+@OutsideSteps("written once, with its cut")
 @DynamicUpdate
 @Table(name = "cut_transition")
 public class CutTransitionRow extends Row {

@@ -6,6 +6,7 @@ import org.hibernate.annotations.DynamicUpdate;
 
 /** What a list of checksums says of a file. */
 @Entity
+@OutsideSteps("written once, with its list")
 @DynamicUpdate
 @Table(name = "listed_file")
 public class ListedFileRow extends Row {

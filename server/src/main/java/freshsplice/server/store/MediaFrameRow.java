@@ -6,6 +6,7 @@ import org.hibernate.annotations.DynamicUpdate;
 
 /** One picture of a numbered run. */
 @Entity
+@OutsideSteps("written once, with its run")
 @DynamicUpdate
 @Table(name = "media_frame")
 public class MediaFrameRow extends Row {

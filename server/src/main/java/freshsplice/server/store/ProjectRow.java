@@ -28,5 +28,6 @@ public class ProjectRow extends AliveRow {
     /** When a cut was first handed back; from then on shots keep their numbers. */
     public Instant handedBackAt;
     /** Number of the last step, undo or redo: open windows know by it what they have missed. */
+    @OutsideSteps("it counts edits, those that undo too")
     public long seq;
 }

@@ -6,6 +6,7 @@ import org.hibernate.annotations.DynamicUpdate;
 
 /** A part of what a render was made from. */
 @Entity
+@OutsideSteps("written once, with its render")
 @DynamicUpdate
 @Table(name = "render_part")
 public class RenderPartRow extends Row {

@@ -10,6 +10,7 @@ import org.hibernate.annotations.DynamicUpdate;
 
 /** A rendered version of a shot or a master. */
 @Entity
+@OutsideSteps("a render is a file, asked for and taken away by itself")
 @DynamicUpdate
 @Table(name = "render")
 public class RenderRow extends Row {

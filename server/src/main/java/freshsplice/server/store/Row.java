@@ -17,5 +17,6 @@ public abstract class Row {
 
     /** How often it was written: who read it before somebody else wrote it is refused instead of writing over that. */
     @Version
+    @OutsideSteps("it counts writings, those that undo too")
     public long rowVersion;
 }

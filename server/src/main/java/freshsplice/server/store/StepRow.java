@@ -9,6 +9,7 @@ import org.hibernate.annotations.DynamicUpdate;
 
 /** A named edit. */
 @Entity
+@OutsideSteps("it is what undoes")
 @DynamicUpdate
 @Table(name = "step")
 public class StepRow extends Row {
