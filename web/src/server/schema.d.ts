@@ -4,7 +4,7 @@
  */
 
 export interface paths {
-    "/api/tasks/{id}/stop": {
+    "/api/cuts/{id}/apart": {
         parameters: {
             query?: never;
             header?: never;
@@ -13,14 +13,14 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["stop"];
+        post: operations["apart"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/sounds/{id}": {
+    "/api/cuts/{id}/apart/all": {
         parameters: {
             query?: never;
             header?: never;
@@ -29,14 +29,14 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["sound"];
+        post: operations["allApart"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/sounds/{id}/split": {
+    "/api/cuts/{id}/as-in-cut": {
         parameters: {
             query?: never;
             header?: never;
@@ -45,14 +45,14 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["splitSound"];
+        post: operations["asInCut"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/sounds/{id}/remove": {
+    "/api/cuts/{id}/camera": {
         parameters: {
             query?: never;
             header?: never;
@@ -61,14 +61,30 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["removeSound"];
+        post: operations["camera_1"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/shots/{id}/keys": {
+    "/api/cuts/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/{id}/fix": {
         parameters: {
             query?: never;
             header?: never;
@@ -77,14 +93,30 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["setKeys"];
+        post: operations["fix"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/shots/{id}/keys/remove": {
+    "/api/cuts/{id}/intake": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["intake"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/{id}/lane": {
         parameters: {
             query?: never;
             header?: never;
@@ -93,14 +125,14 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["removeKeys"];
+        post: operations["lane"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/shots/{id}/keys/move": {
+    "/api/cuts/{id}/numbering/examples": {
         parameters: {
             query?: never;
             header?: never;
@@ -109,679 +141,23 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["moveKeys"];
+        post: operations["examples"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/shots/{id}/keys/here": {
+    "/api/cuts/{id}/pieces": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["pieces"];
         put?: never;
-        post: operations["keyHere"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shots/{id}/items": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["addItemInView"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shots/{id}/film-with": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["filmWith"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shots/{id}/film-from": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["filmFrom"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shots/{id}/camera": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["camera"];
-        put?: never;
-        post: operations["changeCamera"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/scenes/{id}/items": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["addItem"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/renders/{id}/stop": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["stop_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["all"];
-        put?: never;
-        post: operations["create"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/undo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["undo"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/sources/forget": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["forget"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/sources/choice": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["choose"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/sources/by-order": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["give"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/search": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["search"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/renumber": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["renumbered"];
-        put?: never;
-        post: operations["renumber"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/renders": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["all_1"];
-        put?: never;
-        post: operations["ask"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/redo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["redo"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/numbering": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["numbering"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/masters": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["all_2"];
-        put?: never;
-        post: operations["begin"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/history/{seq}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["goTo"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/here": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["here"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/hand-back/{format}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["handBackFile"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/files": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["files"];
-        put?: never;
-        post: operations["files_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/sounds": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["putSound"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/sound-lanes": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["soundLane"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/seam": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["moveSeam"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/remove": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["remove"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/name": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["rename"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/marks": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["mark"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/hold": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["hold"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/edits": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["edit"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/marks/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["changeMark"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/marks/{id}/remove": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["removeMark"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/items/{id}/remove": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["removeItem"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/items/{id}/place": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["placeItem"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/items/{id}/keys": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["setItemKeys"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/items/{id}/keys/remove": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["removeItemKeys"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/items/{id}/keys/move": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["moveItemKeys"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/items/{id}/keys/here": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["keyItemHere"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{id}/turnover/sources": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["sources"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{id}/turnover/apply": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["apply"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{id}/sequence": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["sequence"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{id}/receive": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["receive"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -820,7 +196,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cuts/{id}/numbering/examples": {
+    "/api/cuts/{id}/receive": {
         parameters: {
             query?: never;
             header?: never;
@@ -829,14 +205,30 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["examples"];
+        post: operations["receive"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/cuts/{id}/lane": {
+    "/api/cuts/{id}/report/{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["report"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/{id}/sequence": {
         parameters: {
             query?: never;
             header?: never;
@@ -845,551 +237,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["lane"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{id}/fix": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["fix"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{id}/camera": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["camera_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{id}/as-in-cut": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["asInCut"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{id}/apart": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["apart"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{id}/apart/all": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["allApart"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shots/{id}/stage": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["stage"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shots/{id}/picture": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["shot"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shots/{id}/focus": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["focus"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shots/{id}/bake": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["bake"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shading": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["shading"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/scenes/{id}/meshes.glb": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["meshes"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/renders/{id}/picture": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["render"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/renders/{id}/movie": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["movie"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["one"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/tasks": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["tasks"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/live": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["live"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/history": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["history"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/projects/{id}/hand-back": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["handBackView"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/media/{id}/sound": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["sound_1"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/media/{id}/picture": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["picture"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/media/{id}/peaks": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["peaks"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["sequence_1"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/same": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["same"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/pull": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["pull"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/position": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["position"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/outside": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["outside"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/movie-frames": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["movieFrames"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/labels": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["labels"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/inside": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["inside"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/cut-under": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["cutUnder"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/board-frames": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["boardFrames"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/masters/{id}/at/{seq}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["at"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/items/{id}/values": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["item"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/{id}/turnover": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["turnover"];
-        put?: never;
-        post?: never;
+        post: operations["sequence"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1428,14 +276,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cuts/{id}/report/{format}": {
+    "/api/cuts/{id}/turnover": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["report"];
+        get: operations["turnover"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1444,14 +292,142 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cuts/{id}/pieces": {
+    "/api/cuts/{id}/turnover/apply": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["pieces"];
+        get?: never;
+        put?: never;
+        post: operations["apply"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/{id}/turnover/sources": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sources"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items/{id}/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["setItemKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items/{id}/keys/here": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keyItemHere"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items/{id}/keys/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["moveItemKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items/{id}/keys/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["removeItemKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items/{id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["placeItem"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items/{id}/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["removeItem"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/items/{id}/values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["item"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1460,14 +436,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cuts/{id}/intake": {
+    "/api/marks/{id}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["intake"];
+        get?: never;
+        put?: never;
+        post: operations["changeMark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marks/{id}/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["removeMark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sequence_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1476,16 +484,1008 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cuts/{id}/file": {
+    "/api/masters/{id}/at/{seq}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["file"];
+        get: operations["at"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/board-frames": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["boardFrames"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/cut-under": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["cutUnder"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["edit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/hold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["hold"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/inside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["inside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["labels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/movie-frames": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["movieFrames"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["rename"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/outside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["outside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/position": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["position"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/pull": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["pull"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["remove"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/same": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["same"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/seam": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["moveSeam"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/sound-lanes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["soundLane"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/masters/{id}/sounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["putSound"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/media/{id}/peaks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["peaks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/media/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/media/{id}/sound": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sound_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post: operations["create"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["files"];
+        put?: never;
+        post: operations["files_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/hand-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["handBackView"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/hand-back/{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["handBackFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/here": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["here"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/history/{seq}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["goTo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["live"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/masters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_2"];
+        put?: never;
+        post: operations["begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/numbering": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["numbering"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/renders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put?: never;
+        post: operations["ask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/renumber": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["renumbered"];
+        put?: never;
+        post: operations["renumber"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["search"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/sources/by-order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["give"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/sources/choice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["choose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/sources/forget": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["forget"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/tasks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["tasks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/renders/{id}/movie": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["movie"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/renders/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["render"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/renders/{id}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["stop_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scenes/{id}/items": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addItem"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scenes/{id}/meshes.glb": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["meshes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shading"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/bake": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["bake"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/camera": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["camera"];
+        put?: never;
+        post: operations["changeCamera"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/film-from": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["filmFrom"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/film-with": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["filmWith"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/focus": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["focus"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/items": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addItemInView"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["setKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/keys/here": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keyHere"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/keys/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["moveKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/keys/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["removeKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shot"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/stage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["stage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sounds/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sound"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sounds/{id}/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["removeSound"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sounds/{id}/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["splitSound"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tasks/{id}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["stop"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1496,1075 +1496,1075 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        "freshsplice.server.masters.SoundEdits.PieceChange": {
-            /** Format: int64 */
-            offset?: number;
-            /** Format: int64 */
-            head?: number;
-            /** Format: int64 */
-            tail?: number;
-            /** Format: double */
-            level?: number;
-            /** Format: int64 */
-            fadeIn?: number;
-            /** Format: int64 */
-            fadeOut?: number;
-        };
-        "freshsplice.server.stages.StageController.SetKeys": {
-            /** Format: int64 */
-            frame: number;
-            values: {
-                [key: string]: number;
-            };
-            /** @enum {string} */
-            easing?: "STRAIGHT" | "EASED" | "STEPPED";
-        };
-        "freshsplice.server.stages.StageController.RemoveKeys": {
-            /** Format: int64 */
-            frame: number;
-            channels: string[];
-        };
-        "freshsplice.server.stages.StageController.MoveKeys": {
-            /** Format: int64 */
-            from: number;
-            /** Format: int64 */
-            to: number;
-        };
-        "freshsplice.server.stages.StageController.AddInView": {
-            /** @enum {string} */
-            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
-            /** Format: int64 */
-            frame: number;
-        };
-        "freshsplice.server.stages.StageController.FilmFrom": {
-            /** Format: int64 */
-            frame: number;
-            placed: number[];
-            /** Format: double */
-            lens: number;
-        };
-        "freshsplice.server.stages.StageController.ChangeCamera": {
-            /** Format: double */
-            stop?: number;
-            /** Format: double */
-            backWidth?: number;
-            /** Format: double */
-            backHeight?: number;
-        };
-        "freshsplice.server.stages.StageController.AddItem": {
-            name: string;
-            /** @enum {string} */
-            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
-            colour: string;
-            /** Format: double */
-            width: number;
-            /** Format: double */
-            height: number;
-            /** Format: double */
-            depth: number;
-            /** Format: double */
-            x: number;
-            /** Format: double */
-            y: number;
-            /** Format: double */
-            z: number;
-            /** Format: double */
-            turn: number;
-        };
-        "freshsplice.server.projects.ProjectController.NewProject": {
-            name: string;
-        };
-        "freshsplice.server.projects.ProjectController.Brief": {
-            /** Format: int64 */
-            id: number;
-            name: string;
-        };
-        "freshsplice.server.projects.ProjectController.Step": {
-            name: string;
-            who: string;
-            /** Format: date-time */
-            madeAt: string;
-        };
-        "freshsplice.server.sources.SourceController.Key": {
-            kind: string;
-            key: string;
-        };
-        "freshsplice.server.sources.SourceController.Choice": {
-            kind: string;
-            key: string;
-            /** Format: int64 */
-            mediaId?: number;
-            path?: string;
-            withFolder: boolean;
-        };
-        "freshsplice.server.sources.SourceController.Chosen": {
-            /** Format: int32 */
-            sources: number;
-        };
-        "freshsplice.server.sources.SourceController.Pairs": {
-            files: {
-                [key: string]: number;
-            };
-        };
-        "freshsplice.server.renders.RenderController.Ask": {
-            shotIds: number[];
-            master: boolean;
-            /** Format: int64 */
-            masterId?: number;
-            /** Format: int32 */
-            width: number;
-            /** Format: int32 */
-            height: number;
-            burnIn: boolean;
-        };
-        "freshsplice.server.cuts.Numbering": {
-            prefix: string;
-            /** Format: int32 */
-            step: number;
-            /** Format: int32 */
-            digits: number;
-            /** Format: int32 */
-            firstFrame: number;
-            /** Format: int32 */
-            handles: number;
-            codePattern?: string;
-        };
-        "freshsplice.server.masters.Masters.FromNothing": {
-            name: string;
-            /** Format: int32 */
-            shots: number;
-            /** Format: int64 */
-            frames: number;
-            start?: string;
-            rate?: string;
-        };
-        "freshsplice.server.live.LiveUpdates.Here": {
-            window: string;
-            who: string;
-            /** Format: int64 */
-            masterId: number;
-            /** Format: int64 */
-            frame: number;
-            pieces: number[];
-        };
-        "freshsplice.server.arrivals.Arrived": {
+        Arrived: {
             /** Format: int64 */
             cutId?: number;
-            media: string[];
-            /** Format: int32 */
-            listed: number;
             /** Format: int32 */
             found: number;
+            /** Format: int32 */
+            listed: number;
+            media: string[];
             refused: string[];
         };
-        "freshsplice.server.masters.SoundEdits.NewSound": {
+        "CutController.Apart": {
+            apart: boolean;
             /** Format: int64 */
-            mediaId: number;
-            /** Format: int64 */
-            at: number;
-            lane?: string;
+            seam: number;
         };
-        "freshsplice.server.masters.SoundEdits.LaneChange": {
-            name: string;
-            muted?: boolean;
-            solo?: boolean;
-            /** Format: double */
-            level?: number;
-        };
-        "freshsplice.server.masters.MasterController.MoveSeam": {
-            /** Format: int64 */
-            at: number;
-            /** Format: int64 */
-            frames: number;
-        };
-        "freshsplice.server.masters.MasterController.Name": {
-            name: string;
-        };
-        "freshsplice.server.masters.MasterController.NewMark": {
-            /** Format: int64 */
-            at: number;
-            /** Format: int64 */
-            frames: number;
-            words: string;
-            /** Format: int64 */
-            section?: number;
-        };
-        "freshsplice.server.masters.MasterEdit": {
-            /** @enum {string} */
-            kind: "ROLL" | "HEAD" | "TAIL" | "SLIP" | "SLIDE" | "SPLIT" | "JOIN" | "LIFT" | "TAKE_OUT" | "CLEAR" | "DUPLICATE" | "SWAP" | "MOVE" | "SWITCH" | "REPLACE" | "PUT" | "PASTE" | "FILL" | "FILL_GAP" | "SPEED" | "REVERSE" | "HOLD" | "KEY" | "MOVE_KEY" | "EASE_KEY" | "REMOVE_KEY" | "DISSOLVE" | "FADE_OUT" | "CUT_TO" | "NEW_SHOT" | "COPY_UP" | "LAY_DOWN" | "NEST" | "OPEN" | "LANE_ADD" | "LANE_REMOVE" | "LANE_RENAME" | "LANE_SWITCH" | "LANE_LOCK" | "LANE_ORDER";
-            sections: number[];
-            /** Format: int64 */
-            at?: number;
-            /** Format: int64 */
-            frames?: number;
-            ripple?: boolean;
-            speed?: string;
-            /** Format: int64 */
-            shotId?: number;
-            /** Format: int64 */
-            lane?: number;
-            text?: string;
-            /** @enum {string} */
-            curve?: "EVEN" | "EASED" | "LATE" | "EARLY";
-            /** @enum {string} */
-            easing?: "STRAIGHT" | "EASED" | "STEPPED";
-            piece?: components["schemas"]["freshsplice.server.masters.MasterEdit.NewPiece"];
-            /** @enum {string} */
-            along?: "OWN_LANE" | "ALL_LANES";
-            soundStays?: boolean;
-        };
-        "freshsplice.server.masters.MasterEdit.NewPiece": {
-            shows: string;
-            /** Format: int64 */
-            id?: number;
-            /** Format: int64 */
-            from?: number;
-            /** Format: int64 */
-            frames?: number;
-            text?: string;
-        };
-        "freshsplice.server.masters.MasterEdits.Done": {
-            made: number[];
-            said: string[];
-        };
-        "freshsplice.server.masters.MasterController.Words": {
-            words: string;
-        };
-        "freshsplice.server.cuts.CutController.Pairing": {
-            older: string;
-            newer: string;
-            same: boolean;
-        };
-        "freshsplice.server.cuts.CutController.Chosen": {
-            changes: components["schemas"]["freshsplice.server.cuts.CutController.ChosenChange"][];
-        };
-        "freshsplice.server.cuts.CutController.ChosenChange": {
-            id: string;
-            words: string;
-        };
-        "freshsplice.server.cuts.CutController.AppliedView": {
+        "CutController.AppliedView": {
             /** Format: int32 */
             applied: number;
             left: string[];
-            outOfDate: components["schemas"]["freshsplice.server.cuts.CutController.OutOfDate"][];
+            outOfDate: components["schemas"]["CutController.OutOfDate"][];
         };
-        "freshsplice.server.cuts.CutController.OutOfDate": {
-            code: string;
-            why: string;
-            before: boolean;
+        "CutController.Chosen": {
+            changes: components["schemas"]["CutController.ChosenChange"][];
         };
-        "freshsplice.server.cuts.CutController.Ways": {
-            /** @enum {string} */
-            rate?: "REAL_TIME" | "FRAME_FOR_FRAME";
-            /** @enum {string} */
-            clips?: "REAL_TIME" | "FRAME_FOR_FRAME";
+        "CutController.ChosenChange": {
+            id: string;
+            words: string;
         };
-        "freshsplice.server.cuts.CutController.Example": {
+        "CutController.Example": {
             code: string;
             from: string[];
         };
-        "freshsplice.server.cuts.CutController.Fixed": {
+        "CutController.Fixed": {
             /** Format: int64 */
             at: number;
             /** @enum {string} */
             fix?: "TO_BEFORE" | "TO_AFTER" | "HOLD" | "EARLIER_WINS" | "ONE_CAMERA" | "LOWEST_LANE";
         };
-        "freshsplice.server.cuts.CutController.Named": {
+        "CutController.HandBackView": {
+            remarks: components["schemas"]["IntakeView.Note"][];
+            tally: components["schemas"]["HandBack.Tally"];
+        };
+        "CutController.Named": {
             /** Format: int64 */
             at: number;
             name: string;
         };
-        "freshsplice.server.cuts.CutController.Pieces": {
+        "CutController.OutOfDate": {
+            before: boolean;
+            code: string;
+            why: string;
+        };
+        "CutController.Pairing": {
+            newer: string;
+            older: string;
+            same: boolean;
+        };
+        "CutController.Pieces": {
             sections: number[];
         };
-        "freshsplice.server.cuts.CutController.Apart": {
-            /** Format: int64 */
-            seam: number;
-            apart: boolean;
+        "CutController.Ways": {
+            /** @enum {string} */
+            clips?: "REAL_TIME" | "FRAME_FOR_FRAME";
+            /** @enum {string} */
+            rate?: "REAL_TIME" | "FRAME_FOR_FRAME";
         };
-        "freshsplice.server.stages.StageView": {
-            /** Format: int64 */
-            shotId: number;
-            code: string;
-            /** Format: int64 */
-            sceneId: number;
-            camera: string;
-            /** Format: int64 */
-            first: number;
-            /** Format: int64 */
-            last: number;
-            /** Format: int64 */
-            framesFirst: number;
-            /** Format: int64 */
-            framesLast: number;
-            /** Format: int64 */
-            actionOffset: number;
-            /** Format: double */
-            backWidth: number;
-            /** Format: double */
-            backHeight: number;
-            /** Format: double */
-            stop: number;
-            /** Format: int32 */
-            pictureWidth: number;
-            /** Format: int32 */
-            pictureHeight: number;
-            channels: {
-                [key: string]: components["schemas"]["freshsplice.server.stages.StageView.KeyView"][];
-            };
-            plain: {
-                [key: string]: number;
-            };
-            items: components["schemas"]["freshsplice.server.stages.StageView.ItemView"][];
-            /** Format: int64 */
-            cameraId: number;
-            cameras: components["schemas"]["freshsplice.server.stages.StageView.CameraChoice"][];
-        };
-        "freshsplice.server.stages.StageView.CameraChoice": {
+        CutPieces: {
             /** Format: int64 */
             id: number;
             name: string;
-            shots: string[];
+            pieces: components["schemas"]["CutPieces.Piece"][];
+            /** Format: int32 */
+            version: number;
         };
-        "freshsplice.server.stages.StageView.ItemView": {
+        "CutPieces.Piece": {
+            headWeights: number[];
             /** Format: int64 */
-            id: number;
+            in: number;
+            mediaFrames: number[];
+            /** Format: int64 */
+            mediaId?: number;
             name: string;
-            /** @enum {string} */
-            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
-            colour: string;
-            /** Format: double */
-            width: number;
-            /** Format: double */
-            height: number;
-            /** Format: double */
-            depth: number;
-            channels: {
-                [key: string]: components["schemas"]["freshsplice.server.stages.StageView.KeyView"][];
-            };
-        };
-        "freshsplice.server.stages.StageView.KeyView": {
             /** Format: int64 */
-            frame: number;
-            /** Format: double */
-            value: number;
-            /** @enum {string} */
-            easing: "STRAIGHT" | "EASED" | "STEPPED";
+            out: number;
+            /** Format: int64 */
+            seenIn: number;
+            tailWeights: number[];
         };
-        "freshsplice.core.camera.FocusRuler": {
+        FileView: {
+            kind: string;
+            /** Format: int64 */
+            mediaId?: number;
+            path: string;
+        };
+        FocusRuler: {
+            /** Format: double */
+            degrees: number;
+            /** Format: double */
+            far?: number;
             /** Format: double */
             focus: number;
             /** Format: double */
             near: number;
-            /** Format: double */
-            far?: number;
-            /** Format: double */
-            degrees: number;
-            things: components["schemas"]["freshsplice.core.camera.FocusRuler.Thing"][];
+            things: components["schemas"]["FocusRuler.Thing"][];
         };
-        "freshsplice.core.camera.FocusRuler.Thing": {
-            name: string;
+        "FocusRuler.Thing": {
             /** Format: double */
             metres: number;
-        };
-        "freshsplice.server.stages.StageController.Program": {
-            vertex: string;
-            fragment: string;
-        };
-        "freshsplice.server.projects.ProjectController.Cut": {
-            /** Format: int64 */
-            id: number;
-            /** Format: int32 */
-            version: number;
             name: string;
-            /** @enum {string} */
-            state: "LOOKED_AT" | "RECEIVED";
-            /** Format: date-time */
-            receivedAt: string;
         };
-        "freshsplice.server.projects.ProjectController.View": {
-            /** Format: int64 */
-            id: number;
-            name: string;
-            /** Format: int64 */
-            seq: number;
-            /** Format: int64 */
-            masterId?: number;
-            /** Format: int64 */
-            sceneId?: number;
-            scene: string;
-            /** Format: int64 */
-            againstCutId?: number;
+        "HandBack.Tally": {
             /** Format: int32 */
-            pictureWidth: number;
+            none: number;
             /** Format: int32 */
-            pictureHeight: number;
-            cuts: components["schemas"]["freshsplice.server.projects.ProjectController.Cut"][];
-            undo?: components["schemas"]["freshsplice.server.projects.ProjectController.Step"];
-            redo?: components["schemas"]["freshsplice.server.projects.ProjectController.Step"];
-        };
-        "freshsplice.server.tasks.Tasks.View": {
-            /** Format: int64 */
-            id: number;
-            name: string;
-            /** Format: int64 */
-            done: number;
-            /** Format: int64 */
-            of: number;
-        };
-        "freshsplice.server.shots.Renumbering.Change": {
-            /** Format: int64 */
-            shotId: number;
-            from: string;
-            to: string;
-        };
-        "freshsplice.server.renders.RenderController.View": {
-            /** Format: int64 */
-            id: number;
-            /** Format: int64 */
-            shotId?: number;
-            name: string;
-            /** Format: int32 */
-            version: number;
-            /** @enum {string} */
-            state: "WAITING" | "DRAWING" | "DONE" | "STOPPED" | "FAILED";
-            /** Format: int32 */
-            width: number;
-            /** Format: int32 */
-            height: number;
-            burnIn: boolean;
-            /** Format: int64 */
-            fromFrame: number;
-            /** Format: int64 */
-            frames: number;
-            /** Format: int64 */
-            framesDone: number;
-            /** Format: double */
-            framesPerSecond: number;
-            /** Format: double */
-            secondsLeft: number;
-            /** Format: int64 */
-            bytes: number;
-            error?: string;
-            who: string;
-            /** Format: date-time */
-            requestedAt: string;
-            stale: string[];
-        };
-        "freshsplice.server.masters.Masters.Brief": {
-            /** Format: int64 */
-            id: number;
-            name: string;
-            /** Format: int64 */
-            start: number;
-            /** Format: int64 */
-            end: number;
-            /** Format: int64 */
-            cutId?: number;
-            nestedIn: string[];
-        };
-        "org.springframework.web.servlet.mvc.method.annotation.SseEmitter": {
-            /** Format: int64 */
-            timeout: number;
-        };
-        "freshsplice.server.projects.ProjectController.Past": {
-            /** Format: int64 */
-            seq: number;
-            name: string;
-            who: string;
-            /** Format: date-time */
-            madeAt: string;
-            done: boolean;
-        };
-        "freshsplice.core.delivery.HandBack.Tally": {
+            part: number;
             /** Format: int32 */
             pieces: number;
             /** Format: int32 */
             rendered: number;
             /** Format: int32 */
-            part: number;
-            /** Format: int32 */
             stale: number;
-            /** Format: int32 */
-            none: number;
         };
-        "freshsplice.server.cuts.CutController.HandBackView": {
-            remarks: components["schemas"]["freshsplice.server.cuts.IntakeView.Note"][];
-            tally: components["schemas"]["freshsplice.core.delivery.HandBack.Tally"];
-        };
-        "freshsplice.server.cuts.IntakeView.Note": {
-            severity: string;
-            place: string;
-            text: string;
-            /** Format: int64 */
-            at?: number;
-            offers: components["schemas"]["freshsplice.server.cuts.IntakeView.Way"][];
-            chosen?: string;
-        };
-        "freshsplice.server.cuts.IntakeView.Way": {
-            word: string;
-            words: string;
-        };
-        "freshsplice.server.sources.FileView": {
-            /** Format: int64 */
-            mediaId?: number;
-            path: string;
-            kind: string;
-        };
-        "freshsplice.server.sources.SourceController.Files": {
-            files: components["schemas"]["freshsplice.server.sources.FileView"][];
-            folders: boolean;
-        };
-        "freshsplice.server.masters.SequenceView": {
-            /** Format: int64 */
-            id: number;
-            /** Format: int64 */
-            projectId: number;
-            /** Format: int64 */
-            seq: number;
-            name: string;
-            rate: string;
-            /** Format: double */
-            framesPerSecond: number;
-            dropFrame: boolean;
-            /** Format: int64 */
-            start: number;
-            /** Format: int64 */
-            end: number;
-            /** Format: int64 */
-            masterStart: number;
-            /** Format: int64 */
-            masterEnd: number;
-            cut: components["schemas"]["freshsplice.server.masters.SequenceView.Cut"];
-            main: components["schemas"]["freshsplice.server.masters.SequenceView.Lane"];
-            sections: components["schemas"]["freshsplice.server.masters.SequenceView.Section"][];
-            upper: components["schemas"]["freshsplice.server.masters.SequenceView.Upper"][];
-            live: components["schemas"]["freshsplice.server.masters.SequenceView.Live"][];
-            seams: components["schemas"]["freshsplice.server.masters.SequenceView.Seam"][];
-            renders: components["schemas"]["freshsplice.server.masters.SequenceView.Render"][];
-            shots: components["schemas"]["freshsplice.server.masters.SequenceView.ShotState"][];
-            differences: components["schemas"]["freshsplice.server.masters.SequenceView.Difference"][];
-            sound: components["schemas"]["freshsplice.server.masters.SequenceView.Sound"][];
-            soundLanes: components["schemas"]["freshsplice.server.masters.SequenceView.SoundLane"][];
-            marks: components["schemas"]["freshsplice.server.masters.SequenceView.Mark"][];
-            counts: components["schemas"]["freshsplice.server.masters.SequenceView.Counts"];
-        };
-        "freshsplice.server.masters.SequenceView.Counts": {
-            /** Format: int32 */
-            shots: number;
-            /** Format: int32 */
-            bentSeams: number;
-            /** Format: int32 */
-            outOfDate: number;
-            /** Format: int32 */
-            staged: number;
-            /** Format: int32 */
-            rendered: number;
-            /** Format: int32 */
-            toRender: number;
-            /** Format: int32 */
-            missingBoards: number;
-            /** Format: int64 */
-            blackFrames: number;
-        };
-        "freshsplice.server.masters.SequenceView.Cut": {
-            /** Format: int64 */
-            id: number;
-            /** Format: int32 */
-            version: number;
-            name: string;
-            stamp: string;
-        };
-        "freshsplice.server.masters.SequenceView.Difference": {
-            /** Format: int64 */
-            in: number;
-            /** Format: int64 */
-            out: number;
-            name: string;
-            words: string;
-        };
-        "freshsplice.server.masters.SequenceView.Key": {
-            /** Format: int64 */
-            at: number;
-            /** Format: int64 */
-            frame: number;
-            easing: string;
-        };
-        "freshsplice.server.masters.SequenceView.Lane": {
-            /** Format: int64 */
-            id: number;
-            name: string;
-            enabled: boolean;
-            locked: boolean;
-        };
-        "freshsplice.server.masters.SequenceView.Live": {
-            /** Format: int64 */
-            in: number;
-            /** Format: int64 */
-            out: number;
-            /** Format: int32 */
-            upper: number;
-            /** Format: int32 */
-            index: number;
-        };
-        "freshsplice.server.masters.SequenceView.Mark": {
-            /** Format: int64 */
-            id: number;
-            /** Format: int64 */
-            in: number;
-            /** Format: int64 */
-            out: number;
-            words: string;
-            who: string;
-            /** Format: int64 */
-            section?: number;
-        };
-        "freshsplice.server.masters.SequenceView.Nest": {
-            /** Format: int64 */
-            masterId: number;
-            name: string;
-            /** Format: int64 */
-            innerId: number;
-            /** Format: int64 */
-            innerMasterId: number;
-        };
-        "freshsplice.server.masters.SequenceView.Render": {
-            /** Format: int32 */
-            section: number;
-            /** Format: int64 */
-            renderId: number;
-            name: string;
-            /** Format: int32 */
-            version: number;
-            /** Format: int64 */
-            in: number;
-            /** Format: int64 */
-            out: number;
-            /** Format: int64 */
-            zero: number;
-            /** Format: int64 */
-            frames: number;
-            stale: string[];
-            stand: string;
-        };
-        "freshsplice.server.masters.SequenceView.Seam": {
-            /** Format: int32 */
-            left: number;
-            /** Format: int32 */
-            right: number;
-            /** Format: int64 */
-            at: number;
-            /** Format: int64 */
-            cut?: number;
-            /** Format: int64 */
-            render?: number;
-            /** Format: int64 */
-            cutBend: number;
-            /** Format: int64 */
-            renderBend: number;
-            action?: string;
-        };
-        "freshsplice.server.masters.SequenceView.Section": {
-            /** Format: int64 */
-            id: number;
-            /** @enum {string} */
-            content: "SHOT" | "RENDER" | "BLACK" | "SLATE";
-            /** Format: int64 */
-            shotId: number;
-            code: string;
-            /** Format: int64 */
-            in: number;
-            /** Format: int64 */
-            out: number;
-            /** Format: int64 */
-            seenIn: number;
-            /** Format: int64 */
-            seenOut: number;
-            /** Format: int64 */
-            shotFirst: number;
-            /** Format: int64 */
-            shotLast: number;
-            shotFrames: number[];
-            seenFrom: string;
-            headWeights: number[];
-            speed: string;
-            bends: string;
-            keys: components["schemas"]["freshsplice.server.masters.SequenceView.Key"][];
-            staged: boolean;
-            camera: string;
-            /** Format: double */
-            lens: number;
-            /** Format: double */
-            stop: number;
-            /** Format: double */
-            focus: number;
-            boardName: string;
-            /** Format: int64 */
-            mediaId?: number;
-            boardMoves: boolean;
-            /** Format: int64 */
-            renderId?: number;
-            /** Format: int32 */
-            handles: number;
-            enabled: boolean;
-            tailWeights: number[];
-            /** Format: int64 */
-            actionFirst: number;
-            nest?: components["schemas"]["freshsplice.server.masters.SequenceView.Nest"];
-            alias?: string;
-        };
-        "freshsplice.server.masters.SequenceView.ShotState": {
-            /** Format: int64 */
-            shotId: number;
-            code: string;
-            /** Format: int64 */
-            in: number;
-            /** Format: int64 */
-            cutIn: number;
-            /** Format: int64 */
-            cutOut: number;
-            /** Format: int64 */
-            frames: number;
-            staged: boolean;
-            /** Format: int64 */
-            renderId?: number;
-            /** Format: int32 */
-            version: number;
-            stale: string[];
-            /** Format: int64 */
-            covered: number;
-            stand: string;
-            toRender: boolean;
-        };
-        "freshsplice.server.masters.SequenceView.Sound": {
-            /** Format: int64 */
-            id: number;
-            lane: string;
-            name: string;
-            /** Format: int64 */
-            mediaId?: number;
-            /** Format: int64 */
-            in: number;
-            /** Format: int64 */
-            out: number;
-            /** Format: double */
-            fromSeconds: number;
-            /** Format: double */
-            level: number;
-            /** Format: int64 */
-            fadeIn: number;
-            /** Format: int64 */
-            fadeOut: number;
-            /** Format: double */
-            gain: number;
-            /** Format: int32 */
-            channel: number;
-        };
-        "freshsplice.server.masters.SequenceView.SoundLane": {
-            name: string;
-            muted: boolean;
-            solo: boolean;
-            /** Format: double */
-            level: number;
-        };
-        "freshsplice.server.masters.SequenceView.Upper": {
-            lane: components["schemas"]["freshsplice.server.masters.SequenceView.Lane"];
-            sections: components["schemas"]["freshsplice.server.masters.SequenceView.Section"][];
-        };
-        "freshsplice.server.masters.Pulls.Side": {
-            /** Format: int64 */
-            shotId: number;
-            code: string;
-            position: string;
-            /** Format: int64 */
-            frame: number;
-            /** Format: int64 */
-            spare: number;
-        };
-        "freshsplice.server.masters.Pulls.View": {
-            left?: components["schemas"]["freshsplice.server.masters.Pulls.Side"];
-            right?: components["schemas"]["freshsplice.server.masters.Pulls.Side"];
-            words: string;
-            refused: boolean;
-        };
-        "freshsplice.server.masters.Positions.Position": {
-            /** Format: int64 */
-            frame: number;
-            label: string;
-        };
-        "freshsplice.server.masters.SequenceView.MovieFrames": {
-            /** Format: int64 */
-            in: number;
-            frames: number[];
-        };
-        "freshsplice.server.masters.Masters.Inside": {
-            /** Format: int64 */
-            masterId: number;
-            name: string;
-            /** Format: int64 */
-            frame: number;
-        };
-        "freshsplice.server.masters.CutPieces": {
-            /** Format: int64 */
-            id: number;
-            /** Format: int32 */
-            version: number;
-            name: string;
-            pieces: components["schemas"]["freshsplice.server.masters.CutPieces.Piece"][];
-        };
-        "freshsplice.server.masters.CutPieces.Piece": {
-            /** Format: int64 */
-            in: number;
-            /** Format: int64 */
-            out: number;
-            name: string;
-            /** Format: int64 */
-            mediaId?: number;
-            /** Format: int64 */
-            seenIn: number;
-            headWeights: number[];
-            tailWeights: number[];
-            mediaFrames: number[];
-        };
-        "freshsplice.server.cuts.TurnoverView": {
-            /** Format: int64 */
-            cutId: number;
-            /** Format: int32 */
-            version: number;
-            name: string;
-            applied: boolean;
-            /** Format: int32 */
-            kept: number;
-            /** Format: int64 */
-            oursLength: number;
-            /** Format: int64 */
-            theirsLength: number;
-            ours: components["schemas"]["freshsplice.server.cuts.TurnoverView.Piece"][];
-            theirs: components["schemas"]["freshsplice.server.cuts.TurnoverView.Piece"][];
-            changes: components["schemas"]["freshsplice.server.cuts.TurnoverView.Change"][];
-            sources: components["schemas"]["freshsplice.server.cuts.TurnoverView.SameSource"][];
-        };
-        "freshsplice.server.cuts.TurnoverView.Change": {
-            /** Format: int32 */
-            index: number;
-            id: string;
-            olderKey: string;
-            newerKey: string;
-            /** @enum {string} */
-            kind: "REPLACED" | "SPLIT" | "JOINED" | "MOVED" | "RETIMED" | "SLIPPED" | "TRIMMED" | "TRANSITION" | "SHIFTED" | "SOUND" | "NEW" | "OMITTED";
-            /** Format: int32 */
-            ours: number;
-            /** Format: int32 */
-            theirs: number;
-            /** Format: int64 */
-            shotId?: number;
-            code: string;
-            name: string;
-            words: string;
-            /** Format: int64 */
-            head: number;
-            /** Format: int64 */
-            tail: number;
-            /** Format: int64 */
-            slip: number;
-            /** Format: int64 */
-            shift: number;
-            /** @enum {string} */
-            needs: "NOTHING" | "HANDLES" | "RENDER" | "CAMERA";
-            asks: string;
-            pushed: boolean;
-            /** Format: int32 */
-            because: number;
-            /** Format: int64 */
-            missing: number;
-            covered?: components["schemas"]["freshsplice.server.cuts.TurnoverView.Span"];
-            shown?: components["schemas"]["freshsplice.server.cuts.TurnoverView.Span"];
-        };
-        "freshsplice.server.cuts.TurnoverView.Piece": {
-            /** Format: int64 */
-            in: number;
-            /** Format: int64 */
-            out: number;
-            name: string;
-            /** Format: int64 */
-            mediaId?: number;
-            /** Format: int64 */
-            mediaFrame: number;
-        };
-        "freshsplice.server.cuts.TurnoverView.SameSource": {
-            older: string;
-            newer: string;
-            olderName: string;
-            newerName: string;
-            same: boolean;
-            /** @enum {string} */
-            sureness: "DECIDED" | "SURE" | "LIKELY";
-            because: string;
-        };
-        "freshsplice.server.cuts.TurnoverView.Span": {
-            /** Format: int64 */
-            in: number;
-            /** Format: int64 */
-            out: number;
-        };
-        "freshsplice.server.sources.SourceList.View": {
-            kind: string;
-            key: string;
-            name: string;
-            path: string;
-            /** Format: int32 */
-            uses: number;
-            /** Format: int64 */
-            mediaId?: number;
-            /** Format: int64 */
-            mediaFrame: number;
-            file?: string;
-            found?: string;
-            doubtful: boolean;
-            chosen: boolean;
-        };
-        "freshsplice.server.sources.PairsByOrder.Pair": {
-            key: string;
-            name: string;
-            /** Format: int64 */
-            mediaId?: number;
-        };
-        "freshsplice.server.sources.PairsByOrder.View": {
-            pairs: components["schemas"]["freshsplice.server.sources.PairsByOrder.Pair"][];
-            unused: components["schemas"]["freshsplice.server.sources.FileView"][];
-        };
-        "freshsplice.server.cuts.IntakeView": {
-            /** Format: int64 */
-            id: number;
-            /** Format: int32 */
-            version: number;
-            name: string;
-            fileName: string;
-            rate: string;
-            rateReason?: string;
-            rates: string[];
-            dropFrame: boolean;
-            /** Format: int64 */
-            start: number;
-            /** Format: int64 */
-            end: number;
-            startTimecode: string;
-            endTimecode: string;
-            received: boolean;
-            first: boolean;
-            /** Format: int32 */
-            sameAs: number;
-            lanes: components["schemas"]["freshsplice.server.cuts.IntakeView.Lane"][];
-            shots: components["schemas"]["freshsplice.server.cuts.IntakeView.Shot"][];
-            gaps: components["schemas"]["freshsplice.server.cuts.IntakeView.Gap"][];
-            missing: components["schemas"]["freshsplice.server.cuts.IntakeView.Missing"][];
-            remarks: components["schemas"]["freshsplice.server.cuts.IntakeView.Note"][];
-            sound: components["schemas"]["freshsplice.server.cuts.IntakeView.Sound"][];
-            /** Format: int32 */
-            firstFrame: number;
-            /** Format: int32 */
-            handles: number;
-            choices: components["schemas"]["freshsplice.server.cuts.IntakeView.Choice"][];
+        IntakeView: {
+            choices: components["schemas"]["IntakeView.Choice"][];
             /** Format: int32 */
             chosen: number;
-            /** Format: int32 */
-            pickedLane?: number;
-            numbering: components["schemas"]["freshsplice.server.cuts.Numbering"];
-            ownRate?: string;
-            rateWay?: string;
+            clipRates: components["schemas"]["IntakeView.ClipRate"][];
             clipWay?: string;
-            clipRates: components["schemas"]["freshsplice.server.cuts.IntakeView.ClipRate"][];
-            ways: components["schemas"]["freshsplice.server.cuts.IntakeView.Way"][];
             /** Format: int32 */
             closable: number;
             /** Format: int32 */
             doubtful: number;
-        };
-        "freshsplice.server.cuts.IntakeView.Choice": {
-            name: string;
+            dropFrame: boolean;
             /** Format: int64 */
-            frames: number;
+            end: number;
+            endTimecode: string;
+            fileName: string;
+            first: boolean;
+            /** Format: int32 */
+            firstFrame: number;
+            gaps: components["schemas"]["IntakeView.Gap"][];
+            /** Format: int32 */
+            handles: number;
+            /** Format: int64 */
+            id: number;
+            lanes: components["schemas"]["IntakeView.Lane"][];
+            missing: components["schemas"]["IntakeView.Missing"][];
+            name: string;
+            numbering: components["schemas"]["Numbering"];
+            ownRate?: string;
+            /** Format: int32 */
+            pickedLane?: number;
+            rate: string;
+            rateReason?: string;
+            rateWay?: string;
+            rates: string[];
+            received: boolean;
+            remarks: components["schemas"]["IntakeView.Note"][];
+            /** Format: int32 */
+            sameAs: number;
+            shots: components["schemas"]["IntakeView.Shot"][];
+            sound: components["schemas"]["IntakeView.Sound"][];
+            /** Format: int64 */
+            start: number;
+            startTimecode: string;
+            /** Format: int32 */
+            version: number;
+            ways: components["schemas"]["IntakeView.Way"][];
+        };
+        "IntakeView.Choice": {
             /** Format: int32 */
             events: number;
+            /** Format: int64 */
+            frames: number;
+            name: string;
         };
-        "freshsplice.server.cuts.IntakeView.ClipRate": {
+        "IntakeView.ClipRate": {
+            /** Format: int32 */
+            frameForFrame: number;
             rate: string;
             /** Format: int32 */
             realTime: number;
-            /** Format: int32 */
-            frameForFrame: number;
         };
-        "freshsplice.server.cuts.IntakeView.Event": {
+        "IntakeView.Event": {
+            enabled: boolean;
             /** Format: int64 */
             in: number;
             /** Format: int64 */
-            out: number;
-            name: string;
-            enabled: boolean;
+            mediaFrame: number;
             /** Format: int64 */
             mediaId?: number;
+            name: string;
             /** Format: int64 */
-            mediaFrame: number;
+            out: number;
         };
-        "freshsplice.server.cuts.IntakeView.Gap": {
+        "IntakeView.Gap": {
             /** Format: int64 */
             in: number;
             /** Format: int64 */
             out: number;
             timecode: string;
         };
-        "freshsplice.server.cuts.IntakeView.Lane": {
-            name: string;
-            kind: string;
+        "IntakeView.Lane": {
             enabled: boolean;
-            events: components["schemas"]["freshsplice.server.cuts.IntakeView.Event"][];
-        };
-        "freshsplice.server.cuts.IntakeView.Missing": {
-            name: string;
+            events: components["schemas"]["IntakeView.Event"][];
             kind: string;
+            name: string;
+        };
+        "IntakeView.Missing": {
+            /** Format: int64 */
+            frames: number;
+            kind: string;
+            name: string;
             /** Format: int32 */
             uses: number;
+        };
+        "IntakeView.Note": {
+            /** Format: int64 */
+            at?: number;
+            chosen?: string;
+            offers: components["schemas"]["IntakeView.Way"][];
+            place: string;
+            severity: string;
+            text: string;
+        };
+        "IntakeView.Shot": {
+            boardName: string;
+            camera: string;
+            canJoin: boolean;
+            code: string;
+            /** Format: int64 */
+            cutFrames: number;
+            doubtful: boolean;
+            /** Format: int64 */
+            firstFrame: number;
+            found?: string;
+            /** Format: int64 */
+            in: number;
+            joined?: string;
+            /** Format: int64 */
+            lastFrame: number;
+            /** Format: int64 */
+            mediaFrame: number;
+            /** Format: int64 */
+            mediaId?: number;
+            /** Format: int64 */
+            out: number;
+            /** Format: int32 */
+            parts: number;
+            path?: string;
+            seams: number[];
+            /** Format: int32 */
+            shares: number;
+            source: string;
+            sourceIn: string;
+            sourceOut: string;
+            speed: string;
+        };
+        "IntakeView.Sound": {
+            /** Format: int64 */
+            in: number;
+            lane: string;
+            /** Format: int64 */
+            mediaId?: number;
+            name: string;
+            /** Format: int64 */
+            out: number;
+        };
+        "IntakeView.Way": {
+            word: string;
+            words: string;
+        };
+        "LiveUpdates.Here": {
+            /** Format: int64 */
+            frame: number;
+            /** Format: int64 */
+            masterId: number;
+            pieces: number[];
+            who: string;
+            window: string;
+        };
+        "MasterController.MoveSeam": {
+            /** Format: int64 */
+            at: number;
             /** Format: int64 */
             frames: number;
         };
-        "freshsplice.server.cuts.IntakeView.Shot": {
+        "MasterController.Name": {
+            name: string;
+        };
+        "MasterController.NewMark": {
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            frames: number;
+            /** Format: int64 */
+            section?: number;
+            words: string;
+        };
+        "MasterController.Words": {
+            words: string;
+        };
+        MasterEdit: {
+            /** @enum {string} */
+            along?: "OWN_LANE" | "ALL_LANES";
+            /** Format: int64 */
+            at?: number;
+            /** @enum {string} */
+            curve?: "EVEN" | "EASED" | "LATE" | "EARLY";
+            /** @enum {string} */
+            easing?: "STRAIGHT" | "EASED" | "STEPPED";
+            /** Format: int64 */
+            frames?: number;
+            /** @enum {string} */
+            kind: "ROLL" | "HEAD" | "TAIL" | "SLIP" | "SLIDE" | "SPLIT" | "JOIN" | "LIFT" | "TAKE_OUT" | "CLEAR" | "DUPLICATE" | "SWAP" | "MOVE" | "SWITCH" | "REPLACE" | "PUT" | "PASTE" | "FILL" | "FILL_GAP" | "SPEED" | "REVERSE" | "HOLD" | "KEY" | "MOVE_KEY" | "EASE_KEY" | "REMOVE_KEY" | "DISSOLVE" | "FADE_OUT" | "CUT_TO" | "NEW_SHOT" | "COPY_UP" | "LAY_DOWN" | "NEST" | "OPEN" | "LANE_ADD" | "LANE_REMOVE" | "LANE_RENAME" | "LANE_SWITCH" | "LANE_LOCK" | "LANE_ORDER";
+            /** Format: int64 */
+            lane?: number;
+            piece?: components["schemas"]["MasterEdit.NewPiece"];
+            ripple?: boolean;
+            sections: number[];
+            /** Format: int64 */
+            shotId?: number;
+            soundStays?: boolean;
+            speed?: string;
+            text?: string;
+        };
+        "MasterEdit.NewPiece": {
+            /** Format: int64 */
+            frames?: number;
+            /** Format: int64 */
+            from?: number;
+            /** Format: int64 */
+            id?: number;
+            shows: string;
+            text?: string;
+        };
+        "MasterEdits.Done": {
+            made: number[];
+            said: string[];
+        };
+        "Masters.Brief": {
+            /** Format: int64 */
+            cutId?: number;
+            /** Format: int64 */
+            end: number;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            nestedIn: string[];
+            /** Format: int64 */
+            start: number;
+        };
+        "Masters.FromNothing": {
+            /** Format: int64 */
+            frames: number;
+            name: string;
+            rate?: string;
+            /** Format: int32 */
+            shots: number;
+            start?: string;
+        };
+        "Masters.Inside": {
+            /** Format: int64 */
+            frame: number;
+            /** Format: int64 */
+            masterId: number;
+            name: string;
+        };
+        Numbering: {
+            codePattern?: string;
+            /** Format: int32 */
+            digits: number;
+            /** Format: int32 */
+            firstFrame: number;
+            /** Format: int32 */
+            handles: number;
+            prefix: string;
+            /** Format: int32 */
+            step: number;
+        };
+        "PairsByOrder.Pair": {
+            key: string;
+            /** Format: int64 */
+            mediaId?: number;
+            name: string;
+        };
+        "PairsByOrder.View": {
+            pairs: components["schemas"]["PairsByOrder.Pair"][];
+            unused: components["schemas"]["FileView"][];
+        };
+        "Positions.Position": {
+            /** Format: int64 */
+            frame: number;
+            label: string;
+        };
+        "ProjectController.Brief": {
+            /** Format: int64 */
+            id: number;
+            name: string;
+        };
+        "ProjectController.Cut": {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** Format: date-time */
+            receivedAt: string;
+            /** @enum {string} */
+            state: "LOOKED_AT" | "RECEIVED";
+            /** Format: int32 */
+            version: number;
+        };
+        "ProjectController.NewProject": {
+            name: string;
+        };
+        "ProjectController.Past": {
+            done: boolean;
+            /** Format: date-time */
+            madeAt: string;
+            name: string;
+            /** Format: int64 */
+            seq: number;
+            who: string;
+        };
+        "ProjectController.Step": {
+            /** Format: date-time */
+            madeAt: string;
+            name: string;
+            who: string;
+        };
+        "ProjectController.View": {
+            /** Format: int64 */
+            againstCutId?: number;
+            cuts: components["schemas"]["ProjectController.Cut"][];
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            masterId?: number;
+            name: string;
+            /** Format: int32 */
+            pictureHeight: number;
+            /** Format: int32 */
+            pictureWidth: number;
+            redo?: components["schemas"]["ProjectController.Step"];
+            scene: string;
+            /** Format: int64 */
+            sceneId?: number;
+            /** Format: int64 */
+            seq: number;
+            undo?: components["schemas"]["ProjectController.Step"];
+        };
+        "Pulls.Side": {
             code: string;
+            /** Format: int64 */
+            frame: number;
+            position: string;
+            /** Format: int64 */
+            shotId: number;
+            /** Format: int64 */
+            spare: number;
+        };
+        "Pulls.View": {
+            left?: components["schemas"]["Pulls.Side"];
+            refused: boolean;
+            right?: components["schemas"]["Pulls.Side"];
+            words: string;
+        };
+        "RenderController.Ask": {
+            burnIn: boolean;
+            /** Format: int32 */
+            height: number;
+            master: boolean;
+            /** Format: int64 */
+            masterId?: number;
+            shotIds: number[];
+            /** Format: int32 */
+            width: number;
+        };
+        "RenderController.View": {
+            burnIn: boolean;
+            /** Format: int64 */
+            bytes: number;
+            error?: string;
+            /** Format: int64 */
+            frames: number;
+            /** Format: int64 */
+            framesDone: number;
+            /** Format: double */
+            framesPerSecond: number;
+            /** Format: int64 */
+            fromFrame: number;
+            /** Format: int32 */
+            height: number;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** Format: date-time */
+            requestedAt: string;
+            /** Format: double */
+            secondsLeft: number;
+            /** Format: int64 */
+            shotId?: number;
+            stale: string[];
+            /** @enum {string} */
+            state: "WAITING" | "DRAWING" | "DONE" | "STOPPED" | "FAILED";
+            /** Format: int32 */
+            version: number;
+            who: string;
+            /** Format: int32 */
+            width: number;
+        };
+        "Renumbering.Change": {
+            from: string;
+            /** Format: int64 */
+            shotId: number;
+            to: string;
+        };
+        SequenceView: {
+            counts: components["schemas"]["SequenceView.Counts"];
+            cut: components["schemas"]["SequenceView.Cut"];
+            differences: components["schemas"]["SequenceView.Difference"][];
+            dropFrame: boolean;
+            /** Format: int64 */
+            end: number;
+            /** Format: double */
+            framesPerSecond: number;
+            /** Format: int64 */
+            id: number;
+            live: components["schemas"]["SequenceView.Live"][];
+            main: components["schemas"]["SequenceView.Lane"];
+            marks: components["schemas"]["SequenceView.Mark"][];
+            /** Format: int64 */
+            masterEnd: number;
+            /** Format: int64 */
+            masterStart: number;
+            name: string;
+            /** Format: int64 */
+            projectId: number;
+            rate: string;
+            renders: components["schemas"]["SequenceView.Render"][];
+            seams: components["schemas"]["SequenceView.Seam"][];
+            sections: components["schemas"]["SequenceView.Section"][];
+            /** Format: int64 */
+            seq: number;
+            shots: components["schemas"]["SequenceView.ShotState"][];
+            sound: components["schemas"]["SequenceView.Sound"][];
+            soundLanes: components["schemas"]["SequenceView.SoundLane"][];
+            /** Format: int64 */
+            start: number;
+            upper: components["schemas"]["SequenceView.Upper"][];
+        };
+        "SequenceView.Counts": {
+            /** Format: int32 */
+            bentSeams: number;
+            /** Format: int64 */
+            blackFrames: number;
+            /** Format: int32 */
+            missingBoards: number;
+            /** Format: int32 */
+            outOfDate: number;
+            /** Format: int32 */
+            rendered: number;
+            /** Format: int32 */
+            shots: number;
+            /** Format: int32 */
+            staged: number;
+            /** Format: int32 */
+            toRender: number;
+        };
+        "SequenceView.Cut": {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            stamp: string;
+            /** Format: int32 */
+            version: number;
+        };
+        "SequenceView.Difference": {
+            /** Format: int64 */
+            in: number;
+            name: string;
+            /** Format: int64 */
+            out: number;
+            words: string;
+        };
+        "SequenceView.Key": {
+            /** Format: int64 */
+            at: number;
+            easing: string;
+            /** Format: int64 */
+            frame: number;
+        };
+        "SequenceView.Lane": {
+            enabled: boolean;
+            /** Format: int64 */
+            id: number;
+            locked: boolean;
+            name: string;
+        };
+        "SequenceView.Live": {
+            /** Format: int64 */
+            in: number;
+            /** Format: int32 */
+            index: number;
+            /** Format: int64 */
+            out: number;
+            /** Format: int32 */
+            upper: number;
+        };
+        "SequenceView.Mark": {
+            /** Format: int64 */
+            id: number;
             /** Format: int64 */
             in: number;
             /** Format: int64 */
             out: number;
             /** Format: int64 */
-            firstFrame: number;
-            /** Format: int64 */
-            lastFrame: number;
-            /** Format: int64 */
-            cutFrames: number;
-            camera: string;
-            source: string;
-            /** Format: int32 */
-            parts: number;
-            joined?: string;
-            seams: number[];
-            canJoin: boolean;
-            /** Format: int64 */
-            mediaId?: number;
-            /** Format: int64 */
-            mediaFrame: number;
-            boardName: string;
-            found?: string;
-            doubtful: boolean;
-            /** Format: int32 */
-            shares: number;
-            path?: string;
-            sourceIn: string;
-            sourceOut: string;
-            speed: string;
+            section?: number;
+            who: string;
+            words: string;
         };
-        "freshsplice.server.cuts.IntakeView.Sound": {
-            lane: string;
+        "SequenceView.MovieFrames": {
+            frames: number[];
+            /** Format: int64 */
+            in: number;
+        };
+        "SequenceView.Nest": {
+            /** Format: int64 */
+            innerId: number;
+            /** Format: int64 */
+            innerMasterId: number;
+            /** Format: int64 */
+            masterId: number;
+            name: string;
+        };
+        "SequenceView.Render": {
+            /** Format: int64 */
+            frames: number;
+            /** Format: int64 */
+            in: number;
             name: string;
             /** Format: int64 */
+            out: number;
+            /** Format: int64 */
+            renderId: number;
+            /** Format: int32 */
+            section: number;
+            stale: string[];
+            stand: string;
+            /** Format: int32 */
+            version: number;
+            /** Format: int64 */
+            zero: number;
+        };
+        "SequenceView.Seam": {
+            action?: string;
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            cut?: number;
+            /** Format: int64 */
+            cutBend: number;
+            /** Format: int32 */
+            left: number;
+            /** Format: int64 */
+            render?: number;
+            /** Format: int64 */
+            renderBend: number;
+            /** Format: int32 */
+            right: number;
+        };
+        "SequenceView.Section": {
+            /** Format: int64 */
+            actionFirst: number;
+            alias?: string;
+            bends: string;
+            boardMoves: boolean;
+            boardName: string;
+            camera: string;
+            code: string;
+            /** @enum {string} */
+            content: "SHOT" | "RENDER" | "BLACK" | "SLATE";
+            enabled: boolean;
+            /** Format: double */
+            focus: number;
+            /** Format: int32 */
+            handles: number;
+            headWeights: number[];
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            in: number;
+            keys: components["schemas"]["SequenceView.Key"][];
+            /** Format: double */
+            lens: number;
+            /** Format: int64 */
             mediaId?: number;
+            nest?: components["schemas"]["SequenceView.Nest"];
+            /** Format: int64 */
+            out: number;
+            /** Format: int64 */
+            renderId?: number;
+            seenFrom: string;
+            /** Format: int64 */
+            seenIn: number;
+            /** Format: int64 */
+            seenOut: number;
+            /** Format: int64 */
+            shotFirst: number;
+            shotFrames: number[];
+            /** Format: int64 */
+            shotId: number;
+            /** Format: int64 */
+            shotLast: number;
+            speed: string;
+            staged: boolean;
+            /** Format: double */
+            stop: number;
+            tailWeights: number[];
+        };
+        "SequenceView.ShotState": {
+            code: string;
+            /** Format: int64 */
+            covered: number;
+            /** Format: int64 */
+            cutIn: number;
+            /** Format: int64 */
+            cutOut: number;
+            /** Format: int64 */
+            frames: number;
+            /** Format: int64 */
+            in: number;
+            /** Format: int64 */
+            renderId?: number;
+            /** Format: int64 */
+            shotId: number;
+            staged: boolean;
+            stale: string[];
+            stand: string;
+            toRender: boolean;
+            /** Format: int32 */
+            version: number;
+        };
+        "SequenceView.Sound": {
+            /** Format: int32 */
+            channel: number;
+            /** Format: int64 */
+            fadeIn: number;
+            /** Format: int64 */
+            fadeOut: number;
+            /** Format: double */
+            fromSeconds: number;
+            /** Format: double */
+            gain: number;
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            in: number;
+            lane: string;
+            /** Format: double */
+            level: number;
+            /** Format: int64 */
+            mediaId?: number;
+            name: string;
+            /** Format: int64 */
+            out: number;
+        };
+        "SequenceView.SoundLane": {
+            /** Format: double */
+            level: number;
+            muted: boolean;
+            name: string;
+            solo: boolean;
+        };
+        "SequenceView.Upper": {
+            lane: components["schemas"]["SequenceView.Lane"];
+            sections: components["schemas"]["SequenceView.Section"][];
+        };
+        "SoundEdits.LaneChange": {
+            /** Format: double */
+            level?: number;
+            muted?: boolean;
+            name: string;
+            solo?: boolean;
+        };
+        "SoundEdits.NewSound": {
+            /** Format: int64 */
+            at: number;
+            lane?: string;
+            /** Format: int64 */
+            mediaId: number;
+        };
+        "SoundEdits.PieceChange": {
+            /** Format: int64 */
+            fadeIn?: number;
+            /** Format: int64 */
+            fadeOut?: number;
+            /** Format: int64 */
+            head?: number;
+            /** Format: double */
+            level?: number;
+            /** Format: int64 */
+            offset?: number;
+            /** Format: int64 */
+            tail?: number;
+        };
+        "SourceController.Choice": {
+            key: string;
+            kind: string;
+            /** Format: int64 */
+            mediaId?: number;
+            path?: string;
+            withFolder: boolean;
+        };
+        "SourceController.Chosen": {
+            /** Format: int32 */
+            sources: number;
+        };
+        "SourceController.Files": {
+            files: components["schemas"]["FileView"][];
+            folders: boolean;
+        };
+        "SourceController.Key": {
+            key: string;
+            kind: string;
+        };
+        "SourceController.Pairs": {
+            files: {
+                [key: string]: number;
+            };
+        };
+        "SourceList.View": {
+            chosen: boolean;
+            doubtful: boolean;
+            file?: string;
+            found?: string;
+            key: string;
+            kind: string;
+            /** Format: int64 */
+            mediaFrame: number;
+            /** Format: int64 */
+            mediaId?: number;
+            name: string;
+            path: string;
+            /** Format: int32 */
+            uses: number;
+        };
+        SseEmitter: {
+            /** Format: int64 */
+            timeout: number;
+        };
+        "StageController.AddInView": {
+            /** Format: int64 */
+            frame: number;
+            /** @enum {string} */
+            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
+        };
+        "StageController.AddItem": {
+            colour: string;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
+            height: number;
+            name: string;
+            /** @enum {string} */
+            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
+            /** Format: double */
+            turn: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            z: number;
+        };
+        "StageController.ChangeCamera": {
+            /** Format: double */
+            backHeight?: number;
+            /** Format: double */
+            backWidth?: number;
+            /** Format: double */
+            stop?: number;
+        };
+        "StageController.FilmFrom": {
+            /** Format: int64 */
+            frame: number;
+            /** Format: double */
+            lens: number;
+            placed: number[];
+        };
+        "StageController.MoveKeys": {
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            to: number;
+        };
+        "StageController.Program": {
+            fragment: string;
+            vertex: string;
+        };
+        "StageController.RemoveKeys": {
+            channels: string[];
+            /** Format: int64 */
+            frame: number;
+        };
+        "StageController.SetKeys": {
+            /** @enum {string} */
+            easing?: "STRAIGHT" | "EASED" | "STEPPED";
+            /** Format: int64 */
+            frame: number;
+            values: {
+                [key: string]: number;
+            };
+        };
+        StageView: {
+            /** Format: int64 */
+            actionOffset: number;
+            /** Format: double */
+            backHeight: number;
+            /** Format: double */
+            backWidth: number;
+            camera: string;
+            /** Format: int64 */
+            cameraId: number;
+            cameras: components["schemas"]["StageView.CameraChoice"][];
+            channels: {
+                [key: string]: components["schemas"]["StageView.KeyView"][];
+            };
+            code: string;
+            /** Format: int64 */
+            first: number;
+            /** Format: int64 */
+            framesFirst: number;
+            /** Format: int64 */
+            framesLast: number;
+            items: components["schemas"]["StageView.ItemView"][];
+            /** Format: int64 */
+            last: number;
+            /** Format: int32 */
+            pictureHeight: number;
+            /** Format: int32 */
+            pictureWidth: number;
+            plain: {
+                [key: string]: number;
+            };
+            /** Format: int64 */
+            sceneId: number;
+            /** Format: int64 */
+            shotId: number;
+            /** Format: double */
+            stop: number;
+        };
+        "StageView.CameraChoice": {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            shots: string[];
+        };
+        "StageView.ItemView": {
+            channels: {
+                [key: string]: components["schemas"]["StageView.KeyView"][];
+            };
+            colour: string;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
+            height: number;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** @enum {string} */
+            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
+            /** Format: double */
+            width: number;
+        };
+        "StageView.KeyView": {
+            /** @enum {string} */
+            easing: "STRAIGHT" | "EASED" | "STEPPED";
+            /** Format: int64 */
+            frame: number;
+            /** Format: double */
+            value: number;
+        };
+        "Tasks.View": {
+            /** Format: int64 */
+            done: number;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** Format: int64 */
+            of: number;
+        };
+        TurnoverView: {
+            applied: boolean;
+            changes: components["schemas"]["TurnoverView.Change"][];
+            /** Format: int64 */
+            cutId: number;
+            /** Format: int32 */
+            kept: number;
+            name: string;
+            ours: components["schemas"]["TurnoverView.Piece"][];
+            /** Format: int64 */
+            oursLength: number;
+            sources: components["schemas"]["TurnoverView.SameSource"][];
+            theirs: components["schemas"]["TurnoverView.Piece"][];
+            /** Format: int64 */
+            theirsLength: number;
+            /** Format: int32 */
+            version: number;
+        };
+        "TurnoverView.Change": {
+            asks: string;
+            /** Format: int32 */
+            because: number;
+            code: string;
+            covered?: components["schemas"]["TurnoverView.Span"];
+            /** Format: int64 */
+            head: number;
+            id: string;
+            /** Format: int32 */
+            index: number;
+            /** @enum {string} */
+            kind: "REPLACED" | "SPLIT" | "JOINED" | "MOVED" | "RETIMED" | "SLIPPED" | "TRIMMED" | "TRANSITION" | "SHIFTED" | "SOUND" | "NEW" | "OMITTED";
+            /** Format: int64 */
+            missing: number;
+            name: string;
+            /** @enum {string} */
+            needs: "NOTHING" | "HANDLES" | "RENDER" | "CAMERA";
+            newerKey: string;
+            olderKey: string;
+            /** Format: int32 */
+            ours: number;
+            pushed: boolean;
+            /** Format: int64 */
+            shift: number;
+            /** Format: int64 */
+            shotId?: number;
+            shown?: components["schemas"]["TurnoverView.Span"];
+            /** Format: int64 */
+            slip: number;
+            /** Format: int64 */
+            tail: number;
+            /** Format: int32 */
+            theirs: number;
+            words: string;
+        };
+        "TurnoverView.Piece": {
+            /** Format: int64 */
+            in: number;
+            /** Format: int64 */
+            mediaFrame: number;
+            /** Format: int64 */
+            mediaId?: number;
+            name: string;
+            /** Format: int64 */
+            out: number;
+        };
+        "TurnoverView.SameSource": {
+            because: string;
+            newer: string;
+            newerName: string;
+            older: string;
+            olderName: string;
+            same: boolean;
+            /** @enum {string} */
+            sureness: "DECIDED" | "SURE" | "LIKELY";
+        };
+        "TurnoverView.Span": {
             /** Format: int64 */
             in: number;
             /** Format: int64 */
@@ -2579,27 +2579,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    stop: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    sound: {
+    apart: {
         parameters: {
             query?: never;
             header?: never;
@@ -2610,7 +2590,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["freshsplice.server.masters.SoundEdits.PieceChange"];
+                "application/json": components["schemas"]["CutController.Apart"];
             };
         };
         responses: {
@@ -2623,10 +2603,10 @@ export interface operations {
             };
         };
     };
-    splitSound: {
+    allApart: {
         parameters: {
             query: {
-                at: number;
+                apart: boolean;
             };
             header?: never;
             path: {
@@ -2645,501 +2625,7 @@ export interface operations {
             };
         };
     };
-    removeSound: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    setKeys: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.stages.StageController.SetKeys"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    removeKeys: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.stages.StageController.RemoveKeys"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    moveKeys: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.stages.StageController.MoveKeys"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    keyHere: {
-        parameters: {
-            query: {
-                frame: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    addItemInView: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.stages.StageController.AddInView"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": number;
-                };
-            };
-        };
-    };
-    filmWith: {
-        parameters: {
-            query?: {
-                camera?: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    filmFrom: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.stages.StageController.FilmFrom"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    camera: {
-        parameters: {
-            query: {
-                frame: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        [key: string]: number;
-                    };
-                };
-            };
-        };
-    };
-    changeCamera: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.stages.StageController.ChangeCamera"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    addItem: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.stages.StageController.AddItem"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": number;
-                };
-            };
-        };
-    };
-    stop_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    all: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.projects.ProjectController.Brief"][];
-                };
-            };
-        };
-    };
-    create: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.projects.ProjectController.NewProject"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.projects.ProjectController.Brief"];
-                };
-            };
-        };
-    };
-    undo: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.projects.ProjectController.Step"];
-                };
-            };
-        };
-    };
-    forget: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.sources.SourceController.Key"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    choose: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.sources.SourceController.Choice"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.sources.SourceController.Chosen"];
-                };
-            };
-        };
-    };
-    give: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.sources.SourceController.Pairs"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    search: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    renumbered: {
-        parameters: {
-            query: {
-                master: number;
-                prefix?: string;
-                first?: number;
-                step?: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.shots.Renumbering.Change"][];
-                };
-            };
-        };
-    };
-    renumber: {
-        parameters: {
-            query: {
-                master: number;
-                prefix?: string;
-                first?: number;
-                step?: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    all_1: {
+    asInCut: {
         parameters: {
             query?: {
                 master?: number;
@@ -3150,79 +2636,9 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.renders.RenderController.View"][];
-                };
-            };
-        };
-    };
-    ask: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["freshsplice.server.renders.RenderController.Ask"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": number[];
-                };
-            };
-        };
-    };
-    redo: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.projects.ProjectController.Step"];
-                };
-            };
-        };
-    };
-    numbering: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.cuts.Numbering"];
+                "application/json": components["schemas"]["CutController.Pieces"];
             };
         };
         responses: {
@@ -3235,29 +2651,7 @@ export interface operations {
             };
         };
     };
-    all_2: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.Masters.Brief"][];
-                };
-            };
-        };
-    };
-    begin: {
+    camera_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -3268,56 +2662,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["freshsplice.server.masters.Masters.FromNothing"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": number;
-                };
-            };
-        };
-    };
-    goTo: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-                seq: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": number;
-                };
-            };
-        };
-    };
-    here: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.live.LiveUpdates.Here"];
+                "application/json": components["schemas"]["CutController.Named"];
             };
         };
         responses: {
@@ -3330,17 +2675,12 @@ export interface operations {
             };
         };
     };
-    handBackFile: {
+    file: {
         parameters: {
-            query?: {
-                shortReels?: boolean;
-                gap?: boolean;
-                master?: number;
-            };
+            query?: never;
             header?: never;
             path: {
                 id: number;
-                format: string;
             };
             cookie?: never;
         };
@@ -3357,13 +2697,103 @@ export interface operations {
             };
         };
     };
-    files: {
+    fix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutController.Fixed"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    intake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntakeView"];
+                };
+            };
+        };
+    };
+    lane: {
         parameters: {
             query?: {
-                text?: string;
-                kind?: string;
-                like?: string;
+                place?: number;
             };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    examples: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Numbering"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutController.Example"][];
+                };
+            };
+        };
+    };
+    pieces: {
+        parameters: {
+            query?: never;
             header?: never;
             path: {
                 id: number;
@@ -3378,508 +2808,8 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.sources.SourceController.Files"];
+                    "application/json": components["schemas"]["CutPieces"];
                 };
-            };
-        };
-    };
-    files_1: {
-        parameters: {
-            query?: {
-                paths?: string;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: {
-            content: {
-                "multipart/form-data": {
-                    files: string[];
-                };
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.arrivals.Arrived"];
-                };
-            };
-        };
-    };
-    putSound: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.masters.SoundEdits.NewSound"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": number;
-                };
-            };
-        };
-    };
-    soundLane: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.masters.SoundEdits.LaneChange"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    moveSeam: {
-        parameters: {
-            query?: never;
-            header?: {
-                "X-Seen"?: number;
-            };
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.masters.MasterController.MoveSeam"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    remove: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    rename: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.masters.MasterController.Name"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    mark: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.masters.MasterController.NewMark"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": number;
-                };
-            };
-        };
-    };
-    hold: {
-        parameters: {
-            query?: {
-                cut?: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    edit: {
-        parameters: {
-            query?: never;
-            header?: {
-                "X-Seen"?: number;
-            };
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.masters.MasterEdit"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.MasterEdits.Done"];
-                };
-            };
-        };
-    };
-    changeMark: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.masters.MasterController.Words"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    removeMark: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    removeItem: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    placeItem: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.stages.StageController.SetKeys"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    setItemKeys: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.stages.StageController.SetKeys"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    removeItemKeys: {
-        parameters: {
-            query: {
-                frame: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    moveItemKeys: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.stages.StageController.MoveKeys"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    keyItemHere: {
-        parameters: {
-            query: {
-                frame: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    sources: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Pairing"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    apply: {
-        parameters: {
-            query?: {
-                master?: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Chosen"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.cuts.CutController.AppliedView"];
-                };
-            };
-        };
-    };
-    sequence: {
-        parameters: {
-            query: {
-                index: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    receive: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
         };
     };
@@ -3916,7 +2846,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Ways"];
+                "application/json": components["schemas"]["CutController.Ways"];
             };
         };
         responses: {
@@ -3929,175 +2859,7 @@ export interface operations {
             };
         };
     };
-    examples: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.cuts.Numbering"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Example"][];
-                };
-            };
-        };
-    };
-    lane: {
-        parameters: {
-            query?: {
-                place?: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    fix: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Fixed"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    camera_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Named"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    asInCut: {
-        parameters: {
-            query?: {
-                master?: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Pieces"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    apart: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["freshsplice.server.cuts.CutController.Apart"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    allApart: {
-        parameters: {
-            query: {
-                apart: boolean;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    stage: {
+    receive: {
         parameters: {
             query?: never;
             header?: never;
@@ -4113,22 +2875,17 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.stages.StageView"];
-                };
+                content?: never;
             };
         };
     };
-    shot: {
+    report: {
         parameters: {
-            query: {
-                frame: number;
-            };
-            header?: {
-                "If-None-Match"?: string;
-            };
+            query?: never;
+            header?: never;
             path: {
                 id: number;
+                format: string;
             };
             cookie?: never;
         };
@@ -4145,7 +2902,173 @@ export interface operations {
             };
         };
     };
-    focus: {
+    sequence: {
+        parameters: {
+            query: {
+                index: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    sources_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceList.View"][];
+                };
+            };
+        };
+    };
+    byOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairsByOrder.View"];
+                };
+            };
+        };
+    };
+    turnover: {
+        parameters: {
+            query?: {
+                master?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TurnoverView"];
+                };
+            };
+        };
+    };
+    apply: {
+        parameters: {
+            query?: {
+                master?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutController.Chosen"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutController.AppliedView"];
+                };
+            };
+        };
+    };
+    sources: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutController.Pairing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    setItemKeys: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StageController.SetKeys"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    keyItemHere: {
         parameters: {
             query: {
                 frame: number;
@@ -4163,19 +3086,38 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.core.camera.FocusRuler"];
-                };
+                content?: never;
             };
         };
     };
-    bake: {
+    moveItemKeys: {
         parameters: {
-            query?: {
-                from?: string;
-                speed?: string;
-                frames?: number;
-                bends?: string;
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StageController.MoveKeys"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    removeItemKeys: {
+        parameters: {
+            query: {
+                frame: number;
             };
             header?: never;
             path: {
@@ -4190,17 +3132,63 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/octet-stream": string;
-                };
+                content?: never;
             };
         };
     };
-    shading: {
+    placeItem: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StageController.SetKeys"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    removeItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    item: {
+        parameters: {
+            query: {
+                frame: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -4212,13 +3200,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": {
-                        [key: string]: components["schemas"]["freshsplice.server.stages.StageController.Program"];
+                        [key: string]: number;
                     };
                 };
             };
         };
     };
-    meshes: {
+    changeMark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MasterController.Words"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    removeMark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    sequence_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4235,14 +3267,260 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "model/gltf-binary": string;
+                    "application/json": components["schemas"]["SequenceView"];
                 };
             };
         };
     };
-    render: {
+    at: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                seq: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutPieces"];
+                };
+            };
+        };
+    };
+    boardFrames: {
         parameters: {
             query: {
+                section: number;
+                at: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SequenceView.MovieFrames"];
+                };
+            };
+        };
+    };
+    cutUnder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutPieces"];
+                };
+            };
+        };
+    };
+    edit: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-Seen"?: number;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MasterEdit"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MasterEdits.Done"];
+                };
+            };
+        };
+    };
+    hold: {
+        parameters: {
+            query?: {
+                cut?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    inside: {
+        parameters: {
+            query: {
+                frame: number;
+                section?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Masters.Inside"];
+                };
+            };
+        };
+    };
+    labels: {
+        parameters: {
+            query: {
+                from: number;
+                count: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                };
+            };
+        };
+    };
+    mark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MasterController.NewMark"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+        };
+    };
+    movieFrames: {
+        parameters: {
+            query: {
+                render: number;
+                at: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SequenceView.MovieFrames"];
+                };
+            };
+        };
+    };
+    rename: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MasterController.Name"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    outside: {
+        parameters: {
+            query: {
+                inner: number;
                 frame: number;
             };
             header?: never;
@@ -4259,12 +3537,66 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string;
+                    "application/json": number;
                 };
             };
         };
     };
-    movie: {
+    position: {
+        parameters: {
+            query: {
+                text: string;
+                from: number;
+                unit?: "TIMECODE" | "FRAMES" | "SECONDS";
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Positions.Position"];
+                };
+            };
+        };
+    };
+    pull: {
+        parameters: {
+            query: {
+                kind: string;
+                section?: number;
+                at?: number;
+                frames: number;
+                ripple?: boolean;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pulls.View"];
+                };
+            };
+        };
+    };
+    remove: {
         parameters: {
             query?: never;
             header?: never;
@@ -4280,13 +3612,62 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
+                content?: never;
+            };
+        };
+    };
+    same: {
+        parameters: {
+            query: {
+                master: number;
+                frame: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
                 content: {
-                    "application/json": string;
+                    "application/json": number;
                 };
             };
         };
     };
-    one: {
+    moveSeam: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-Seen"?: number;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MasterController.MoveSeam"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    soundLane: {
         parameters: {
             query?: never;
             header?: never;
@@ -4295,20 +3676,22 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SoundEdits.LaneChange"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.projects.ProjectController.View"];
-                };
+                content?: never;
             };
         };
     };
-    tasks: {
+    putSound: {
         parameters: {
             query?: never;
             header?: never;
@@ -4317,7 +3700,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SoundEdits.NewSound"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -4325,83 +3712,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.tasks.Tasks.View"][];
+                    "application/json": number;
                 };
             };
         };
     };
-    live: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "text/event-stream": components["schemas"]["org.springframework.web.servlet.mvc.method.annotation.SseEmitter"];
-                };
-            };
-        };
-    };
-    history: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.projects.ProjectController.Past"][];
-                };
-            };
-        };
-    };
-    handBackView: {
-        parameters: {
-            query?: {
-                format?: string;
-                master?: number;
-                gap?: boolean;
-                shortReels?: boolean;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.cuts.CutController.HandBackView"];
-                };
-            };
-        };
-    };
-    sound_1: {
+    peaks: {
         parameters: {
             query?: never;
             header?: never;
@@ -4448,7 +3764,7 @@ export interface operations {
             };
         };
     };
-    peaks: {
+    sound_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4470,7 +3786,51 @@ export interface operations {
             };
         };
     };
-    sequence_1: {
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectController.Brief"][];
+                };
+            };
+        };
+    };
+    create: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProjectController.NewProject"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectController.Brief"];
+                };
+            };
+        };
+    };
+    one: {
         parameters: {
             query?: never;
             header?: never;
@@ -4487,16 +3847,17 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.SequenceView"];
+                    "application/json": components["schemas"]["ProjectController.View"];
                 };
             };
         };
     };
-    same: {
+    files: {
         parameters: {
-            query: {
-                master: number;
-                frame: number;
+            query?: {
+                text?: string;
+                kind?: string;
+                like?: string;
             };
             header?: never;
             path: {
@@ -4512,19 +3873,48 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": number;
+                    "application/json": components["schemas"]["SourceController.Files"];
                 };
             };
         };
     };
-    pull: {
+    files_1: {
         parameters: {
-            query: {
-                kind: string;
-                section?: number;
-                at?: number;
-                frames: number;
-                ripple?: boolean;
+            query?: {
+                paths?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    files: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Arrived"];
+                };
+            };
+        };
+    };
+    handBackView: {
+        parameters: {
+            query?: {
+                format?: string;
+                master?: number;
+                gap?: boolean;
+                shortReels?: boolean;
             };
             header?: never;
             path: {
@@ -4540,21 +3930,22 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.Pulls.View"];
+                    "application/json": components["schemas"]["CutController.HandBackView"];
                 };
             };
         };
     };
-    position: {
+    handBackFile: {
         parameters: {
-            query: {
-                text: string;
-                from: number;
-                unit?: "TIMECODE" | "FRAMES" | "SECONDS";
+            query?: {
+                shortReels?: boolean;
+                gap?: boolean;
+                master?: number;
             };
             header?: never;
             path: {
                 id: number;
+                format: string;
             };
             cookie?: never;
         };
@@ -4566,112 +3957,36 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.Positions.Position"];
+                    "application/json": string;
                 };
             };
         };
     };
-    outside: {
+    here: {
         parameters: {
-            query: {
-                inner: number;
-                frame: number;
-            };
+            query?: never;
             header?: never;
             path: {
                 id: number;
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LiveUpdates.Here"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": number;
-                };
+                content?: never;
             };
         };
     };
-    movieFrames: {
-        parameters: {
-            query: {
-                render: number;
-                at: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.SequenceView.MovieFrames"];
-                };
-            };
-        };
-    };
-    labels: {
-        parameters: {
-            query: {
-                from: number;
-                count: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "text/plain": string;
-                };
-            };
-        };
-    };
-    inside: {
-        parameters: {
-            query: {
-                frame: number;
-                section?: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.Masters.Inside"];
-                };
-            };
-        };
-    };
-    cutUnder: {
+    history: {
         parameters: {
             query?: never;
             header?: never;
@@ -4688,37 +4003,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.CutPieces"];
+                    "application/json": components["schemas"]["ProjectController.Past"][];
                 };
             };
         };
     };
-    boardFrames: {
-        parameters: {
-            query: {
-                section: number;
-                at: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.SequenceView.MovieFrames"];
-                };
-            };
-        };
-    };
-    at: {
+    goTo: {
         parameters: {
             query?: never;
             header?: never;
@@ -4736,12 +4026,531 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.CutPieces"];
+                    "application/json": number;
                 };
             };
         };
     };
-    item: {
+    live: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["SseEmitter"];
+                };
+            };
+        };
+    };
+    all_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Masters.Brief"][];
+                };
+            };
+        };
+    };
+    begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Masters.FromNothing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+        };
+    };
+    numbering: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Numbering"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    redo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectController.Step"];
+                };
+            };
+        };
+    };
+    all_1: {
+        parameters: {
+            query?: {
+                master?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RenderController.View"][];
+                };
+            };
+        };
+    };
+    ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RenderController.Ask"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number[];
+                };
+            };
+        };
+    };
+    renumbered: {
+        parameters: {
+            query: {
+                master: number;
+                prefix?: string;
+                first?: number;
+                step?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Renumbering.Change"][];
+                };
+            };
+        };
+    };
+    renumber: {
+        parameters: {
+            query: {
+                master: number;
+                prefix?: string;
+                first?: number;
+                step?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    search: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    give: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SourceController.Pairs"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SourceController.Choice"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceController.Chosen"];
+                };
+            };
+        };
+    };
+    forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SourceController.Key"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    tasks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Tasks.View"][];
+                };
+            };
+        };
+    };
+    undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectController.Step"];
+                };
+            };
+        };
+    };
+    movie: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    render: {
+        parameters: {
+            query: {
+                frame: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    stop_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    addItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StageController.AddItem"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+        };
+    };
+    meshes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "model/gltf-binary": string;
+                };
+            };
+        };
+    };
+    shading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["StageController.Program"];
+                    };
+                };
+            };
+        };
+    };
+    bake: {
+        parameters: {
+            query?: {
+                from?: string;
+                speed?: string;
+                frames?: number;
+                bends?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+        };
+    };
+    camera: {
         parameters: {
             query: {
                 frame: number;
@@ -4767,10 +4576,80 @@ export interface operations {
             };
         };
     };
-    turnover: {
+    changeCamera: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StageController.ChangeCamera"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    filmFrom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StageController.FilmFrom"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    filmWith: {
         parameters: {
             query?: {
-                master?: number;
+                camera?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    focus: {
+        parameters: {
+            query: {
+                frame: number;
             };
             header?: never;
             path: {
@@ -4786,14 +4665,66 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.cuts.TurnoverView"];
+                    "application/json": components["schemas"]["FocusRuler"];
                 };
             };
         };
     };
-    sources_1: {
+    addItemInView: {
         parameters: {
             query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StageController.AddInView"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+        };
+    };
+    setKeys: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StageController.SetKeys"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    keyHere: {
+        parameters: {
+            query: {
+                frame: number;
+            };
             header?: never;
             path: {
                 id: number;
@@ -4807,13 +4738,11 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.sources.SourceList.View"][];
-                };
+                content?: never;
             };
         };
     };
-    byOrder: {
+    moveKeys: {
         parameters: {
             query?: never;
             header?: never;
@@ -4822,26 +4751,55 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StageController.MoveKeys"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.sources.PairsByOrder.View"];
-                };
+                content?: never;
             };
         };
     };
-    report: {
+    removeKeys: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 id: number;
-                format: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StageController.RemoveKeys"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    shot: {
+        parameters: {
+            query: {
+                frame: number;
+            };
+            header?: {
+                "If-None-Match"?: string;
+            };
+            path: {
+                id: number;
             };
             cookie?: never;
         };
@@ -4858,7 +4816,7 @@ export interface operations {
             };
         };
     };
-    pieces: {
+    stage: {
         parameters: {
             query?: never;
             header?: never;
@@ -4875,12 +4833,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["freshsplice.server.masters.CutPieces"];
+                    "application/json": components["schemas"]["StageView"];
                 };
             };
         };
     };
-    intake: {
+    sound: {
         parameters: {
             query?: never;
             header?: never;
@@ -4889,20 +4847,22 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SoundEdits.PieceChange"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["freshsplice.server.cuts.IntakeView"];
-                };
+                content?: never;
             };
         };
     };
-    file: {
+    removeSound: {
         parameters: {
             query?: never;
             header?: never;
@@ -4918,9 +4878,49 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": string;
+                content?: never;
+            };
+        };
+    };
+    splitSound: {
+        parameters: {
+            query: {
+                at: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
                 };
+                content?: never;
+            };
+        };
+    };
+    stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -2,9 +2,9 @@ package freshsplice.bench;
 
 import freshsplice.core.time.FrameRate;
 import freshsplice.exchange.Formats;
-import freshsplice.exchange.InputFile;
-import freshsplice.exchange.ReadOptions;
-import freshsplice.exchange.WriteOptions;
+import freshsplice.exchange.format.InputFile;
+import freshsplice.exchange.format.ReadOptions;
+import freshsplice.exchange.format.WriteOptions;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;

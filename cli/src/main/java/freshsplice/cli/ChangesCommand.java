@@ -4,7 +4,7 @@ import freshsplice.core.changes.Change;
 import freshsplice.core.changes.ChangeList;
 import freshsplice.core.changes.CutChanges;
 import freshsplice.core.cut.Cut;
-import freshsplice.exchange.UnreadableFile;
+import freshsplice.exchange.format.UnreadableFile;
 import java.io.OutputStream;
 import java.util.Set;
 

@@ -7,7 +7,7 @@ import freshsplice.core.conform.PlannedShot;
 import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Remark;
-import freshsplice.exchange.Reading;
+import freshsplice.exchange.format.Reading;
 import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.List;

@@ -1,6 +1,6 @@
 package freshsplice.cli;
 
-import freshsplice.exchange.UnreadableFile;
+import freshsplice.exchange.format.UnreadableFile;
 import java.io.BufferedOutputStream;
 import java.io.FileDescriptor;
 import java.io.FileOutputStream;

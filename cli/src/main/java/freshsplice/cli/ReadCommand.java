@@ -1,7 +1,7 @@
 package freshsplice.cli;
 
 import freshsplice.core.cut.Cut;
-import freshsplice.exchange.Reading;
+import freshsplice.exchange.format.Reading;
 import java.io.OutputStream;
 import java.util.List;
 import java.util.Set;

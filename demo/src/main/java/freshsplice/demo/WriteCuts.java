@@ -10,7 +10,7 @@ import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import freshsplice.exchange.Formats;
-import freshsplice.exchange.WriteOptions;
+import freshsplice.exchange.format.WriteOptions;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

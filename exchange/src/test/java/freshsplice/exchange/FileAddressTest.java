@@ -2,6 +2,7 @@ package freshsplice.exchange;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import freshsplice.exchange.format.FileAddress;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 

@@ -5,6 +5,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Remark;
+import freshsplice.exchange.format.InputFile;
+import freshsplice.exchange.format.Limits;
+import freshsplice.exchange.format.ReadOptions;
+import freshsplice.exchange.format.Reading;
+import freshsplice.exchange.format.UnreadableFile;
+import freshsplice.exchange.format.WriteOptions;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.RandomAccessFile;

@@ -2,6 +2,7 @@ package freshsplice.server;
 
 import freshsplice.server.database.OwnDatabase;
 import freshsplice.server.database.StartingDatabase;
+import freshsplice.server.settings.Folders;
 import java.io.IOException;
 import java.io.Reader;
 import java.nio.file.Files;

@@ -1,12 +1,18 @@
 package freshsplice.server;
 
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAPackage;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideOutsideOfPackages;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.library.dependencies.SliceAssignment;
+import com.tngtech.archunit.library.dependencies.SliceIdentifier;
 import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
+import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 
 /** The arrows run one way: server → render, exchange → core; the core knows the JDK alone. */
@@ -35,8 +41,36 @@ class ArchitectureTest {
     }
 
     @Test
-    void packagesOfTheExchangeAndTheRendererHaveNoCycles() {
-        SlicesRuleDefinition.slices().matching("freshsplice.core.(changes|cut|time|motion|delivery|conform|identity|refusal|sources)..").should()
-                .beFreeOfCycles().check(ALL);
+    @DisplayName("no package of any module is part of a circle")
+    void noCircles() {
+        SlicesRuleDefinition.slices().assignedFrom(PACKAGES).should().beFreeOfCycles().check(ALL);
     }
+
+    @Test
+    @DisplayName("nothing of the server knows of HTTP but what answers it")
+    void httpIsOnTop() {
+        noClasses().that().resideInAPackage("freshsplice.server..").and().resideOutsideOfPackages("freshsplice.server.http..",
+                "freshsplice.server.live..").should().dependOnClassesThat().resideInAnyPackage("freshsplice.server.http..",
+                "jakarta.servlet..", "org.springframework.web..", "org.springframework.http..").check(ALL);
+    }
+
+    @Test
+    @DisplayName("rows know no rule and nothing above them")
+    void rowsAreBelow() {
+        noClasses().that().resideInAPackage("freshsplice.server.rows..").should().dependOnClassesThat(
+                resideInAPackage("freshsplice.server..").and(resideOutsideOfPackages("freshsplice.server.rows..",
+                        "freshsplice.server.refusals.."))).check(ALL);
+    }
+
+    private static final SliceAssignment PACKAGES = new SliceAssignment() {
+        @Override
+        public SliceIdentifier getIdentifierOf(JavaClass type) {
+            return SliceIdentifier.of(type.getPackageName());
+        }
+
+        @Override
+        public String getDescription() {
+            return "packages";
+        }
+    };
 }

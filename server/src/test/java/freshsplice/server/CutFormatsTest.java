@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.exchange.Formats;
-import freshsplice.exchange.InputFile;
-import freshsplice.exchange.ReadOptions;
-import freshsplice.exchange.WriteOptions;
+import freshsplice.exchange.format.InputFile;
+import freshsplice.exchange.format.ReadOptions;
+import freshsplice.exchange.format.WriteOptions;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

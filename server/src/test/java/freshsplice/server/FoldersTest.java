@@ -2,6 +2,7 @@ package freshsplice.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import freshsplice.server.settings.Folders;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -19,7 +19,7 @@ public final class Passages {
         return toBlack ? around(transition, edgeOut) : null;
     }
 
-    /** As {@code freshsplice.core.changes.Piece} describes transitions: equal text, equal passage. */
+    /** As a change names transitions: equal text, equal passage. */
     public static String describe(Passage passage) {
         return passage == null ? "" : passage.kind().name().toLowerCase(java.util.Locale.ROOT) + " "
                 + passage.length() + " at " + passage.before();

@@ -6,7 +6,7 @@ import freshsplice.core.cut.Remark;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
-import freshsplice.exchange.Limits;
+import freshsplice.exchange.format.Limits;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;

@@ -3,7 +3,7 @@ package freshsplice.exchange.aaf;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
-import freshsplice.exchange.FileAddress;
+import freshsplice.exchange.format.FileAddress;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;

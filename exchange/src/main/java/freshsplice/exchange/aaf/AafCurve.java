@@ -1,7 +1,7 @@
 package freshsplice.exchange.aaf;
 
 import freshsplice.core.time.Rational;
-import freshsplice.exchange.Grain;
+import freshsplice.exchange.format.Grain;
 import java.util.ArrayList;
 import java.util.List;
 

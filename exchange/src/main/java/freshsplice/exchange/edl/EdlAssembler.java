@@ -6,7 +6,7 @@ import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
-import freshsplice.exchange.UnreadableFile;
+import freshsplice.exchange.format.UnreadableFile;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;

@@ -4,7 +4,7 @@ import freshsplice.core.cut.Remark;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Timecode;
-import freshsplice.exchange.UnreadableFile;
+import freshsplice.exchange.format.UnreadableFile;
 import java.util.List;
 import java.util.stream.Stream;
 

@@ -2,7 +2,7 @@ package freshsplice.exchange.edl;
 
 import freshsplice.core.cut.Remark;
 import freshsplice.core.time.Timecode;
-import freshsplice.exchange.FileAddress;
+import freshsplice.exchange.format.FileAddress;
 import java.util.List;
 import java.util.Locale;
 

@@ -10,7 +10,7 @@ import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import freshsplice.core.words.Counted;
-import freshsplice.exchange.Countable;
+import freshsplice.exchange.format.Countable;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;

@@ -2,11 +2,11 @@ package freshsplice.exchange.edl;
 
 import freshsplice.core.cut.Remark;
 import freshsplice.core.time.FrameRate;
-import freshsplice.exchange.CutReader;
-import freshsplice.exchange.InputFile;
-import freshsplice.exchange.ReadOptions;
-import freshsplice.exchange.Reading;
-import freshsplice.exchange.UnreadableFile;
+import freshsplice.exchange.format.CutReader;
+import freshsplice.exchange.format.InputFile;
+import freshsplice.exchange.format.ReadOptions;
+import freshsplice.exchange.format.Reading;
+import freshsplice.exchange.format.UnreadableFile;
 import java.util.ArrayList;
 import java.util.List;
 

@@ -1,7 +1,7 @@
 package freshsplice.exchange.edl;
 
-import freshsplice.exchange.InputFile;
-import freshsplice.exchange.UnreadableFile;
+import freshsplice.exchange.format.InputFile;
+import freshsplice.exchange.format.UnreadableFile;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;

@@ -2,9 +2,9 @@ package freshsplice.exchange.hashlist;
 
 import com.ctc.wstx.api.WstxInputProperties;
 import com.ctc.wstx.stax.WstxInputFactory;
-import freshsplice.exchange.InputFile;
-import freshsplice.exchange.Limits;
-import freshsplice.exchange.UnreadableFile;
+import freshsplice.exchange.format.InputFile;
+import freshsplice.exchange.format.Limits;
+import freshsplice.exchange.format.UnreadableFile;
 import java.io.ByteArrayInputStream;
 import java.util.ArrayList;
 import java.util.HashMap;

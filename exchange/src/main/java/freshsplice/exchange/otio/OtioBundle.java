@@ -1,8 +1,8 @@
 package freshsplice.exchange.otio;
 
-import freshsplice.exchange.InputFile;
-import freshsplice.exchange.Limits;
-import freshsplice.exchange.UnreadableFile;
+import freshsplice.exchange.format.InputFile;
+import freshsplice.exchange.format.Limits;
+import freshsplice.exchange.format.UnreadableFile;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.zip.ZipEntry;

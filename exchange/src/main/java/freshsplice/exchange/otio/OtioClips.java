@@ -8,7 +8,7 @@ import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
-import freshsplice.exchange.FileAddress;
+import freshsplice.exchange.format.FileAddress;
 import freshsplice.exchange.layout.LaneRow;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;

@@ -2,8 +2,8 @@ package freshsplice.exchange.otio;
 
 import freshsplice.core.cut.Remark;
 import freshsplice.core.time.Rational;
-import freshsplice.exchange.Grain;
-import freshsplice.exchange.FileAddress;
+import freshsplice.exchange.format.FileAddress;
+import freshsplice.exchange.format.Grain;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

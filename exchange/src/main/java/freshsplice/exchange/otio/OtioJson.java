@@ -1,7 +1,7 @@
 package freshsplice.exchange.otio;
 
-import freshsplice.exchange.Limits;
-import freshsplice.exchange.UnreadableFile;
+import freshsplice.exchange.format.Limits;
+import freshsplice.exchange.format.UnreadableFile;
 import java.io.StringWriter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;

@@ -12,7 +12,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
-import freshsplice.exchange.Countable;
+import freshsplice.exchange.format.Countable;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

@@ -2,12 +2,12 @@ package freshsplice.exchange.otio;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Remark;
-import freshsplice.exchange.CutReader;
-import freshsplice.exchange.InputFile;
-import freshsplice.exchange.Opened;
-import freshsplice.exchange.ReadOptions;
-import freshsplice.exchange.Reading;
-import freshsplice.exchange.UnreadableFile;
+import freshsplice.exchange.format.CutReader;
+import freshsplice.exchange.format.InputFile;
+import freshsplice.exchange.format.Opened;
+import freshsplice.exchange.format.ReadOptions;
+import freshsplice.exchange.format.Reading;
+import freshsplice.exchange.format.UnreadableFile;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;

@@ -2,7 +2,7 @@ package freshsplice.exchange.otio;
 
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
-import freshsplice.exchange.Grain;
+import freshsplice.exchange.format.Grain;
 import java.util.LinkedHashMap;
 import java.util.Map;
 

@@ -1,7 +1,7 @@
 package freshsplice.exchange.xmeml;
 
 import freshsplice.core.time.FrameRate;
-import freshsplice.exchange.FileAddress;
+import freshsplice.exchange.format.FileAddress;
 
 /**
  * A media file as the document tells it.

@@ -4,7 +4,7 @@ import freshsplice.core.cut.Remark;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
-import freshsplice.exchange.Grain;
+import freshsplice.exchange.format.Grain;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

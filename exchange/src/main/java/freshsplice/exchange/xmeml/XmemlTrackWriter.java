@@ -9,7 +9,7 @@ import freshsplice.core.cut.Source;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Timecode;
-import freshsplice.exchange.FileAddress;
+import freshsplice.exchange.format.FileAddress;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.HashMap;

@@ -3,9 +3,9 @@ package freshsplice.exchange.hashlist;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import freshsplice.exchange.InputFile;
-import freshsplice.exchange.Limits;
-import freshsplice.exchange.UnreadableFile;
+import freshsplice.exchange.format.InputFile;
+import freshsplice.exchange.format.Limits;
+import freshsplice.exchange.format.UnreadableFile;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.junit.jupiter.api.DisplayName;

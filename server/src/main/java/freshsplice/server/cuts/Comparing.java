@@ -8,16 +8,18 @@ import freshsplice.core.conform.CutPiece;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.master.Master;
-import freshsplice.server.cuts.store.CutStore;
-import freshsplice.server.masters.LaidSound;
-import freshsplice.server.masters.MasterStore;
-import freshsplice.server.masters.NewestRenders;
-import freshsplice.server.store.CutRow;
-import freshsplice.server.store.MasterRow;
-import freshsplice.server.store.ProjectRow;
-import freshsplice.server.store.RenderRow;
-import freshsplice.server.store.ShotRow;
-import freshsplice.server.store.Store;
+import freshsplice.server.refusals.Refused;
+import freshsplice.server.renders.NewestRenders;
+import freshsplice.server.rows.CutRow;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.RenderRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.stores.cuts.CutStore;
+import freshsplice.server.stores.masters.LaidSound;
+import freshsplice.server.stores.masters.MasterStore;
+import freshsplice.server.stores.stages.StageStore;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
@@ -30,13 +32,34 @@ public class Comparing {
     private final LaidSound laidSound;
     private final MasterStore masters;
     private final KnownSources knownSources;
+    private final StageStore stages;
 
-    Comparing(Store store, CutStore cuts, LaidSound laidSound, MasterStore masters, KnownSources knownSources) {
+    Comparing(Store store, CutStore cuts, LaidSound laidSound, MasterStore masters, KnownSources knownSources,
+              StageStore stages) {
+        this.stages = stages;
         this.knownSources = knownSources;
         this.masters = masters;
         this.laidSound = laidSound;
         this.store = store;
         this.cuts = cuts;
+    }
+
+    /**
+     * A master against a newer cut.
+     *
+     * @param masterId null for the project's first
+     * @throws Refused if there is no master yet
+     */
+    public ComparedMaster compare(long cutId, Long masterId) {
+        CutRow cutRow = store.get(CutRow.class, cutId);
+        MasterRow row = masters.asked(cutRow.projectId, masterId)
+                .orElseThrow(() -> new Refused("There is no master yet: receive a first cut in Intake"));
+        Cut cut = cuts.picked(cutRow);
+        Master master = masters.read(row);
+        Map<Long, ShotRow> shots = masters.shotRows(cutRow.projectId);
+        List<CutPiece> pieces = cuts.pieces(cutRow);
+        return new ComparedMaster(row, master, shots, stages.cameras(row.sceneId), cutRow, cut,
+                turnover(row, master, shots, pieces, cut));
     }
 
     public Turnover turnover(MasterRow row, Master master, Map<Long, ShotRow> shots, List<CutPiece> pieces, Cut cut) {

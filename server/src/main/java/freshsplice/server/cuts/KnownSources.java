@@ -5,9 +5,9 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import freshsplice.core.changes.Turnover;
 import freshsplice.core.cut.Source;
 import freshsplice.core.time.FrameRate;
+import freshsplice.server.rows.SourcePairingRow;
+import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Steps;
-import freshsplice.server.store.SourcePairingRow;
-import freshsplice.server.store.Store;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,7 +16,7 @@ import org.springframework.stereotype.Component;
 
 /** All names of every source that a project's cuts brought, and what people said of which are the same. */
 @Component
-class KnownSources {
+public class KnownSources {
     /** What tells that no cut came or was read anew: contents are written as a whole, with lanes of new ids. */
     private record Contents(long projectId, long lanes, long newestLane) {
     }
@@ -49,7 +49,7 @@ class KnownSources {
         };
     }
 
-    List<SourcePairingRow> pairings(long projectId) {
+    public List<SourcePairingRow> pairings(long projectId) {
         return store.where(SourcePairingRow.class, "projectId", projectId);
     }
 

@@ -2,8 +2,8 @@ package freshsplice.server.cuts;
 
 import freshsplice.core.conform.CodePattern;
 import freshsplice.core.conform.ShotNumbering;
-import freshsplice.server.store.ProjectRow;
-import freshsplice.server.web.Refused;
+import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.ProjectRow;
 import io.swagger.v3.oas.annotations.media.Schema;
 
 /**
@@ -16,7 +16,7 @@ public record Numbering(String prefix, int step, int digits, int firstFrame, int
                         @Schema(nullable = true) String codePattern) {
     private static final int MOST_HANDLES = 1000;
 
-    static Numbering of(ProjectRow project) {
+    public static Numbering of(ProjectRow project) {
         return new Numbering(project.prefix, project.numberStep, project.digits, project.firstFrame, project.handles,
                 project.codePattern);
     }

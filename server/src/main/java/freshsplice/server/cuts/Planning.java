@@ -6,17 +6,17 @@ import freshsplice.core.conform.ConformChoices;
 import freshsplice.core.conform.ConformPlan;
 import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.cut.Cut;
-import freshsplice.server.cuts.store.CutStore;
-import freshsplice.server.masters.MasterStore;
 import freshsplice.server.projects.ProjectRules;
-import freshsplice.server.store.CutRow;
-import freshsplice.server.store.ProjectRow;
+import freshsplice.server.rows.CutRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.stores.cuts.CutStore;
+import freshsplice.server.stores.masters.MasterStore;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 
 /** Plans the shots of a cut by the project's rules and by what was chosen about it. */
 @Component
-class Planning {
+public class Planning {
     private final CutStore cuts;
     private final MasterStore masters;
 
@@ -25,7 +25,7 @@ class Planning {
         this.masters = masters;
     }
 
-    ConformPlan plan(ProjectRow project, CutRow row, Cut cut) {
+    public ConformPlan plan(ProjectRow project, CutRow row, Cut cut) {
         return Conform.plan(cut, choices(project, row, ProjectRules.numbering(project), project.codePattern));
     }
 

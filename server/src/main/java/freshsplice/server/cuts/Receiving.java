@@ -12,18 +12,18 @@ import freshsplice.core.sound.SourceChannels;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
-import freshsplice.server.masters.MasterStore;
+import freshsplice.server.rows.CutRow;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.MediaRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.SceneRow;
+import freshsplice.server.rows.SoundRow;
+import freshsplice.server.rows.Store;
 import freshsplice.server.shots.SceneMaker;
 import freshsplice.server.shots.ShotMaker;
 import freshsplice.server.sources.Finders;
 import freshsplice.server.sources.Sources;
-import freshsplice.server.store.CutRow;
-import freshsplice.server.store.MasterRow;
-import freshsplice.server.store.MediaRow;
-import freshsplice.server.store.ProjectRow;
-import freshsplice.server.store.SceneRow;
-import freshsplice.server.store.SoundRow;
-import freshsplice.server.store.Store;
+import freshsplice.server.stores.masters.MasterStore;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -34,9 +34,9 @@ import org.springframework.stereotype.Component;
 
 /** Turns a planned conform into rows: scene, cameras, shots, boards, master, sound. Runs inside a step. */
 @Component
-class Receiving {
+public class Receiving {
     /** A stretch of sound on the record clock. @param channel of its file, from 1; 0 for all */
-    record SoundPiece(String lane, String name, String sourceKey, Long mediaId, FrameRange record, Rational fromSeconds,
+    public record SoundPiece(String lane, String name, String sourceKey, Long mediaId, FrameRange record, Rational fromSeconds,
                       int channel) {
     }
 
@@ -95,7 +95,7 @@ class Receiving {
     }
 
     /** The cut's own sound, and sound files that no event names, laid from its first frame. */
-    List<SoundPiece> sound(long projectId, Cut cut, Finders finders) {
+    public List<SoundPiece> sound(long projectId, Cut cut, Finders finders) {
         List<SoundPiece> pieces = new ArrayList<>();
         Set<Long> used = new HashSet<>();
         List<Lane> lanes = cut.lanes().stream().filter(l -> l.kind() == Lane.Kind.SOUND).toList();

@@ -1,10 +1,10 @@
 package freshsplice.server.masters;
 
-import freshsplice.server.store.MasterLaneRow;
-import freshsplice.server.store.MasterRow;
-import freshsplice.server.store.SectionRow;
-import freshsplice.server.store.ShotRow;
-import freshsplice.server.store.Store;
+import freshsplice.server.rows.MasterLaneRow;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.SectionRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;

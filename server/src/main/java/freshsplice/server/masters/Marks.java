@@ -6,11 +6,11 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
+import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.MasterMarkRow;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Steps;
-import freshsplice.server.store.MasterMarkRow;
-import freshsplice.server.store.MasterRow;
-import freshsplice.server.store.Store;
-import freshsplice.server.web.Refused;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -33,33 +33,36 @@ public class Marks {
         this.steps = steps;
     }
 
+    /** A mark where it stands now, on record frames. */
+    public record Standing(MasterMarkRow row, FrameRange record) {
+    }
+
     /** Where they stand now; those whose frame their piece does not show at the moment are not there. */
-    List<SequenceView.Mark> views(long masterId, Master master) {
+    public List<Standing> standing(long masterId, Master master) {
         List<MasterMarkRow> rows = store.where(MasterMarkRow.class, "masterId", masterId);
         if (rows.isEmpty()) {
             return List.of();
         }
         Map<Long, Section> sections = master.sections().stream().collect(Collectors.toMap(Section::id,
                 Function.identity()));
-        List<SequenceView.Mark> views = new ArrayList<>();
+        List<Standing> standing = new ArrayList<>();
         for (MasterMarkRow row : rows) {
             OptionalLong in = row.sectionId == null ? OptionalLong.of(row.recIn)
                     : sections.containsKey(row.sectionId)
                     ? MarkPlace.recordOf(sections.get(row.sectionId), row.position) : OptionalLong.empty();
-            in.ifPresent(at -> views.add(new SequenceView.Mark(row.id, at, at + row.frames, row.words, row.who,
-                    row.sectionId)));
+            in.ifPresent(at -> standing.add(new Standing(row, FrameRange.ofLength(at, row.frames))));
         }
-        views.sort(Comparator.comparingLong(SequenceView.Mark::in));
-        return views;
+        standing.sort(Comparator.comparingLong(s -> s.record().in()));
+        return standing;
     }
 
     /** The marks of a master as those of a cut. */
     public List<Marker> of(MasterRow row, Master master) {
-        return views(row.id, master).stream().map(m -> new Marker(FrameRange.of(m.in(), m.out()), m.words(), "", "")).toList();
+        return standing(row.id, master).stream().map(m -> new Marker(m.record(), m.row().words, "", "")).toList();
     }
 
     /** @param piece id of the piece that carries it; null for the record clock */
-    long add(MasterRow row, Master master, long at, long frames, String words, Long piece, String who) {
+    public long add(MasterRow row, Master master, long at, long frames, String words, Long piece, String who) {
         String said = checked(words);
         if (frames < 1 || frames > 1_000_000 || at < 0) {
             throw new Refused("A mark lasts 1 to 1000000 frames, from record frame 0 on");
@@ -82,7 +85,7 @@ public class Marks {
         });
     }
 
-    void change(long markId, String words, String who) {
+    public void change(long markId, String words, String who) {
         MasterMarkRow asked = store.get(MasterMarkRow.class, markId);
         String said = checked(words);
         steps.make(projectOf(asked), "Change a mark: " + said, who, () -> {
@@ -91,7 +94,7 @@ public class Marks {
         });
     }
 
-    void remove(long markId, String who) {
+    public void remove(long markId, String who) {
         MasterMarkRow asked = store.get(MasterMarkRow.class, markId);
         steps.make(projectOf(asked), "Take away the mark: " + asked.words, who, () -> {
             store.remove(store.get(MasterMarkRow.class, markId));

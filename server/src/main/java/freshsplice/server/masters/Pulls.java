@@ -9,9 +9,10 @@ import freshsplice.core.master.edit.Trims;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.Rational;
-import freshsplice.server.store.MasterRow;
-import freshsplice.server.store.Store;
-import freshsplice.server.web.Refused;
+import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.stores.masters.MasterStore;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Map;
@@ -20,17 +21,17 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** What a pull would make while it is under way. Nothing is changed. */
 @Component
-class Pulls {
+public class Pulls {
     /** A frame beside the line. @param position exact shot frame, as a fraction */
     record Side(long shotId, String code, String position, long frame, long spare) {
     }
 
     /** @param refused whether it could not be made; {@code words} says why */
-    record View(@Schema(nullable = true) Side left, @Schema(nullable = true) Side right, String words, boolean refused) {
+    public record View(@Schema(nullable = true) Side left, @Schema(nullable = true) Side right, String words, boolean refused) {
     }
 
     /** @param kind ROLL for a seam, or HEAD, TAIL, SLIP, SLIDE for a piece; @param section 0 for a seam */
-    record Asked(String kind, long section, long at, long frames, boolean ripple) {
+    public record Asked(String kind, long section, long at, long frames, boolean ripple) {
     }
 
     private final Store store;

@@ -7,14 +7,15 @@ import freshsplice.core.sound.SourceChannels;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
+import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.MediaRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.SoundLaneRow;
+import freshsplice.server.rows.SoundRow;
+import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Steps;
-import freshsplice.server.store.MasterRow;
-import freshsplice.server.store.MediaRow;
-import freshsplice.server.store.ProjectRow;
-import freshsplice.server.store.SoundLaneRow;
-import freshsplice.server.store.SoundRow;
-import freshsplice.server.store.Store;
-import freshsplice.server.web.Refused;
+import freshsplice.server.stores.masters.LaidSound;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,9 +26,9 @@ import org.springframework.stereotype.Service;
 
 /** Edits of the sound under a master: how lanes are heard, and where and how loud pieces are. */
 @Service
-class SoundEdits {
+public class SoundEdits {
     /** How a lane is to be heard; null leaves a value as it is. @param level in decibels */
-    record LaneChange(String name, @Schema(nullable = true) Boolean muted, @Schema(nullable = true) Boolean solo,
+    public record LaneChange(String name, @Schema(nullable = true) Boolean muted, @Schema(nullable = true) Boolean solo,
                       @Schema(nullable = true) Double level) {
     }
 
@@ -40,13 +41,13 @@ class SoundEdits {
      * @param level  in decibels
      * @param fadeIn frames
      */
-    record PieceChange(@Schema(nullable = true) Long offset, @Schema(nullable = true) Long head,
+    public record PieceChange(@Schema(nullable = true) Long offset, @Schema(nullable = true) Long head,
                        @Schema(nullable = true) Long tail, @Schema(nullable = true) Double level,
                        @Schema(nullable = true) Long fadeIn, @Schema(nullable = true) Long fadeOut) {
     }
 
     /** A file to lay from a record frame on. @param lane where it is free there; null for any */
-    record NewSound(long mediaId, long at, @Schema(nullable = true) String lane) {
+    public record NewSound(long mediaId, long at, @Schema(nullable = true) String lane) {
     }
 
     private static final long MILLIS = 1000;
@@ -61,7 +62,7 @@ class SoundEdits {
         this.sounds = sounds;
     }
 
-    void lane(long masterId, LaneChange change, String who) {
+    public void lane(long masterId, LaneChange change, String who) {
         MasterRow master = store.get(MasterRow.class, masterId);
         if (sounds.rows(masterId).stream().noneMatch(s -> s.lane.equals(change.name()))) {
             throw new Refused("The master has no sound lane \"" + change.name() + "\"");
@@ -83,7 +84,7 @@ class SoundEdits {
         });
     }
 
-    void piece(long soundId, PieceChange change, String who) {
+    public void piece(long soundId, PieceChange change, String who) {
         make(soundId, "Change the sound ", who, (sound, rate) -> {
             SoundClip clip = clip(sound).moved(or(change.offset(), 0)).trimmed(or(change.head(), 0), or(change.tail(), 0), rate)
                     .faded(or(change.fadeIn(), sound.fadeIn), or(change.fadeOut(), sound.fadeOut));
@@ -93,7 +94,7 @@ class SoundEdits {
     }
 
     /** Parts it at a record frame; both are heard as the one was. */
-    void split(long soundId, long at, String who) {
+    public void split(long soundId, long at, String who) {
         make(soundId, "Split the sound ", who, (sound, rate) -> {
             List<SoundClip> parts = clip(sound).splitAt(at, rate);
             SoundRow second = new SoundRow();
@@ -111,12 +112,12 @@ class SoundEdits {
     }
 
     /** Takes it out; nothing moves. */
-    void remove(long soundId, String who) {
+    public void remove(long soundId, String who) {
         make(soundId, "Take out the sound ", who, (sound, rate) -> store.remove(sound));
     }
 
     /** Lays a file, or a movie's sound, from a record frame on. @return its id */
-    long put(long masterId, NewSound wanted, String who) {
+    public long put(long masterId, NewSound wanted, String who) {
         MasterRow master = store.get(MasterRow.class, masterId);
         MediaRow file = store.get(MediaRow.class, wanted.mediaId());
         if (file.projectId != master.projectId) {

@@ -1,9 +1,10 @@
 package freshsplice.server.masters;
 
 import freshsplice.core.refusal.Refusal;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.Store;
 import freshsplice.server.steps.StepCheck;
-import freshsplice.server.store.MasterRow;
-import freshsplice.server.store.Store;
+import freshsplice.server.stores.masters.MasterStore;
 import java.util.List;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;

@@ -1,5 +1,5 @@
 /**
- * The assembled sequence as rows and as the window sees it, and its edits.
- * Read {@link freshsplice.server.masters.MasterStore} first.
+ * What edits do to the assembled sequence: pieces, lanes, sound, marks.
+ * Read {@link freshsplice.server.masters.MasterEdits} first.
  */
 package freshsplice.server.masters;

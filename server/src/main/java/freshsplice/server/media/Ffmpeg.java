@@ -1,6 +1,6 @@
 package freshsplice.server.media;
 
-import freshsplice.server.Folders;
+import freshsplice.server.settings.Folders;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -2,11 +2,11 @@ package freshsplice.server.media;
 
 import freshsplice.core.time.Timecode;
 import freshsplice.render.Probe;
-import freshsplice.server.Folders;
+import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.MediaRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.settings.Folders;
 import freshsplice.server.settings.Settings;
-import freshsplice.server.store.MediaRow;
-import freshsplice.server.store.Store;
-import freshsplice.server.web.Refused;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;

@@ -1,10 +1,10 @@
 package freshsplice.server.media;
 
 import freshsplice.core.refusal.Refusal;
-import freshsplice.server.Folders;
-import freshsplice.server.store.MediaFrameRow;
-import freshsplice.server.store.MediaRow;
-import freshsplice.server.store.Store;
+import freshsplice.server.rows.MediaFrameRow;
+import freshsplice.server.rows.MediaRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.settings.Folders;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -21,9 +21,9 @@ import org.springframework.stereotype.Component;
 public class Proxies {
     /** Loudness values a second. */
     static final int PEAKS_PER_SECOND = 50;
-    static final int SMALL = 240;
-    static final int MIDDLE = 960;
-    static final int LARGE = 1920;
+    public static final int SMALL = 240;
+    public static final int MIDDLE = 960;
+    public static final int LARGE = 1920;
     private static final int SAMPLE_RATE = 8000;
 
     private final Folders folders;
@@ -66,7 +66,7 @@ public class Proxies {
     }
 
     /** A JPEG of one frame, at most {@code width} pixels wide. */
-    Path picture(MediaRow row, long frame, int width) throws IOException {
+    public Path picture(MediaRow row, long frame, int width) throws IOException {
         MediaRow file = holder(row, frame);
         long at = Math.max(0, Math.min(frame, file.frames - 1));
         Path proxy = place(file.sha256, at, width);
@@ -90,7 +90,7 @@ public class Proxies {
     }
 
     /** Loudness from 0 to 255, {@link #PEAKS_PER_SECOND} a second. */
-    Path peaks(MediaRow row) throws IOException {
+    public Path peaks(MediaRow row) throws IOException {
         Path proxy = folders.proxies().resolve(row.sha256 + ".peaks");
         if (!Files.exists(proxy)) {
             Path samples = Files.createTempFile(folders.arriving(), "sound", null);
@@ -107,7 +107,7 @@ public class Proxies {
         return proxy;
     }
 
-    Path there(MediaRow row) throws IOException {
+    public Path there(MediaRow row) throws IOException {
         Path file = media.file(row);
         if (!Files.exists(file)) {
             throw new IOException(row.name + " is not in its folder any more (" + row.path + "): look for it again in "

@@ -1,8 +1,8 @@
 package freshsplice.server.media;
 
-import freshsplice.server.Folders;
+import freshsplice.server.rows.MediaRow;
+import freshsplice.server.settings.Folders;
 import freshsplice.server.settings.Settings;
-import freshsplice.server.store.MediaRow;
 import freshsplice.server.tasks.Task;
 import freshsplice.server.tasks.Tasks;
 import java.awt.image.BufferedImage;

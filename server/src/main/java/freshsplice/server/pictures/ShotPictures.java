@@ -11,11 +11,11 @@ import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
 import freshsplice.render.StagePainter;
-import freshsplice.server.Folders;
-import freshsplice.server.masters.MasterStore;
-import freshsplice.server.stages.StageStore;
-import freshsplice.server.store.ShotRow;
-import freshsplice.server.store.Store;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.settings.Folders;
+import freshsplice.server.stores.masters.MasterStore;
+import freshsplice.server.stores.stages.StageStore;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -32,7 +32,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** What a shot's camera sees at one of its frames, small. */
 @Component
 public class ShotPictures implements DisposableBean {
-    static final int WIDTH = 240;
+    public static final int WIDTH = 240;
     static final int HEIGHT = 136;
 
     /**

@@ -3,7 +3,7 @@ package freshsplice.server.projects;
 import freshsplice.core.camera.FilmBack;
 import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.time.FrameRate;
-import freshsplice.server.store.ProjectRow;
+import freshsplice.server.rows.ProjectRow;
 
 /** Projects as they begin. */
 public final class NewProjects {

@@ -1,7 +1,7 @@
 package freshsplice.server.projects;
 
 import freshsplice.core.conform.ShotNumbering;
-import freshsplice.server.store.ProjectRow;
+import freshsplice.server.rows.ProjectRow;
 
 /** A project's rules, as the core takes them. */
 public final class ProjectRules {

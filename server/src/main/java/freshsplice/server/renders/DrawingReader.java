@@ -9,15 +9,14 @@ import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
-import freshsplice.server.Folders;
-import freshsplice.server.masters.MasterStore;
-import freshsplice.server.masters.NewestRenders;
-import freshsplice.server.stages.StageStore;
-import freshsplice.server.store.MasterRow;
-import freshsplice.server.store.ProjectRow;
-import freshsplice.server.store.RenderRow;
-import freshsplice.server.store.ShotRow;
-import freshsplice.server.store.Store;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.RenderRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.settings.Folders;
+import freshsplice.server.stores.masters.MasterStore;
+import freshsplice.server.stores.stages.StageStore;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -31,7 +30,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Reads all that a render is drawn from, in one transaction. */
 @Component
-class DrawingReader {
+public class DrawingReader {
     private final Store store;
     private final MasterStore masters;
     private final StageStore stages;

@@ -9,13 +9,12 @@ import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRate;
-import freshsplice.server.masters.MasterStore;
-import freshsplice.server.masters.NewestRenders;
-import freshsplice.server.stages.StageStore;
-import freshsplice.server.store.RenderPartRow;
-import freshsplice.server.store.RenderRow;
-import freshsplice.server.store.ShotRow;
-import freshsplice.server.store.Store;
+import freshsplice.server.rows.RenderPartRow;
+import freshsplice.server.rows.RenderRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.stores.masters.MasterStore;
+import freshsplice.server.stores.stages.StageStore;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -81,7 +80,7 @@ public class Staleness {
     }
 
     /** What changed since a movie of a whole master was made, in words. @param now what it would be made from now */
-    List<String> ofMaster(RenderRow render, Fingerprint now) {
+    public List<String> ofMaster(RenderRow render, Fingerprint now) {
         return differences(store.where(RenderPartRow.class, "renderId", render.id), now);
     }
 

@@ -1,6 +1,6 @@
 package freshsplice.server.settings;
 
-import freshsplice.exchange.Limits;
+import freshsplice.exchange.format.Limits;
 import java.nio.file.Path;
 import java.util.List;
 import org.springframework.boot.context.properties.ConfigurationProperties;

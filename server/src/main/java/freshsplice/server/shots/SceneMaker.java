@@ -1,11 +1,11 @@
 package freshsplice.server.shots;
 
 import freshsplice.core.stage.Shape;
+import freshsplice.server.rows.ItemRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.SceneRow;
+import freshsplice.server.rows.Store;
 import freshsplice.server.stages.StageEdits;
-import freshsplice.server.store.ItemRow;
-import freshsplice.server.store.ProjectRow;
-import freshsplice.server.store.SceneRow;
-import freshsplice.server.store.Store;
 import java.util.List;
 import org.springframework.stereotype.Component;
 

@@ -5,13 +5,13 @@ import freshsplice.core.shot.Shot;
 import freshsplice.core.sources.MediaFrames;
 import freshsplice.core.sources.Wanted;
 import freshsplice.core.time.Rational;
-import freshsplice.server.masters.MasterStore;
+import freshsplice.server.rows.BoardRow;
+import freshsplice.server.rows.CameraRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
 import freshsplice.server.sources.Finders;
-import freshsplice.server.store.BoardRow;
-import freshsplice.server.store.CameraRow;
-import freshsplice.server.store.ProjectRow;
-import freshsplice.server.store.ShotRow;
-import freshsplice.server.store.Store;
+import freshsplice.server.stores.masters.MasterStore;
 import org.springframework.stereotype.Component;
 
 /** Makes shots and cameras. Runs inside a step. */

@@ -1,7 +1,7 @@
 package freshsplice.server.shots;
 
-import freshsplice.server.store.ShotRow;
-import freshsplice.server.store.Store;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
 import org.springframework.stereotype.Component;
 
 /** Shots by id, read when they are asked for. */

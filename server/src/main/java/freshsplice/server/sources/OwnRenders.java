@@ -2,11 +2,11 @@ package freshsplice.server.sources;
 
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.sources.Wanted;
-import freshsplice.server.Folders;
 import freshsplice.server.media.MediaStore;
-import freshsplice.server.store.MediaRow;
-import freshsplice.server.store.RenderRow;
-import freshsplice.server.store.Store;
+import freshsplice.server.rows.MediaRow;
+import freshsplice.server.rows.RenderRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.settings.Folders;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,13 +1,13 @@
 package freshsplice.server.sources;
 
+import freshsplice.core.cut.SequenceName;
 import freshsplice.core.cut.Source;
 import freshsplice.core.sources.FileNames;
-import freshsplice.core.cut.SequenceName;
 import freshsplice.core.sources.Wanted;
 import freshsplice.core.time.FrameRate;
-import freshsplice.server.store.MediaFrameRow;
-import freshsplice.server.store.MediaRow;
-import freshsplice.server.store.Store;
+import freshsplice.server.rows.MediaFrameRow;
+import freshsplice.server.rows.MediaRow;
+import freshsplice.server.rows.Store;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.Map;

@@ -2,12 +2,12 @@ package freshsplice.server.sources;
 
 import freshsplice.core.cut.Lane;
 import freshsplice.core.sources.Wanted;
-import freshsplice.server.masters.MasterStore;
-import freshsplice.server.store.BoardRow;
-import freshsplice.server.store.MediaFrameRow;
-import freshsplice.server.store.MediaRow;
-import freshsplice.server.store.SoundRow;
-import freshsplice.server.store.Store;
+import freshsplice.server.rows.BoardRow;
+import freshsplice.server.rows.MediaFrameRow;
+import freshsplice.server.rows.MediaRow;
+import freshsplice.server.rows.SoundRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.stores.masters.MasterStore;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;

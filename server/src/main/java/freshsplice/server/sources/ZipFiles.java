@@ -2,8 +2,8 @@ package freshsplice.server.sources;
 
 import freshsplice.core.sources.MediaKind;
 import freshsplice.server.media.MediaStore;
+import freshsplice.server.refusals.Refused;
 import freshsplice.server.settings.Settings;
-import freshsplice.server.web.Refused;
 import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;

@@ -1,5 +1,4 @@
 /**
- * Sets, cameras and their keys; movement baked for playing, meshes and shading for drawing.
- * Read {@link freshsplice.server.stages.StageStore} first.
+ * What edits do to things, cameras and their keys. Read {@link freshsplice.server.stages.StageEdits} first.
  */
 package freshsplice.server.stages;

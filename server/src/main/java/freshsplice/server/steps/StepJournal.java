@@ -1,6 +1,6 @@
 package freshsplice.server.steps;
 
-import freshsplice.server.store.Ids;
+import freshsplice.server.rows.Ids;
 import jakarta.persistence.EntityManager;
 import java.sql.PreparedStatement;
 import java.util.ArrayList;

@@ -2,11 +2,11 @@ package freshsplice.server.steps;
 
 import freshsplice.core.refusal.Refusal;
 import freshsplice.server.live.LiveUpdates;
-import freshsplice.server.store.ProjectRow;
-import freshsplice.server.store.StepRow;
-import freshsplice.server.store.Store;
-import freshsplice.server.web.NotThere;
-import freshsplice.server.web.Refused;
+import freshsplice.server.refusals.NotThere;
+import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.StepRow;
+import freshsplice.server.rows.Store;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.util.ArrayList;

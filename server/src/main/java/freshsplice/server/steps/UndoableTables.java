@@ -1,7 +1,7 @@
 package freshsplice.server.steps;
 
-import freshsplice.server.store.OutsideSteps;
-import freshsplice.server.store.Undoable;
+import freshsplice.server.rows.OutsideSteps;
+import freshsplice.server.rows.Undoable;
 import jakarta.persistence.EntityManagerFactory;
 import java.lang.reflect.Field;
 import java.util.ArrayList;

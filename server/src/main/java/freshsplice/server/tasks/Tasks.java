@@ -1,7 +1,7 @@
 package freshsplice.server.tasks;
 
 import freshsplice.server.live.LiveUpdates;
-import freshsplice.server.web.NotThere;
+import freshsplice.server.refusals.NotThere;
 import jakarta.annotation.PreDestroy;
 import java.util.List;
 import java.util.Map;

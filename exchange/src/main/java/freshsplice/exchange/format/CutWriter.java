@@ -1,0 +1,10 @@
+package freshsplice.exchange.format;
+
+import freshsplice.core.cut.Cut;
+
+/** Writes one format. What the format cannot carry is named in a remark. */
+public interface CutWriter {
+    String format();
+
+    Written write(Cut cut, WriteOptions options);
+}

@@ -1,0 +1,242 @@
+package freshsplice.server.cuts;
+
+import freshsplice.core.changes.Applying;
+import freshsplice.core.changes.Change;
+import freshsplice.core.changes.Turnover;
+import freshsplice.core.conform.Conform;
+import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.FirstMaster;
+import freshsplice.core.conform.ShotNumbering;
+import freshsplice.core.cut.Lane;
+import freshsplice.core.master.LivePieces;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.words.Counted;
+import freshsplice.server.masters.MasterEdits;
+import freshsplice.server.projects.ProjectRules;
+import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.BoardRow;
+import freshsplice.server.rows.CutRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.SoundRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.shots.ShotMaker;
+import freshsplice.server.sources.Finders;
+import freshsplice.server.sources.Sources;
+import freshsplice.server.steps.Steps;
+import freshsplice.server.stores.masters.MasterStore;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+
+/** Chosen changes of a newer cut, carried into the master as one step. */
+@Service
+public class TurnoverEdits {
+    private final Store store;
+    private final MasterStore masters;
+    private final Comparing comparing;
+    private final Receiving receiving;
+    private final Sources sources;
+    private final Steps steps;
+    private final ShotMaker shotMaker;
+    private final MasterEdits edits;
+    private final KnownSources known;
+
+    TurnoverEdits(Store store, MasterStore masters, Comparing comparing, Receiving receiving, Sources sources, Steps steps,
+                  ShotMaker shotMaker, MasterEdits edits, KnownSources known) {
+        this.edits = edits;
+        this.known = known;
+        this.store = store;
+        this.masters = masters;
+        this.comparing = comparing;
+        this.receiving = receiving;
+        this.sources = sources;
+        this.steps = steps;
+        this.shotMaker = shotMaker;
+    }
+
+    private Finders finders(ComparedMaster side) {
+        return sources.finders(side.cutRow().projectId, Sources.all(side.cut()));
+    }
+
+    /**
+     * What applying left.
+     *
+     * @param applied how many of the chosen changes were applied
+     * @param left    what was chosen and is not there any more: somebody edited its piece meanwhile; in words
+     */
+    public record Applied(int applied, List<String> left) {
+    }
+
+    /**
+     * Applies chosen changes as one step. Camera work stays; what is omitted is kept aside. A change that has moved on since
+     * it was shown is left and said.
+     *
+     * @param chosen changes by what they are, each with its words
+     */
+    public Applied apply(long cutId, Long masterId, Map<String, String> chosen, String who) {
+        CutRow asked = store.get(CutRow.class, cutId);
+        String name = "Apply " + Counted.of(chosen.size(), "change") + " of cut "
+                + asked.version;
+        return steps.make(asked.projectId, name, who, () -> {
+            ComparedMaster side = comparing.compare(cutId, masterId);
+            Map<String, Integer> there = new HashMap<>();
+            List<Change> changes = side.turnover().changes().changes();
+            for (int i = 0; i < changes.size(); i++) {
+                there.put(side.turnover().nameOf(changes.get(i)), i);
+            }
+            Set<Integer> found = new HashSet<>();
+            List<String> left = new ArrayList<>();
+            chosen.forEach((change, words) -> {
+                if (there.containsKey(change)) {
+                    found.add(there.get(change));
+                } else {
+                    left.add(words);
+                }
+            });
+            if (found.isEmpty()) {
+                throw new Refused("None of these changes is there any more: the master was edited since the list was shown. "
+                        + "Look at it again");
+            }
+            carry(side, found);
+            return new Applied(found.size(), left);
+        });
+    }
+
+    private void carry(ComparedMaster side, Set<Integer> chosen) {
+        ProjectRow project = store.get(ProjectRow.class, side.cutRow().projectId);
+        Applying.Applied applied = Applying.apply(side.turnover(), chosen, project.firstFrame);
+        Finders finders = finders(side);
+        applied.shots().forEach((id, shot) -> change(side, side.shots().get(id), shot, finders));
+        edits.write(side.row(), side.master(), withNewShots(project, side, applied, finders));
+        if (chosen.containsAll(edits(side.turnover()))) {
+            takeSound(side, finders);
+        }
+        side.row().cutId = side.cutRow().id;
+    }
+
+    /**
+     * Makes pieces of the master as they are in a cut, as one step: all that the cut changes of them.
+     *
+     * @param sections ids of the pieces; empty for all
+     */
+    public void asInCut(long cutId, Long masterId, Set<Long> sections, String who) {
+        CutRow asked = store.get(CutRow.class, cutId);
+        steps.make(asked.projectId, "Make " + (sections.isEmpty() ? "the master" : sections.size() == 1 ? "1 piece"
+                : sections.size() + " pieces") + " as in cut " + asked.version, who, () -> {
+            ComparedMaster side = comparing.compare(cutId, masterId);
+            Set<Integer> chosen = ofPieces(side, sections);
+            if (chosen.isEmpty()) {
+                throw new Refused("That is as in the cut already, frame by frame");
+            }
+            carry(side, chosen);
+            return null;
+        });
+    }
+
+    private static Set<Integer> ofPieces(ComparedMaster side, Set<Long> sections) {
+        List<LivePieces.Live> ours = side.turnover().pieces();
+        List<Change> changes = side.turnover().changes().changes();
+        Set<Integer> chosen = new HashSet<>();
+        for (int i = 0; i < changes.size(); i++) {
+            int old = changes.get(i).oldIndex();
+            if (sections.isEmpty() || old >= 0 && sections.contains(ours.get(old).outer().id())) {
+                chosen.add(i);
+            }
+        }
+        return chosen;
+    }
+
+    /** Remembers for the project whether two sources are one under two names. */
+    public void sayOfSources(long cutId, String older, String newer, boolean same, String who) {
+        known.say(store.get(CutRow.class, cutId).projectId, older, newer, same, who);
+    }
+
+    /** Every change but those that follow by themselves. */
+    private static Set<Integer> edits(Turnover turnover) {
+        Set<Integer> edits = new HashSet<>();
+        List<Change> changes = turnover.changes().changes();
+        for (int i = 0; i < changes.size(); i++) {
+            if (changes.get(i).because() < 0) {
+                edits.add(i);
+            }
+        }
+        return edits;
+    }
+
+    private void change(ComparedMaster side, ShotRow row, Shot shot, Finders finders) {
+        if (!row.anchorKey.equals(shot.anchor().key())) {
+            BoardRow board = store.where(BoardRow.class, "shotId", row.id).stream().findFirst().orElseThrow();
+            board.sourceName = shot.anchor().name();
+            board.sourceKey = shot.anchor().key();
+            shotMaker.show(board, shot, Sources.wanted(side.cut()).get(Lane.Kind.PICTURE).stream()
+                    .filter(w -> w.source().identity().equals(shot.anchor().key())).findFirst().orElse(null), finders);
+        }
+        masters.fill(row, shot);
+    }
+
+    private Master withNewShots(ProjectRow project, ComparedMaster side, Applying.Applied applied, Finders finders) {
+        Set<String> used = masters.codesInUse(project.id);
+        ShotNumbering numbering = ProjectRules.numbering(project);
+        List<Section> sections = new ArrayList<>(applied.master().main().sections());
+        for (int i = 0; i < sections.size(); i++) {
+            Section section = sections.get(i);
+            if (section.shotId() < 0) {
+                CutPiece piece = applied.newShots().get((int) -section.shotId() - 1);
+                String code = numbering.between(codeAt(sections, i - 1, side), codeAfter(sections, i, side), used);
+                used.add(code);
+                long offset = actionAt(sections, i, side) - project.firstFrame;
+                Shot shot = new Shot(0, code, FrameRange.ofLength(project.firstFrame, piece.record().length()),
+                        project.handles, offset, FirstMaster.anchor(piece, project.firstFrame));
+                long camera = shotMaker.camera(project, side.row().sceneId, Conform.cameraOf(code));
+                ShotRow row = shotMaker.shot(project, side.row().sceneId, camera, shot,
+                        Sources.wanted(piece, side.cut().rate()), finders);
+                side.shots().put(row.id, row);
+                sections.set(i, section.named(0).showing(new Section.Content.OfShot(row.id), section.from()));
+            }
+        }
+        return applied.master().withMain(sections);
+    }
+
+    private static String codeAt(List<Section> sections, int index, ComparedMaster side) {
+        for (int i = index; i >= 0; i--) {
+            if (sections.get(i).shotId() > 0) {
+                return side.shots().get(sections.get(i).shotId()).code;
+            }
+        }
+        return null;
+    }
+
+    private static String codeAfter(List<Section> sections, int index, ComparedMaster side) {
+        for (int i = index + 1; i < sections.size(); i++) {
+            if (sections.get(i).shotId() > 0) {
+                return side.shots().get(sections.get(i).shotId()).code;
+            }
+        }
+        return null;
+    }
+
+    /** A new shot takes up the action where the shot before it leaves it. */
+    private static long actionAt(List<Section> sections, int index, ComparedMaster side) {
+        if (index == 0 || sections.get(index - 1).shotId() <= 0) {
+            return 0;
+        }
+        Section before = sections.get(index - 1);
+        return MasterStore.shot(side.shots().get(before.shotId())).actionAt(before.to()).floor();
+    }
+
+    private void takeSound(ComparedMaster side, Finders finders) {
+        List<Receiving.SoundPiece> pieces = receiving.sound(side.cutRow().projectId, side.cut(), finders);
+        if (!pieces.isEmpty()) {
+            store.where(SoundRow.class, "masterId", side.row().id).forEach(store::remove);
+            receiving.layOutSound(side.row().id, pieces);
+        }
+    }
+}

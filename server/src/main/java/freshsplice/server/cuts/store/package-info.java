@@ -1,2 +1,0 @@
-/** Cuts and the choices about them, as tables and back. */
-package freshsplice.server.cuts.store;

@@ -1,0 +1,4 @@
+/**
+ * Files as they are given.
+ */
+package freshsplice.server.http.arrivals;

@@ -1,0 +1,33 @@
+package freshsplice.server.http.masters;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+
+/**
+ * The pieces of a cut, or of a master as it once was, as lanes show them.
+ *
+ * @param id      the cut's or the master's
+ * @param version the cut's version, or the step's number
+ */
+public record CutPieces(long id, int version, String name, List<Piece> pieces) {
+    /**
+     * A piece of the cut.
+     *
+     * @param mediaId     its picture; null for a slate
+     * @param seenIn      first record frame on which any of it is seen, passages included
+     * @param headWeights share of its picture at each frame from {@code seenIn}, while it passes in; 1 after them
+     * @param tailWeights share of its picture at its last frames, while it fades to black
+     * @param mediaFrames frame of the movie at each record frame from {@code seenIn}; empty for a still
+     */
+    public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId, long seenIn,
+                        List<Double> headWeights, List<Double> tailWeights, List<Long> mediaFrames) {
+        Piece shiftedBy(long frames) {
+            return new Piece(in + frames, out + frames, name, mediaId, seenIn + frames, headWeights, tailWeights, mediaFrames);
+        }
+
+        /** One that meets its neighbours in plain cuts. */
+        static Piece plain(long in, long out, String name, Long mediaId, List<Long> mediaFrames) {
+            return new Piece(in, out, name, mediaId, in, List.of(), List.of(), mediaFrames);
+        }
+    }
+}

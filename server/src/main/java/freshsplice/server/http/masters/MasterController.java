@@ -1,0 +1,256 @@
+package freshsplice.server.http.masters;
+
+import freshsplice.core.time.Timecode;
+import freshsplice.core.time.TypedPosition;
+import freshsplice.server.http.Who;
+import freshsplice.server.masters.Marks;
+import freshsplice.server.masters.MasterEdit;
+import freshsplice.server.masters.MasterEdits;
+import freshsplice.server.masters.Masters;
+import freshsplice.server.masters.Positions;
+import freshsplice.server.masters.Pulls;
+import freshsplice.server.masters.SoundEdits;
+import freshsplice.server.rows.CutRow;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.stores.masters.MasterStore;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.LongStream;
+import org.springframework.http.MediaType;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** A master's lanes and the edits of its seams. */
+@RestController
+@RequestMapping("/api")
+class MasterController {
+    /**
+     * @param at     record frame of the seam
+     * @param frames later (+) or earlier (−)
+     */
+    record MoveSeam(long at, long frames) {
+    }
+
+    record Name(String name) {
+    }
+
+    /** @param section id of the piece that carries it; null for the record clock */
+    record NewMark(long at, long frames, String words, @Schema(nullable = true) Long section) {
+    }
+
+    record Words(String words) {
+    }
+
+    private static final int MOST_LABELS = 20_000;
+
+    private final Store store;
+    private final SequenceService sequences;
+    private final MasterEdits edits;
+    private final Pulls pulls;
+    private final Masters masters;
+    private final MasterStore masterStore;
+    private final Marks marks;
+    private final SoundEdits sounds;
+    private final CutViews cutViews;
+    private final PastMasters past;
+    private final ShownFrames shown;
+    private final Positions positions;
+    private final CutsUnder cutsUnder;
+
+    MasterController(Store store, SequenceService sequences, MasterEdits edits, Pulls pulls, Masters masters,
+                     MasterStore masterStore, Marks marks, SoundEdits sounds, CutViews cutViews,
+                     PastMasters past, ShownFrames shown, Positions positions, CutsUnder cutsUnder) {
+        this.positions = positions;
+        this.cutsUnder = cutsUnder;
+        this.shown = shown;
+        this.past = past;
+        this.masters = masters;
+        this.masterStore = masterStore;
+        this.marks = marks;
+        this.sounds = sounds;
+        this.cutViews = cutViews;
+        this.store = store;
+        this.sequences = sequences;
+        this.edits = edits;
+        this.pulls = pulls;
+    }
+
+    /** Which frames of a render show the piece at a record frame. */
+    @GetMapping("/masters/{id}/movie-frames")
+    SequenceView.MovieFrames movieFrames(@PathVariable long id, @RequestParam long render, @RequestParam long at) {
+        return shown.ofRender(id, render, at);
+    }
+
+    /** Which frames of a shot's moving board are seen in the piece at a record frame. */
+    @GetMapping("/masters/{id}/board-frames")
+    SequenceView.MovieFrames boardFrames(@PathVariable long id, @RequestParam long section, @RequestParam long at) {
+        return shown.ofBoard(id, section, at);
+    }
+
+    @GetMapping("/masters/{id}")
+    SequenceView sequence(@PathVariable long id) {
+        return sequences.view(store.get(MasterRow.class, id));
+    }
+
+    /** Timecode labels of record frames, one a line. */
+    @GetMapping(value = "/masters/{id}/labels", produces = MediaType.TEXT_PLAIN_VALUE)
+    String labels(@PathVariable long id, @RequestParam long from, @RequestParam int count) {
+        ProjectRow project = store.get(ProjectRow.class, store.get(MasterRow.class, id).projectId);
+        return LongStream.range(from, from + Math.min(count, MOST_LABELS))
+                .mapToObj(f -> Timecode.of(f, project.rate, project.dropFrame).label())
+                .collect(Collectors.joining("\n"));
+    }
+
+    /** The nested master at a record frame, and its own frame there. */
+    @GetMapping("/masters/{id}/inside")
+    Masters.Inside inside(@PathVariable long id, @RequestParam long frame, @RequestParam(required = false) Long section) {
+        return masters.inside(id, frame, section);
+    }
+
+    /** The first record frame at which a master shows a frame of one that it nests. */
+    @GetMapping("/masters/{id}/outside")
+    long outside(@PathVariable long id, @RequestParam long inner, @RequestParam long frame) {
+        return masters.outside(id, inner, frame);
+    }
+
+    /** What somebody typed as a position, as a way to go (+12, -1:00), in the unit that the ruler shows, or a shot's name. */
+    @GetMapping("/masters/{id}/position")
+    Positions.Position position(@PathVariable long id, @RequestParam String text, @RequestParam long from,
+                                @RequestParam(defaultValue = "TIMECODE") TypedPosition.Unit unit) {
+        return positions.typed(id, text, from, unit);
+    }
+
+    /** The record frame that means what a frame of another master means. */
+    @GetMapping("/masters/{id}/same")
+    long same(@PathVariable long id, @RequestParam long master, @RequestParam long frame) {
+        return positions.same(id, master, frame);
+    }
+
+    /** The pieces of the cut under a master that is held against none itself, on its own clock. */
+    @GetMapping("/masters/{id}/cut-under")
+    CutPieces cutUnder(@PathVariable long id) {
+        return cutsUnder.pieces(id);
+    }
+
+    /**
+     * Edits the master, as one step.
+     *
+     * @param seen the project's number of edits that the window showed: a refusal then says who came between
+     */
+    @PostMapping("/masters/{id}/edits")
+    MasterEdits.Done edit(@PathVariable long id, @RequestBody MasterEdit edit,
+              @RequestHeader(value = "X-Seen", required = false) Long seen, HttpServletRequest request) {
+        return edits.make(id, edit, Who.of(request), seen);
+    }
+
+    /** What a pull would make: the frames on both sides, lengths, handles. Nothing is changed. */
+    @GetMapping("/masters/{id}/pull")
+    Pulls.View pull(@PathVariable long id, @RequestParam String kind, @RequestParam(defaultValue = "0") long section,
+                    @RequestParam(defaultValue = "0") long at, @RequestParam long frames,
+                    @RequestParam(defaultValue = "false") boolean ripple) {
+        return pulls.look(id, new Pulls.Asked(kind, section, at, frames, ripple));
+    }
+
+    @PostMapping("/masters/{id}/seam")
+    void moveSeam(@PathVariable long id, @RequestBody MoveSeam move,
+                  @RequestHeader(value = "X-Seen", required = false) Long seen, HttpServletRequest request) {
+        edits.make(id, MasterEdit.roll(move.at(), move.frames()), Who.of(request), seen);
+    }
+
+    @GetMapping("/projects/{id}/masters")
+    List<Masters.Brief> all(@PathVariable long id) {
+        return masters.all(id);
+    }
+
+    /** Begins a master from nothing: so many empty shots, each with a camera. @return its id */
+    @PostMapping("/projects/{id}/masters")
+    long begin(@PathVariable long id, @RequestBody Masters.FromNothing wanted, HttpServletRequest request) {
+        return masters.begin(id, wanted, Who.of(request));
+    }
+
+    @PostMapping("/masters/{id}/name")
+    void rename(@PathVariable long id, @RequestBody Name name, HttpServletRequest request) {
+        masters.rename(id, name.name(), Who.of(request));
+    }
+
+    /** Holds a master against a cut; without one, against none. */
+    @PostMapping("/masters/{id}/hold")
+    void hold(@PathVariable long id, @RequestParam(required = false) Long cut, HttpServletRequest request) {
+        masters.hold(id, cut, Who.of(request));
+    }
+
+    @PostMapping("/masters/{id}/remove")
+    void remove(@PathVariable long id, HttpServletRequest request) {
+        masters.remove(id, Who.of(request));
+    }
+
+    /** The pieces of any version of the cut, to be laid over another. */
+    @GetMapping("/cuts/{id}/pieces")
+    @Transactional(readOnly = true)
+    public CutPieces pieces(@PathVariable long id) {
+        return cutViews.of(store.get(CutRow.class, id));
+    }
+
+    /** The pieces of a master as they were after a step, to be laid over how they are. */
+    @GetMapping("/masters/{id}/at/{seq}")
+    CutPieces at(@PathVariable long id, @PathVariable long seq) {
+        return past.at(id, seq);
+    }
+
+    /** Marks frames with words. @return the mark's id */
+    @PostMapping("/masters/{id}/marks")
+    long mark(@PathVariable long id, @RequestBody NewMark mark, HttpServletRequest request) {
+        MasterRow row = store.get(MasterRow.class, id);
+        return marks.add(row, masterStore.read(row), mark.at(), mark.frames(), mark.words(), mark.section(),
+                Who.of(request));
+    }
+
+    @PostMapping("/marks/{id}")
+    void changeMark(@PathVariable long id, @RequestBody Words words, HttpServletRequest request) {
+        marks.change(id, words.words(), Who.of(request));
+    }
+
+    @PostMapping("/marks/{id}/remove")
+    void removeMark(@PathVariable long id, HttpServletRequest request) {
+        marks.remove(id, Who.of(request));
+    }
+
+    /** How a lane of sound is heard. */
+    @PostMapping("/masters/{id}/sound-lanes")
+    void soundLane(@PathVariable long id, @RequestBody SoundEdits.LaneChange change, HttpServletRequest request) {
+        sounds.lane(id, change, Who.of(request));
+    }
+
+    /** Where a piece of sound lies, and how loud it is. */
+    @PostMapping("/sounds/{id}")
+    void sound(@PathVariable long id, @RequestBody SoundEdits.PieceChange change, HttpServletRequest request) {
+        sounds.piece(id, change, Who.of(request));
+    }
+
+    /** Lays a file of sound under the picture. @return the piece's id */
+    @PostMapping("/masters/{id}/sounds")
+    long putSound(@PathVariable long id, @RequestBody SoundEdits.NewSound wanted, HttpServletRequest request) {
+        return sounds.put(id, wanted, Who.of(request));
+    }
+
+    @PostMapping("/sounds/{id}/split")
+    void splitSound(@PathVariable long id, @RequestParam long at, HttpServletRequest request) {
+        sounds.split(id, at, Who.of(request));
+    }
+
+    @PostMapping("/sounds/{id}/remove")
+    void removeSound(@PathVariable long id, HttpServletRequest request) {
+        sounds.remove(id, Who.of(request));
+    }
+}

@@ -1,0 +1,71 @@
+package freshsplice.server.http.masters;
+
+import freshsplice.server.refusals.NotThere;
+import freshsplice.server.rows.MasterLaneRow;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.StepRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Steps;
+import freshsplice.server.stores.masters.MasterStore;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** A master's main lane as it was after a step, to be compared with how it is. */
+@Service
+class PastMasters {
+    private static final List<String> COLUMNS = List.of("alive", "master_id", "lane_id", "shot_id", "content", "words",
+            "rec_in", "rec_out");
+
+    private final Store store;
+    private final Steps steps;
+    private final MasterStore masters;
+    private final JdbcTemplate jdbc;
+
+    PastMasters(Store store, Steps steps, MasterStore masters, JdbcTemplate jdbc) {
+        this.store = store;
+        this.steps = steps;
+        this.masters = masters;
+        this.jdbc = jdbc;
+    }
+
+    /** The pieces as a cut would have them; its version is the step's number. */
+    @Transactional(readOnly = true)
+    public CutPieces at(long masterId, long seq) {
+        MasterRow row = store.get(MasterRow.class, masterId);
+        StepRow step = steps.find(row.projectId, seq).orElseThrow(() -> new NotThere("There is no such step"));
+        Map<Long, Map<String, Object>> sections = new HashMap<>();
+        jdbc.query("select id, " + String.join(", ", COLUMNS) + " from section where master_id in (select id from master "
+                + "where project_id = ?)", r -> {
+            Map<String, Object> values = new HashMap<>();
+            for (String column : COLUMNS) {
+                values.put(column, r.getObject(column));
+            }
+            sections.put(r.getLong("id"), values);
+        }, row.projectId);
+        steps.backTo(row.projectId, seq, "section", sections);
+        Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
+        Set<Long> main = store.where(MasterLaneRow.class, "masterId", masterId).stream().filter(l -> l.place == 0)
+                .map(l -> l.id).collect(Collectors.toSet());
+        List<CutPieces.Piece> pieces = sections.values().stream()
+                .filter(s -> s.get("alive") != null && main.contains(s.get("lane_id")))
+                .sorted(Comparator.comparingLong(s -> (Long) s.get("rec_in")))
+                .map(s -> CutPieces.Piece.plain((Long) s.get("rec_in"), (Long) s.get("rec_out"),
+                        name(s, shots), null, List.of())).toList();
+        return new CutPieces(masterId, Math.toIntExact(seq), step.name, pieces);
+    }
+
+    private static String name(Map<String, Object> section, Map<Long, ShotRow> shots) {
+        ShotRow shot = section.get("shot_id") == null ? null : shots.get((Long) section.get("shot_id"));
+        return shot != null ? shot.code : section.get("words") != null ? (String) section.get("words")
+                : ((String) section.get("content")).toLowerCase(Locale.ROOT);
+    }
+}

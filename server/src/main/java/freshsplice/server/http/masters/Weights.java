@@ -1,0 +1,21 @@
+package freshsplice.server.http.masters;
+
+import freshsplice.core.master.Passage;
+import java.util.List;
+import java.util.stream.LongStream;
+
+/** The shares of a picture that passes in or out, frame by frame, as the window mixes them. */
+final class Weights {
+    private Weights() {
+    }
+
+    /** From the passage's first frame on. @param head null for a plain cut */
+    static List<Double> in(Passage head) {
+        return head == null ? List.of() : LongStream.range(0, head.length()).mapToObj(head::share).toList();
+    }
+
+    /** Up to the piece's last frame. @param tail the passage to black; null for none */
+    static List<Double> out(Passage tail) {
+        return tail == null ? List.of() : LongStream.range(0, tail.before()).mapToObj(k -> 1 - tail.share(k)).toList();
+    }
+}

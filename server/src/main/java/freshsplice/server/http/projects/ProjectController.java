@@ -1,0 +1,171 @@
+package freshsplice.server.http.projects;
+
+import freshsplice.server.cuts.Intake;
+import freshsplice.server.http.Who;
+import freshsplice.server.live.LiveUpdates;
+import freshsplice.server.projects.NewProjects;
+import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.CutRow;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.SceneRow;
+import freshsplice.server.rows.StepRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.shots.Renumbering;
+import freshsplice.server.steps.Steps;
+import freshsplice.server.stores.masters.MasterStore;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.http.MediaType;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** Productions: made, listed, watched, and their steps undone and redone. */
+@RestController
+@RequestMapping("/api/projects")
+class ProjectController {
+    record NewProject(String name) {
+    }
+
+    record Brief(long id, String name) {
+    }
+
+    record Cut(long id, int version, String name, CutRow.State state, Instant receivedAt) {
+    }
+
+    record Step(String name, String who, Instant madeAt) {
+    }
+
+    /**
+     * @param masterId its master; null before a cut is received
+     * @param sceneId  its scene; null before a cut is received
+     * @param againstCutId the cut that the master is held against
+     * @param undo     the step that an undo would take back; null where there is none
+     */
+    record View(long id, String name, long seq, @Schema(nullable = true) Long masterId, @Schema(nullable = true) Long sceneId, String scene, @Schema(nullable = true) Long againstCutId,
+                int pictureWidth, int pictureHeight, List<Cut> cuts, @Schema(nullable = true) Step undo, @Schema(nullable = true) Step redo) {
+    }
+
+    /** A step of the history. @param done whether it holds; else it can be done again */
+    record Past(long seq, String name, String who, Instant madeAt, boolean done) {
+    }
+
+    private static final int LONGEST_HISTORY = 500;
+    private static final int MOST_PIECES_TOLD = 50;
+
+    private final Store store;
+    private final MasterStore masters;
+    private final Intake intake;
+    private final Steps steps;
+    private final LiveUpdates live;
+    private final Renumbering renumbering;
+
+    ProjectController(Store store, MasterStore masters, Intake intake, Steps steps, LiveUpdates live,
+                      Renumbering renumbering) {
+        this.renumbering = renumbering;
+        this.store = store;
+        this.masters = masters;
+        this.intake = intake;
+        this.steps = steps;
+        this.live = live;
+    }
+
+    @GetMapping
+    @Transactional(readOnly = true)
+    public List<Brief> all() {
+        return store.entities().createQuery("select p from ProjectRow p where p.alive = true order by p.id",
+                ProjectRow.class).getResultStream().map(p -> new Brief(p.id, p.name)).toList();
+    }
+
+    @PostMapping
+    @Transactional
+    public Brief create(@RequestBody NewProject wanted) {
+        String name = wanted.name() == null ? "" : wanted.name().replaceAll("\\p{Cntrl}", " ").strip();
+        if (name.isEmpty() || name.length() > 200) {
+            throw new Refused("A project needs a name of 1 to 200 letters");
+        }
+        ProjectRow project = store.add(NewProjects.plain(name));
+        return new Brief(project.id, project.name);
+    }
+
+    @GetMapping("/{id}")
+    @Transactional(readOnly = true)
+    public View one(@PathVariable long id, HttpServletRequest request) {
+        String who = Who.of(request);
+        ProjectRow project = store.get(ProjectRow.class, id);
+        MasterRow master = masters.of(id).orElse(null);
+        SceneRow scene = master == null ? null : store.get(SceneRow.class, master.sceneId);
+        return new View(id, project.name, project.seq, master == null ? null : master.id,
+                scene == null ? null : scene.id, scene == null ? "" : "Scene " + scene.code + ", " + scene.name,
+                master == null ? null : master.cutId, project.pictureWidth, project.pictureHeight,
+                intake.all(id).stream().map(c -> new Cut(c.id, c.version, c.name, c.state, c.receivedAt)).toList(),
+                steps.undoable(id, who).map(ProjectController::step).orElse(null),
+                steps.redoable(id, who).map(ProjectController::step).orElse(null));
+    }
+
+    private static Step step(StepRow row) {
+        return new Step(row.name, row.who, row.madeAt);
+    }
+
+    /** What would become of the shots' numbers, in the order of a master. */
+    @GetMapping("/{id}/renumber")
+    List<Renumbering.Change> renumbered(@PathVariable long id, @RequestParam long master,
+                                        @RequestParam(required = false) String prefix,
+                                        @RequestParam(required = false) Integer first,
+                                        @RequestParam(required = false) Integer step) {
+        return renumbering.plan(master, new Renumbering.Rules(prefix, first, step));
+    }
+
+    /** Numbers the shots of a master anew; the old numbers stay known. */
+    @PostMapping("/{id}/renumber")
+    void renumber(@PathVariable long id, @RequestParam long master, @RequestParam(required = false) String prefix,
+                  @RequestParam(required = false) Integer first, @RequestParam(required = false) Integer step,
+                  HttpServletRequest request) {
+        renumbering.make(master, new Renumbering.Rules(prefix, first, step), Who.of(request));
+    }
+
+    @PostMapping("/{id}/undo")
+    Step undo(@PathVariable long id, HttpServletRequest request) {
+        return new Step(steps.undo(id, Who.of(request)), Who.of(request), Instant.now());
+    }
+
+    @PostMapping("/{id}/redo")
+    Step redo(@PathVariable long id, HttpServletRequest request) {
+        return new Step(steps.redo(id, Who.of(request)), Who.of(request), Instant.now());
+    }
+
+    /** The newest steps first. */
+    @GetMapping("/{id}/history")
+    List<Past> history(@PathVariable long id) {
+        return steps.history(id, LONGEST_HISTORY).stream().map(s -> new Past(s.seq, s.name, s.who, s.madeAt,
+                s.state == StepRow.State.DONE)).toList();
+    }
+
+    /** Undoes or redoes until a step is the last one that holds; 0 undoes all. @return how many steps that took */
+    @PostMapping("/{id}/history/{seq}")
+    int goTo(@PathVariable long id, @PathVariable long seq, HttpServletRequest request) {
+        return steps.goTo(id, seq, Who.of(request));
+    }
+
+    /** Tells the others where this window is. Nothing of it is kept. */
+    @PostMapping("/{id}/here")
+    void here(@PathVariable long id, @RequestBody LiveUpdates.Here here, HttpServletRequest request) {
+        List<Long> pieces = here.pieces() == null ? List.of() : here.pieces().stream().limit(MOST_PIECES_TOLD).toList();
+        live.tell(id, new LiveUpdates.Here(here.window(), Who.of(request), here.masterId(), here.frame(), pieces));
+    }
+
+    /** What happens in the project, as it happens; a new line begins with where the project stands. */
+    @GetMapping(value = "/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    SseEmitter live(@PathVariable long id) {
+        return live.open(id, () -> store.get(ProjectRow.class, id).seq);
+    }
+}

@@ -1,0 +1,4 @@
+/**
+ * Projects, their rules, history and people.
+ */
+package freshsplice.server.http.projects;

@@ -1,0 +1,145 @@
+package freshsplice.server.http.renders;
+
+import freshsplice.server.http.Who;
+import freshsplice.server.refusals.NotThere;
+import freshsplice.server.renders.DrawingReader;
+import freshsplice.server.renders.RenderQueue;
+import freshsplice.server.renders.RenderRequests;
+import freshsplice.server.renders.Staleness;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.RenderRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.settings.Folders;
+import freshsplice.server.stores.masters.MasterStore;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.servlet.http.HttpServletRequest;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The queue and its movies. */
+@RestController
+class RenderController {
+    /** @param master whether to draw a whole master too; @param masterId which, null for the project's first */
+    record Ask(List<Long> shotIds, boolean master, @Schema(nullable = true) Long masterId, int width, int height,
+               boolean burnIn) {
+    }
+
+    /**
+     * @param framesPerSecond while drawing and after; 0 before
+     * @param secondsLeft     −1 where it cannot be told yet
+     * @param fromFrame       shot frame, or record frame of a master, at its first frame
+     * @param stale           what changed since, in words; only for the newest of a shot
+     */
+    record View(long id, @Schema(nullable = true) Long shotId, String name, int version, RenderRow.State state, int width, int height,
+                boolean burnIn, long fromFrame, long frames, long framesDone, double framesPerSecond,
+                double secondsLeft, long bytes, @Schema(nullable = true) String error, String who, Instant requestedAt, List<String> stale) {
+    }
+
+    private final Store store;
+    private final RenderRequests requests;
+    private final RenderQueue queue;
+    private final Staleness staleness;
+    private final MasterStore masters;
+    private final Folders folders;
+    private final DrawingReader drawings;
+
+    RenderController(Store store, RenderRequests requests, RenderQueue queue, Staleness staleness,
+                     MasterStore masters, Folders folders, DrawingReader drawings) {
+        this.drawings = drawings;
+        this.store = store;
+        this.requests = requests;
+        this.queue = queue;
+        this.staleness = staleness;
+        this.masters = masters;
+        this.folders = folders;
+    }
+
+    /**
+     * All renders of a project, the newest first.
+     *
+     * @param masterId the master that those of shots are held against; the project's first without
+     */
+    @GetMapping("/api/projects/{id}/renders")
+    @Transactional(readOnly = true)
+    public List<View> all(@PathVariable long id, @RequestParam(name = "master", required = false) Long masterId) {
+        List<RenderRow> rows = store.where(RenderRow.class, "projectId", id);
+        Map<Long, List<String>> stale = new HashMap<>();
+        MasterRow master = masters.asked(id, masterId).orElse(null);
+        if (master != null) {
+            Map<Long, ShotRow> shots = masters.shotRows(id);
+            stale.putAll(staleness.of(rows.stream().filter(r -> r.shotId != null && r.state == RenderRow.State.DONE)
+                    .toList(), master.sceneId, shots, masters.read(master), store.get(ProjectRow.class, id).rate));
+        }
+        newestOfMasters(rows).forEach(r -> stale.put(r.id, staleness.ofMaster(r, drawings.now(r))));
+        return rows.stream().sorted(Comparator.comparingLong((RenderRow r) -> r.id).reversed())
+                .map(r -> view(r, stale.getOrDefault(r.id, List.of()))).toList();
+    }
+
+    /** The newest finished movie of each whole master that is still there. */
+    private List<RenderRow> newestOfMasters(List<RenderRow> rows) {
+        Map<Long, RenderRow> newest = new HashMap<>();
+        Set<Long> there = masters.all(rows.isEmpty() ? 0 : rows.get(0).projectId).stream().map(m -> m.id)
+                .collect(Collectors.toSet());
+        rows.stream().filter(r -> r.masterId != null && r.state == RenderRow.State.DONE && there.contains(r.masterId))
+                .forEach(r -> newest.merge(r.masterId, r, (a, b) -> a.version > b.version ? a : b));
+        return List.copyOf(newest.values());
+    }
+
+    private static View view(RenderRow r, List<String> stale) {
+        double seconds = r.startedAt == null ? 0 : Duration.between(r.startedAt,
+                r.finishedAt == null ? Instant.now() : r.finishedAt).toMillis() / 1000.0;
+        double rate = seconds > 0 ? r.framesDone / seconds : 0;
+        boolean drawing = r.state == RenderRow.State.DRAWING;
+        return new View(r.id, r.shotId, r.name, r.version, r.state, r.width, r.height, r.burnIn,
+                r.fromPosition.floor(), r.frames, r.framesDone, rate,
+                drawing && rate > 0 ? (r.frames - r.framesDone) / rate : -1, r.bytes, r.error, r.who, r.requestedAt,
+                stale);
+    }
+
+    @PostMapping("/api/projects/{id}/renders")
+    List<Long> ask(@PathVariable long id, @RequestBody Ask ask, HttpServletRequest request) {
+        List<Long> ids = requests.ask(id, ask.shotIds(), ask.master(), ask.masterId(), ask.width(), ask.height(), ask.burnIn(),
+                Who.of(request));
+        queue.ring();
+        return ids;
+    }
+
+    @PostMapping("/api/renders/{id}/stop")
+    void stop(@PathVariable long id) {
+        queue.stop(id);
+    }
+
+    @GetMapping("/api/renders/{id}/movie")
+    ResponseEntity<Resource> movie(@PathVariable long id) {
+        RenderRow row = store.get(RenderRow.class, id);
+        Path file = row.file == null ? null : folders.renders().resolve(row.file);
+        if (file == null || !Files.exists(file)) {
+            throw new NotThere(row.name + " is not finished, or its file was taken from the disk: render it again");
+        }
+        return ResponseEntity.ok().contentType(MediaType.valueOf("video/mp4"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + row.name + ".mp4\"")
+                .body(new FileSystemResource(file));
+    }
+}

@@ -1,0 +1,4 @@
+/**
+ * Renders asked for, listed and fetched.
+ */
+package freshsplice.server.http.renders;

@@ -1,0 +1,80 @@
+package freshsplice.server.http.stages;
+
+import freshsplice.core.conform.Conform;
+import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.CameraKeyRow;
+import freshsplice.server.rows.CameraRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Steps;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** Which camera films which shot. Several shots may share one: its keys stand at the same frames in each. */
+@Component
+class ShotCameras {
+    private final Store store;
+    private final Steps steps;
+
+    ShotCameras(Store store, Steps steps) {
+        this.store = store;
+        this.steps = steps;
+    }
+
+    List<StageView.CameraChoice> choices(long sceneId) {
+        Map<Long, List<String>> films = store.where(ShotRow.class, "sceneId", sceneId).stream()
+                .collect(Collectors.groupingBy(s -> s.cameraId, Collectors.mapping(s -> s.code, Collectors.toList())));
+        return store.where(CameraRow.class, "sceneId", sceneId).stream().map(c -> new StageView.CameraChoice(c.id,
+                c.name, films.getOrDefault(c.id, List.of()))).toList();
+    }
+
+    /** @param cameraId a camera of the shot's scene; null for a new one with the keys of the one it has */
+    void filmWith(long shotId, Long cameraId, String who) {
+        ShotRow asked = store.get(ShotRow.class, shotId);
+        String name = cameraId == null ? "Give " + asked.code + " a camera of its own"
+                : "Film " + asked.code + " with " + store.get(CameraRow.class, cameraId).name;
+        steps.make(asked.projectId, name, who, () -> {
+            ShotRow shot = store.get(ShotRow.class, shotId);
+            if (cameraId == null) {
+                shot.cameraId = copy(shot);
+            } else if (store.get(CameraRow.class, cameraId).sceneId == shot.sceneId) {
+                shot.cameraId = cameraId;
+            } else {
+                throw new Refused("That camera stands in another scene: choose one of this scene");
+            }
+            return null;
+        });
+    }
+
+    private long copy(ShotRow shot) {
+        CameraRow from = store.get(CameraRow.class, shot.cameraId);
+        CameraRow camera = new CameraRow();
+        camera.sceneId = from.sceneId;
+        camera.name = free(shot);
+        camera.backWidth = from.backWidth;
+        camera.backHeight = from.backHeight;
+        camera.stop = from.stop;
+        store.add(camera);
+        for (CameraKeyRow key : store.where(CameraKeyRow.class, "cameraId", from.id)) {
+            CameraKeyRow row = new CameraKeyRow();
+            row.cameraId = camera.id;
+            row.channel = key.channel;
+            row.frame = key.frame;
+            row.value = key.value;
+            row.easing = key.easing;
+            store.add(row);
+        }
+        return camera.id;
+    }
+
+    private String free(ShotRow shot) {
+        List<String> taken = store.where(CameraRow.class, "sceneId", shot.sceneId).stream().map(c -> c.name).toList();
+        String name = Conform.cameraOf(shot.code);
+        for (int n = 2; taken.contains(name); n++) {
+            name = Conform.cameraOf(shot.code) + n;
+        }
+        return name;
+    }
+}

@@ -1,0 +1,15 @@
+package freshsplice.server.rows;
+
+import freshsplice.core.motion.Easing;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.MappedSuperclass;
+
+/** A key, whatever it is of. */
+@MappedSuperclass
+public abstract class KeyRow extends AliveRow {
+    public long frame;
+    public double value;
+    @Enumerated(EnumType.STRING)
+    public Easing easing;
+}

@@ -1,0 +1,44 @@
+package freshsplice.server.rows;
+
+import freshsplice.core.time.Rational;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import org.hibernate.annotations.DynamicUpdate;
+
+/** A rendered version of a shot or a master. */
+@Entity
+@OutsideSteps("a render is a file, asked for and taken away by itself")
+@DynamicUpdate
+@Table(name = "render")
+public class RenderRow extends Row {
+    public long projectId;
+    public Long shotId;
+    public Long masterId;
+    public String name;
+    public int version;
+    @Enumerated(EnumType.STRING)
+    public State state;
+    public int width;
+    public int height;
+    public boolean burnIn;
+    public Rational fromPosition;
+    public Rational speed;
+    public Bends bends = Bends.NONE;
+    public long frames;
+    public long framesDone;
+    /** File name below the renders folder; null until it is whole. */
+    public String file;
+    public long bytes;
+    public String sha256;
+    public String error;
+    public String who;
+    public Instant requestedAt;
+    public Instant startedAt;
+    public Instant finishedAt;
+    
+    /** A render's life. */
+    public enum State { WAITING, DRAWING, DONE, STOPPED, FAILED }
+}

@@ -1,0 +1,46 @@
+package freshsplice.server.rows;
+
+import freshsplice.core.master.Passage;
+import freshsplice.core.time.Rational;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
+
+/** A piece of a master. */
+@Entity
+@DynamicUpdate
+@Table(name = "section")
+public class SectionRow extends AliveRow {
+    public long masterId;
+    public long laneId;
+    @Enumerated(EnumType.STRING)
+    public Content content;
+    public Long shotId;
+    public Long nestedId;
+    public Long renderId;
+    /** What stands on a slate. */
+    public String words;
+    public long recIn;
+    public long recOut;
+    public Rational fromPosition;
+    public Rational speed;
+    public Bends bends;
+    public boolean enabled;
+    @Enumerated(EnumType.STRING)
+    public Passage.Kind headKind;
+    public long headBefore;
+    public long headAfter;
+    @Enumerated(EnumType.STRING)
+    public Passage.Curve headCurve;
+    @Enumerated(EnumType.STRING)
+    public Passage.Kind tailKind;
+    public long tailBefore;
+    public long tailAfter;
+    @Enumerated(EnumType.STRING)
+    public Passage.Curve tailCurve;
+
+    /** What it shows. */
+    public enum Content { SHOT, MASTER, RENDER, BLACK, SLATE }
+}

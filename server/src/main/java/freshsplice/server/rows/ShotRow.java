@@ -1,0 +1,28 @@
+package freshsplice.server.rows;
+
+import freshsplice.core.time.Rational;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import org.hibernate.annotations.DynamicUpdate;
+
+/** A shot with its lasting relation to the edit. */
+@Entity
+@DynamicUpdate
+@Table(name = "shot")
+public class ShotRow extends AliveRow {
+    public long projectId;
+    public long sceneId;
+    public long cameraId;
+    public String code;
+    public long cutIn;
+    public long cutOut;
+    public int handles;
+    public long actionOffset;
+    public String anchorKey;
+    public String anchorName;
+    public long anchorFrame;
+    public Rational anchorSource;
+    public Rational anchorSlope;
+    public boolean anchorStill;
+    public boolean omitted;
+}

@@ -1,0 +1,57 @@
+package freshsplice.server.rows;
+
+import freshsplice.server.refusals.NotThere;
+import jakarta.persistence.EntityManager;
+import java.util.List;
+import org.springframework.stereotype.Component;
+
+/** Finding rows. What was taken away is not found. */
+@Component
+public class Store {
+    private final EntityManager entities;
+
+    public Store(EntityManager entities) {
+        this.entities = entities;
+    }
+
+    /** @throws NotThere if there is none, or it was taken away */
+    public <T extends Row> T get(Class<T> type, long id) {
+        T row = entities.find(type, id);
+        if (row == null || row instanceof AliveRow alive && alive.alive == null) {
+            throw new NotThere("There is no such " + type.getSimpleName().replace("Row", "").toLowerCase()
+                    + " any more: it may have been undone in another window");
+        }
+        return row;
+    }
+
+    /** Living rows whose field has a value, by id. */
+    public <T extends Row> List<T> where(Class<T> type, String field, Object value) {
+        return entities.createQuery(from(type) + "r." + field + " = :value order by r.id", type)
+                .setParameter("value", value).getResultList();
+    }
+
+    /** Living rows whose field has one of some values, by id. */
+    public <T extends Row> List<T> whereIn(Class<T> type, String field, List<Long> values) {
+        return values.isEmpty() ? List.of()
+                : entities.createQuery(from(type) + "r." + field + " in :values order by r.id", type)
+                .setParameter("values", values).getResultList();
+    }
+
+    private static String from(Class<?> type) {
+        return "select r from " + type.getSimpleName() + " r where "
+                + (AliveRow.class.isAssignableFrom(type) ? "r.alive = true and " : "");
+    }
+
+    public <T extends Row> T add(T row) {
+        entities.persist(row);
+        return row;
+    }
+
+    public void remove(AliveRow row) {
+        row.alive = null;
+    }
+
+    public EntityManager entities() {
+        return entities;
+    }
+}

@@ -1,0 +1,63 @@
+package freshsplice.server.settings;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
+import org.springframework.util.FileSystemUtils;
+
+/**
+ * Where things are kept on disk, below one data folder.
+ *
+ * @param data the data folder
+ */
+public record Folders(Path data) {
+    public Path database() {
+        return data.resolve("database");
+    }
+
+    /** Files as they were given. */
+    public Path media() {
+        return made("media");
+    }
+
+    /** Smaller pictures of them; can be thrown away. */
+    public Path proxies() {
+        return made("proxies");
+    }
+
+    public Path renders() {
+        return made("renders");
+    }
+
+    /** Uploads that are not whole yet; emptied at start. */
+    public Path arriving() {
+        return made("arriving");
+    }
+
+    /** Whatever libraries put aside for a moment. */
+    public Path temporary() {
+        return made("temporary");
+    }
+
+    /** Takes away what a run that was killed left behind: uploads that are not whole, and what libraries put aside. */
+    public void emptyLeftovers() throws IOException {
+        for (Path folder : List.of(arriving(), temporary())) {
+            try (Stream<Path> left = Files.list(folder)) {
+                for (Path path : left.toList()) {
+                    FileSystemUtils.deleteRecursively(path);
+                }
+            }
+        }
+    }
+
+    private Path made(String name) {
+        try {
+            return Files.createDirectories(data.resolve(name));
+        } catch (IOException e) {
+            throw new UncheckedIOException("The data folder cannot be written: " + data, e);
+        }
+    }
+}

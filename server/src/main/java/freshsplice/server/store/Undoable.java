@@ -1,5 +1,0 @@
-package freshsplice.server.store;
-
-/** A row whose changes are noted in the step that makes them, and taken back with it. */
-public interface Undoable {
-}

@@ -1,0 +1,386 @@
+package freshsplice.server.stores.cuts;
+
+import freshsplice.core.conform.Conform;
+import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.Fix;
+import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.Event;
+import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Marker;
+import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Transition;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
+import freshsplice.core.time.TimeMap;
+import freshsplice.server.rows.CutApartRow;
+import freshsplice.server.rows.CutCameraRow;
+import freshsplice.server.rows.CutChoiceRow;
+import freshsplice.server.rows.CutEventRow;
+import freshsplice.server.rows.CutFixRow;
+import freshsplice.server.rows.CutLaneRow;
+import freshsplice.server.rows.CutMarkerRow;
+import freshsplice.server.rows.CutNestedRow;
+import freshsplice.server.rows.CutRemarkRow;
+import freshsplice.server.rows.CutRow;
+import freshsplice.server.rows.CutTransitionRow;
+import freshsplice.server.rows.Store;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+
+/** Cuts as tables and back. */
+@Component
+public class CutStore {
+    private record Comment(long eventId, String text) {
+    }
+
+    private record SpeedKey(long eventId, TimeMap.Key key) {
+    }
+
+    private final Store store;
+    private final JdbcTemplate jdbc;
+    private final KnownCuts known;
+
+    CutStore(Store store, JdbcTemplate jdbc, KnownCuts known) {
+        this.store = store;
+        this.jdbc = jdbc;
+        this.known = known;
+    }
+
+    /** Writes the contents of a cut and its remarks, in place of what was there. */
+    public void write(CutRow row, Cut cut, List<Remark> remarks) {
+        store.entities().flush();
+        jdbc.update("update cut_event e join cut_lane l on l.id = e.lane_id set e.nested_id = null where l.cut_id = ?",
+                row.id);
+        for (String table : List.of("cut_lane", "cut_nested", "cut_marker", "cut_remark")) {
+            jdbc.update("delete from " + table + " where cut_id = ?", row.id);
+        }
+        new Contents(row.id).lanes(cut, null);
+        cut.markers().forEach(m -> writeMarker(row.id, m));
+        for (int i = 0; i < remarks.size(); i++) {
+            writeRemark(row.id, i, remarks.get(i));
+        }
+    }
+
+    /** Lanes of a cut and of the cuts nested in it; one that is shown twice is written once. */
+    private final class Contents {
+        private final long cutId;
+        private final Map<Cut, Long> nested = new IdentityHashMap<>();
+        private final List<Object[]> comments = new ArrayList<>();
+        private final List<Object[]> keys = new ArrayList<>();
+        private int places;
+
+        Contents(long cutId) {
+            this.cutId = cutId;
+        }
+
+        void lanes(Cut cut, Long nestedId) {
+            for (Lane lane : cut.lanes()) {
+                lane(lane, nestedId);
+            }
+            if (nestedId == null) {
+                store.entities().flush();
+                insert("insert into cut_event_comment (event_id, place, text) values (?, ?, ?)", comments);
+                insert("insert into cut_event_key (event_id, place, record_frame, source_frame) values (?, ?, ?, ?)",
+                        keys);
+            }
+        }
+
+        private void insert(String statement, List<Object[]> rows) {
+            if (!rows.isEmpty()) {
+                jdbc.batchUpdate(statement, rows);
+            }
+        }
+
+        private void lane(Lane lane, Long nestedId) {
+            CutLaneRow row = new CutLaneRow();
+            row.cutId = cutId;
+            row.place = places++;
+            row.kind = lane.kind();
+            row.name = shortened(lane.name(), 100);
+            row.enabled = lane.enabled();
+            row.nestedId = nestedId;
+            store.add(row);
+            for (int i = 0; i < lane.events().size(); i++) {
+                event(row.id, i, lane.events().get(i));
+            }
+            for (Transition transition : lane.transitions()) {
+                writeTransition(row.id, transition);
+            }
+        }
+
+        private void event(long laneId, int place, Event event) {
+            CutEventRow row = eventRow(laneId, place, event);
+            row.nestedId = event.nested() == null ? null : nestedId(event.nested());
+            store.add(row);
+            for (int k = 0; k < event.comments().size(); k++) {
+                comments.add(new Object[] {row.id, k, shortened(event.comments().get(k), 2000)});
+            }
+            List<TimeMap.Key> speed = event.time().keys();
+            if (speed.size() > 2 || event.time().smooth()) {
+                for (int k = 0; k < speed.size(); k++) {
+                    keys.add(new Object[] {row.id, k, speed.get(k).record(), speed.get(k).source().toString()});
+                }
+            }
+        }
+
+        private Long nestedId(Cut cut) {
+            Long known = nested.get(cut);
+            if (known == null) {
+                CutNestedRow row = new CutNestedRow();
+                row.cutId = cutId;
+                row.name = shortened(cut.name(), 500);
+                row.rate = cut.rate();
+                row.dropFrame = cut.dropFrame();
+                row.recIn = cut.record().in();
+                row.recOut = cut.record().out();
+                known = store.add(row).id;
+                // its lanes refer to it, and inserts are put in order by their kind
+                store.entities().flush();
+                nested.put(cut, known);
+                lanes(cut, known);
+            }
+            return known;
+        }
+    }
+
+    private static CutEventRow eventRow(long laneId, int place, Event event) {
+        CutEventRow row = new CutEventRow();
+        row.laneId = laneId;
+        row.place = place;
+        row.number = shortened(event.number(), 200);
+        row.sourceTrack = event.sourceTrack();
+        row.kind = event.kind();
+        row.name = shortened(event.name(), 500);
+        row.enabled = event.enabled();
+        row.recIn = event.record().in();
+        row.recOut = event.record().out();
+        row.sourceFrom = event.from();
+        row.sourceTo = event.to();
+        row.smooth = event.time().smooth();
+        Source source = event.source();
+        if (source != null) {
+            row.sourceName = shortened(source.name(), 500);
+            row.sourceReel = shortened(source.reel(), 500);
+            row.sourceFile = shortened(source.file(), 1000);
+            row.sourceRate = source.rate();
+            row.sourceStart = source.start();
+            row.sourceLength = source.length();
+        }
+        return row;
+    }
+
+    private void writeTransition(long laneId, Transition transition) {
+        CutTransitionRow row = new CutTransitionRow();
+        row.laneId = laneId;
+        row.kind = transition.kind();
+        row.recIn = transition.record().in();
+        row.recOut = transition.record().out();
+        row.cutAt = transition.cut();
+        row.wipe = transition.wipe();
+        store.add(row);
+    }
+
+    private void writeMarker(long cutId, Marker marker) {
+        CutMarkerRow row = new CutMarkerRow();
+        row.cutId = cutId;
+        row.recIn = marker.record().in();
+        row.recOut = marker.record().out();
+        row.name = shortened(marker.name(), 1000);
+        row.comment = shortened(marker.comment(), 2000);
+        row.colour = shortened(marker.colour(), 40);
+        store.add(row);
+    }
+
+    private void writeRemark(long cutId, int place, Remark remark) {
+        CutRemarkRow row = new CutRemarkRow();
+        row.cutId = cutId;
+        row.place = place;
+        row.severity = remark.severity();
+        row.spot = shortened(remark.place(), 200);
+        row.text = shortened(remark.text(), 2000);
+        store.add(row);
+    }
+
+    private static String shortened(String text, int most) {
+        return text == null || text.length() <= most ? text : text.substring(0, most - 1) + "…";
+    }
+
+    /** The cut as it was read, with all its lanes. */
+    public Cut read(CutRow row) {
+        List<CutLaneRow> lanes = lanes(row);
+        return known.read(contents(row, lanes), () -> readAnew(row, lanes));
+    }
+
+    private List<CutLaneRow> lanes(CutRow row) {
+        return store.where(CutLaneRow.class, "cutId", row.id);
+    }
+
+    private static KnownCuts.Contents contents(CutRow row, List<CutLaneRow> lanes) {
+        return new KnownCuts.Contents(lanes.stream().map(l -> l.id).toList(), row.name, row.rate, row.dropFrame,
+                FrameRange.of(row.recIn, row.recOut));
+    }
+
+    private Cut readAnew(CutRow row, List<CutLaneRow> laneRows) {
+        Tables tables = new Tables(row.id, laneRows);
+        List<Marker> markers = store.where(CutMarkerRow.class, "cutId", row.id).stream()
+                .map(m -> new Marker(FrameRange.of(m.recIn, m.recOut), m.name, m.comment, m.colour)).toList();
+        return new Cut(row.name, row.rate, row.dropFrame, FrameRange.of(row.recIn, row.recOut), tables.lanes(null),
+                markers);
+    }
+
+    /** What shots are made of: what is seen of all lanes, or the one lane that somebody picked. */
+    public Cut picked(CutRow row) {
+        List<CutLaneRow> lanes = lanes(row);
+        return picked(row, lanes, new KnownCuts.Picked(contents(row, lanes), row.pickedLane));
+    }
+
+    private Cut picked(CutRow row, List<CutLaneRow> lanes, KnownCuts.Picked which) {
+        Cut cut = known.read(which.contents(), () -> readAnew(row, lanes));
+        boolean lane = row.pickedLane != null && row.pickedLane >= 0 && row.pickedLane < cut.lanes().size();
+        return lane ? known.picked(which, () -> cut.withPicture(row.pickedLane)) : cut;
+    }
+
+    /** The sequences of the file, so that another can be chosen. */
+    public void writeChoices(CutRow row, List<Cut> cuts) {
+        jdbc.update("delete from cut_choice where cut_id = ?", row.id);
+        for (int i = 0; i < cuts.size(); i++) {
+            Cut cut = cuts.get(i);
+            CutChoiceRow choice = new CutChoiceRow();
+            choice.cutId = row.id;
+            choice.place = i;
+            choice.name = shortened(cut.name(), 500);
+            choice.frames = cut.record().length();
+            choice.events = cut.lanes().stream().mapToInt(l -> l.events().size()).sum();
+            store.add(choice);
+        }
+    }
+
+    public List<CutChoiceRow> choices(long cutId) {
+        return store.where(CutChoiceRow.class, "cutId", cutId).stream().sorted(Comparator.comparingInt(c -> c.place))
+                .toList();
+    }
+
+    /** All rows of a cut, by what they belong to. */
+    private final class Tables {
+        private final Map<Long, List<CutLaneRow>> lanes;
+        private final Map<Long, List<CutEventRow>> events;
+        private final Map<Long, List<CutTransitionRow>> transitions;
+        private final Map<Long, List<String>> comments;
+        private final Map<Long, List<SpeedKey>> keys;
+        private final Map<Long, CutNestedRow> nestedRows;
+        private final Map<Long, Cut> nested = new HashMap<>();
+
+        Tables(long cutId, List<CutLaneRow> laneRows) {
+            List<Long> laneIds = laneRows.stream().map(l -> l.id).toList();
+            lanes = laneRows.stream().collect(Collectors.groupingBy(l -> l.nestedId == null ? 0 : l.nestedId));
+            events = store.whereIn(CutEventRow.class, "laneId", laneIds).stream()
+                    .collect(Collectors.groupingBy(e -> e.laneId));
+            transitions = store.whereIn(CutTransitionRow.class, "laneId", laneIds).stream()
+                    .collect(Collectors.groupingBy(t -> t.laneId));
+            comments = comments(cutId);
+            keys = keys(cutId);
+            nestedRows = store.where(CutNestedRow.class, "cutId", cutId).stream()
+                    .collect(Collectors.toMap(n -> n.id, n -> n));
+        }
+
+        List<Lane> lanes(Long nestedId) {
+            return lanes.getOrDefault(nestedId == null ? 0 : nestedId, List.of()).stream()
+                    .sorted(Comparator.comparingInt(l -> l.place))
+                    .map(l -> new Lane(l.kind, l.name, l.enabled, eventsOf(l),
+                            transitions.getOrDefault(l.id, List.of()).stream().map(CutStore::transition).toList()))
+                    .toList();
+        }
+
+        private List<Event> eventsOf(CutLaneRow lane) {
+            return events.getOrDefault(lane.id, List.of()).stream().sorted(Comparator.comparingInt(e -> e.place))
+                    .map(this::event).toList();
+        }
+
+        private Event event(CutEventRow e) {
+            FrameRange record = FrameRange.of(e.recIn, e.recOut);
+            Source source = e.sourceName == null && e.sourceReel == null && e.sourceFile == null ? null
+                    : new Source(e.sourceName, e.sourceReel, e.sourceFile, e.sourceRate, e.sourceStart, e.sourceLength);
+            List<SpeedKey> speed = keys.get(e.id);
+            TimeMap time = speed == null ? TimeMap.between(record, e.sourceFrom, e.sourceTo)
+                    : new TimeMap(speed.stream().map(SpeedKey::key).toList(), e.smooth);
+            return new Event(e.number, e.kind, e.name, e.enabled, record, source, time,
+                    e.nestedId == null ? null : nested(e.nestedId), comments.getOrDefault(e.id, List.of())).playing(e.sourceTrack);
+        }
+
+        private Cut nested(long id) {
+            Cut known = nested.get(id);
+            if (known == null) {
+                CutNestedRow row = nestedRows.get(id);
+                known = new Cut(row.name, row.rate, row.dropFrame, FrameRange.of(row.recIn, row.recOut), lanes(id),
+                        List.of());
+                nested.put(id, known);
+            }
+            return known;
+        }
+    }
+
+    private Map<Long, List<SpeedKey>> keys(long cutId) {
+        return jdbc.query("select k.event_id, k.record_frame, k.source_frame from cut_event_key k "
+                        + "join cut_event e on e.id = k.event_id join cut_lane l on l.id = e.lane_id "
+                        + "where l.cut_id = ? order by k.event_id, k.place",
+                        (r, n) -> new SpeedKey(r.getLong(1), new TimeMap.Key(r.getLong(2),
+                                Rational.parse(r.getString(3)))), cutId).stream()
+                .collect(Collectors.groupingBy(SpeedKey::eventId));
+    }
+
+    private Map<Long, List<String>> comments(long cutId) {
+        return jdbc.query("select c.event_id, c.text from cut_event_comment c join cut_event e on e.id = c.event_id "
+                        + "join cut_lane l on l.id = e.lane_id where l.cut_id = ? order by c.event_id, c.place",
+                        (r, n) -> new Comment(r.getLong(1), r.getString(2)), cutId).stream()
+                .collect(Collectors.groupingBy(Comment::eventId,
+                        Collectors.mapping(Comment::text, Collectors.toList())));
+    }
+
+    private static Transition transition(CutTransitionRow t) {
+        return new Transition(t.kind, FrameRange.of(t.recIn, t.recOut), t.cutAt, t.wipe);
+    }
+
+    public List<Remark> remarks(long cutId) {
+        return store.where(CutRemarkRow.class, "cutId", cutId).stream().sorted(Comparator.comparingInt(r -> r.place))
+                .map(r -> new Remark(r.severity, r.spot, r.text)).toList();
+    }
+
+    /** What was chosen about flashes, gaps and overlaps, by the record frame at which each begins. */
+    public Map<Long, Fix> fixes(long cutId) {
+        return store.where(CutFixRow.class, "cutId", cutId).stream()
+                .collect(Collectors.toMap(f -> f.atFrame, f -> f.fix));
+    }
+
+    /** Cameras named for shots, by the record frame at which each begins. */
+    public Map<Long, String> cameras(long cutId) {
+        return store.where(CutCameraRow.class, "cutId", cutId).stream()
+                .collect(Collectors.toMap(c -> c.atFrame, c -> c.name));
+    }
+
+    /** The stretches of a cut that are one shot each, as was chosen, of what was picked. */
+    public List<CutPiece> pieces(CutRow row) {
+        List<CutLaneRow> lanes = lanes(row);
+        KnownCuts.Picked which = new KnownCuts.Picked(contents(row, lanes), row.pickedLane);
+        Set<Long> apart = apart(row.id);
+        Map<Long, Fix> fixes = fixes(row.id);
+        return known.pieces(new KnownCuts.Apart(which, apart, fixes),
+                () -> Conform.pieces(picked(row, lanes, which), apart::contains, fixes));
+    }
+
+    /** Record frames of seams that are to stay open. */
+    public Set<Long> apart(long cutId) {
+        Set<Long> seams = new HashSet<>();
+        store.where(CutApartRow.class, "cutId", cutId).forEach(a -> seams.add(a.seam));
+        return seams;
+    }
+}

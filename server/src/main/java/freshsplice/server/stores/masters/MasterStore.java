@@ -1,0 +1,294 @@
+package freshsplice.server.stores.masters;
+
+import freshsplice.core.conform.FirstMaster;
+import freshsplice.core.master.CutRanges;
+import freshsplice.core.master.Lane;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.server.refusals.NotThere;
+import freshsplice.server.rows.MasterLaneRow;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.ShotAliasRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.LongFunction;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+
+/** Masters and shots as rows and as the core's types. */
+@Component
+public class MasterStore {
+    private static final int LONGEST_NAME = 500;
+    /** Masters kept in memory; a long one takes about a megabyte. */
+    private static final int MOST_KEPT = 64;
+
+    /** A master as it stood when the project had so many edits. */
+    private record Kept(long seq, Master master) {
+    }
+
+    private final Store store;
+    private final JdbcTemplate jdbc;
+    private final SectionTable sections;
+    private final Map<Long, Kept> kept = new ConcurrentHashMap<>();
+
+    MasterStore(Store store, JdbcTemplate jdbc, SectionTable sections) {
+        this.sections = sections;
+        this.store = store;
+        this.jdbc = jdbc;
+    }
+
+    /** The project's first master, the one that cuts are received into; empty while there is none. */
+    public Optional<MasterRow> of(long projectId) {
+        return all(projectId).stream().findFirst();
+    }
+
+    /**
+     * The master that a request is about.
+     *
+     * @param masterId null for the project's first
+     * @return empty where the project has none
+     * @throws NotThere if there is no such master in the project
+     */
+    public Optional<MasterRow> asked(long projectId, Long masterId) {
+        if (masterId == null) {
+            return of(projectId);
+        }
+        MasterRow row = store.get(MasterRow.class, masterId);
+        if (row.projectId != projectId) {
+            throw new NotThere("That master belongs to another project");
+        }
+        return Optional.of(row);
+    }
+
+    /** Every master of a project, in the order in which they were made. */
+    public List<MasterRow> all(long projectId) {
+        return store.where(MasterRow.class, "projectId", projectId);
+    }
+
+    /** A master as it stands. One that nobody edited since it was last read is not read again. */
+    public Master read(MasterRow row) {
+        ProjectRow project = store.get(ProjectRow.class, row.projectId);
+        if (WrittenMasters.here().contains(row.id)) {
+            return readAnew(row, project);
+        }
+        Kept known = kept.get(row.id);
+        if (known == null || known.seq() != project.seq) {
+            known = new Kept(project.seq, readAnew(row, project));
+            if (kept.size() >= MOST_KEPT) {
+                kept.clear();
+            }
+            kept.put(row.id, known);
+        }
+        return known.master();
+    }
+
+    /** A master as its rows are inside the transaction under way; not kept. @throws freshsplice.core.refusal.Refusal if pieces lie over each other */
+    public Master fresh(MasterRow row) {
+        return readAnew(row, store.get(ProjectRow.class, row.projectId));
+    }
+
+    private Master readAnew(MasterRow row, ProjectRow project) {
+        Map<Long, List<Section>> byLane = sections.byLane(row.id);
+        List<Lane> lanes = laneRows(row.id).stream().map(l -> Lane.of(l.id, l.name, l.enabled, l.locked,
+                byLane.getOrDefault(l.id, List.of()))).toList();
+        return new Master(row.id, row.name, project.rate, project.dropFrame, row.recStart, lanes);
+    }
+
+    /** Finds nested masters, each read once, as long as the finder is kept: for one piece of work, no longer. */
+    public LongFunction<Master> nested() {
+        Map<Long, Master> known = new HashMap<>();
+        return id -> known.computeIfAbsent(id, i -> read(store.get(MasterRow.class, i)));
+    }
+
+    private List<MasterLaneRow> laneRows(long masterId) {
+        return store.where(MasterLaneRow.class, "masterId", masterId).stream()
+                .sorted(Comparator.comparingInt(l -> l.place)).toList();
+    }
+
+    /** A new master with one lane. Runs inside a step. */
+    public MasterRow add(long projectId, long sceneId, String name, long start, Long cutId) {
+        MasterRow row = new MasterRow();
+        row.projectId = projectId;
+        row.sceneId = sceneId;
+        row.name = name.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME) : name;
+        row.recStart = start;
+        row.cutId = cutId;
+        store.add(row);
+        addLane(row.id, 0, FirstMaster.MAIN_LANE, true, false);
+        return row;
+    }
+
+    private MasterLaneRow addLane(long masterId, int place, String name, boolean enabled, boolean locked) {
+        MasterLaneRow lane = new MasterLaneRow();
+        lane.masterId = masterId;
+        lane.place = place;
+        lane.name = name;
+        lane.enabled = enabled;
+        lane.locked = locked;
+        return store.add(lane);
+    }
+
+    /** Every shot of a project by id, omitted ones too. */
+    public Map<Long, ShotRow> shotRows(long projectId) {
+        Map<Long, ShotRow> rows = new LinkedHashMap<>();
+        store.where(ShotRow.class, "projectId", projectId).forEach(r -> rows.put(r.id, r));
+        return rows;
+    }
+
+    public static Shot shot(ShotRow row) {
+        return new Shot(row.id, row.code, FrameRange.of(row.cutIn, row.cutOut), row.handles, row.actionOffset,
+                new Shot.Anchor(row.anchorKey, row.anchorName, row.anchorFrame, row.anchorSource, row.anchorSlope,
+                        row.anchorStill));
+    }
+
+    public static Map<Long, Shot> shots(Map<Long, ShotRow> rows) {
+        Map<Long, Shot> shots = new HashMap<>();
+        rows.forEach((id, row) -> shots.put(id, shot(row)));
+        return shots;
+    }
+
+    /**
+     * What shots tell of themselves is read off the masters that show them: their cut ranges, and whether they are
+     * omitted. Call after every edit that moves pieces; runs inside its step.
+     */
+    public void follow(MasterRow row, Master before, Master after) {
+        Map<Long, FrameRange> was = CutRanges.of(before);
+        Map<Long, FrameRange> ranges = CutRanges.of(after);
+        Set<Long> changed = new HashSet<>(was.keySet());
+        changed.addAll(ranges.keySet());
+        changed.removeIf(id -> Objects.equals(was.get(id), ranges.get(id)));
+        if (changed.isEmpty()) {
+            return;
+        }
+        for (MasterRow other : all(row.projectId)) {
+            if (!other.id.equals(row.id)) {
+                CutRanges.of(read(other)).forEach((id, range) -> ranges.merge(id, range, FrameRange::spanWith));
+            }
+        }
+        store.whereIn(ShotRow.class, "id", List.copyOf(changed)).forEach(shot -> {
+            FrameRange range = ranges.get(shot.id);
+            shot.omitted = range == null;
+            if (range != null) {
+                shot.cutIn = range.in();
+                shot.cutOut = range.out();
+            }
+        });
+    }
+
+    /** Codes of all shots that were made, omitted ones and old numbers too: none of them is given again. */
+    public Set<String> codesInUse(long projectId) {
+        Set<String> codes = new HashSet<>(jdbc.queryForList("select code from shot where project_id = ? and alive = 1",
+                String.class, projectId));
+        codes.addAll(jdbc.queryForList("select code from shot_alias where project_id = ? and alive = 1", String.class,
+                projectId));
+        return codes;
+    }
+
+    public void fill(ShotRow row, Shot shot) {
+        row.code = shot.code();
+        row.cutIn = shot.cutRange().in();
+        row.cutOut = shot.cutRange().out();
+        row.handles = shot.handles();
+        row.actionOffset = shot.actionOffset();
+        row.anchorKey = shortened(shot.anchor().key(), 1000);
+        row.anchorName = shortened(shot.anchor().name(), 500);
+        row.anchorFrame = shot.anchor().shotFrame();
+        row.anchorSource = shot.anchor().source();
+        row.anchorSlope = shot.anchor().slope();
+        row.anchorStill = shot.anchor().still();
+    }
+
+    private static String shortened(String text, int most) {
+        return text.length() <= most ? text : text.substring(0, most);
+    }
+
+    /** Old numbers of shots: the shot's id by its old code. */
+    public Map<String, Long> aliases(long projectId) {
+        Map<String, Long> aliases = new HashMap<>();
+        store.where(ShotAliasRow.class, "projectId", projectId).forEach(a -> aliases.put(a.code, a.shotId));
+        return aliases;
+    }
+
+    /** Writes the difference: lanes and sections that changed, went and came. Sections keep their ids across lanes. */
+    public void write(MasterRow row, Master before, Master after) {
+        Map<Long, SectionTable.Laid> old = new HashMap<>();
+        before.lanes().forEach(l -> l.sections().forEach(s -> old.put(s.id(),
+                new SectionTable.Laid(row.id, l.id(), s))));
+        Map<Long, MasterLaneRow> lanes = new HashMap<>();
+        laneRows(row.id).forEach(l -> lanes.put(l.id, l));
+        List<SectionTable.Change> changes = new ArrayList<>();
+        for (int place = 0; place < after.lanes().size(); place++) {
+            Lane lane = after.lanes().get(place);
+            long laneId = writeLane(row.id, place, lane, lanes.remove(lane.id()));
+            for (Section section : lane.sections()) {
+                SectionTable.Laid was = old.remove(section.id());
+                if (was == null || was.laneId() != laneId || !section.equals(was.section())) {
+                    changes.add(new SectionTable.Change(row.id, laneId, section, was));
+                }
+            }
+        }
+        WrittenMasters.add(row.id);
+        // new lanes are written before the pieces that lie on them
+        store.entities().flush();
+        sections.write(changes);
+        sections.remove(sections.stillOf(row.id, old.keySet()));
+        boolean anyNew = changes.stream().anyMatch(c -> c.was() == null) || after.lanes().stream().anyMatch(l -> l.id() == 0);
+        lanes.values().forEach(store::remove);
+        row.recStart = after.start();
+        if (!anyNew) {
+            keepAfterCommit(row, after);
+        }
+    }
+
+    /** What was just written need not be read again; where ids were given meanwhile it must. */
+    private void keepAfterCommit(MasterRow row, Master after) {
+        ProjectRow project = store.get(ProjectRow.class, row.projectId);
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                kept.put(row.id, new Kept(project.seq, after));
+            }
+        });
+    }
+
+    /**
+     * Takes over pieces that lie in another master: their rows come along, with ids, marks and history. The other master
+     * is to be written afterwards, without them.
+     */
+    public void adopt(MasterRow row, Master empty, Master with, MasterRow from, Master other) {
+        Map<Long, SectionTable.Laid> old = new HashMap<>();
+        other.lanes().forEach(l -> l.sections().forEach(s -> old.put(s.id(), new SectionTable.Laid(from.id, l.id(), s))));
+        store.entities().flush();
+        sections.write(with.main().sections().stream().map(s -> new SectionTable.Change(row.id, empty.main().id(), s,
+                old.get(s.id()))).toList());
+        WrittenMasters.add(row.id);
+        row.recStart = with.start();
+    }
+
+    private long writeLane(long masterId, int place, Lane lane, MasterLaneRow there) {
+        if (there == null) {
+            return addLane(masterId, place, lane.name(), lane.enabled(), lane.locked()).id;
+        }
+        there.place = place;
+        there.name = lane.name();
+        there.enabled = lane.enabled();
+        there.locked = lane.locked();
+        return there.id;
+    }
+}
