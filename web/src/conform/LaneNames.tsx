@@ -58,15 +58,15 @@ type Offer = { name: string; keys?: string; run: () => void; disabled?: boolean 
 
 function laneActions(sequence: Sequence, lane: LaneView, rename: (lane: LaneView) => void): Offer[] {
   const isMain = lane === sequence.main
-  const ask = (kind: 'LANE_SWITCH' | 'LANE_LOCK' | 'LANE_REMOVE' | 'LANE_ORDER', frames?: number) =>
-    void edit(sequence, { kind, lane: lane.id, frames, sections: [] })
+  const ask = (kind: 'LANE_SWITCH' | 'LANE_LOCK' | 'LANE_REMOVE') => void edit(sequence, { kind, lane: lane.id, sections: [] })
+  const order = (frames: number) => void edit(sequence, { kind: 'LANE_ORDER', lane: lane.id, frames, sections: [] })
   return [
     // after the menu has given back the focus, else that would close the box
     { name: 'Rename', run: () => window.setTimeout(() => rename(lane), 60) },
     { name: lane.enabled ? 'Switch off' : 'Switch on', keys: 'Alt+Q', run: () => ask('LANE_SWITCH') },
     { name: lane.locked ? 'Unlock' : 'Lock', keys: 'Alt+L', run: () => ask('LANE_LOCK') },
-    { name: 'Higher', run: () => ask('LANE_ORDER', 1), disabled: isMain },
-    { name: 'Lower', run: () => ask('LANE_ORDER', -1), disabled: isMain },
+    { name: 'Higher', run: () => order(1), disabled: isMain },
+    { name: 'Lower', run: () => order(-1), disabled: isMain },
     { name: 'Take away', run: () => ask('LANE_REMOVE'), disabled: isMain },
   ]
 }

@@ -34,7 +34,7 @@ export function PutBox({ project, sequence, way, start = 'shot', put, putSound, 
       putSound(chosen.id)
       close()
     } else if (ready) {
-      put({ shows: kind.toUpperCase(), id: listed ? chosen?.id : undefined, from: number(from), frames: number(frames), text: kind === 'slate' ? text : undefined })
+      put({ shows: kind.toUpperCase() as NewPiece['shows'], id: listed ? chosen?.id : undefined, from: number(from), frames: number(frames), text: kind === 'slate' ? text : undefined })
       close()
     }
   }

@@ -6,7 +6,8 @@ import { allPieces } from '../playhead/lookup'
 import { postInOrder } from '../server/client'
 import type { EditDone, MasterEdit, Section, Sequence } from '../server/types'
 
-export type Asked = Omit<MasterEdit, 'sections'> & { sections?: number[] }
+/** An edit as it is asked for: of the chosen pieces where none are named. */
+export type Asked = MasterEdit extends infer One ? (One extends { sections: number[] } ? Omit<One, 'sections'> & { sections?: number[] } : One & { sections?: number[] }) : never
 
 /** Asks for something that changes the project; a sentence says why where it cannot be done. */
 export async function ask<T = void>(path: string, body?: unknown): Promise<T | undefined> {

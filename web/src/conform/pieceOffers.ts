@@ -162,7 +162,7 @@ function passages({ one, ask, question }: Doing): Offered[] {
 function ranges({ sequence, range, lane, ask, asInCut }: Doing): Offered[] {
   const o = offer('Range')
   const whole = range.in !== undefined && range.out !== undefined && range.in < range.out
-  const cleared = (ripple: boolean) => () => ask({ kind: 'CLEAR', at: range.in, frames: (range.out ?? 0) - (range.in ?? 0), lane, ripple, sections: [] })
+  const cleared = (ripple: boolean) => () => ask({ kind: 'CLEAR', at: range.in ?? 0, frames: (range.out ?? 0) - (range.in ?? 0), lane, ripple, sections: [] })
   const within = () => [...new Set(sequence.sections.filter((s) => s.out > (range.in ?? 0) && s.in < (range.out ?? 0)).map((s) => s.id))]
   return [
     o('', 'Take the range out and close up', 'Shift+X', cleared(true), whole),

@@ -1506,6 +1506,71 @@ export interface components {
             media: string[];
             refused: string[];
         };
+        "ContentEdit.CopyUp": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "COPY_UP";
+        };
+        "ContentEdit.CutTo": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            at: number;
+            sections: number[];
+            /** Format: int64 */
+            shotId: number;
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "CUT_TO";
+        };
+        "ContentEdit.LayDown": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LAY_DOWN";
+        };
+        "ContentEdit.Nest": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            sections: number[];
+            text?: string;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "NEST";
+        };
+        "ContentEdit.Open": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "OPEN";
+        };
+        "ContentEdit.Replace": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            piece: components["schemas"]["NewPiece"];
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "REPLACE";
+        };
         "CutController.Apart": {
             apart: boolean;
             /** Format: int64 */
@@ -1583,6 +1648,32 @@ export interface components {
             /** Format: int64 */
             seenIn: number;
             tailWeights: number[];
+        };
+        "FadeEdit.Dissolve": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** @enum {string} */
+            curve?: "EVEN" | "EASED" | "LATE" | "EARLY";
+            /** Format: int64 */
+            frames: number;
+            sections: number[];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "DISSOLVE";
+        };
+        "FadeEdit.FadeOut": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** @enum {string} */
+            curve?: "EVEN" | "EASED" | "LATE" | "EARLY";
+            /** Format: int64 */
+            frames: number;
+            sections: number[];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "FADE_OUT";
         };
         FileView: {
             kind: string;
@@ -1768,6 +1859,116 @@ export interface components {
             word: string;
             words: string;
         };
+        "KeyEdit.EaseKey": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            at: number;
+            /** @enum {string} */
+            easing?: "STRAIGHT" | "EASED" | "STEPPED";
+            sections: number[];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "EASE_KEY";
+        };
+        "KeyEdit.Key": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            at: number;
+            sections: number[];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "KEY";
+        };
+        "KeyEdit.MoveKey": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            frames: number;
+            sections: number[];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "MOVE_KEY";
+        };
+        "KeyEdit.RemoveKey": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            at: number;
+            sections: number[];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "REMOVE_KEY";
+        };
+        "LaneEdit.Add": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            text?: string;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LANE_ADD";
+        };
+        "LaneEdit.Lock": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            lane?: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LANE_LOCK";
+        };
+        "LaneEdit.Order": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int32 */
+            frames: number;
+            /** Format: int64 */
+            lane?: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LANE_ORDER";
+        };
+        "LaneEdit.Remove": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            lane?: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LANE_REMOVE";
+        };
+        "LaneEdit.Rename": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            lane?: number;
+            text?: string;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LANE_RENAME";
+        };
+        "LaneEdit.Switch": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            lane?: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LANE_SWITCH";
+        };
         "LiveUpdates.Here": {
             /** Format: int64 */
             frame: number;
@@ -1799,38 +2000,7 @@ export interface components {
             words: string;
         };
         MasterEdit: {
-            /** @enum {string} */
-            along?: "OWN_LANE" | "ALL_LANES";
-            /** Format: int64 */
-            at?: number;
-            /** @enum {string} */
-            curve?: "EVEN" | "EASED" | "LATE" | "EARLY";
-            /** @enum {string} */
-            easing?: "STRAIGHT" | "EASED" | "STEPPED";
-            /** Format: int64 */
-            frames?: number;
-            /** @enum {string} */
-            kind: "ROLL" | "HEAD" | "TAIL" | "SLIP" | "SLIDE" | "SPLIT" | "JOIN" | "LIFT" | "TAKE_OUT" | "CLEAR" | "DUPLICATE" | "SWAP" | "MOVE" | "SWITCH" | "REPLACE" | "PUT" | "PASTE" | "FILL" | "FILL_GAP" | "SPEED" | "REVERSE" | "HOLD" | "KEY" | "MOVE_KEY" | "EASE_KEY" | "REMOVE_KEY" | "DISSOLVE" | "FADE_OUT" | "CUT_TO" | "NEW_SHOT" | "COPY_UP" | "LAY_DOWN" | "NEST" | "OPEN" | "LANE_ADD" | "LANE_REMOVE" | "LANE_RENAME" | "LANE_SWITCH" | "LANE_LOCK" | "LANE_ORDER";
-            /** Format: int64 */
-            lane?: number;
-            piece?: components["schemas"]["MasterEdit.NewPiece"];
-            ripple?: boolean;
-            sections: number[];
-            /** Format: int64 */
-            shotId?: number;
-            soundStays?: boolean;
-            speed?: string;
-            text?: string;
-        };
-        "MasterEdit.NewPiece": {
-            /** Format: int64 */
-            frames?: number;
-            /** Format: int64 */
-            from?: number;
-            /** Format: int64 */
-            id?: number;
-            shows: string;
-            text?: string;
+            kind: string;
         };
         "MasterEdits.Done": {
             made: number[];
@@ -1864,6 +2034,17 @@ export interface components {
             masterId: number;
             name: string;
         };
+        NewPiece: {
+            /** Format: int64 */
+            frames?: number;
+            /** Format: int64 */
+            from?: number;
+            /** Format: int64 */
+            id?: number;
+            /** @enum {string} */
+            shows: "SHOT" | "RENDER" | "MASTER" | "BLACK" | "SLATE";
+            text?: string;
+        };
         Numbering: {
             codePattern?: string;
             /** Format: int32 */
@@ -1876,6 +2057,96 @@ export interface components {
             /** Format: int32 */
             step: number;
         };
+        "OrderEdit.Duplicate": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** @enum {string} */
+            along?: "OWN_LANE" | "ALL_LANES";
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "DUPLICATE";
+        };
+        "OrderEdit.Join": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "JOIN";
+        };
+        "OrderEdit.Lift": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LIFT";
+        };
+        "OrderEdit.Move": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** @enum {string} */
+            along?: "OWN_LANE" | "ALL_LANES";
+            /** Format: int64 */
+            at: number;
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "MOVE";
+        };
+        "OrderEdit.Split": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            at: number;
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "SPLIT";
+        };
+        "OrderEdit.Swap": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "SWAP";
+        };
+        "OrderEdit.Switch": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "SWITCH";
+        };
+        "OrderEdit.TakeOut": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** @enum {string} */
+            along?: "OWN_LANE" | "ALL_LANES";
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "TAKE_OUT";
+        };
         "PairsByOrder.Pair": {
             key: string;
             /** Format: int64 */
@@ -1885,6 +2156,88 @@ export interface components {
         "PairsByOrder.View": {
             pairs: components["schemas"]["PairsByOrder.Pair"][];
             unused: components["schemas"]["FileView"][];
+        };
+        "PlaceEdit.Clear": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** @enum {string} */
+            along?: "OWN_LANE" | "ALL_LANES";
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            frames: number;
+            /** Format: int64 */
+            lane?: number;
+            ripple?: boolean;
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "CLEAR";
+        };
+        "PlaceEdit.NewShot": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** @enum {string} */
+            along?: "OWN_LANE" | "ALL_LANES";
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            frames: number;
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "NEW_SHOT";
+        };
+        "PlaceEdit.Paste": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** @enum {string} */
+            along?: "OWN_LANE" | "ALL_LANES";
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            lane?: number;
+            ripple?: boolean;
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "PASTE";
+        };
+        "PlaceEdit.Put": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** @enum {string} */
+            along?: "OWN_LANE" | "ALL_LANES";
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            lane?: number;
+            piece: components["schemas"]["NewPiece"];
+            ripple?: boolean;
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "PUT";
+        };
+        "PlaceEdit.Roll": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            frames: number;
+            /** Format: int64 */
+            lane?: number;
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ROLL";
         };
         "Positions.Position": {
             /** Format: int64 */
@@ -2342,6 +2695,66 @@ export interface components {
             /** Format: int32 */
             uses: number;
         };
+        "SpeedEdit.Fill": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** @enum {string} */
+            along?: "OWN_LANE" | "ALL_LANES";
+            /** Format: int64 */
+            at?: number;
+            /** Format: int64 */
+            frames?: number;
+            ripple?: boolean;
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "FILL";
+        };
+        "SpeedEdit.FillGap": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "FILL_GAP";
+        };
+        "SpeedEdit.Hold": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            at: number;
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "HOLD";
+        };
+        "SpeedEdit.Reverse": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "REVERSE";
+        };
+        "SpeedEdit.Speed": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            sections: number[];
+            soundStays?: boolean;
+            speed: string;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "SPEED";
+        };
         SseEmitter: {
             /** Format: int64 */
             timeout: number;
@@ -2488,6 +2901,64 @@ export interface components {
             name: string;
             /** Format: int64 */
             of: number;
+        };
+        "TrimEdit.Head": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** @enum {string} */
+            along?: "OWN_LANE" | "ALL_LANES";
+            /** Format: int64 */
+            at?: number;
+            /** Format: int64 */
+            frames?: number;
+            ripple?: boolean;
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "HEAD";
+        };
+        "TrimEdit.Slide": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            frames: number;
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "SLIDE";
+        };
+        "TrimEdit.Slip": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** Format: int64 */
+            frames: number;
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "SLIP";
+        };
+        "TrimEdit.Tail": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            /** @enum {string} */
+            along?: "OWN_LANE" | "ALL_LANES";
+            /** Format: int64 */
+            at?: number;
+            /** Format: int64 */
+            frames?: number;
+            ripple?: boolean;
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "TAIL";
         };
         TurnoverView: {
             applied: boolean;
@@ -3345,9 +3816,7 @@ export interface operations {
     edit: {
         parameters: {
             query?: never;
-            header?: {
-                "X-Seen"?: number;
-            };
+            header?: never;
             path: {
                 id: number;
             };
@@ -3355,7 +3824,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MasterEdit"];
+                "application/json": components["schemas"]["ContentEdit.CopyUp"] | components["schemas"]["ContentEdit.CutTo"] | components["schemas"]["ContentEdit.LayDown"] | components["schemas"]["ContentEdit.Nest"] | components["schemas"]["ContentEdit.Open"] | components["schemas"]["ContentEdit.Replace"] | components["schemas"]["FadeEdit.Dissolve"] | components["schemas"]["FadeEdit.FadeOut"] | components["schemas"]["KeyEdit.EaseKey"] | components["schemas"]["KeyEdit.Key"] | components["schemas"]["KeyEdit.MoveKey"] | components["schemas"]["KeyEdit.RemoveKey"] | components["schemas"]["LaneEdit.Add"] | components["schemas"]["LaneEdit.Lock"] | components["schemas"]["LaneEdit.Order"] | components["schemas"]["LaneEdit.Remove"] | components["schemas"]["LaneEdit.Rename"] | components["schemas"]["LaneEdit.Switch"] | components["schemas"]["OrderEdit.Duplicate"] | components["schemas"]["OrderEdit.Join"] | components["schemas"]["OrderEdit.Lift"] | components["schemas"]["OrderEdit.Move"] | components["schemas"]["OrderEdit.Split"] | components["schemas"]["OrderEdit.Swap"] | components["schemas"]["OrderEdit.Switch"] | components["schemas"]["OrderEdit.TakeOut"] | components["schemas"]["PlaceEdit.Clear"] | components["schemas"]["PlaceEdit.NewShot"] | components["schemas"]["PlaceEdit.Paste"] | components["schemas"]["PlaceEdit.Put"] | components["schemas"]["PlaceEdit.Roll"] | components["schemas"]["SpeedEdit.Fill"] | components["schemas"]["SpeedEdit.FillGap"] | components["schemas"]["SpeedEdit.Hold"] | components["schemas"]["SpeedEdit.Reverse"] | components["schemas"]["SpeedEdit.Speed"] | components["schemas"]["TrimEdit.Head"] | components["schemas"]["TrimEdit.Slide"] | components["schemas"]["TrimEdit.Slip"] | components["schemas"]["TrimEdit.Tail"];
             };
         };
         responses: {
@@ -3644,9 +4113,7 @@ export interface operations {
     moveSeam: {
         parameters: {
             query?: never;
-            header?: {
-                "X-Seen"?: number;
-            };
+            header?: never;
             path: {
                 id: number;
             };

@@ -1,5 +1,5 @@
 /** The server's types by the names that the window uses. All come from its own description. */
-import type { components } from './schema'
+import type { components, operations } from './schema'
 
 type Schemas = components['schemas']
 
@@ -16,7 +16,8 @@ export type MovieFrames = Schemas['SequenceView.MovieFrames']
 export type LaidSound = Schemas['SequenceView.Sound']
 export type PastStep = Schemas['ProjectController.Past']
 export type PullView = Schemas['Pulls.View']
-export type MasterEdit = Schemas['MasterEdit']
+/** One of all edits of a master, told apart by its kind. */
+export type MasterEdit = operations['edit']['requestBody']['content']['application/json']
 export type EditDone = Schemas['MasterEdits.Done']
 export type Position = Schemas['Positions.Position']
 export type IntakeCut = Schemas['IntakeView']
@@ -46,6 +47,6 @@ export type MasterBrief = Schemas['Masters.Brief']
 export type CutPieces = Schemas['CutPieces']
 export type LaneView = Schemas['SequenceView.Lane']
 export type Mark = Schemas['SequenceView.Mark']
-export type NewPiece = Schemas['MasterEdit.NewPiece']
+export type NewPiece = Schemas['NewPiece']
 export type Renumbered = Schemas['Renumbering.Change']
 export type Here = Schemas['LiveUpdates.Here']

@@ -3,17 +3,28 @@ package freshsplice.server;
 import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAPackage;
 import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideOutsideOfPackages;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.methods;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 
+import com.tngtech.archunit.base.DescribedPredicate;
 import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaMethod;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.lang.ArchCondition;
+import com.tngtech.archunit.lang.ConditionEvents;
+import com.tngtech.archunit.lang.SimpleConditionEvent;
 import com.tngtech.archunit.library.dependencies.SliceAssignment;
 import com.tngtech.archunit.library.dependencies.SliceIdentifier;
 import com.tngtech.archunit.library.dependencies.SlicesRuleDefinition;
+import freshsplice.server.steps.Asker;
+import freshsplice.server.steps.Steps;
+import jakarta.validation.Valid;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 
 /** The arrows run one way: server → render, exchange → core; the core knows the JDK alone. */
 class ArchitectureTest {
@@ -60,6 +71,26 @@ class ArchitectureTest {
         noClasses().that().resideInAPackage("freshsplice.server.rows..").should().dependOnClassesThat(
                 resideInAPackage("freshsplice.server..").and(resideOutsideOfPackages("freshsplice.server.rows..",
                         "freshsplice.server.refusals.."))).check(ALL);
+    }
+
+    @Test
+    @DisplayName("what is sent to be written is checked before anything is done with it")
+    void bodiesAreValidated() {
+        methods().that().areAnnotatedWith(PostMapping.class).should(new ArchCondition<>("validate their bodies") {
+            @Override
+            public void check(JavaMethod method, ConditionEvents events) {
+                method.getParameters().stream().filter(p -> p.isAnnotatedWith(RequestBody.class) && !p.isAnnotatedWith(Valid.class))
+                        .forEach(p -> events.add(SimpleConditionEvent.violated(method, method.getFullName())));
+            }
+        }).check(ALL);
+    }
+
+    @Test
+    @DisplayName("steps are made for somebody: nothing above them knows of a name alone")
+    void stepsKnowWhoAsks() {
+        methods().that().areDeclaredIn(Steps.class).and().arePublic().and().haveNameMatching("make|undo|redo|goTo")
+                .should().haveRawParameterTypes(DescribedPredicate.describe("with who asks",
+                        types -> types.stream().anyMatch(t -> t.isEquivalentTo(Asker.class)))).check(ALL);
     }
 
     private static final SliceAssignment PACKAGES = new SliceAssignment() {

@@ -154,7 +154,7 @@ class MasterEditsTest {
     @ParameterizedTest(name = "{0} {2}")
     @CsvSource(delimiter = '|', value = {
         "TAIL|0|frames=-40|has 40 frames", "TAIL|0|frames=5|lie over each other", "SPLIT|0|at=86400|inside the piece",
-        "FILL|0|at=86300|at least one frame", "HEAD|0||needs \"frames\"", "SWAP|2||Nothing meets",
+        "FILL|0|at=86300|at least one frame", "HEAD|0||needs \"at\" or \"frames\"", "SLIP|0||\"frames\" is needed", "SPLIT|0||\"at\" is needed", "SWAP|2||Nothing meets",
         "JOIN|0||does not go on", "HOLD|0|at=90000|inside the piece", "DISSOLVE|1|frames=200|room for",
         "CUT_TO|0|at=86400,shotId=1|not there any more", "HEAD|0|frames=-90000|before record frame 0",
         "NEW_SHOT|0|at=86400,frames=0|1 to 1000000", "SLIDE|1|frames=99999999999|frames; it cannot lose",
@@ -170,6 +170,33 @@ class MasterEditsTest {
         assertThat(answer.statusCode()).isBetween(400, 422);
         assertThat(Client.message(answer)).contains(why);
         assertThat(sections()).isEqualTo(before);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "{\"kind\":\"NO_SUCH\"}|400|NO_SUCH", "{\"sections\":[1]}|400|kind", "{\"kind\":\"LIFT\",\"sections\":[]}|422|Choose a piece first",
+        "{\"kind\":\"LIFT\"}|422|Choose a piece first", "{\"kind\":\"LIFT\",\"sections\":[null]}|422|sections[0]",
+        "{\"kind\":\"PUT\",\"at\":86400,\"piece\":{}}|422|\"piece.shows\" is needed",
+        "{\"kind\":\"PUT\",\"at\":86400,\"piece\":{\"shows\":\"FILM\"}}|400|FILM",
+        "{\"kind\":\"PASTE\",\"at\":86400,\"sections\":[]}|422|copy again",
+    })
+    @DisplayName("an edit that lacks something is refused before anything is done, and says what it lacks")
+    void lacking(String edit, int status, String why) {
+        JsonNode before = sections();
+        HttpResponse<byte[]> answer = client.tryPost("/api/masters/" + master + "/edits", Client.JSON.readTree(edit));
+        assertThat(answer.statusCode()).isEqualTo(status);
+        assertThat(Client.message(answer)).contains(why);
+        assertThat(sections()).isEqualTo(before);
+    }
+
+    @Test
+    @DisplayName("what belongs to no project is not there, whatever is asked of it")
+    void ofNoProject() {
+        for (String room : List.of("projects", "masters", "cuts", "shots", "renders", "media", "sounds", "marks", "items", "scenes", "tasks")) {
+            assertThat(client.tryPost("/api/" + room + "/987654321/remove", Map.of()).statusCode()).as(room).isIn(404, 405);
+        }
+        assertThat(client.tryPost("/api/masters/987654321/edits", Map.of("kind", "LIFT")).statusCode())
+                .as("known before what is asked is looked at").isEqualTo(404);
     }
 
     @Test

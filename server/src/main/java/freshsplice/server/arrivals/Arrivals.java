@@ -13,6 +13,7 @@ import freshsplice.server.rows.MediaRow;
 import freshsplice.server.sources.HashLists;
 import freshsplice.server.sources.Search;
 import freshsplice.server.sources.ZipFiles;
+import freshsplice.server.steps.Asker;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -125,7 +126,7 @@ public class Arrivals {
         }
 
         /** All came: what was missing falls into its place, and smaller pictures are begun. */
-        public Arrived end(String who) {
+        public Arrived end(Asker who) {
             int found = search.settle(projectId, who);
             standIns.make(projectId, taken);
             if (cutId != null) {

@@ -18,6 +18,7 @@ import freshsplice.server.rows.CutFixRow;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.cuts.CutStore;
 import freshsplice.server.stores.masters.MasterStore;
@@ -89,7 +90,7 @@ public class Intake {
     }
 
     /** Makes shots of one picture lane, or of what is seen of all where none is named. */
-    public void pickLane(long cutId, Integer lane, String who) {
+    public void pickLane(long cutId, Integer lane, Asker who) {
         chosen(cutId, lane == null ? "Take what is seen of all lanes" : "Take one lane alone", who, row -> row.pickedLane = lane);
     }
 
@@ -114,7 +115,7 @@ public class Intake {
     }
 
     /** A choice about a cut that is not received yet, as one step. */
-    private void chosen(long cutId, String name, String who, Consumer<CutRow> choice) {
+    private void chosen(long cutId, String name, Asker who, Consumer<CutRow> choice) {
         steps.make(store.get(CutRow.class, cutId).projectId, name, who, () -> {
             choice.accept(notYetReceived(cutId));
             return null;
@@ -122,7 +123,7 @@ public class Intake {
     }
 
     /** Leaves all seams open that could be closed, or closes all. */
-    public void keepAllApart(long cutId, boolean apart, String who) {
+    public void keepAllApart(long cutId, boolean apart, Asker who) {
         chosen(cutId, apart ? "Keep all pieces apart" : "Join what runs on", who, row -> {
             store.where(CutApartRow.class, "cutId", cutId).forEach(store::remove);
             store.entities().flush();
@@ -134,7 +135,7 @@ public class Intake {
     }
 
     /** Does something about a place that a remark points at; null leaves it as the cut has it. */
-    public void fix(long cutId, long at, Fix fix, String who) {
+    public void fix(long cutId, long at, Fix fix, Asker who) {
         chosen(cutId, fix == null ? "Leave a place as the cut has it" : "Mend a place of the cut", who, row -> fix(row, at, fix));
     }
 
@@ -171,7 +172,7 @@ public class Intake {
     }
 
     /** Names the camera of a shot that is not made yet; shots that name one share it. Blank gives it its own again. */
-    public void camera(long cutId, long at, String name, String who) {
+    public void camera(long cutId, long at, String name, Asker who) {
         String wanted = name == null || name.isBlank() ? null : name.strip();
         if (wanted != null && wanted.length() > 200) {
             throw new Refused("A camera's name has at most 200 letters");
@@ -221,7 +222,7 @@ public class Intake {
     }
 
     /** Leaves one seam open that could be closed, or closes it again. */
-    public void keepApart(long cutId, long seam, boolean apart, String who) {
+    public void keepApart(long cutId, long seam, boolean apart, Asker who) {
         chosen(cutId, apart ? "Keep two pieces apart" : "Join two pieces", who, row -> {
             List<CutApartRow> there = store.where(CutApartRow.class, "cutId", cutId).stream()
                     .filter(a -> a.seam == seam).toList();
@@ -249,7 +250,7 @@ public class Intake {
     }
 
     /** Receives a cut as one step: the first makes shots, cameras, boards, a master; a later one waits in Turnover. */
-    public void receive(long cutId, String who) {
+    public void receive(long cutId, Asker who) {
         CutRow looked = store.get(CutRow.class, cutId);
         steps.make(looked.projectId, "Receive " + looked.name + ", cut " + looked.version, who, () -> {
             CutRow row = notYetReceived(cutId);
@@ -269,7 +270,7 @@ public class Intake {
     }
 
     /** Changes how shots are numbered from now on, as one step. What was numbered stays. */
-    public void number(long projectId, Numbering wanted, String who) {
+    public void number(long projectId, Numbering wanted, Asker who) {
         wanted.check();
         steps.make(projectId, "Change how shots are numbered", who, () -> {
             ProjectRow project = store.get(ProjectRow.class, projectId);

@@ -7,6 +7,7 @@ import freshsplice.core.cut.Source;
 import freshsplice.core.time.FrameRate;
 import freshsplice.server.rows.SourcePairingRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import java.util.HashMap;
 import java.util.List;
@@ -54,7 +55,7 @@ public class KnownSources {
     }
 
     /** Remembers for the project that two sources are one, or two, as a step. */
-    void say(long projectId, String older, String newer, boolean same, String who) {
+    void say(long projectId, String older, String newer, boolean same, Asker who) {
         String name = same ? "Take two names for one source" : "Keep two sources apart";
         steps.make(projectId, name, who, () -> {
             SourcePairingRow row = pairings(projectId).stream()

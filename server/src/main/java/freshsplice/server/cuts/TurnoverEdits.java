@@ -26,6 +26,7 @@ import freshsplice.server.rows.Store;
 import freshsplice.server.shots.ShotMaker;
 import freshsplice.server.sources.Finders;
 import freshsplice.server.sources.Sources;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.masters.MasterStore;
 import java.util.ArrayList;
@@ -81,7 +82,7 @@ public class TurnoverEdits {
      *
      * @param chosen changes by what they are, each with its words
      */
-    public Applied apply(long cutId, Long masterId, Map<String, String> chosen, String who) {
+    public Applied apply(long cutId, Long masterId, Map<String, String> chosen, Asker who) {
         CutRow asked = store.get(CutRow.class, cutId);
         String name = "Apply " + Counted.of(chosen.size(), "change") + " of cut "
                 + asked.version;
@@ -127,7 +128,7 @@ public class TurnoverEdits {
      *
      * @param sections ids of the pieces; empty for all
      */
-    public void asInCut(long cutId, Long masterId, Set<Long> sections, String who) {
+    public void asInCut(long cutId, Long masterId, Set<Long> sections, Asker who) {
         CutRow asked = store.get(CutRow.class, cutId);
         steps.make(asked.projectId, "Make " + (sections.isEmpty() ? "the master" : sections.size() == 1 ? "1 piece"
                 : sections.size() + " pieces") + " as in cut " + asked.version, who, () -> {
@@ -155,7 +156,7 @@ public class TurnoverEdits {
     }
 
     /** Remembers for the project whether two sources are one under two names. */
-    public void sayOfSources(long cutId, String older, String newer, boolean same, String who) {
+    public void sayOfSources(long cutId, String older, String newer, boolean same, Asker who) {
         known.say(store.get(CutRow.class, cutId).projectId, older, newer, same, who);
     }
 

@@ -2,11 +2,12 @@ package freshsplice.server.demo;
 
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.motion.Easing;
-import freshsplice.server.masters.MasterEdit;
 import freshsplice.server.masters.MasterEdits;
+import freshsplice.server.masters.edit.PlaceEdit;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.stages.StageEdits;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.masters.MasterStore;
 import java.util.List;
@@ -16,6 +17,8 @@ import org.springframework.stereotype.Component;
 /** What the demo's layout artist did after the renders: two cameras moved, two seams tried elsewhere. */
 @Component
 class DemoEdits {
+    private static final Asker LAYOUT = Asker.named("Layout");
+
     /** Places of the shots whose cameras were moved after they were rendered. */
     static final List<Integer> MOVED_AFTER = List.of(4, 11);
 
@@ -32,12 +35,12 @@ class DemoEdits {
     }
 
     void goOn(long projectId, List<ShotRow> shots) {
-        steps.make(projectId, "Lower the camera of sh0050", "Layout", () -> {
+        steps.make(projectId, "Lower the camera of sh0050", LAYOUT, () -> {
             stage.keyCamera(shots.get(4).cameraId, shots.get(4).cutIn, Map.of(CameraChannel.Y, 0.7,
                     CameraChannel.LENS, 32.0), Easing.EASED);
             return null;
         });
-        steps.make(projectId, "Longer lens on sh0120", "Layout", () -> {
+        steps.make(projectId, "Longer lens on sh0120", LAYOUT, () -> {
             stage.keyCamera(shots.get(11).cameraId, shots.get(11).cutOut - 1, Map.of(CameraChannel.LENS, 40.0),
                     Easing.EASED);
             return null;
@@ -49,6 +52,6 @@ class DemoEdits {
 
     /** @param at frames from the master's first */
     private void roll(MasterRow master, long at, long frames) {
-        edits.make(master.id, MasterEdit.roll(master.recStart + at, frames), "Layout");
+        edits.make(master.id, PlaceEdit.Roll.of(master.recStart + at, frames), LAYOUT);
     }
 }

@@ -17,6 +17,7 @@ import freshsplice.server.rows.SceneRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stages.StageEdits;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.masters.MasterStore;
 import java.io.IOException;
@@ -43,7 +44,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 class DemoProject {
     private static final Logger LOG = LoggerFactory.getLogger(DemoProject.class);
     private static final String NAME = "Low Water";
-    private static final String LAYOUT = "Layout";
+    private static final Asker LAYOUT = Asker.named("Layout");
     /** Seconds that the demo's opening waits for its first two renders. */
     private static final int PATIENCE = 60;
 
@@ -87,7 +88,7 @@ class DemoProject {
             media.add(projectId, keep(file));
         }
         long cutId = look(projectId, 1);
-        intake.receive(cutId, "Edit room");
+        intake.receive(cutId, Asker.named("Edit room"));
         buildSet(projectId);
         stageCameras(projectId);
         try {
@@ -206,7 +207,7 @@ class DemoProject {
         queue.ring();
         await(first);
         edits.goOn(projectId, rows);
-        intake.receive(look(projectId, 2), "Edit room");
+        intake.receive(look(projectId, 2), Asker.named("Edit room"));
     }
 
     /** Where they do not come in time, or the machine cannot draw, the demo opens without them. */

@@ -1,5 +1,8 @@
 package freshsplice.server.http;
 
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import freshsplice.server.masters.edit.MasterEdit;
+import freshsplice.server.steps.Asker;
 import io.swagger.v3.core.jackson.ModelResolver;
 import io.swagger.v3.core.jackson.TypeNameResolver;
 import io.swagger.v3.oas.models.info.Info;
@@ -9,6 +12,7 @@ import java.util.Map;
 import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.providers.ObjectMapperProvider;
+import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -23,8 +27,19 @@ class Description {
     private static final class ShortNames extends TypeNameResolver {
         @Override
         protected String getNameOfClass(Class<?> type) {
+            return of(type);
+        }
+
+        static String of(Class<?> type) {
             return type.getName().substring(type.getPackageName().length() + 1).replace('$', '.');
         }
+    }
+
+    /** Types of which one of many is meant. */
+    private static final List<Class<?>> ONE_OF_MANY = List.of(MasterEdit.class);
+
+    static {
+        SpringDocUtils.getConfig().addRequestWrapperToIgnore(Asker.class);
     }
 
     @Bean
@@ -33,16 +48,30 @@ class Description {
     }
 
     @Bean
+    @SuppressWarnings("rawtypes")
     OpenApiCustomizer requiredFields() {
         return api -> {
             api.info(new Info().title("Fresh Splice").version("0.1.0"));
             api.setServers(null);
-            api.getComponents().getSchemas().forEach((name, schema) -> require(name, schema));
+            Map<String, Schema> schemas = api.getComponents().getSchemas();
+            ONE_OF_MANY.forEach(type -> nameKinds(type, schemas.get(type.getSimpleName())));
+            schemas.forEach((name, schema) -> require(name, schema));
         };
+    }
+
+    /** Which value of the field that tells them apart means which type. */
+    private static void nameKinds(Class<?> type, Schema<?> schema) {
+        for (JsonSubTypes.Type kind : type.getAnnotation(JsonSubTypes.class).value()) {
+            schema.getDiscriminator().mapping(kind.name(), "#/components/schemas/" + ShortNames.of(kind.value()));
+        }
     }
 
     @SuppressWarnings("rawtypes")
     private static void require(String name, Schema<?> schema) {
+        if (schema.getAllOf() != null) {
+            schema.setRequired(null);
+            schema.getAllOf().forEach(part -> require(name, part));
+        }
         Map<String, Schema> properties = raw(schema);
         if (properties != null) {
             Set<String> nullable = NULLABLE_IN_CORE.getOrDefault(name, Set.of());

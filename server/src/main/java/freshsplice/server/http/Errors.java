@@ -55,7 +55,13 @@ public class Errors {
     @ExceptionHandler(MethodArgumentNotValidException.class)
     ResponseEntity<Said> outOfBounds(MethodArgumentNotValidException e) {
         return say(HttpStatus.UNPROCESSABLE_ENTITY, e.getFieldErrors().stream().findFirst()
-                .map(f -> "\"" + f.getField() + "\" " + f.getDefaultMessage()).orElse("A value is out of its bounds"));
+                .map(f -> sentence(f.getField(), f.getDefaultMessage())).orElse("A value is out of its bounds"));
+    }
+
+    /** What a field must be, after its name; a whole sentence stands for itself. */
+    private static String sentence(String field, String words) {
+        boolean whole = words.startsWith("\"") || Character.isUpperCase(words.charAt(0));
+        return whole ? words : "\"" + field + "\" " + words;
     }
 
     @ExceptionHandler(HttpMediaTypeNotSupportedException.class)

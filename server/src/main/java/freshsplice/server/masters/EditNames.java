@@ -1,5 +1,9 @@
 package freshsplice.server.masters;
 
+import freshsplice.core.words.Counted;
+import freshsplice.server.masters.edit.LaneEdit;
+import freshsplice.server.masters.edit.MasterEdit;
+import freshsplice.server.masters.edit.OrderEdit;
 import freshsplice.server.rows.MasterLaneRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.SectionRow;
@@ -17,9 +21,6 @@ import org.springframework.stereotype.Component;
 /** What an edit is called in the history and on the undo button. */
 @Component
 class EditNames {
-    private static final Set<MasterEdit.Kind> MOVES = Set.of(MasterEdit.Kind.ROLL, MasterEdit.Kind.HEAD,
-            MasterEdit.Kind.TAIL, MasterEdit.Kind.SLIP, MasterEdit.Kind.SLIDE, MasterEdit.Kind.MOVE_KEY);
-
     private final Store store;
 
     EditNames(Store store) {
@@ -27,41 +28,40 @@ class EditNames {
     }
 
     String of(MasterEdit edit) {
-        String what = edit.lane() != null && edit.kind().name().startsWith("LANE_") ? " " + laneName(edit.lane())
-                : pieces(edit);
-        Long frames = edit.frames();
-        boolean moves = frames != null && MOVES.contains(edit.kind());
-        return verb(edit) + what + (!moves ? "" : " by " + (frames > 0 ? "+" : "−") + Math.abs(frames)
-                + (Math.abs(frames) == 1 ? " frame" : " frames"));
+        String what = edit instanceof LaneEdit lane ? laneName(lane) : pieces(edit.sections());
+        Long frames = edit.movedBy();
+        return verb(edit) + what + (frames == null ? "" : " by " + (frames > 0 ? "+" : "−") + Counted.frames(Math.abs(frames)));
     }
 
     /** What is switched off is switched on again by the same edit: the name says which of both it was. */
     private String verb(MasterEdit edit) {
-        return switch (edit.kind()) {
-            case SWITCH -> store.whereIn(SectionRow.class, "id", List.copyOf(Set.copyOf(edit.sections()))).stream()
+        if (edit instanceof OrderEdit.Switch) {
+            return store.whereIn(SectionRow.class, "id", List.copyOf(Set.copyOf(edit.sections()))).stream()
                     .anyMatch(s -> s.enabled) ? "Switch off" : "Switch on";
-            case LANE_SWITCH -> lane(edit).filter(l -> !l.enabled).isPresent() ? "Switch on" : "Switch off";
-            case LANE_LOCK -> lane(edit).filter(l -> l.locked).isPresent() ? "Unlock" : "Lock";
-            default -> edit.kind().words();
-        };
+        }
+        if (edit instanceof LaneEdit.Switch lane) {
+            return lane(lane).filter(l -> !l.enabled).isPresent() ? "Switch on" : "Switch off";
+        }
+        if (edit instanceof LaneEdit.Lock lane) {
+            return lane(lane).filter(l -> l.locked).isPresent() ? "Unlock" : "Lock";
+        }
+        return edit.words();
     }
 
-    private Optional<MasterLaneRow> lane(MasterEdit edit) {
+    private Optional<MasterLaneRow> lane(LaneEdit edit) {
         return edit.lane() == null ? Optional.empty()
                 : store.whereIn(MasterLaneRow.class, "id", List.of(edit.lane())).stream().findFirst();
     }
 
     /** A lane that is called Lane 2 is not called lane Lane 2. */
-    private String laneName(long laneId) {
-        String name = store.whereIn(MasterLaneRow.class, "id", List.of(laneId)).stream().map(l -> l.name).findFirst().orElse("");
-        return name.toLowerCase(Locale.ROOT).startsWith("lane") ? name : "lane " + name;
+    private String laneName(LaneEdit edit) {
+        String name = lane(edit).map(l -> l.name).orElse("");
+        return edit.lane() == null ? "" : name.toLowerCase(Locale.ROOT).startsWith("lane") ? " " + name : " lane " + name;
     }
 
     /** Only what is named is read here: the edit itself reads the rest, in its transaction. */
-    private String pieces(MasterEdit edit) {
-        boolean none = edit.sections() == null || edit.kind() == MasterEdit.Kind.NEW_SHOT
-                || edit.kind() == MasterEdit.Kind.ROLL;
-        Set<Long> ids = none ? Set.of() : Set.copyOf(edit.sections());
+    private String pieces(List<Long> sections) {
+        Set<Long> ids = Set.copyOf(sections);
         List<SectionRow> named = store.whereIn(SectionRow.class, "id", List.copyOf(ids)).stream()
                 .sorted(Comparator.comparingLong(r -> r.recIn)).toList();
         Map<Long, String> codeOf = store.whereIn(ShotRow.class, "id", named.stream().filter(r -> r.shotId != null)

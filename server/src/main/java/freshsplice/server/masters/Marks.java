@@ -10,6 +10,7 @@ import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.MasterMarkRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -62,7 +63,7 @@ public class Marks {
     }
 
     /** @param piece id of the piece that carries it; null for the record clock */
-    public long add(MasterRow row, Master master, long at, long frames, String words, Long piece, String who) {
+    public long add(MasterRow row, Master master, long at, long frames, String words, Long piece, Asker who) {
         String said = checked(words);
         if (frames < 1 || frames > 1_000_000 || at < 0) {
             throw new Refused("A mark lasts 1 to 1000000 frames, from record frame 0 on");
@@ -80,12 +81,12 @@ public class Marks {
             mark.frames = frames;
             mark.position = section == null ? null : Rational.of(section.at(at).floor());
             mark.words = said;
-            mark.who = who;
+            mark.who = who.name();
             return store.add(mark).id;
         });
     }
 
-    public void change(long markId, String words, String who) {
+    public void change(long markId, String words, Asker who) {
         MasterMarkRow asked = store.get(MasterMarkRow.class, markId);
         String said = checked(words);
         steps.make(projectOf(asked), "Change a mark: " + said, who, () -> {
@@ -94,7 +95,7 @@ public class Marks {
         });
     }
 
-    public void remove(long markId, String who) {
+    public void remove(long markId, Asker who) {
         MasterMarkRow asked = store.get(MasterMarkRow.class, markId);
         steps.make(projectOf(asked), "Take away the mark: " + asked.words, who, () -> {
             store.remove(store.get(MasterMarkRow.class, markId));

@@ -3,21 +3,27 @@ package freshsplice.server.masters;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.edit.Along;
-import freshsplice.core.master.edit.Fades;
 import freshsplice.core.master.edit.LaneEdits;
 import freshsplice.core.master.edit.Nesting;
+import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Warnings;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.sound.FollowsPicture;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Timecode;
 import freshsplice.core.words.Counted;
+import freshsplice.server.masters.edit.MasterEdit;
+import freshsplice.server.masters.edit.Moving;
+import freshsplice.server.masters.edit.PiecesEdit;
+import freshsplice.server.masters.edit.Surroundings;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.MasterMarkRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.SectionRow;
 import freshsplice.server.rows.SoundRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.shots.Shots;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.masters.LaidSound;
 import freshsplice.server.stores.masters.MasterStore;
@@ -43,47 +49,38 @@ public class MasterEdits {
     private final Store store;
     private final MasterStore masters;
     private final Steps steps;
-    private final PieceEdits pieces;
+    private final NewPieces newPieces;
+    private final Shots shots;
     private final EditNames names;
     private final LaidSound sounds;
 
-    MasterEdits(Store store, MasterStore masters, Steps steps, PieceEdits pieces, EditNames names, LaidSound sounds) {
+    MasterEdits(Store store, MasterStore masters, Steps steps, NewPieces newPieces, Shots shots, EditNames names,
+                LaidSound sounds) {
         this.store = store;
         this.masters = masters;
         this.steps = steps;
-        this.pieces = pieces;
+        this.newPieces = newPieces;
+        this.shots = shots;
         this.names = names;
         this.sounds = sounds;
     }
 
-    /**
-     * @param seen the project's number of edits that whoever asks had seen; null where nobody says
-     * @throws Refused if it cannot be done, and somebody else came between; the message says who did what
-     */
-    public Done make(long masterId, MasterEdit edit, String who, Long seen) {
-        try {
-            return make(masterId, edit, who);
-        } catch (Refusal e) {
-            long projectId = store.get(MasterRow.class, masterId).projectId;
-            throw seen == null ? e : steps.newestOfOthers(projectId, seen, who).<RuntimeException>map(step ->
-                    new Refused(e.getMessage() + ". " + step.who + " came first: " + step.name)).orElse(e);
-        }
-    }
-
     /** @throws Refusal if it cannot be done; the message says which frame and why */
-    public Done make(long masterId, MasterEdit edit, String who) {
+    public Done make(long masterId, MasterEdit edit, Asker who) {
         MasterRow asked = store.get(MasterRow.class, masterId);
         return steps.make(asked.projectId, names.of(edit), who, () -> {
             MasterRow row = store.get(MasterRow.class, masterId);
             MasterRow inside = innerMaster(row, edit);
-            return inside != null ? change(inside, masters.read(inside), onInnerClock(row, inside, edit))
+            return inside != null ? change(inside, masters.read(inside), onInnerClock(row, inside, (PiecesEdit) edit))
                     : change(row, masters.read(row), edit);
         });
     }
 
     private Done change(MasterRow row, Master before, MasterEdit edit) {
-        Master after = edit.kind() == MasterEdit.Kind.NEST ? nest(row, before, edit)
-                : Fades.settled(before, pieces.edited(row, before, edit)).fromItsFirst();
+        Surroundings around = new AroundMaster(row, store, masters, newPieces, shots, this::nest);
+        Master edited = edit instanceof Moving moving
+                ? moving.alongOn(before).during(before, moving.lanes(before), held -> edit.on(held, around)) : edit.on(before, around);
+        Master after = edit.settled(before, edited);
         List<String> said = said(row, before, after, edit);
         write(row, before, after, Boolean.TRUE.equals(edit.soundStays()));
         return new Done(made(row, before, after), said);
@@ -100,8 +97,8 @@ public class MasterEdits {
 
     private List<String> said(MasterRow row, Master before, Master after, MasterEdit edit) {
         List<String> said = new ArrayList<>();
-        if (edit.movesOthers() && pieces.along(before, edit) == Along.ALL_LANES) {
-            Along.stayed(before, after, pieces.lanes(before, edit)).forEach(lane -> said.add("Lane " + lane
+        if (edit instanceof Moving moving && moving.alongOn(before) == Along.ALL_LANES) {
+            Along.stayed(before, after, moving.lanes(before)).forEach(lane -> said.add("Lane " + lane
                     + " stays where it is: it has no room to move along"));
         }
         if (edit.changesSpeed()) {
@@ -155,7 +152,7 @@ public class MasterEdits {
 
     /** The master that the pieces of an edit lie in, where that is nested in this one; null where they lie here. */
     private MasterRow innerMaster(MasterRow row, MasterEdit edit) {
-        if (edit.kind() == MasterEdit.Kind.PASTE || edit.sections() == null || edit.sections().isEmpty()) {
+        if (!(edit instanceof PiecesEdit)) {
             return null;
         }
         List<SectionRow> rows = store.whereIn(SectionRow.class, "id", edit.sections());
@@ -172,7 +169,7 @@ public class MasterEdits {
     }
 
     /** The edit of a nested piece, asked for on this master's clock, on its own. */
-    private MasterEdit onInnerClock(MasterRow outer, MasterRow inner, MasterEdit edit) {
+    private MasterEdit onInnerClock(MasterRow outer, MasterRow inner, PiecesEdit edit) {
         if (edit.at() == null) {
             return edit;
         }
@@ -186,10 +183,10 @@ public class MasterEdits {
         throw new Refused("Record frame " + edit.at() + " does not lie in \"" + inner.name + "\": open it to edit there");
     }
 
-    private Master nest(MasterRow row, Master before, MasterEdit edit) {
-        String name = edit.text() == null || edit.text().isBlank() ? row.name + " part" : edit.text().strip();
+    private Master nest(MasterRow row, Master before, List<Place> places, String asked) {
+        String name = asked == null || asked.isBlank() ? row.name + " part" : asked.strip();
         MasterRow made = masters.add(row.projectId, row.sceneId, name, before.start(), null);
-        Nesting.Nested nested = Nesting.nest(before, pieces.places(before, edit), made.id, name);
+        Nesting.Nested nested = Nesting.nest(before, places, made.id, name);
         Master empty = masters.read(made);
         // the rows of the pieces go over into the new master, so that they keep their ids, marks and history
         masters.adopt(made, empty, empty.withMain(nested.inner().main().sections()).startingAt(nested.inner().start()),

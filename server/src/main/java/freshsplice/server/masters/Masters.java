@@ -13,6 +13,7 @@ import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.SectionRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.shots.SceneMaker;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.masters.MasterStore;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -77,7 +78,7 @@ public class Masters {
     }
 
     /** @return its id */
-    public long begin(long projectId, FromNothing wanted, String who) {
+    public long begin(long projectId, FromNothing wanted, Asker who) {
         String name = checked(wanted.name());
         if (wanted.shots() < 0 || wanted.shots() > MOST_SHOTS) {
             throw new Refused("A master begins with 0 to " + MOST_SHOTS + " shots, not " + wanted.shots());
@@ -110,7 +111,7 @@ public class Masters {
         project.rate = wanted;
     }
 
-    public void rename(long masterId, String wanted, String who) {
+    public void rename(long masterId, String wanted, Asker who) {
         String name = checked(wanted);
         MasterRow asked = store.get(MasterRow.class, masterId);
         steps.make(asked.projectId, "Call \"" + asked.name + "\" \"" + name + "\"", who, () -> {
@@ -120,7 +121,7 @@ public class Masters {
     }
 
     /** Holds a master against a cut, without changing a frame of it; null for none. */
-    public void hold(long masterId, Long cutId, String who) {
+    public void hold(long masterId, Long cutId, Asker who) {
         MasterRow asked = store.get(MasterRow.class, masterId);
         CutRow cut = cutId == null ? null : store.get(CutRow.class, cutId);
         ProjectRow project = store.get(ProjectRow.class, asked.projectId);
@@ -139,7 +140,7 @@ public class Masters {
     }
 
     /** Takes a master away; its shots stay. */
-    public void remove(long masterId, String who) {
+    public void remove(long masterId, Asker who) {
         MasterRow asked = store.get(MasterRow.class, masterId);
         steps.make(asked.projectId, "Remove \"" + asked.name + "\"", who, () -> {
             MasterRow row = store.get(MasterRow.class, masterId);

@@ -9,6 +9,7 @@ import freshsplice.core.master.edit.Nesting;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
+import freshsplice.server.masters.edit.NewPiece;
 import freshsplice.server.projects.ProjectRules;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.MasterRow;
@@ -42,22 +43,17 @@ class NewPieces {
     }
 
     /** The piece that was asked for, from record frame 0 on. */
-    Section of(MasterRow into, MasterEdit.NewPiece wanted) {
-        if (wanted == null || wanted.shows() == null) {
-            throw new Refused("Say what the new piece shows: a shot, a render, a master, black or a slate");
-        }
+    Section of(MasterRow into, NewPiece wanted) {
         return switch (wanted.shows()) {
-            case "SHOT" -> ofShot(wanted);
-            case "RENDER" -> ofRender(into, wanted);
-            case "MASTER" -> ofMaster(into, wanted);
-            case "BLACK" -> still(new Section.Content.Black(), wanted);
-            case "SLATE" -> still(new Section.Content.Slate(slateText(wanted.text())), wanted);
-            default -> throw new Refused("A piece shows SHOT, RENDER, MASTER, BLACK or SLATE, not \"" + wanted.shows()
-                    + "\"");
+            case SHOT -> ofShot(wanted);
+            case RENDER -> ofRender(into, wanted);
+            case MASTER -> ofMaster(into, wanted);
+            case BLACK -> still(new Section.Content.Black(), wanted);
+            case SLATE -> still(new Section.Content.Slate(slateText(wanted.text())), wanted);
         };
     }
 
-    private Section ofShot(MasterEdit.NewPiece wanted) {
+    private Section ofShot(NewPiece wanted) {
         ShotRow row = shots.find(wanted.id());
         if (row == null) {
             throw new Refused("That shot is not there any more: choose another");
@@ -67,7 +63,7 @@ class NewPieces {
         return Section.ofShot(0, row.id, FrameRange.ofLength(0, checked(frames)), Rational.of(from));
     }
 
-    private Section ofRender(MasterRow into, MasterEdit.NewPiece wanted) {
+    private Section ofRender(MasterRow into, NewPiece wanted) {
         RenderRow row = wanted.id() == null ? null : store.entities().find(RenderRow.class, wanted.id());
         if (row == null || row.projectId != into.projectId || row.state != RenderRow.State.DONE) {
             throw new Refused("That render is not finished: only a finished one can stand in a master");
@@ -81,7 +77,7 @@ class NewPieces {
                 Rational.of(from), Rational.ONE, true, null, null);
     }
 
-    private Section ofMaster(MasterRow into, MasterEdit.NewPiece wanted) {
+    private Section ofMaster(MasterRow into, NewPiece wanted) {
         MasterRow row = wanted.id() == null ? null : store.get(MasterRow.class, wanted.id());
         if (row == null || row.projectId != into.projectId) {
             throw new Refused("That master is not in this project: choose another");
@@ -92,7 +88,7 @@ class NewPieces {
         return whole.timed(FrameRange.ofLength(0, checked(frames)), Rational.of(from), Rational.ONE);
     }
 
-    private static Section still(Section.Content content, MasterEdit.NewPiece wanted) {
+    private static Section still(Section.Content content, NewPiece wanted) {
         long frames = wanted.frames() == null ? 24 : wanted.frames();
         return new Section(0, content, FrameRange.ofLength(0, checked(frames)), Rational.ZERO, Rational.ONE, true, null,
                 null);

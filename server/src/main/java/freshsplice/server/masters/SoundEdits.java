@@ -14,6 +14,7 @@ import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.SoundLaneRow;
 import freshsplice.server.rows.SoundRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.masters.LaidSound;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -62,7 +63,7 @@ public class SoundEdits {
         this.sounds = sounds;
     }
 
-    public void lane(long masterId, LaneChange change, String who) {
+    public void lane(long masterId, LaneChange change, Asker who) {
         MasterRow master = store.get(MasterRow.class, masterId);
         if (sounds.rows(masterId).stream().noneMatch(s -> s.lane.equals(change.name()))) {
             throw new Refused("The master has no sound lane \"" + change.name() + "\"");
@@ -84,7 +85,7 @@ public class SoundEdits {
         });
     }
 
-    public void piece(long soundId, PieceChange change, String who) {
+    public void piece(long soundId, PieceChange change, Asker who) {
         make(soundId, "Change the sound ", who, (sound, rate) -> {
             SoundClip clip = clip(sound).moved(or(change.offset(), 0)).trimmed(or(change.head(), 0), or(change.tail(), 0), rate)
                     .faded(or(change.fadeIn(), sound.fadeIn), or(change.fadeOut(), sound.fadeOut));
@@ -94,7 +95,7 @@ public class SoundEdits {
     }
 
     /** Parts it at a record frame; both are heard as the one was. */
-    public void split(long soundId, long at, String who) {
+    public void split(long soundId, long at, Asker who) {
         make(soundId, "Split the sound ", who, (sound, rate) -> {
             List<SoundClip> parts = clip(sound).splitAt(at, rate);
             SoundRow second = new SoundRow();
@@ -112,12 +113,12 @@ public class SoundEdits {
     }
 
     /** Takes it out; nothing moves. */
-    public void remove(long soundId, String who) {
+    public void remove(long soundId, Asker who) {
         make(soundId, "Take out the sound ", who, (sound, rate) -> store.remove(sound));
     }
 
     /** Lays a file, or a movie's sound, from a record frame on. @return its id */
-    public long put(long masterId, NewSound wanted, String who) {
+    public long put(long masterId, NewSound wanted, Asker who) {
         MasterRow master = store.get(MasterRow.class, masterId);
         MediaRow file = store.get(MediaRow.class, wanted.mediaId());
         if (file.projectId != master.projectId) {
@@ -145,7 +146,7 @@ public class SoundEdits {
         });
     }
 
-    private void make(long soundId, String what, String who, BiConsumer<SoundRow, FrameRate> edit) {
+    private void make(long soundId, String what, Asker who, BiConsumer<SoundRow, FrameRate> edit) {
         SoundRow asked = store.get(SoundRow.class, soundId);
         MasterRow master = store.get(MasterRow.class, asked.masterId);
         steps.make(master.projectId, what + asked.name, who, () -> {

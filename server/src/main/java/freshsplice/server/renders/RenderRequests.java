@@ -13,6 +13,7 @@ import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.stores.masters.MasterStore;
 import jakarta.persistence.LockModeType;
 import java.time.Instant;
@@ -40,7 +41,7 @@ public class RenderRequests {
      */
     @Transactional
     public List<Long> ask(long projectId, List<Long> shotIds, boolean master, Long masterId, int width, int height, boolean burnIn,
-                          String who) {
+                          Asker who) {
         ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
         MasterRow masterRow = masters.asked(projectId, masterId).orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
         if (width < 16 || height < 16 || width > 4096 || height > 4096 || width % 2 != 0 || height % 2 != 0) {
@@ -92,7 +93,7 @@ public class RenderRequests {
         row.bends = range.bends().isEmpty() ? Bends.NONE : new Bends(range.bends());
     }
 
-    private RenderRow row(ProjectRow project, String of, int width, int height, boolean burnIn, String who) {
+    private RenderRow row(ProjectRow project, String of, int width, int height, boolean burnIn, Asker who) {
         int version = 1 + store.where(RenderRow.class, "projectId", project.id).stream()
                 .filter(r -> RenderName.parse(r.name).filter(n -> n.of().equalsIgnoreCase(of)).isPresent())
                 .mapToInt(r -> r.version).max().orElse(0);
@@ -104,7 +105,7 @@ public class RenderRequests {
         row.width = width;
         row.height = height;
         row.burnIn = burnIn;
-        row.who = who;
+        row.who = who.name();
         row.requestedAt = Instant.now();
         return row;
     }

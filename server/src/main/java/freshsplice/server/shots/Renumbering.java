@@ -10,6 +10,7 @@ import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.ShotAliasRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.masters.MasterStore;
 import java.util.ArrayList;
@@ -70,7 +71,7 @@ public class Renumbering {
         return changes;
     }
 
-    public void make(long masterId, Rules rules, String who) {
+    public void make(long masterId, Rules rules, Asker who) {
         MasterRow row = store.get(MasterRow.class, masterId);
         steps.make(row.projectId, "Number the shots of \"" + row.name + "\" anew", who, () -> {
             Map<Long, ShotRow> shots = masters.shotRows(row.projectId);

@@ -9,6 +9,7 @@ import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.SoundRow;
 import freshsplice.server.rows.SourceChoiceRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.cuts.CutStore;
 import freshsplice.server.stores.masters.MasterStore;
@@ -63,7 +64,7 @@ public class Choosing {
     }
 
     /** Files that came fall into their places, as one step. @return how many places had none and have one now */
-    public int fill(long projectId, String who) {
+    public int fill(long projectId, Asker who) {
         return steps.make(projectId, "Give pictures and sound", who, () -> place(projectId, false));
     }
 
@@ -72,7 +73,7 @@ public class Choosing {
      *
      * @param files for each source, by what it is known by, its file; null says that none of the files is it
      */
-    public void choose(long projectId, Lane.Kind kind, Map<String, Long> files, String who) {
+    public void choose(long projectId, Lane.Kind kind, Map<String, Long> files, Asker who) {
         String name = files.size() == 1 ? "Choose a " + kind.word() : "Choose " + files.size() + " files";
         steps.make(projectId, name, who, () -> {
             files.forEach((key, file) -> write(projectId, kind, key, file));
@@ -83,7 +84,7 @@ public class Choosing {
     }
 
     /** Leaves it to the finder again. */
-    public void forget(long projectId, Lane.Kind kind, String key, String who) {
+    public void forget(long projectId, Lane.Kind kind, String key, Asker who) {
         steps.make(projectId, "Find a " + kind.word() + " by itself again", who, () -> {
             choices(projectId, kind, key).forEach(store::remove);
             store.entities().flush();

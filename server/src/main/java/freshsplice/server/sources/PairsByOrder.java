@@ -10,6 +10,7 @@ import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.stores.cuts.CutStore;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
@@ -92,7 +93,7 @@ public class PairsByOrder {
      *
      * @param files for each missing picture, by what it is known by, its file
      */
-    public void give(long projectId, Map<String, Long> files, String who) {
+    public void give(long projectId, Map<String, Long> files, Asker who) {
         if (files == null || files.isEmpty() || files.containsValue(null)) {
             throw new Refused("No pair was given: choose a file for at least one picture, and leave out those without one");
         }

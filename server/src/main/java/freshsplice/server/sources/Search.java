@@ -14,6 +14,7 @@ import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.sources.ServerFolders.Place;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.tasks.Task;
 import freshsplice.server.tasks.Tasks;
 import java.io.IOException;
@@ -76,7 +77,7 @@ public class Search {
     }
 
     /** Begins in the background. */
-    public void start(long projectId, String who) {
+    public void start(long projectId, Asker who) {
         if (folders.any()) {
             tasks.start(projectId, "Looking in the server's folders", task -> {
                 try {
@@ -89,7 +90,7 @@ public class Search {
     }
 
     /** What came is compared with lists of checksums and put into runs; then it falls into its places. */
-    public int settle(long projectId, String who) {
+    public int settle(long projectId, Asker who) {
         Map<Lane.Kind, Map<String, Wanted>> wanted = choosing.wantedNow(projectId);
         ProjectRow project = store.get(ProjectRow.class, projectId);
         try {
@@ -106,7 +107,7 @@ public class Search {
         return choosing.fill(projectId, who);
     }
 
-    private void look(long projectId, String who, Task task) throws IOException {
+    private void look(long projectId, Asker who, Task task) throws IOException {
         List<Place> places = folders.all(task);
         findMoved(projectId, places, task);
         Map<Lane.Kind, Map<String, Wanted>> wanted = choosing.wantedNow(projectId);

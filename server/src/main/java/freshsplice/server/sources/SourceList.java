@@ -11,6 +11,7 @@ import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.stores.cuts.CutStore;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.IOException;
@@ -99,7 +100,7 @@ public class SourceList {
      * @return how many sources were given a file
      */
     public int choose(long projectId, Lane.Kind kind, String key, Long mediaId, String path, boolean withFolder,
-                      String who) throws IOException {
+                      Asker who) throws IOException {
         Map<Lane.Kind, Map<String, Wanted>> wanted = choosing.wantedNow(projectId);
         Wanted one = wanted.get(kind).get(key);
         if (one == null) {

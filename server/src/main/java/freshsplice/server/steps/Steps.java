@@ -46,8 +46,18 @@ public class Steps {
      *
      * @param name what it does, in words that can stand after "Undo"
      * @return what the edit gives back
+     * @throws Refusal if it cannot be; where somebody else came between, the message says who did what
      */
-    public <T> T make(long projectId, String name, String who, Supplier<T> edit) {
+    public <T> T make(long projectId, String name, Asker who, Supplier<T> edit) {
+        try {
+            return make(projectId, name, who.name(), edit);
+        } catch (Refusal e) {
+            throw who.seen() == null ? e : newestOfOthers(projectId, who.seen(), who.name()).<Refusal>map(step ->
+                    new Refused(e.getMessage() + ". " + step.who + " came first: " + step.name)).orElse(e);
+        }
+    }
+
+    private <T> T make(long projectId, String name, String who, Supplier<T> edit) {
         EntityManager entities = store.entities();
         long[] seq = {-1};
         T result = transactions.execute(status -> {
@@ -124,13 +134,13 @@ public class Steps {
     }
 
     /** @throws Refused if there is nothing of theirs to undo, or later steps of others build on it */
-    public String undo(long projectId, String who) {
-        return turn(projectId, who, who, true);
+    public String undo(long projectId, Asker who) {
+        return turn(projectId, who.name(), true);
     }
 
     /** @throws Refused if there is nothing of theirs to redo, or later steps of others changed the same */
-    public String redo(long projectId, String who) {
-        return turn(projectId, who, who, false);
+    public String redo(long projectId, Asker who) {
+        return turn(projectId, who.name(), false);
     }
 
     /**
@@ -187,7 +197,7 @@ public class Steps {
      * @return how many steps that took
      * @throws Refused if what would come of it could not stand
      */
-    public int goTo(long projectId, long seq, String who) {
+    public int goTo(long projectId, long seq, Asker who) {
         long[] edit = {-1};
         List<StepRow> turned = transactions.execute(status -> {
             ProjectRow project = locked(projectId);
@@ -205,7 +215,7 @@ public class Steps {
             return steps;
         });
         if (edit[0] >= 0) {
-            live.tell(projectId, new LiveUpdates.Update("edit", edit[0], "went through the history", who));
+            live.tell(projectId, new LiveUpdates.Update("edit", edit[0], "went through the history", who.name()));
         }
         return turned.size();
     }
@@ -239,12 +249,11 @@ public class Steps {
         }
     }
 
-    /** @param whose only steps of theirs */
-    private String turn(long projectId, String who, String whose, boolean back) {
+    private String turn(long projectId, String who, boolean back) {
         long[] seq = {0};
         String name = transactions.execute(status -> {
             ProjectRow project = locked(projectId);
-            StepRow step = (back ? undoable(projectId, whose) : redoable(projectId, whose)).orElseThrow(
+            StepRow step = (back ? undoable(projectId, who) : redoable(projectId, who)).orElseThrow(
                     () -> new Refused(back ? "There is nothing to undo" : "There is nothing to redo"));
             journal.laterOn(step.id).ifPresent(later -> {
                 throw new Refused("\"" + step.name + "\" cannot be " + (back ? "undone" : "done again")
@@ -270,7 +279,7 @@ public class Steps {
     }
 
     /** The newest step of somebody else after a number of edits: what may have come between. */
-    public Optional<StepRow> newestOfOthers(long projectId, long seq, String who) {
+    private Optional<StepRow> newestOfOthers(long projectId, long seq, String who) {
         return store.entities().createQuery("select s from StepRow s where s.projectId = :project and s.seq > :seq "
                         + "and s.who <> :who and s.state = :done order by s.seq desc", StepRow.class)
                 .setParameter("project", projectId).setParameter("seq", seq).setParameter("who", who)

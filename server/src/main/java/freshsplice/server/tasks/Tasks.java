@@ -5,6 +5,7 @@ import freshsplice.server.refusals.NotThere;
 import jakarta.annotation.PreDestroy;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -38,6 +39,11 @@ public class Tasks {
 
     Tasks(LiveUpdates live) {
         this.live = live;
+    }
+
+    /** The project that a task works for; none once it is over. */
+    public Optional<Long> projectOf(long id) {
+        return Optional.ofNullable(running.get(id)).map(t -> t.projectId);
     }
 
     /** Starts work as soon as there is room for it; what it throws ends it, and is logged and told to the windows. */

@@ -2,10 +2,9 @@ package freshsplice.server.http.arrivals;
 
 import freshsplice.server.arrivals.Arrivals;
 import freshsplice.server.arrivals.Arrived;
-import freshsplice.server.http.Who;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.Store;
-import jakarta.servlet.http.HttpServletRequest;
+import freshsplice.server.steps.Asker;
 import java.io.IOException;
 import java.util.List;
 import org.springframework.http.MediaType;
@@ -33,7 +32,7 @@ class ArrivalController {
      */
     @PostMapping(value = "/api/projects/{id}/files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     Arrived files(@PathVariable long id, @RequestParam("files") List<MultipartFile> files,
-                  @RequestParam(name = "paths", required = false) String paths, HttpServletRequest request)
+                  @RequestParam(name = "paths", required = false) String paths, Asker who)
             throws IOException {
         store.get(ProjectRow.class, id);
         // one field of lines: a comma in a name must not part it
@@ -44,6 +43,6 @@ class ArrivalController {
             String path = i < folders.length && !folders[i].isBlank() ? folders[i] : file.getOriginalFilename();
             batch.take(String.valueOf(path), file.getInputStream());
         }
-        return batch.end(Who.of(request));
+        return batch.end(who);
     }
 }

@@ -13,7 +13,6 @@ import freshsplice.server.cuts.HandingBack;
 import freshsplice.server.cuts.Intake;
 import freshsplice.server.cuts.Numbering;
 import freshsplice.server.cuts.TurnoverEdits;
-import freshsplice.server.http.Who;
 import freshsplice.server.http.masters.SequenceService;
 import freshsplice.server.media.MediaStore;
 import freshsplice.server.media.Proxies;
@@ -21,8 +20,8 @@ import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Asker;
 import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
@@ -121,13 +120,13 @@ class CutController {
     }
 
     @PostMapping("/projects/{id}/numbering")
-    void numbering(@PathVariable long id, @RequestBody Numbering wanted, HttpServletRequest request) {
-        intake.number(id, wanted, Who.of(request));
+    void numbering(@PathVariable long id, @Valid @RequestBody Numbering wanted, Asker who) {
+        intake.number(id, wanted, who);
     }
 
     /** The first codes as they would be with other rules; nothing is changed. */
     @PostMapping("/cuts/{id}/numbering/examples")
-    List<Example> examples(@PathVariable long id, @RequestBody Numbering wanted) {
+    List<Example> examples(@PathVariable long id, @Valid @RequestBody Numbering wanted) {
         return intake.examples(id, wanted).stream().map(e -> new Example(e.code(), e.from())).toList();
     }
 
@@ -159,30 +158,30 @@ class CutController {
     }
 
     @PostMapping("/cuts/{id}/apart")
-    void apart(@PathVariable long id, @RequestBody Apart apart, HttpServletRequest request) {
-        intake.keepApart(id, apart.seam(), apart.apart(), Who.of(request));
+    void apart(@PathVariable long id, @Valid @RequestBody Apart apart, Asker who) {
+        intake.keepApart(id, apart.seam(), apart.apart(), who);
     }
 
     /** Leaves all seams open that could be closed, or closes all. */
     @PostMapping("/cuts/{id}/apart/all")
-    void allApart(@PathVariable long id, @RequestParam boolean apart, HttpServletRequest request) {
-        intake.keepAllApart(id, apart, Who.of(request));
+    void allApart(@PathVariable long id, @RequestParam boolean apart, Asker who) {
+        intake.keepAllApart(id, apart, who);
     }
 
     @PostMapping("/cuts/{id}/fix")
-    void fix(@PathVariable long id, @RequestBody Fixed fixed, HttpServletRequest request) {
-        intake.fix(id, fixed.at(), fixed.fix(), Who.of(request));
+    void fix(@PathVariable long id, @Valid @RequestBody Fixed fixed, Asker who) {
+        intake.fix(id, fixed.at(), fixed.fix(), who);
     }
 
     /** Names the camera of a shot that is not made yet. */
     @PostMapping("/cuts/{id}/camera")
-    void camera(@PathVariable long id, @RequestBody Named named, HttpServletRequest request) {
-        intake.camera(id, named.at(), named.name(), Who.of(request));
+    void camera(@PathVariable long id, @Valid @RequestBody Named named, Asker who) {
+        intake.camera(id, named.at(), named.name(), who);
     }
 
     /** How the cut meets the project's rate, and how clips of another rate are shown. */
     @PostMapping("/cuts/{id}/rate-ways")
-    void rateWays(@PathVariable long id, @RequestBody Ways ways) {
+    void rateWays(@PathVariable long id, @Valid @RequestBody Ways ways) {
         intake.ways(id, ways.rate(), ways.clips());
     }
 
@@ -194,13 +193,13 @@ class CutController {
 
     /** Makes shots of one picture lane; without one, of what is seen of all. */
     @PostMapping("/cuts/{id}/lane")
-    void lane(@PathVariable long id, @RequestParam(required = false) Integer place, HttpServletRequest request) {
-        intake.pickLane(id, place, Who.of(request));
+    void lane(@PathVariable long id, @RequestParam(required = false) Integer place, Asker who) {
+        intake.pickLane(id, place, who);
     }
 
     @PostMapping("/cuts/{id}/receive")
-    void receive(@PathVariable long id, HttpServletRequest request) {
-        intake.receive(id, Who.of(request));
+    void receive(@PathVariable long id, Asker who) {
+        intake.receive(id, who);
     }
 
     /** The file as it was received. */
@@ -218,27 +217,27 @@ class CutController {
     /** Applies chosen changes as one step, and says which renders that puts out of date. */
     @PostMapping("/cuts/{id}/turnover/apply")
     AppliedView apply(@PathVariable long id, @Valid @RequestBody Chosen chosen,
-                      @RequestParam(required = false) Long master, HttpServletRequest request) {
+                      @RequestParam(required = false) Long master, Asker who) {
         long projectId = store.get(CutRow.class, id).projectId;
         Map<String, String> before = sequences.outOfDate(projectId, master);
         Map<String, String> changes = new LinkedHashMap<>();
         chosen.changes().forEach(c -> changes.put(c.id(), c.words()));
-        TurnoverEdits.Applied applied = turnovers.apply(id, master, changes, Who.of(request));
+        TurnoverEdits.Applied applied = turnovers.apply(id, master, changes, who);
         return new AppliedView(applied.applied(), applied.left(), sequences.outOfDate(projectId, master).entrySet().stream()
                 .map(e -> new OutOfDate(e.getKey(), e.getValue(), e.getValue().equals(before.get(e.getKey())))).toList());
     }
 
     /** Says of two sources whether they are one under two names; remembered for the project. */
     @PostMapping("/cuts/{id}/turnover/sources")
-    void sources(@PathVariable long id, @Valid @RequestBody Pairing pairing, HttpServletRequest request) {
-        turnovers.sayOfSources(id, pairing.older(), pairing.newer(), pairing.same(), Who.of(request));
+    void sources(@PathVariable long id, @Valid @RequestBody Pairing pairing, Asker who) {
+        turnovers.sayOfSources(id, pairing.older(), pairing.newer(), pairing.same(), who);
     }
 
     /** Makes pieces of the master as they are in a cut; all of them where none is named. */
     @PostMapping("/cuts/{id}/as-in-cut")
-    void asInCut(@PathVariable long id, @RequestBody Pieces pieces, @RequestParam(required = false) Long master,
-                 HttpServletRequest request) {
-        turnovers.asInCut(id, master, pieces.sections(), Who.of(request));
+    void asInCut(@PathVariable long id, @Valid @RequestBody Pieces pieces, @RequestParam(required = false) Long master,
+                 Asker who) {
+        turnovers.asInCut(id, master, pieces.sections(), who);
     }
 
     /**

@@ -2,21 +2,22 @@ package freshsplice.server.http.masters;
 
 import freshsplice.core.time.Timecode;
 import freshsplice.core.time.TypedPosition;
-import freshsplice.server.http.Who;
 import freshsplice.server.masters.Marks;
-import freshsplice.server.masters.MasterEdit;
 import freshsplice.server.masters.MasterEdits;
 import freshsplice.server.masters.Masters;
 import freshsplice.server.masters.Positions;
 import freshsplice.server.masters.Pulls;
 import freshsplice.server.masters.SoundEdits;
+import freshsplice.server.masters.edit.MasterEdit;
+import freshsplice.server.masters.edit.PlaceEdit;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.stores.masters.MasterStore;
 import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.LongStream;
@@ -26,7 +27,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -149,9 +149,8 @@ class MasterController {
      * @param seen the project's number of edits that the window showed: a refusal then says who came between
      */
     @PostMapping("/masters/{id}/edits")
-    MasterEdits.Done edit(@PathVariable long id, @RequestBody MasterEdit edit,
-              @RequestHeader(value = "X-Seen", required = false) Long seen, HttpServletRequest request) {
-        return edits.make(id, edit, Who.of(request), seen);
+    MasterEdits.Done edit(@PathVariable long id, @Valid @RequestBody MasterEdit edit, Asker who) {
+        return edits.make(id, edit, who);
     }
 
     /** What a pull would make: the frames on both sides, lengths, handles. Nothing is changed. */
@@ -163,9 +162,8 @@ class MasterController {
     }
 
     @PostMapping("/masters/{id}/seam")
-    void moveSeam(@PathVariable long id, @RequestBody MoveSeam move,
-                  @RequestHeader(value = "X-Seen", required = false) Long seen, HttpServletRequest request) {
-        edits.make(id, MasterEdit.roll(move.at(), move.frames()), Who.of(request), seen);
+    void moveSeam(@PathVariable long id, @Valid @RequestBody MoveSeam move, Asker who) {
+        edits.make(id, PlaceEdit.Roll.of(move.at(), move.frames()), who);
     }
 
     @GetMapping("/projects/{id}/masters")
@@ -175,24 +173,24 @@ class MasterController {
 
     /** Begins a master from nothing: so many empty shots, each with a camera. @return its id */
     @PostMapping("/projects/{id}/masters")
-    long begin(@PathVariable long id, @RequestBody Masters.FromNothing wanted, HttpServletRequest request) {
-        return masters.begin(id, wanted, Who.of(request));
+    long begin(@PathVariable long id, @Valid @RequestBody Masters.FromNothing wanted, Asker who) {
+        return masters.begin(id, wanted, who);
     }
 
     @PostMapping("/masters/{id}/name")
-    void rename(@PathVariable long id, @RequestBody Name name, HttpServletRequest request) {
-        masters.rename(id, name.name(), Who.of(request));
+    void rename(@PathVariable long id, @Valid @RequestBody Name name, Asker who) {
+        masters.rename(id, name.name(), who);
     }
 
     /** Holds a master against a cut; without one, against none. */
     @PostMapping("/masters/{id}/hold")
-    void hold(@PathVariable long id, @RequestParam(required = false) Long cut, HttpServletRequest request) {
-        masters.hold(id, cut, Who.of(request));
+    void hold(@PathVariable long id, @RequestParam(required = false) Long cut, Asker who) {
+        masters.hold(id, cut, who);
     }
 
     @PostMapping("/masters/{id}/remove")
-    void remove(@PathVariable long id, HttpServletRequest request) {
-        masters.remove(id, Who.of(request));
+    void remove(@PathVariable long id, Asker who) {
+        masters.remove(id, who);
     }
 
     /** The pieces of any version of the cut, to be laid over another. */
@@ -210,47 +208,47 @@ class MasterController {
 
     /** Marks frames with words. @return the mark's id */
     @PostMapping("/masters/{id}/marks")
-    long mark(@PathVariable long id, @RequestBody NewMark mark, HttpServletRequest request) {
+    long mark(@PathVariable long id, @Valid @RequestBody NewMark mark, Asker who) {
         MasterRow row = store.get(MasterRow.class, id);
         return marks.add(row, masterStore.read(row), mark.at(), mark.frames(), mark.words(), mark.section(),
-                Who.of(request));
+                who);
     }
 
     @PostMapping("/marks/{id}")
-    void changeMark(@PathVariable long id, @RequestBody Words words, HttpServletRequest request) {
-        marks.change(id, words.words(), Who.of(request));
+    void changeMark(@PathVariable long id, @Valid @RequestBody Words words, Asker who) {
+        marks.change(id, words.words(), who);
     }
 
     @PostMapping("/marks/{id}/remove")
-    void removeMark(@PathVariable long id, HttpServletRequest request) {
-        marks.remove(id, Who.of(request));
+    void removeMark(@PathVariable long id, Asker who) {
+        marks.remove(id, who);
     }
 
     /** How a lane of sound is heard. */
     @PostMapping("/masters/{id}/sound-lanes")
-    void soundLane(@PathVariable long id, @RequestBody SoundEdits.LaneChange change, HttpServletRequest request) {
-        sounds.lane(id, change, Who.of(request));
+    void soundLane(@PathVariable long id, @Valid @RequestBody SoundEdits.LaneChange change, Asker who) {
+        sounds.lane(id, change, who);
     }
 
     /** Where a piece of sound lies, and how loud it is. */
     @PostMapping("/sounds/{id}")
-    void sound(@PathVariable long id, @RequestBody SoundEdits.PieceChange change, HttpServletRequest request) {
-        sounds.piece(id, change, Who.of(request));
+    void sound(@PathVariable long id, @Valid @RequestBody SoundEdits.PieceChange change, Asker who) {
+        sounds.piece(id, change, who);
     }
 
     /** Lays a file of sound under the picture. @return the piece's id */
     @PostMapping("/masters/{id}/sounds")
-    long putSound(@PathVariable long id, @RequestBody SoundEdits.NewSound wanted, HttpServletRequest request) {
-        return sounds.put(id, wanted, Who.of(request));
+    long putSound(@PathVariable long id, @Valid @RequestBody SoundEdits.NewSound wanted, Asker who) {
+        return sounds.put(id, wanted, who);
     }
 
     @PostMapping("/sounds/{id}/split")
-    void splitSound(@PathVariable long id, @RequestParam long at, HttpServletRequest request) {
-        sounds.split(id, at, Who.of(request));
+    void splitSound(@PathVariable long id, @RequestParam long at, Asker who) {
+        sounds.split(id, at, who);
     }
 
     @PostMapping("/sounds/{id}/remove")
-    void removeSound(@PathVariable long id, HttpServletRequest request) {
-        sounds.remove(id, Who.of(request));
+    void removeSound(@PathVariable long id, Asker who) {
+        sounds.remove(id, who);
     }
 }

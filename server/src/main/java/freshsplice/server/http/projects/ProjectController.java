@@ -1,7 +1,6 @@
 package freshsplice.server.http.projects;
 
 import freshsplice.server.cuts.Intake;
-import freshsplice.server.http.Who;
 import freshsplice.server.live.LiveUpdates;
 import freshsplice.server.projects.NewProjects;
 import freshsplice.server.refusals.Refused;
@@ -12,10 +11,11 @@ import freshsplice.server.rows.SceneRow;
 import freshsplice.server.rows.StepRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.shots.Renumbering;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.masters.MasterStore;
 import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
 import java.time.Instant;
 import java.util.List;
 import org.springframework.http.MediaType;
@@ -88,7 +88,7 @@ class ProjectController {
 
     @PostMapping
     @Transactional
-    public Brief create(@RequestBody NewProject wanted) {
+    public Brief create(@Valid @RequestBody NewProject wanted) {
         String name = wanted.name() == null ? "" : wanted.name().replaceAll("\\p{Cntrl}", " ").strip();
         if (name.isEmpty() || name.length() > 200) {
             throw new Refused("A project needs a name of 1 to 200 letters");
@@ -99,8 +99,7 @@ class ProjectController {
 
     @GetMapping("/{id}")
     @Transactional(readOnly = true)
-    public View one(@PathVariable long id, HttpServletRequest request) {
-        String who = Who.of(request);
+    public View one(@PathVariable long id, Asker who) {
         ProjectRow project = store.get(ProjectRow.class, id);
         MasterRow master = masters.of(id).orElse(null);
         SceneRow scene = master == null ? null : store.get(SceneRow.class, master.sceneId);
@@ -108,8 +107,8 @@ class ProjectController {
                 scene == null ? null : scene.id, scene == null ? "" : "Scene " + scene.code + ", " + scene.name,
                 master == null ? null : master.cutId, project.pictureWidth, project.pictureHeight,
                 intake.all(id).stream().map(c -> new Cut(c.id, c.version, c.name, c.state, c.receivedAt)).toList(),
-                steps.undoable(id, who).map(ProjectController::step).orElse(null),
-                steps.redoable(id, who).map(ProjectController::step).orElse(null));
+                steps.undoable(id, who.name()).map(ProjectController::step).orElse(null),
+                steps.redoable(id, who.name()).map(ProjectController::step).orElse(null));
     }
 
     private static Step step(StepRow row) {
@@ -129,18 +128,18 @@ class ProjectController {
     @PostMapping("/{id}/renumber")
     void renumber(@PathVariable long id, @RequestParam long master, @RequestParam(required = false) String prefix,
                   @RequestParam(required = false) Integer first, @RequestParam(required = false) Integer step,
-                  HttpServletRequest request) {
-        renumbering.make(master, new Renumbering.Rules(prefix, first, step), Who.of(request));
+                  Asker who) {
+        renumbering.make(master, new Renumbering.Rules(prefix, first, step), who);
     }
 
     @PostMapping("/{id}/undo")
-    Step undo(@PathVariable long id, HttpServletRequest request) {
-        return new Step(steps.undo(id, Who.of(request)), Who.of(request), Instant.now());
+    Step undo(@PathVariable long id, Asker who) {
+        return new Step(steps.undo(id, who), who.name(), Instant.now());
     }
 
     @PostMapping("/{id}/redo")
-    Step redo(@PathVariable long id, HttpServletRequest request) {
-        return new Step(steps.redo(id, Who.of(request)), Who.of(request), Instant.now());
+    Step redo(@PathVariable long id, Asker who) {
+        return new Step(steps.redo(id, who), who.name(), Instant.now());
     }
 
     /** The newest steps first. */
@@ -152,15 +151,15 @@ class ProjectController {
 
     /** Undoes or redoes until a step is the last one that holds; 0 undoes all. @return how many steps that took */
     @PostMapping("/{id}/history/{seq}")
-    int goTo(@PathVariable long id, @PathVariable long seq, HttpServletRequest request) {
-        return steps.goTo(id, seq, Who.of(request));
+    int goTo(@PathVariable long id, @PathVariable long seq, Asker who) {
+        return steps.goTo(id, seq, who);
     }
 
     /** Tells the others where this window is. Nothing of it is kept. */
     @PostMapping("/{id}/here")
-    void here(@PathVariable long id, @RequestBody LiveUpdates.Here here, HttpServletRequest request) {
+    void here(@PathVariable long id, @Valid @RequestBody LiveUpdates.Here here, Asker who) {
         List<Long> pieces = here.pieces() == null ? List.of() : here.pieces().stream().limit(MOST_PIECES_TOLD).toList();
-        live.tell(id, new LiveUpdates.Here(here.window(), Who.of(request), here.masterId(), here.frame(), pieces));
+        live.tell(id, new LiveUpdates.Here(here.window(), who.name(), here.masterId(), here.frame(), pieces));
     }
 
     /** What happens in the project, as it happens; a new line begins with where the project stands. */

@@ -1,6 +1,5 @@
 package freshsplice.server.http.renders;
 
-import freshsplice.server.http.Who;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.renders.DrawingReader;
 import freshsplice.server.renders.RenderQueue;
@@ -12,9 +11,10 @@ import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.settings.Folders;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.stores.masters.MasterStore;
 import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -119,9 +119,9 @@ class RenderController {
     }
 
     @PostMapping("/api/projects/{id}/renders")
-    List<Long> ask(@PathVariable long id, @RequestBody Ask ask, HttpServletRequest request) {
+    List<Long> ask(@PathVariable long id, @Valid @RequestBody Ask ask, Asker who) {
         List<Long> ids = requests.ask(id, ask.shotIds(), ask.master(), ask.masterId(), ask.width(), ask.height(), ask.burnIn(),
-                Who.of(request));
+                who);
         queue.ring();
         return ids;
     }

@@ -3,7 +3,6 @@ package freshsplice.server.http.sources;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.sources.MediaKind;
 import freshsplice.core.sources.NameLikeness;
-import freshsplice.server.http.Who;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.ProjectRow;
@@ -13,8 +12,9 @@ import freshsplice.server.sources.FileView;
 import freshsplice.server.sources.PairsByOrder;
 import freshsplice.server.sources.Search;
 import freshsplice.server.sources.SourceList;
+import freshsplice.server.steps.Asker;
 import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
 import java.io.IOException;
 import java.util.Comparator;
 import java.util.List;
@@ -101,9 +101,9 @@ class SourceController {
     }
 
     @PostMapping("/projects/{id}/sources/choice")
-    Chosen choose(@PathVariable long id, @RequestBody Choice choice, HttpServletRequest request) throws IOException {
+    Chosen choose(@PathVariable long id, @Valid @RequestBody Choice choice, Asker who) throws IOException {
         return new Chosen(list.choose(id, kind(choice.kind()), choice.key(), choice.mediaId(), choice.path(),
-                choice.withFolder(), Who.of(request)));
+                choice.withFolder(), who));
     }
 
     /** What is missing beside what is not used, as pairs by order, to be looked at. */
@@ -114,24 +114,24 @@ class SourceController {
 
     /** Gives missing pictures their files, all in one step. */
     @PostMapping("/projects/{id}/sources/by-order")
-    void give(@PathVariable long id, @RequestBody Pairs asked, HttpServletRequest request) {
-        pairs.give(id, asked.files(), Who.of(request));
+    void give(@PathVariable long id, @Valid @RequestBody Pairs asked, Asker who) {
+        pairs.give(id, asked.files(), who);
     }
 
     /** Lets a source be found by itself again. */
     @PostMapping("/projects/{id}/sources/forget")
-    void forget(@PathVariable long id, @RequestBody Key key, HttpServletRequest request) {
-        choosing.forget(id, kind(key.kind()), key.key(), Who.of(request));
+    void forget(@PathVariable long id, @Valid @RequestBody Key key, Asker who) {
+        choosing.forget(id, kind(key.kind()), key.key(), who);
     }
 
     /** Looks for what is missing in the server's folders; goes on in the background. */
     @PostMapping("/projects/{id}/search")
-    void search(@PathVariable long id, HttpServletRequest request) {
+    void search(@PathVariable long id, Asker who) {
         store.get(ProjectRow.class, id);
         if (!search.hasFolders()) {
             throw new Refused("No folder of the server is set to look in (setting fresh-splice.folders)");
         }
-        search.start(id, Who.of(request));
+        search.start(id, who);
     }
 
     private static Lane.Kind kind(String word) {

@@ -6,6 +6,7 @@ import freshsplice.server.rows.CameraKeyRow;
 import freshsplice.server.rows.CameraRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +32,7 @@ class ShotCameras {
     }
 
     /** @param cameraId a camera of the shot's scene; null for a new one with the keys of the one it has */
-    void filmWith(long shotId, Long cameraId, String who) {
+    void filmWith(long shotId, Long cameraId, Asker who) {
         ShotRow asked = store.get(ShotRow.class, shotId);
         String name = cameraId == null ? "Give " + asked.code + " a camera of its own"
                 : "Film " + asked.code + " with " + store.get(CameraRow.class, cameraId).name;

@@ -17,7 +17,6 @@ import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Shape;
 import freshsplice.core.time.Rational;
 import freshsplice.render.Shading;
-import freshsplice.server.http.Who;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.CameraRow;
 import freshsplice.server.rows.ItemRow;
@@ -26,11 +25,11 @@ import freshsplice.server.rows.SceneRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stages.StageEdits;
+import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.StageStore;
 import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.EnumMap;
@@ -135,8 +134,8 @@ class StageController {
 
     /** Films a shot with another camera of its scene; without one, with a new one that begins as a copy of this. */
     @PostMapping("/shots/{id}/film-with")
-    void filmWith(@PathVariable long id, @RequestParam(required = false) Long camera, HttpServletRequest request) {
-        cameras.filmWith(id, camera, Who.of(request));
+    void filmWith(@PathVariable long id, @RequestParam(required = false) Long camera, Asker who) {
+        cameras.filmWith(id, camera, who);
     }
 
     /**
@@ -173,10 +172,10 @@ class StageController {
     }
 
     @PostMapping("/shots/{id}/keys")
-    void setKeys(@PathVariable long id, @RequestBody SetKeys keys, HttpServletRequest request) {
+    void setKeys(@PathVariable long id, @Valid @RequestBody SetKeys keys, Asker who) {
         ShotRow row = store.get(ShotRow.class, id);
         steps.make(row.projectId, "Key " + String.join(", ", keys.values().keySet()) + " of " + row.code + " at "
-                + keys.frame(), Who.of(request), () -> {
+                + keys.frame(), who, () -> {
             edits.keyCamera(cameraOf(id), keys.frame(), cameraChannels(keys.values()), easing(keys.easing()));
             return null;
         });
@@ -184,9 +183,9 @@ class StageController {
 
     /** Keys everything of the camera as it is at a frame. */
     @PostMapping("/shots/{id}/keys/here")
-    void keyHere(@PathVariable long id, @RequestParam long frame, HttpServletRequest request) {
+    void keyHere(@PathVariable long id, @RequestParam long frame, Asker who) {
         ShotRow row = store.get(ShotRow.class, id);
-        steps.make(row.projectId, "Key the camera of " + row.code + " at " + frame, Who.of(request), () -> {
+        steps.make(row.projectId, "Key the camera of " + row.code + " at " + frame, who, () -> {
             long camera = cameraOf(id);
             edits.keyCamera(camera, frame, values(stages.camera(camera), frame), Easing.EASED);
             return null;
@@ -216,9 +215,9 @@ class StageController {
     }
 
     @PostMapping("/shots/{id}/keys/remove")
-    void removeKeys(@PathVariable long id, @RequestBody RemoveKeys remove, HttpServletRequest request) {
+    void removeKeys(@PathVariable long id, @Valid @RequestBody RemoveKeys remove, Asker who) {
         ShotRow row = store.get(ShotRow.class, id);
-        steps.make(row.projectId, "Remove keys of " + row.code + " at " + remove.frame(), Who.of(request), () -> {
+        steps.make(row.projectId, "Remove keys of " + row.code + " at " + remove.frame(), who, () -> {
             edits.unkeyCamera(cameraOf(id), remove.frame(), remove.channels().stream()
                     .map(StageController::cameraChannel).toList());
             return null;
@@ -227,9 +226,9 @@ class StageController {
 
     /** Puts the shot's camera where the scout view is. */
     @PostMapping("/shots/{id}/film-from")
-    void filmFrom(@PathVariable long id, @RequestBody FilmFrom from, HttpServletRequest request) {
+    void filmFrom(@PathVariable long id, @Valid @RequestBody FilmFrom from, Asker who) {
         ShotRow row = store.get(ShotRow.class, id);
-        steps.make(row.projectId, "Film " + row.code + " from the scout view", Who.of(request), () -> {
+        steps.make(row.projectId, "Film " + row.code + " from the scout view", who, () -> {
             ShotRow shot = store.get(ShotRow.class, id);
             Camera camera = stages.camera(shot.cameraId);
             CameraPose pose = CameraPose.of(from.placed(), from.lens(),
@@ -244,9 +243,9 @@ class StageController {
     }
 
     @PostMapping("/shots/{id}/camera")
-    void changeCamera(@PathVariable long id, @RequestBody ChangeCamera change, HttpServletRequest request) {
+    void changeCamera(@PathVariable long id, @Valid @RequestBody ChangeCamera change, Asker who) {
         ShotRow row = store.get(ShotRow.class, id);
-        steps.make(row.projectId, "Change the camera of " + row.code, Who.of(request), () -> {
+        steps.make(row.projectId, "Change the camera of " + row.code, who, () -> {
             CameraRow camera = store.get(CameraRow.class, cameraOf(id));
             camera.stop = change.stop() == null ? camera.stop : change.stop();
             camera.backWidth = change.backWidth() == null ? camera.backWidth : change.backWidth();
@@ -257,9 +256,9 @@ class StageController {
     }
 
     @PostMapping("/items/{id}/keys")
-    void setItemKeys(@PathVariable long id, @RequestBody SetKeys keys, HttpServletRequest request) {
+    void setItemKeys(@PathVariable long id, @Valid @RequestBody SetKeys keys, Asker who) {
         ItemRow item = store.get(ItemRow.class, id);
-        steps.make(projectOf(item), "Key " + item.name + " at action frame " + keys.frame(), Who.of(request), () -> {
+        steps.make(projectOf(item), "Key " + item.name + " at action frame " + keys.frame(), who, () -> {
             edits.keyItem(id, keys.frame(), itemChannels(keys.values()), easing(keys.easing()));
             return null;
         });
@@ -267,9 +266,9 @@ class StageController {
 
     /** Puts a thing somewhere: keyed at the action frame where it moves, throughout where it stands still. */
     @PostMapping("/items/{id}/place")
-    void placeItem(@PathVariable long id, @RequestBody SetKeys keys, HttpServletRequest request) {
+    void placeItem(@PathVariable long id, @Valid @RequestBody SetKeys keys, Asker who) {
         ItemRow item = store.get(ItemRow.class, id);
-        steps.make(projectOf(item), "Place " + item.name, Who.of(request), () -> {
+        steps.make(projectOf(item), "Place " + item.name, who, () -> {
             edits.placeItem(id, keys.frame(), itemChannels(keys.values()), easing(keys.easing()));
             return null;
         });
@@ -277,9 +276,9 @@ class StageController {
 
     /** Keys everything of a thing as it is at an action frame. */
     @PostMapping("/items/{id}/keys/here")
-    void keyItemHere(@PathVariable long id, @RequestParam long frame, HttpServletRequest request) {
+    void keyItemHere(@PathVariable long id, @RequestParam long frame, Asker who) {
         ItemRow item = store.get(ItemRow.class, id);
-        steps.make(projectOf(item), "Key " + item.name + " at action frame " + frame, Who.of(request), () -> {
+        steps.make(projectOf(item), "Key " + item.name + " at action frame " + frame, who, () -> {
             edits.keyItem(id, frame, values(stages.item(id), frame), Easing.EASED);
             return null;
         });
@@ -306,18 +305,18 @@ class StageController {
 
     /** All keys of a shot's camera at one frame go to another. */
     @PostMapping("/shots/{id}/keys/move")
-    void moveKeys(@PathVariable long id, @RequestBody MoveKeys move, HttpServletRequest request) {
+    void moveKeys(@PathVariable long id, @Valid @RequestBody MoveKeys move, Asker who) {
         ShotRow row = store.get(ShotRow.class, id);
-        steps.make(row.projectId, "Move keys of " + row.code + " from " + move.from() + " to " + move.to(), Who.of(request),
+        steps.make(row.projectId, "Move keys of " + row.code + " from " + move.from() + " to " + move.to(), who,
                 () -> moved(edits.moveCameraKeys(cameraOf(id), move.from(), move.to()), move));
     }
 
     /** All keys of a thing at one action frame go to another. */
     @PostMapping("/items/{id}/keys/move")
-    void moveItemKeys(@PathVariable long id, @RequestBody MoveKeys move, HttpServletRequest request) {
+    void moveItemKeys(@PathVariable long id, @Valid @RequestBody MoveKeys move, Asker who) {
         ItemRow item = store.get(ItemRow.class, id);
         steps.make(projectOf(item), "Move keys of " + item.name + " from " + move.from() + " to " + move.to(),
-                Who.of(request), () -> moved(edits.moveItemKeys(id, move.from(), move.to()), move));
+                who, () -> moved(edits.moveItemKeys(id, move.from(), move.to()), move));
     }
 
     private static Object moved(boolean any, MoveKeys move) {
@@ -328,21 +327,21 @@ class StageController {
     }
 
     @PostMapping("/items/{id}/keys/remove")
-    void removeItemKeys(@PathVariable long id, @RequestParam long frame, HttpServletRequest request) {
+    void removeItemKeys(@PathVariable long id, @RequestParam long frame, Asker who) {
         ItemRow item = store.get(ItemRow.class, id);
-        steps.make(projectOf(item), "Remove keys of " + item.name + " at action frame " + frame, Who.of(request), () -> {
+        steps.make(projectOf(item), "Remove keys of " + item.name + " at action frame " + frame, who, () -> {
             edits.unkeyItem(id, frame);
             return null;
         });
     }
 
     @PostMapping("/scenes/{id}/items")
-    long addItem(@PathVariable long id, @RequestBody AddItem add, HttpServletRequest request) {
+    long addItem(@PathVariable long id, @Valid @RequestBody AddItem add, Asker who) {
         SceneRow scene = store.get(SceneRow.class, id);
         Colour.of(add.colour());
         new Item(0, "", add.shape(), add.colour(), add.width(), add.height(), add.depth(), Map.of());
         String name = add.name() == null || add.name().isBlank() ? add.shape().word() : add.name().strip();
-        return steps.make(scene.projectId, "Put " + name + " in the set", Who.of(request), () -> {
+        return steps.make(scene.projectId, "Put " + name + " in the set", who, () -> {
             ItemRow row = new ItemRow();
             row.sceneId = id;
             row.place = stages.items(id).size();
@@ -358,13 +357,13 @@ class StageController {
 
     /** Puts a thing on the ground where a shot's camera looks. */
     @PostMapping("/shots/{id}/items")
-    long addItemInView(@PathVariable long id, @Valid @RequestBody AddInView add, HttpServletRequest request) {
+    long addItemInView(@PathVariable long id, @Valid @RequestBody AddInView add, Asker who) {
         ShotRow shot = store.get(ShotRow.class, id);
         Camera camera = stages.camera(shot.cameraId);
         Rational frame = Rational.of(add.frame());
         double[] place = LookedAt.onGround(camera.at(frame).placed(), camera.value(CameraChannel.FOCUS, frame));
         return addItem(shot.sceneId, new AddItem("", add.shape(), NEW_COLOUR, 1, 1, 1, round(place[0]), 0, round(place[2]), 0),
-                request);
+                who);
     }
 
     /** To the centimetre: the place is a first one, and is read as a number. */
@@ -373,9 +372,9 @@ class StageController {
     }
 
     @PostMapping("/items/{id}/remove")
-    void removeItem(@PathVariable long id, HttpServletRequest request) {
+    void removeItem(@PathVariable long id, Asker who) {
         ItemRow item = store.get(ItemRow.class, id);
-        steps.make(projectOf(item), "Take " + item.name + " out of the set", Who.of(request), () -> {
+        steps.make(projectOf(item), "Take " + item.name + " out of the set", who, () -> {
             edits.remove(store.get(ItemRow.class, id));
             return null;
         });

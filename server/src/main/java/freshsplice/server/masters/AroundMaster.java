@@ -1,0 +1,92 @@
+package freshsplice.server.masters;
+
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.master.edit.Place;
+import freshsplice.core.shot.Shot;
+import freshsplice.server.masters.edit.NewPiece;
+import freshsplice.server.masters.edit.PlaceEdit;
+import freshsplice.server.masters.edit.Surroundings;
+import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.SectionRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.shots.Shots;
+import freshsplice.server.stores.masters.MasterStore;
+import java.util.List;
+import java.util.Set;
+import java.util.function.LongFunction;
+import java.util.stream.Collectors;
+
+/** What edits of one master find in its project. */
+final class AroundMaster implements Surroundings {
+    private final MasterRow row;
+    private final Store store;
+    private final MasterStore masters;
+    private final NewPieces newPieces;
+    private final Shots shots;
+    private final NestMaker nests;
+
+    AroundMaster(MasterRow row, Store store, MasterStore masters, NewPieces newPieces, Shots shots, NestMaker nests) {
+        this.row = row;
+        this.store = store;
+        this.masters = masters;
+        this.newPieces = newPieces;
+        this.shots = shots;
+        this.nests = nests;
+    }
+
+    /** Makes a master of pieces. */
+    interface NestMaker {
+        Master nest(MasterRow row, Master master, List<Place> places, String name);
+    }
+
+    @Override
+    public Section piece(NewPiece wanted) {
+        return newPieces.of(row, wanted);
+    }
+
+    @Override
+    public Master withNewShot(Master master, long at, long frames) {
+        return newPieces.withShot(row, master, at, frames);
+    }
+
+    @Override
+    public Copied copied(List<Long> sections) {
+        List<SectionRow> rows = store.whereIn(SectionRow.class, "id", sections);
+        if (rows.isEmpty()) {
+            throw new Refused(PlaceEdit.COPY_AGAIN);
+        }
+        MasterRow from = store.get(MasterRow.class, rows.get(0).masterId);
+        ProjectRow project = store.get(ProjectRow.class, from.projectId);
+        if (from.projectId != row.projectId && rows.stream().anyMatch(r -> r.shotId != null || r.nestedId != null)) {
+            throw new Refused("These pieces show shots of \"" + project.name + "\": pieces are pasted within a project");
+        }
+        return new Copied(pieces(rows), project.rate);
+    }
+
+    private List<Section> pieces(List<SectionRow> rows) {
+        Set<Long> wanted = rows.stream().map(r -> r.id).collect(Collectors.toSet());
+        return rows.stream().map(r -> r.masterId).distinct()
+                .flatMap(id -> masters.read(store.get(MasterRow.class, id)).sections().stream())
+                .filter(s -> wanted.contains(s.id())).toList();
+    }
+
+    @Override
+    public LongFunction<Master> nested() {
+        return masters.nested();
+    }
+
+    @Override
+    public Shot shot(long id) {
+        ShotRow shot = shots.find(id);
+        return shot == null ? null : MasterStore.shot(shot);
+    }
+
+    @Override
+    public Master nest(Master master, List<Place> places, String name) {
+        return nests.nest(row, master, places, name);
+    }
+}

@@ -1,0 +1,45 @@
+package freshsplice.server.masters.edit;
+
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Passage;
+import freshsplice.core.master.edit.Fades;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+
+/** Passages between pieces, and from and to black. */
+public sealed interface FadeEdit extends PiecesEdit {
+    /** A dissolve of {@code frames} into the piece, half before the cut; from black where nothing meets it. */
+    record Dissolve(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long frames,
+                    @Schema(nullable = true) Passage.Curve curve) implements FadeEdit {
+        @Override
+        public String words() {
+            return "Dissolve into";
+        }
+
+        @Override
+        public Master on(Master master, Surroundings around) {
+            return each(master, (m, piece) -> Fades.dissolve(m, piece, frames, FadeEdit.curve(curve)));
+        }
+    }
+
+    /** A fade of {@code frames} to black at the end. */
+    record FadeOut(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long frames,
+                   @Schema(nullable = true) Passage.Curve curve) implements FadeEdit {
+        @Override
+        public String words() {
+            return "Fade out";
+        }
+
+        @Override
+        public Master on(Master master, Surroundings around) {
+            return each(master, (m, piece) -> Fades.toBlack(m, piece, frames, FadeEdit.curve(curve)));
+        }
+    }
+
+    /** @param chosen null for even steps */
+    private static Passage.Curve curve(Passage.Curve chosen) {
+        return chosen == null ? Passage.Curve.EVEN : chosen;
+    }
+}

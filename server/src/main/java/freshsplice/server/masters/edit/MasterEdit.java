@@ -1,0 +1,93 @@
+package freshsplice.server.masters.edit;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonSubTypes.Type;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.edit.Fades;
+import java.util.List;
+import java.util.Set;
+
+/** One edit of a master. Its fields are checked before it is done. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+@JsonSubTypes({
+    @Type(value = TrimEdit.Head.class, name = "HEAD"),
+    @Type(value = TrimEdit.Tail.class, name = "TAIL"),
+    @Type(value = TrimEdit.Slip.class, name = "SLIP"),
+    @Type(value = TrimEdit.Slide.class, name = "SLIDE"),
+    @Type(value = OrderEdit.Split.class, name = "SPLIT"),
+    @Type(value = OrderEdit.Join.class, name = "JOIN"),
+    @Type(value = OrderEdit.Lift.class, name = "LIFT"),
+    @Type(value = OrderEdit.TakeOut.class, name = "TAKE_OUT"),
+    @Type(value = OrderEdit.Duplicate.class, name = "DUPLICATE"),
+    @Type(value = OrderEdit.Swap.class, name = "SWAP"),
+    @Type(value = OrderEdit.Move.class, name = "MOVE"),
+    @Type(value = OrderEdit.Switch.class, name = "SWITCH"),
+    @Type(value = ContentEdit.Replace.class, name = "REPLACE"),
+    @Type(value = ContentEdit.CutTo.class, name = "CUT_TO"),
+    @Type(value = ContentEdit.CopyUp.class, name = "COPY_UP"),
+    @Type(value = ContentEdit.LayDown.class, name = "LAY_DOWN"),
+    @Type(value = ContentEdit.Nest.class, name = "NEST"),
+    @Type(value = ContentEdit.Open.class, name = "OPEN"),
+    @Type(value = PlaceEdit.Roll.class, name = "ROLL"),
+    @Type(value = PlaceEdit.Put.class, name = "PUT"),
+    @Type(value = PlaceEdit.Paste.class, name = "PASTE"),
+    @Type(value = PlaceEdit.Clear.class, name = "CLEAR"),
+    @Type(value = PlaceEdit.NewShot.class, name = "NEW_SHOT"),
+    @Type(value = SpeedEdit.Fill.class, name = "FILL"),
+    @Type(value = SpeedEdit.FillGap.class, name = "FILL_GAP"),
+    @Type(value = SpeedEdit.Speed.class, name = "SPEED"),
+    @Type(value = SpeedEdit.Reverse.class, name = "REVERSE"),
+    @Type(value = SpeedEdit.Hold.class, name = "HOLD"),
+    @Type(value = KeyEdit.Key.class, name = "KEY"),
+    @Type(value = KeyEdit.MoveKey.class, name = "MOVE_KEY"),
+    @Type(value = KeyEdit.EaseKey.class, name = "EASE_KEY"),
+    @Type(value = KeyEdit.RemoveKey.class, name = "REMOVE_KEY"),
+    @Type(value = FadeEdit.Dissolve.class, name = "DISSOLVE"),
+    @Type(value = FadeEdit.FadeOut.class, name = "FADE_OUT"),
+    @Type(value = LaneEdit.Add.class, name = "LANE_ADD"),
+    @Type(value = LaneEdit.Remove.class, name = "LANE_REMOVE"),
+    @Type(value = LaneEdit.Rename.class, name = "LANE_RENAME"),
+    @Type(value = LaneEdit.Switch.class, name = "LANE_SWITCH"),
+    @Type(value = LaneEdit.Lock.class, name = "LANE_LOCK"),
+    @Type(value = LaneEdit.Order.class, name = "LANE_ORDER"),
+})
+public sealed interface MasterEdit permits PiecesEdit, PlaceEdit, LaneEdit, Moving {
+    /** The word for a field that an edit cannot do without. */
+    String NEEDED = "is needed for this edit";
+
+    /** What it is called in the history, before the names of what it is done to. */
+    String words();
+
+    /** The master after it. @throws freshsplice.core.refusal.Refusal if it cannot be done; says which frame and why */
+    Master on(Master master, Surroundings around);
+
+    /** Ids of the pieces that it is done to; none for one that is done to a place or a lane. */
+    default List<Long> sections() {
+        return List.of();
+    }
+
+    /** Indexes of the lanes whose pieces it is done to. */
+    default Set<Integer> lanes(Master master) {
+        return Set.of();
+    }
+
+    /** Frames by which it moves something, later (+) or earlier (−), to be said with its name; null where it does not. */
+    default Long movedBy() {
+        return null;
+    }
+
+    default boolean changesSpeed() {
+        return false;
+    }
+
+    /** Whether sound stays where it is when its picture moves; null for no. */
+    default Boolean soundStays() {
+        return null;
+    }
+
+    /** What holds after every edit: passages have room, and the master begins with its first piece. */
+    default Master settled(Master before, Master after) {
+        return Fades.settled(before, after).fromItsFirst();
+    }
+}

@@ -1,0 +1,118 @@
+package freshsplice.server.masters.edit;
+
+import freshsplice.core.master.Master;
+import freshsplice.core.master.edit.Along;
+import freshsplice.core.master.edit.Trims;
+import freshsplice.core.time.Rational;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.AssertTrue;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+
+/** What a piece shows, and where it begins and ends. */
+public sealed interface TrimEdit extends PiecesEdit {
+    /** Moves the head by {@code frames}, or to a frame {@code at}. */
+    record Head(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Long at,
+                @Schema(nullable = true) Long frames, @Schema(nullable = true) Boolean ripple,
+                @Schema(nullable = true) Along along, @Schema(nullable = true) Boolean soundStays)
+                implements TrimEdit, Moving {
+        @Override
+        public String words() {
+            return "Trim the head of";
+        }
+
+        @Override
+        public Master on(Master master, Surroundings around) {
+            return each(master, (m, piece) -> Trims.head(m, piece, at != null ? at - piece.in(m).record().in() : frames,
+                    Boolean.TRUE.equals(ripple)));
+        }
+
+        @Override
+        public MasterEdit onClock(long other) {
+            return new Head(sections, other, frames, ripple, along, soundStays);
+        }
+
+        @Override
+        public Long movedBy() {
+            return frames;
+        }
+
+        @AssertTrue(message = "This edit needs \"at\" or \"frames\"")
+        @Schema(hidden = true)
+        public boolean isSaidHowFar() {
+            return at != null || frames != null;
+        }
+    }
+
+    /** Moves the tail by {@code frames}, or to end {@code at} a frame. */
+    record Tail(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Long at,
+                @Schema(nullable = true) Long frames, @Schema(nullable = true) Boolean ripple,
+                @Schema(nullable = true) Along along, @Schema(nullable = true) Boolean soundStays)
+                implements TrimEdit, Moving {
+        @Override
+        public String words() {
+            return "Trim the tail of";
+        }
+
+        @Override
+        public Master on(Master master, Surroundings around) {
+            return each(master, (m, piece) -> Trims.tail(m, piece, at != null ? at - piece.in(m).record().out() : frames,
+                    Boolean.TRUE.equals(ripple)));
+        }
+
+        @Override
+        public MasterEdit onClock(long other) {
+            return new Tail(sections, other, frames, ripple, along, soundStays);
+        }
+
+        @Override
+        public Long movedBy() {
+            return frames;
+        }
+
+        @AssertTrue(message = "This edit needs \"at\" or \"frames\"")
+        @Schema(hidden = true)
+        public boolean isSaidHowFar() {
+            return at != null || frames != null;
+        }
+    }
+
+    /** Shows content {@code frames} later in the same place. */
+    record Slip(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long frames,
+                @Schema(nullable = true) Boolean soundStays) implements TrimEdit {
+        @Override
+        public String words() {
+            return "Slip";
+        }
+
+        @Override
+        public Master on(Master master, Surroundings around) {
+            return each(master, (m, piece) -> Trims.slip(m, piece, Rational.of(frames)));
+        }
+
+        @Override
+        public Long movedBy() {
+            return frames;
+        }
+    }
+
+    /** Moves the piece by {@code frames} between its neighbours. */
+    record Slide(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long frames,
+                 @Schema(nullable = true) Boolean soundStays) implements TrimEdit {
+        @Override
+        public String words() {
+            return "Slide";
+        }
+
+        @Override
+        public Master on(Master master, Surroundings around) {
+            return each(master, (m, piece) -> Trims.slide(m, piece, frames));
+        }
+
+        @Override
+        public Long movedBy() {
+            return frames;
+        }
+    }
+}
