@@ -7,7 +7,7 @@ import { colleagueDid } from '../desk/colleague'
 import { sayError } from '../desk/messages'
 import type { Here } from './types'
 
-type Update = { kind: string; seq: number; name: string; who: string }
+type Update = { kind: string; seq: number; name: string; who: string; touched: string[] }
 
 /**
  * Follows a project: edits of all windows arrive at once. When the line was lost the window asks where the project
@@ -38,7 +38,7 @@ export function useLive(projectId: number | undefined) {
         }
         lost = false
       } else if (update.kind === 'edit') {
-        refreshEdited(projectId)
+        refreshEdited(projectId, update.touched)
         if (update.who !== (whoAmI() || 'somebody')) {
           colleagueDid(update.who, update.name)
         }

@@ -1,7 +1,9 @@
 /** What the window has of the server's state. Live updates tell which of it to ask for again. */
 import { QueryClient, useQuery, type Query } from '@tanstack/react-query'
 import { getBytes, getJson, getText } from './client'
-import type { CutPieces, FocusRuler, HandBack, IntakeCut, MasterBrief, MovieFrames, PairsByOrder, PastStep, Program, Project, ProjectBrief, Render, Section, Sequence, SequenceView, SourceFiles, SourceView, StageShot, Task, Turnover } from './types'
+import { changedView } from './changes'
+import { isTouched } from './touched'
+import type { CutPieces, FocusRuler, HandBack, IntakeCut, MasterBrief, MovieFrames, PairsByOrder, PastStep, Program, Project, ProjectBrief, Render, Section, Sequence, SequenceChange, SequenceView, SourceFiles, SourceView, StageShot, Task, Turnover } from './types'
 
 export const queryClient = new QueryClient({
   defaultOptions: { queries: { staleTime: Infinity, retry: 1, refetchOnWindowFocus: false } },
@@ -35,13 +37,15 @@ export const useProject = (id: number | undefined) =>
 export const useSequence = (project: Project | undefined, masterId: number | undefined) =>
   useQuery({
     queryKey: edited(project?.id, 'sequence', masterId),
-    queryFn: () => sequence(masterId),
+    queryFn: ({ queryKey }) => sequence(masterId, queryClient.getQueryData<Sequence>(queryKey)),
     enabled: !!project && !!masterId,
     placeholderData: (before) => before,
   })
 
-async function sequence(masterId: number | undefined): Promise<Sequence> {
-  const view = await getJson<SequenceView>(`/api/masters/${masterId}`)
+/** @param known what the window has: what changed since is asked for, and the whole where the server does not know it any more */
+async function sequence(masterId: number | undefined, known: Sequence | undefined): Promise<Sequence> {
+  const change = await getJson<SequenceChange>(`/api/masters/${masterId}/changes${known ? `?since=${known.stamp}` : ''}`)
+  const view = changedView(change.since === known?.stamp ? known : undefined, change)
   return { ...view, cut: { ...view.cut, pieces: await piecesOf(view) } }
 }
 
@@ -222,9 +226,9 @@ export const useMovieFrames = (sequence: Sequence, renderId?: number, at?: numbe
     enabled: renderId !== undefined && at !== undefined,
   })
 
-/** After an edit, here or in another window. */
-export function refreshEdited(projectId: number) {
-  askAgain(edited(projectId))
+/** After an edit, here or in another window. @param touched what it touched; none where nobody knows */
+export function refreshEdited(projectId: number, touched: readonly string[] = []) {
+  askAgain(edited(projectId), ({ queryKey }) => isTouched(String(queryKey[2]), touched))
 }
 
 /**

@@ -516,6 +516,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters/{id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/masters/{id}/cut-under": {
         parameters: {
             query?: never;
@@ -1969,6 +1985,19 @@ export interface components {
              */
             kind: "LANE_SWITCH";
         };
+        ListChange: {
+            stretches: components["schemas"]["ListChange.Stretch"][];
+        };
+        "ListChange.Stretch": {
+            by: {
+                [key: string]: number;
+            };
+            /** Format: int32 */
+            keep: number;
+            put: unknown[];
+            /** Format: int32 */
+            skip: number;
+        };
         "LiveUpdates.Here": {
             /** Format: int64 */
             frame: number;
@@ -2365,6 +2394,13 @@ export interface components {
             shotId: number;
             to: string;
         };
+        SequenceChange: {
+            lists: {
+                [key: string]: components["schemas"]["ListChange"];
+            };
+            since?: string;
+            whole: components["schemas"]["SequenceView"];
+        };
         SequenceView: {
             counts: components["schemas"]["SequenceView.Counts"];
             cut: components["schemas"]["SequenceView.Cut"];
@@ -2395,6 +2431,7 @@ export interface components {
             shots: components["schemas"]["SequenceView.ShotState"][];
             sound: components["schemas"]["SequenceView.Sound"][];
             soundLanes: components["schemas"]["SequenceView.SoundLane"][];
+            stamp: string;
             /** Format: int64 */
             start: number;
             upper: components["schemas"]["SequenceView.Upper"][];
@@ -3787,6 +3824,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SequenceView.MovieFrames"];
+                };
+            };
+        };
+    };
+    changes: {
+        parameters: {
+            query?: {
+                since?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SequenceChange"];
                 };
             };
         };

@@ -7,6 +7,8 @@ export type ProjectBrief = Schemas['ProjectController.Brief']
 export type Project = Schemas['ProjectController.View']
 export type SequenceView = Schemas['SequenceView']
 /** A master with the pieces of the cut that it is held against. */
+export type SequenceChange = Schemas['SequenceChange']
+export type ListChange = Schemas['ListChange']
 export type Sequence = SequenceView & { cut: { pieces: CutPieces['pieces'] } }
 export type Section = Schemas['SequenceView.Section']
 export type Piece = Schemas['CutPieces.Piece']

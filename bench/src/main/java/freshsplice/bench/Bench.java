@@ -18,10 +18,12 @@ public final class Bench {
     private Bench() {
     }
 
+    private static final int MOST_EVENTS = 20_000;
+
     /**
      * @param args {@code --formats} for the formats alone; a Python with OpenTimelineIO after it to compare with.
      *             {@code --intake ADDRESS} for an intake on a running server, {@code --edits ADDRESS} for edits of a
-     *             long master there
+     *             long master there, over a cut of so many pieces as stand after it
      */
     public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
         if (args.length > 0 && args[0].equals("--formats")) {
@@ -36,7 +38,7 @@ public final class Bench {
         }
         if (args.length > 1 && args[0].equals("--edits")) {
             machine();
-            EditRun.run(args[1]);
+            EditRun.run(args[1], args.length > 2 ? Integer.parseInt(args[2]) : MOST_EVENTS);
             return;
         }
         Collection<RunResult> results = new Runner(new OptionsBuilder().include(CoreBenchmarks.class.getSimpleName())

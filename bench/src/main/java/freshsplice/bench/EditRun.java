@@ -15,7 +15,6 @@ import java.util.regex.Pattern;
 /** Edits of a long master of many lanes on a running server, as the window asks for them. */
 final class EditRun {
     private static final int SHOTS = 2000;
-    private static final int EVENTS = 20_000;
     private static final int UPPER_LANES = 5;
     private static final int ON_A_LANE = 300;
     /** frames of 01:00:00:00 at 24 frames/s */
@@ -27,13 +26,19 @@ final class EditRun {
     private String master;
     private boolean rolled;
 
-    private EditRun(String address) {
+    private final int events;
+
+    private EditRun(String address, int events) {
         this.address = address;
+        this.events = events;
     }
 
-    /** @param address of a server that was started, as it printed it; gets a project of its own */
-    static void run(String address) throws IOException, InterruptedException {
-        new EditRun(address).measure();
+    /**
+     * @param address of a server that was started, as it printed it; gets a project of its own
+     * @param events  pieces of the cut under the master, none of which it shows
+     */
+    static void run(String address, int events) throws IOException, InterruptedException {
+        new EditRun(address, events).measure();
     }
 
     private void measure() throws IOException, InterruptedException {
@@ -54,7 +59,7 @@ final class EditRun {
             List<String> all = ids();
             highest = all.subList(all.size() - ON_A_LANE, all.size());
         }
-        System.out.printf(Locale.ROOT, "%-56s %8d%n", "pieces of the cut under it", EVENTS);
+        System.out.printf(Locale.ROOT, "%-56s %8d%n", "pieces of the cut under it", events);
         System.out.printf(Locale.ROOT, "%-56s %8d%n", "pieces on " + (UPPER_LANES + 1) + " lanes", ids().size());
         String early = ids.get(10);
         String middle = ids.get(SHOTS / 2);
@@ -67,6 +72,8 @@ final class EditRun {
         row("trim near the head, all move along", () -> edit("TAIL", early, ",\"frames\":1,\"ripple\":true"));
         row("undo of that", () -> post("/api/projects/" + project + "/undo", ""));
         row("lock a lane and open it", () -> edit("LANE_RENAME", "", ",\"text\":\"x" + System.nanoTime() + "\""));
+        changed("one piece slipped", () -> edit("SLIP", middle, ",\"frames\":1"));
+        changed("a trim near the head, all move along", () -> edit("TAIL", early, ",\"frames\":1,\"ripple\":true"));
     }
 
     private String rollToAndFro() throws IOException, InterruptedException {
@@ -76,11 +83,11 @@ final class EditRun {
                 + ",\"frames\":" + (rolled ? 1 : -1) + "}");
     }
 
-    /** As many events as lie under the master's whole length, ten to a shot. */
-    private static String foreignCut() {
-        long length = SHOTS * 40 / EVENTS;
+    /** As many events as lie under the master's whole length, so that they fill it. */
+    private String foreignCut() {
+        long length = SHOTS * 40 / events;
         StringBuilder edl = new StringBuilder("TITLE: UNDER\nFCM: NON-DROP FRAME\n");
-        for (int i = 0; i < EVENTS; i++) {
+        for (int i = 0; i < events; i++) {
             long at = START + i * length;
             edl.append(String.format(Locale.ROOT, "%03d  AX V C %s %s %s %s%n* FROM CLIP NAME: bd_%05d.png%n", i + 1,
                     label(0), label(length), label(at), label(at + length), i));
@@ -117,6 +124,28 @@ final class EditRun {
         Arrays.sort(taken);
         System.out.printf(Locale.ROOT, "%-56s %8.0f ms, nine of ten within %.0f%n", what, taken[TIMES / 2],
                 taken[TIMES * 9 / 10]);
+    }
+
+    /** An edit with what a window asks after it: how long both take, and how many bytes come. */
+    private void changed(String what, Asking edit) throws IOException, InterruptedException {
+        long[] bytes = {0};
+        String[] stamp = {stamp(get("/api/masters/" + master + "/changes"))};
+        row(what + ": edit and what a window asks then", () -> {
+            edit.ask();
+            String change = get("/api/masters/" + master + "/changes?since=" + stamp[0]);
+            stamp[0] = stamp(change);
+            bytes[0] = change.length();
+            return change;
+        });
+        System.out.printf(Locale.ROOT, "%-56s %8.1f kB%n", "of that, sent to the window", bytes[0] / 1000.0);
+    }
+
+    private static String stamp(String change) throws IOException {
+        Matcher found = Pattern.compile("\"stamp\":\"([0-9a-f]{8}\\.\\d+)\"").matcher(change);
+        if (!found.find()) {
+            throw new IOException("No stamp in " + change);
+        }
+        return found.group(1);
     }
 
     private String edit(String kind, String sections, String more) throws IOException, InterruptedException {

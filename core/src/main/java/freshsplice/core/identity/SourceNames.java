@@ -37,8 +37,16 @@ record SourceNames(String clip, String clipStem, String file, String fileStem, S
 
     /** As old lists shorten a reel: capital letters and digits, the first eight. */
     static String shortened(String reel) {
-        String plain = reel.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "");
-        return plain.substring(0, Math.min(SHORT, plain.length()));
+        // asked of every source of a long cut: a pattern would cost more than all else that is done with it
+        StringBuilder plain = new StringBuilder(SHORT);
+        String capitals = reel.toUpperCase(Locale.ROOT);
+        for (int i = 0; i < capitals.length() && plain.length() < SHORT; i++) {
+            char c = capitals.charAt(i);
+            if (c >= 'A' && c <= 'Z' || c >= '0' && c <= '9') {
+                plain.append(c);
+            }
+        }
+        return plain.toString();
     }
 
     static boolean isShort(String reel) {

@@ -1,10 +1,12 @@
 package freshsplice.server.live;
 
 import java.io.IOException;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.LongSupplier;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -20,8 +22,12 @@ public class LiveUpdates {
      * @param seq  the project's number of edits
      * @param name what was done, in words
      * @param who  by whom
+     * @param touched rooms of the project that an edit touched, in capitals; empty for all else
      */
-    public record Update(String kind, long seq, String name, String who) {
+    public record Update(String kind, long seq, String name, String who, Collection<?> touched) {
+        public Update(String kind, long seq, String name, String who) {
+            this(kind, seq, name, who, List.of());
+        }
     }
 
     /**
@@ -36,6 +42,7 @@ public class LiveUpdates {
     }
 
     private final Map<Long, List<SseEmitter>> windows = new ConcurrentHashMap<>();
+    private final Map<Long, AtomicLong> told = new ConcurrentHashMap<>();
 
     /**
      * A new window, told at once where the project stands, so that it sees what it missed.
@@ -53,7 +60,14 @@ public class LiveUpdates {
         return window;
     }
 
+    /** How often anything of a project was told since the start: what was read of it before the last time may be old. */
+    public long told(long projectId) {
+        AtomicLong times = told.get(projectId);
+        return times == null ? 0 : times.get();
+    }
+
     public void tell(long projectId, Update update) {
+        told.computeIfAbsent(projectId, k -> new AtomicLong()).incrementAndGet();
         List<SseEmitter> all = windows.getOrDefault(projectId, List.of());
         all.forEach(window -> send(all, window, update));
     }

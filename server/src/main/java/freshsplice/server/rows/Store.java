@@ -37,9 +37,24 @@ public class Store {
                 .setParameter("values", values).getResultList();
     }
 
+    /**
+     * Living rows that belong to rows of another table whose field has a value, by id: one question of one length, however many
+     * those are.
+     *
+     * @param by field that names the owner's id
+     */
+    public <T extends Row> List<T> ofOwners(Class<T> type, String by, Class<? extends Row> owner, String field, Object value) {
+        return entities.createQuery(from(type) + "r." + by + " in (select o.id from " + owner.getSimpleName() + " o where "
+                        + living(owner, "o") + "o." + field + " = :value) order by r.id", type)
+                .setParameter("value", value).getResultList();
+    }
+
     private static String from(Class<?> type) {
-        return "select r from " + type.getSimpleName() + " r where "
-                + (AliveRow.class.isAssignableFrom(type) ? "r.alive = true and " : "");
+        return "select r from " + type.getSimpleName() + " r where " + living(type, "r");
+    }
+
+    private static String living(Class<?> type, String as) {
+        return AliveRow.class.isAssignableFrom(type) ? as + ".alive = true and " : "";
     }
 
     public <T extends Row> T add(T row) {

@@ -123,8 +123,8 @@ class StepJournal {
                 projectId, seq, name);
     }
 
-    /** Takes a step back, last row first, or does it again, first row first. */
-    void turn(long stepId, boolean back) {
+    /** Takes a step back, last row first, or does it again, first row first. @param changed what it touches is added there */
+    void turn(long stepId, boolean back, Touched.Rows changed) {
         List<Noted> rows = jdbc.query("select id, table_name, row_id, row_last, kind, pushed from step_row where step_id = ? order "
                         + "by place" + (back ? " desc" : ""),
                 (r, n) -> new Noted(r.getLong(1), r.getString(2), r.getLong(3), r.getLong(4), r.getString(5),
@@ -150,6 +150,7 @@ class StepJournal {
             pushes.pushRuns(push.table(), runs, frames);
             runs.forEach(run -> carryOn(stepId, push.table(), run, frames));
         });
+        rows.forEach(row -> changed.add(row.table(), row.rowId(), row.rowLast()));
     }
 
     /** Later steps noted ends of these rows where this push had put them: they are noted where it puts them now. */

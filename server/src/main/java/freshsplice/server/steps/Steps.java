@@ -13,7 +13,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -30,9 +33,11 @@ public class Steps {
     private final TransactionTemplate transactions;
     private final LiveUpdates live;
     private final ObjectProvider<StepCheck> checks;
+    private final Touched touched;
 
     Steps(Store store, StepListener listener, StepJournal journal, TransactionTemplate transactions,
-          LiveUpdates live, ObjectProvider<StepCheck> checks) {
+          LiveUpdates live, ObjectProvider<StepCheck> checks, Touched touched) {
+        this.touched = touched;
         this.checks = checks;
         this.store = store;
         this.listener = listener;
@@ -60,6 +65,7 @@ public class Steps {
     private <T> T make(long projectId, String name, String who, Supplier<T> edit) {
         EntityManager entities = store.entities();
         long[] seq = {-1};
+        Touched.Rows changed = new Touched.Rows();
         T result = transactions.execute(status -> {
             ProjectRow project = locked(projectId);
             listener.begin();
@@ -79,13 +85,20 @@ public class Steps {
                 store.add(step);
                 entities.flush();
                 journal.write(step.id, rows);
+                rows.forEach(row -> changed.add(row.table(), row.id(), row.id()));
             }
             return made;
         });
         if (seq[0] >= 0) {
-            live.tell(projectId, new LiveUpdates.Update("edit", seq[0], name, who));
+            tell(projectId, seq[0], name, who, changed);
         }
         return result;
+    }
+
+    private void tell(long projectId, long seq, String name, String who, Touched.Rows changed) {
+        touched.by(projectId, seq, changed);
+        Set<Room> rooms = changed.tables().stream().map(Room::of).collect(Collectors.toCollection(TreeSet::new));
+        live.tell(projectId, new LiveUpdates.Update("edit", seq, name, who, rooms));
     }
 
     /** What is done now is built on what is left undone: one's own is passed over, others' stays theirs to do again. */
@@ -199,11 +212,12 @@ public class Steps {
      */
     public int goTo(long projectId, long seq, Asker who) {
         long[] edit = {-1};
+        Touched.Rows changed = new Touched.Rows();
         List<StepRow> turned = transactions.execute(status -> {
             ProjectRow project = locked(projectId);
             List<StepRow> steps = new ArrayList<>();
-            turnAll(projectId, seq, true, steps);
-            turnAll(projectId, seq, false, steps);
+            turnAll(projectId, seq, true, steps, changed);
+            turnAll(projectId, seq, false, steps, changed);
             if (!steps.isEmpty()) {
                 project = store.entities().find(ProjectRow.class, projectId);
                 project.seq++;
@@ -215,7 +229,7 @@ public class Steps {
             return steps;
         });
         if (edit[0] >= 0) {
-            live.tell(projectId, new LiveUpdates.Update("edit", edit[0], "went through the history", who.name()));
+            tell(projectId, edit[0], "went through the history", who.name(), changed);
         }
         return turned.size();
     }
@@ -227,7 +241,7 @@ public class Steps {
                 .setParameter("below", below).executeUpdate();
     }
 
-    private void turnAll(long projectId, long seq, boolean back, List<StepRow> turned) {
+    private void turnAll(long projectId, long seq, boolean back, List<StepRow> turned, Touched.Rows changed) {
         for (;;) {
             StepRow step = nearest(projectId, null, List.of(back ? StepRow.State.DONE : StepRow.State.UNDONE), back ? "desc" : "asc")
                     .filter(s -> back == s.seq > seq).orElse(null);
@@ -236,7 +250,7 @@ public class Steps {
             }
             step.state = back ? StepRow.State.UNDONE : StepRow.State.DONE;
             store.entities().flush();
-            journal.turn(step.id, back);
+            journal.turn(step.id, back, changed);
             turned.add(step);
         }
     }
@@ -251,6 +265,7 @@ public class Steps {
 
     private String turn(long projectId, String who, boolean back) {
         long[] seq = {0};
+        Touched.Rows changed = new Touched.Rows();
         String name = transactions.execute(status -> {
             ProjectRow project = locked(projectId);
             StepRow step = (back ? undoable(projectId, who) : redoable(projectId, who)).orElseThrow(
@@ -268,13 +283,13 @@ public class Steps {
             project.seq++;
             seq[0] = project.seq;
             store.entities().flush();
-            journal.turn(step.id, back);
+            journal.turn(step.id, back, changed);
             store.entities().clear();
             check(projectId, List.of(step), "\"" + step.name + "\" cannot be " + (back ? "undone" : "done again")
                     + " by itself any more, because others edited after it. Go back in the history instead");
             return step.name;
         });
-        live.tell(projectId, new LiveUpdates.Update("edit", seq[0], (back ? "Undo: " : "Redo: ") + name, who));
+        tell(projectId, seq[0], (back ? "Undo: " : "Redo: ") + name, who, changed);
         return name;
     }
 

@@ -49,6 +49,13 @@ class UndoableTablesTest {
                 != row.isAnnotationPresent(OutsideSteps.class)).as("one of the two").isTrue());
     }
 
+    @Test
+    @DisplayName("every table that steps take back belongs to a room that windows are told of")
+    void rooms() {
+        assertThat(rows().stream().filter(Undoable.class::isAssignableFrom)).allSatisfy(row ->
+                assertThat(Room.of(table(row))).isNotNull());
+    }
+
     @TestFactory
     Stream<DynamicTest> backAndForth() {
         return rows().stream().filter(Undoable.class::isAssignableFrom)
@@ -77,15 +84,15 @@ class UndoableTablesTest {
         assertThat(first.keySet()).as("no value is the same after").allSatisfy(column -> assertThat(
                 column.equals("id") || isOutside(type, column) || !first.get(column).equals(second.get(column))).as(column).isTrue());
 
-        journal.turn(CHANGING, true);
+        journal.turn(CHANGING, true, new Touched.Rows());
         assertThat(stored(row)).isEqualTo(first);
-        journal.turn(CHANGING, false);
+        journal.turn(CHANGING, false, new Touched.Rows());
         assertThat(stored(row)).isEqualTo(second);
         if (first.containsKey("alive")) {
-            journal.turn(CHANGING, true);
-            journal.turn(ADDING, true);
+            journal.turn(CHANGING, true, new Touched.Rows());
+            journal.turn(ADDING, true, new Touched.Rows());
             assertThat(stored(row).get("alive")).as("taken back").isNull();
-            journal.turn(ADDING, false);
+            journal.turn(ADDING, false, new Touched.Rows());
             assertThat(stored(row)).isEqualTo(first);
         }
     }

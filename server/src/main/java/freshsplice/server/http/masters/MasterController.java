@@ -55,7 +55,7 @@ class MasterController {
     private static final int MOST_LABELS = 20_000;
 
     private final Store store;
-    private final SequenceService sequences;
+    private final KnownSequences sequences;
     private final MasterEdits edits;
     private final Pulls pulls;
     private final Masters masters;
@@ -68,7 +68,7 @@ class MasterController {
     private final Positions positions;
     private final CutsUnder cutsUnder;
 
-    MasterController(Store store, SequenceService sequences, MasterEdits edits, Pulls pulls, Masters masters,
+    MasterController(Store store, KnownSequences sequences, MasterEdits edits, Pulls pulls, Masters masters,
                      MasterStore masterStore, Marks marks, SoundEdits sounds, CutViews cutViews,
                      PastMasters past, ShownFrames shown, Positions positions, CutsUnder cutsUnder) {
         this.positions = positions;
@@ -100,7 +100,13 @@ class MasterController {
 
     @GetMapping("/masters/{id}")
     SequenceView sequence(@PathVariable long id) {
-        return sequences.view(store.get(MasterRow.class, id));
+        return sequences.now(store.get(MasterRow.class, id));
+    }
+
+    /** What changed of the lanes since a view that a window has. @param since its stamp; absent for the whole */
+    @GetMapping("/masters/{id}/changes")
+    SequenceChange changes(@PathVariable long id, @RequestParam(required = false) String since) {
+        return sequences.since(store.get(MasterRow.class, id), since);
     }
 
     /** Timecode labels of record frames, one a line. */

@@ -19,9 +19,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.function.LongFunction;
-import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.springframework.stereotype.Component;
 
@@ -71,10 +69,8 @@ class SectionViews {
         }
     }
 
-    Maker maker(long projectId, Map<Long, ShotRow> shots,
-                Map<Long, Camera> cameras, LongFunction<Master> nested) {
-        Map<Long, BoardRow> boards = store.whereIn(BoardRow.class, "shotId", List.copyOf(shots.keySet())).stream()
-                .collect(Collectors.toMap(b -> b.shotId, Function.identity(), (a, b) -> b));
+    Maker maker(long projectId, Map<Long, ShotRow> shots, Map<Long, BoardRow> boards, Map<Long, Camera> cameras,
+                LongFunction<Master> nested) {
         Map<Long, String> aliases = new HashMap<>();
         masters.aliases(projectId).forEach((code, shot) -> aliases.merge(shot, code, (a, b) -> a + ", " + b));
         Known known = new Known(shots, cameras, boards, moving(projectId), aliases, nested);

@@ -26,7 +26,7 @@ import freshsplice.server.rows.Store;
 import freshsplice.server.stores.cuts.CutStore;
 import freshsplice.server.stores.masters.LaidSound;
 import freshsplice.server.stores.masters.MasterStore;
-import freshsplice.server.stores.stages.StageStore;
+import freshsplice.server.stores.shown.ShownRows;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -48,11 +48,11 @@ public class SequenceService {
     private final LaidSound sounds;
     private final Marks marks;
     private final NewestRenders newestRenders;
-    private final StageStore stages;
+    private final ShownRows shown;
     private final CutsUnder cutsUnder;
 
     SequenceService(Store store, MasterStore masters, CutStore cuts, Comparing comparing, CutViews cutViews,
-                    SectionViews sectionViews, LaidSound sounds, Marks marks, NewestRenders newestRenders, StageStore stages,
+                    SectionViews sectionViews, LaidSound sounds, Marks marks, NewestRenders newestRenders, ShownRows shown,
                     CutsUnder cutsUnder) {
         this.cutsUnder = cutsUnder;
         this.store = store;
@@ -64,7 +64,7 @@ public class SequenceService {
         this.sounds = sounds;
         this.marks = marks;
         this.newestRenders = newestRenders;
-        this.stages = stages;
+        this.shown = shown;
     }
 
     @Transactional(readOnly = true)
@@ -73,10 +73,10 @@ public class SequenceService {
         Master master = masters.read(row);
         LongFunction<Master> nested = masters.nested();
         LivePieces live = new LivePieces(nested);
-        Map<Long, ShotRow> shots = masters.shotRows(project.id);
+        Map<Long, ShotRow> shots = shown.shots(project.id, project.seq);
         List<LivePieces.Live> pieces = live.ofLane(master, 0);
         List<Section> sections = pieces.stream().map(LivePieces.Live::section).toList();
-        Map<Long, Camera> cameras = stages.cameras(row.sceneId);
+        Map<Long, Camera> cameras = shown.cameras(project.id, row.sceneId, project.seq);
         Map<Long, NewestRenders.Newest> newest = newestRenders.of(row, master, shots, cameras);
         List<SequenceView.Render> renders = renders(sections, newest);
         CutRow cutRow = row.cutId == null ? null : store.get(CutRow.class, row.cutId);
@@ -87,7 +87,7 @@ public class SequenceService {
         List<Seams.Seam> seams = seams(sections, inCut, renders);
         Map<Long, String> slips = ActionSlips.of(sections, MasterStore.shots(shots)).stream()
                 .collect(Collectors.toMap(ActionSlips.Slip::at, ActionSlips.Slip::words));
-        SectionViews.Maker maker = sectionViews.maker(project.id, shots, cameras, nested);
+        SectionViews.Maker maker = sectionViews.maker(project.id, shots, shown.boards(project.id, project.seq), cameras, nested);
         List<SequenceView.Section> views = maker.views(pieces);
         List<LivePieces.Live> seen = live.of(master);
         List<List<LivePieces.Live>> above = new ArrayList<>();
@@ -99,7 +99,7 @@ public class SequenceService {
         List<SequenceView.ShotState> states = states(lanes, seen, shots, newest, maker);
         FrameRange whole = FrameRange.of(cut == null ? master.start() : Math.min(master.start(), cut.record().in()),
                 Math.max(master.end(), cut == null ? master.start() + 1 : cut.record().out()));
-        return new SequenceView(row.id, project.id, project.seq, row.name, project.rate.toString(),
+        return new SequenceView(row.id, "", project.id, project.seq, row.name, project.rate.toString(),
                 project.rate.fps().toDouble(), project.dropFrame, whole.in(), whole.out(), master.start(), master.end(),
                 cut == null ? cutsUnder.shown(row)
                         : new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.stamp(cutRow, cutPieces)),

@@ -7,6 +7,7 @@ import java.util.List;
  * All that the window needs to draw the lanes of a master. Record frames throughout; labels are read from
  * {@code /labels}.
  *
+ * @param stamp    of this view: with it a window asks for what changed since
  * @param seq      the project's number of edits that this shows
  * @param start    first record frame of master and cut
  * @param end      record frame after the last of master and cut
@@ -23,10 +24,22 @@ import java.util.List;
  * @param differences what only the main lane or only the cut has
  * @param marks    marks with words, where they stand now
  */
-public record SequenceView(long id, long projectId, long seq, String name, String rate, double framesPerSecond,
+public record SequenceView(long id, String stamp, long projectId, long seq, String name, String rate, double framesPerSecond,
                            boolean dropFrame, long start, long end, long masterStart, long masterEnd, Cut cut, Lane main, List<Section> sections,
                            List<Upper> upper, List<Live> live, List<Seam> seams, List<Render> renders,
                            List<ShotState> shots, List<Difference> differences, List<Sound> sound, List<SoundLane> soundLanes, List<Mark> marks, Counts counts) {
+    SequenceView stamped(String as) {
+        return new SequenceView(id, as, projectId, seq, name, rate, framesPerSecond, dropFrame, start, end, masterStart, masterEnd, cut,
+                main, sections, upper, live, seams, renders, shots, differences, sound, soundLanes, marks, counts);
+    }
+
+    /** All but the lists that grow with the master; of the lanes above the main one what they are called. */
+    SequenceView withoutLists() {
+        return new SequenceView(id, stamp, projectId, seq, name, rate, framesPerSecond, dropFrame, start, end, masterStart, masterEnd,
+                cut, main, List.of(), upper.stream().map(u -> new Upper(u.lane(), List.of())).toList(), List.of(), List.of(), List.of(),
+                List.of(), List.of(), List.of(), soundLanes, List.of(), counts);
+    }
+
     /**
      * The cut; its pieces are read from {@code /cuts/{id}/pieces}, since edits of the master leave them as they are. With
      * id 0 the master is held against none; where it has a version then, the cut under the master that nests this one is

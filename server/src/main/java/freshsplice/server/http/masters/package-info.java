@@ -3,3 +3,4 @@
  * Read {@link freshsplice.server.http.masters.SequenceView} first.
  */
 package freshsplice.server.http.masters;
+

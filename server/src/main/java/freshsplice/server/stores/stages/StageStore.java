@@ -61,8 +61,8 @@ public class StageStore {
     /** Cameras of a scene by id. */
     public Map<Long, Camera> cameras(long sceneId) {
         List<CameraRow> rows = store.where(CameraRow.class, "sceneId", sceneId);
-        Map<Long, List<CameraKeyRow>> keys = store.whereIn(CameraKeyRow.class, "cameraId",
-                rows.stream().map(r -> r.id).toList()).stream().collect(Collectors.groupingBy(k -> k.cameraId));
+        Map<Long, List<CameraKeyRow>> keys = store.ofOwners(CameraKeyRow.class, "cameraId", CameraRow.class, "sceneId", sceneId)
+                .stream().collect(Collectors.groupingBy(k -> k.cameraId));
         Map<Long, Camera> cameras = new HashMap<>();
         rows.forEach(r -> cameras.put(r.id, camera(r, keys.getOrDefault(r.id, List.of()))));
         return cameras;

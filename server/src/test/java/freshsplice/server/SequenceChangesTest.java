@@ -1,0 +1,100 @@
+package freshsplice.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.RepeatedTest;
+import org.junit.jupiter.api.RepetitionInfo;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The lanes as a window puts them together from what changed are the lanes as they are. */
+@ExtendWith(TestServer.class)
+class SequenceChangesTest {
+    private static final List<String> KINDS = List.of("TAIL", "HEAD", "SLIP", "TAKE_OUT", "LIFT", "DUPLICATE", "SWAP", "SPEED",
+            "COPY_UP", "LAY_DOWN", "NEST", "SWITCH", "DISSOLVE", "LANE_ADD", "KEY");
+
+    private final Client client = new Client(TestServer.address());
+    private Received received;
+
+    private JsonNode changes(String since) {
+        return client.get("/api/masters/" + received.master() + "/changes" + (since == null ? "" : "?since=" + since));
+    }
+
+    private Map<String, Object> anyEdit(Random random, JsonNode view) {
+        JsonNode piece = view.get("sections").get(random.nextInt(view.get("sections").size()));
+        return new TreeMap<>(Map.of("kind", KINDS.get(random.nextInt(KINDS.size())), "sections", List.of(piece.get("id").asLong()),
+                "ripple", random.nextInt(3) > 0, "frames", random.nextInt(13) - 6, "at", piece.get("in").asLong() + 3,
+                "text", "N" + random.nextInt(1000), "speed", "3/4"));
+    }
+
+    /** As the window does it ({@code web/src/server/changes.ts}). */
+    private static JsonNode applied(JsonNode older, JsonNode change) {
+        ObjectNode made = change.get("whole").deepCopy().asObject();
+        change.get("lists").properties().forEach(list -> {
+            boolean above = list.getKey().startsWith("upper.");
+            int lane = above ? Integer.parseInt(list.getKey().substring("upper.".length())) : 0;
+            JsonNode before = above ? older.get("upper").get(lane).get("sections") : older.get(list.getKey());
+            ArrayNode after = applied(before, list.getValue().get("stretches"), Client.JSON.createArrayNode());
+            (above ? made.get("upper").get(lane).asObject() : made).set(above ? "sections" : list.getKey(), after);
+        });
+        return made;
+    }
+
+    private static ArrayNode applied(JsonNode before, JsonNode stretches, ArrayNode after) {
+        int at = 0;
+        for (JsonNode stretch : stretches) {
+            for (int i = 0; i < stretch.get("keep").asInt(); i++) {
+                ObjectNode record = before.get(at++).deepCopy().asObject();
+                stretch.get("by").properties().forEach(by ->
+                        record.put(by.getKey(), record.get(by.getKey()).asLong() + by.getValue().asLong()));
+                after.add(record);
+            }
+            at += stretch.get("skip").asInt();
+            stretch.get("put").forEach(after::add);
+        }
+        return after;
+    }
+
+    @RepeatedTest(4)
+    @DisplayName("after any edit, undone and done again too")
+    void any(RepetitionInfo info) throws IOException {
+        Random random = new Random(info.getCurrentRepetition() * 31L);
+        received = Received.of(client, "Changes " + info.getCurrentRepetition(), Material.clips(12));
+        JsonNode window = changes(null).get("whole");
+        // what is undone is one's own: never the receiving itself
+        int done = 0;
+        for (int i = 0; i < 25; i++) {
+            boolean back = random.nextBoolean();
+            if (random.nextInt(5) == 0 && (!back || done > 0)) {
+                done += client.tryPost("/api/projects/" + received.project() + (back ? "/undo" : "/redo"), null).statusCode() != 200 ? 0
+                        : back ? -1 : 1;
+            } else {
+                done += client.tryPost("/api/masters/" + received.master() + "/edits", anyEdit(random, window)).statusCode() == 200
+                        ? 1 : 0;
+            }
+            JsonNode change = changes(window.get("stamp").asString());
+            window = change.has("since") ? applied(window, change) : change.get("whole");
+            assertThat(window.toString()).isEqualTo(client.get("/api/masters/" + received.master()).toString());
+        }
+    }
+
+    @Test
+    @DisplayName("a window whose view nobody knows any more gets the whole; one that is up to date gets nothing new")
+    void unknown() throws IOException {
+        received = Received.of(client, "Unknown", Material.clips(3));
+        assertThat(changes("0badc0de.1").has("since")).isFalse();
+        assertThat(changes("0badc0de.1").get("whole").get("sections")).hasSize(3);
+        JsonNode none = changes(changes(null).get("whole").get("stamp").asString());
+        assertThat(none.get("whole").get("sections")).isEmpty();
+        assertThat(none.get("lists").get("sections").get("stretches")).hasSize(1);
+    }
+}

@@ -1,0 +1,79 @@
+package freshsplice.server.stores.shown;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import freshsplice.server.TestServer;
+import freshsplice.server.projects.NewProjects;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.masters.Masters;
+import freshsplice.server.steps.Asker;
+import freshsplice.server.steps.Steps;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.transaction.support.TransactionTemplate;
+
+@ExtendWith(TestServer.class)
+class ShownRowsTest {
+    private static final Asker ANNA = Asker.named("Anna");
+
+    private final Store store = TestServer.bean(Store.class);
+    private final ShownRows shown = TestServer.bean(ShownRows.class);
+    private final TransactionTemplate transactions = TestServer.bean(TransactionTemplate.class);
+    private long project;
+    private long shot;
+    private long other;
+
+    @BeforeEach
+    void twoShots() {
+        project = transactions.execute(t -> store.add(NewProjects.plain("Shown")).id);
+        TestServer.bean(Masters.class).begin(project, new Masters.FromNothing("Two", 2, 40, null, null), ANNA);
+        List<ShotRow> rows = transactions.execute(t -> store.where(ShotRow.class, "projectId", project));
+        shot = rows.get(0).id;
+        other = rows.get(1).id;
+    }
+
+    private void call(String code) {
+        TestServer.bean(Steps.class).make(project, "Call it " + code, ANNA, () -> {
+            store.get(ShotRow.class, shot).code = code;
+            return null;
+        });
+    }
+
+    private ShotRow shown(long id) {
+        return transactions.execute(t -> shown.shots(project, store.get(ProjectRow.class, project).seq).get(id));
+    }
+
+    private String shownCode() {
+        return shown(shot).code;
+    }
+
+    @Test
+    @DisplayName("what a step touched is read anew, undone too, and nothing else is")
+    void touched() {
+        String before = shownCode();
+        ShotRow untouched = shown(other);
+        call("sh9990");
+        assertThat(shownCode()).isEqualTo("sh9990");
+        TestServer.bean(Steps.class).undo(project, ANNA);
+        assertThat(shownCode()).isEqualTo(before);
+        assertThat(shown(other)).isSameAs(untouched);
+    }
+
+    @Test
+    @DisplayName("a reader that began before a step keeps nothing of what it saw")
+    void between() {
+        String before = shownCode();
+        transactions.executeWithoutResult(t -> {
+            long seq = store.get(ProjectRow.class, project).seq;
+            CompletableFuture.runAsync(() -> call("sh9991")).join();
+            assertThat(shown.shots(project, seq).get(shot).code).as("as this transaction sees it").isEqualTo(before);
+        });
+        assertThat(shownCode()).isEqualTo("sh9991");
+    }
+}

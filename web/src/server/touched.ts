@@ -1,0 +1,30 @@
+/** What of a project an edit touched, and what shows it: a window asks again for that alone. */
+
+/** As the server calls them (`steps.Room`). */
+export type Room = 'LANES' | 'SHOTS' | 'CAMERAS' | 'SET' | 'CUTS' | 'SOURCES' | 'RULES'
+
+/** What each kind of answer is made of. One that is not named here is asked for after every edit. */
+const MADE_OF: Partial<Record<string, readonly Room[]>> = {
+  masters: ['LANES', 'CUTS', 'RULES'],
+  past: ['LANES', 'SHOTS'],
+  pieces: ['CUTS', 'SOURCES', 'SHOTS', 'RULES'],
+  intake: ['CUTS', 'SOURCES', 'SHOTS', 'LANES', 'RULES'],
+  sources: ['CUTS', 'SOURCES', 'SHOTS', 'RULES'],
+  'by-order': ['CUTS', 'SOURCES', 'SHOTS', 'RULES'],
+  files: ['SOURCES', 'SHOTS', 'CUTS'],
+  turnover: ['LANES', 'SHOTS', 'CAMERAS', 'CUTS', 'SOURCES', 'RULES'],
+  stage: ['SHOTS', 'CAMERAS', 'SET', 'RULES'],
+  focus: ['SHOTS', 'CAMERAS', 'RULES'],
+  camera: ['SHOTS', 'CAMERAS'],
+  item: ['SET'],
+  meshes: ['SET'],
+  bake: ['SHOTS', 'CAMERAS', 'SET'],
+  'board-frames': ['LANES', 'SHOTS', 'SOURCES'],
+  'movie-frames': ['LANES', 'SHOTS'],
+}
+
+/** Whether an answer may be another one after an edit. @param touched none where nobody knows what was touched */
+export function isTouched(kind: string, touched: readonly string[]): boolean {
+  const rooms: readonly string[] | undefined = MADE_OF[kind]
+  return !rooms || touched.length === 0 || touched.some((room) => rooms.includes(room))
+}
