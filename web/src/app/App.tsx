@@ -12,7 +12,7 @@ import { useMasters, useProject, useProjects, useSequence } from '../server/quer
 import { Stage } from '../stage/Stage'
 import { Turnover } from '../turnover/Turnover'
 import { CommandBox } from './CommandBox'
-import { Empty } from './Empty'
+import { Empty } from '../parts/Empty'
 import { Messages } from './Messages'
 import { Projects } from './Projects'
 import { StatusLine } from './StatusLine'

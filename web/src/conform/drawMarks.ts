@@ -1,6 +1,5 @@
 /** What lies over all lanes: the marked range, marks with words, and where others are. */
-import { LABELS } from './lanes'
-import { toX } from './scale'
+import { LABELS, toX } from '../parts/scale'
 import { INK, SANS, type Scene, seen } from './scene'
 
 /** The range from in to out; half of one where only one end is set. */

@@ -1,7 +1,7 @@
 /** What is laid over the lanes to be compared with them: another version of the cut, the master as it once was. */
 import type { CutPieces } from '../server/types'
 import { clipped } from '../parts/brush'
-import { toX } from './scale'
+import { toX } from '../parts/scale'
 import { INK, inView, MONO, SANS, type Scene } from './scene'
 
 /** Another version of the cut along the foot of the cut's lane, and the master as it once was along the foot of its own. */

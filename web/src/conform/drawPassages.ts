@@ -1,5 +1,5 @@
 /** What is mixed: a dissolve as two lines that cross, a fade as one, at every zoom. */
-import { toX } from './scale'
+import { toX } from '../parts/scale'
 import type { Passing } from '../playhead/lookup'
 import { INK, inView, type Scene, seen } from './scene'
 

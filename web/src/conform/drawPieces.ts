@@ -4,9 +4,8 @@ import { mediaFrameAt, pieceAt, renderOf, shotFrameAt } from '../playhead/lookup
 import { clipped, clippedName, dashed, hatch, strip } from '../parts/brush'
 import { drawPassages, meetsBefore } from './drawPassages'
 import { coverByUpper, drawNests, markChosen } from './drawUpper'
-import { image } from './images'
-import { LABELS } from './lanes'
-import { toFrame, toX } from './scale'
+import { image } from '../pictures/images'
+import { LABELS, toFrame, toX } from '../parts/scale'
 import { shotPicture } from './shotPictures'
 import { CELLS, draggedEdge, forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
 

@@ -1,8 +1,8 @@
 /** Seams through all lanes: one straight line where they agree, bent by the frames where they do not. */
 import type { Seam } from '../server/types'
 import { type Crowd, crowdsOf } from './crowds'
-import { LABELS, shotsTop } from './lanes'
-import { toX } from './scale'
+import { shotsTop } from './lanes'
+import { LABELS, toX } from '../parts/scale'
 import { draggedEdge, INK, inView, MONO, type Scene, seen } from './scene'
 
 /** Straight seams nearer to a neighbour than this would only be a grey smear. */

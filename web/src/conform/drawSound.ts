@@ -1,8 +1,7 @@
 /** Sound lanes: what is heard, and how loud. */
 import type { LaidSound } from '../server/types'
-import { loudness } from './images'
-import { LABELS } from './lanes'
-import { toFrame, toX } from './scale'
+import { loudness } from '../pictures/images'
+import { LABELS, toFrame, toX } from '../parts/scale'
 import { INK, SANS, type Scene } from './scene'
 
 export function drawSound(g: CanvasRenderingContext2D, s: Scene) {

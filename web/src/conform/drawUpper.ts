@@ -2,8 +2,7 @@
 import type { Section } from '../server/types'
 import { clipped } from '../parts/brush'
 import { drawPassages, meetsBefore } from './drawPassages'
-import { LABELS } from './lanes'
-import { toX } from './scale'
+import { LABELS, toX } from '../parts/scale'
 import { forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
 
 /** A lane above the main one: where a piece of it is live it is bright, where a higher one is, or it is off, dim. */

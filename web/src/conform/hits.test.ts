@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Section, Sequence } from '../server/types'
 import { Hits } from './hits'
 import { layOut } from './lanes'
-import { toX } from './scale'
+import { toX } from '../parts/scale'
 import type { Scene } from './scene'
 
 const piece = (id: number, from: number, to: number) => ({ id, in: from, out: to, code: `p${id}` }) as Section

@@ -1,7 +1,7 @@
 /** What of the drawn lanes lies under the pointer. */
 import { onLane } from '../playhead/lookup'
 import type { LaidSound, Seam, Section } from '../server/types'
-import { toFrame, toX } from './scale'
+import { toFrame, toX } from '../parts/scale'
 import type { Scene } from './scene'
 
 /** So near to a line, in pixels, the line is meant. */

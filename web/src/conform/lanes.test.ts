@@ -1,5 +1,6 @@
+import { LABELS } from '../parts/scale'
 import { describe, expect, it } from 'vitest'
-import { LABELS, layOut, shotsTop } from './lanes'
+import { layOut, shotsTop } from './lanes'
 
 describe('where the lanes lie', () => {
   const all = [200, 391, 700, 1400].flatMap((height) => [0, 1, 3, 6].flatMap((sound) => [0, 1, 5].map((upper) => ({ height, sound, upper }))))

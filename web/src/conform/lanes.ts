@@ -1,5 +1,4 @@
 /** Where the lanes lie, from top to bottom, in pixels. */
-export const LABELS = 116
 
 /** Room over the main lane for the brackets of nested masters. */
 const NEST_ROOM = 13

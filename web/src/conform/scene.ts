@@ -1,8 +1,8 @@
 /** What is drawn, and in which ink. */
 import type { Units } from '../desk/desk'
 import type { CutPieces, Sequence } from '../server/types'
-import { LABELS, type Layout } from './lanes'
-import { type Scale, toFrame, toX } from './scale'
+import { type Layout } from './lanes'
+import { LABELS, type Scale, toFrame, toX } from '../parts/scale'
 
 export type Drag = { at: number; delta: number }
 

@@ -1,7 +1,6 @@
 import { setDesk, useDesk } from '../desk/desk'
 import type { Sequence } from '../server/types'
-import { LABELS } from './lanes'
-import { panned, scaleOf, zoomed, type Scale, withFrame } from './scale'
+import { LABELS, panned, scaleOf, zoomed, type Scale, withFrame } from '../parts/scale'
 
 /** What of the master is seen; the whole of it until somebody zooms. */
 export function useScale(sequence: Sequence | undefined, width: number): Scale {

@@ -5,7 +5,7 @@
 import * as THREE from 'three'
 import { GLTFLoader } from 'three/examples/jsm/loaders/GLTFLoader.js'
 import type { Program } from '../server/types'
-import { slowDrawing } from './slowDrawing'
+import { slowDrawing } from '../playhead/slowDrawing'
 
 /** A picture that stands still for so many milliseconds is drawn finely where the processor draws. */
 const STILL = 250

@@ -4,7 +4,7 @@
  */
 import { create } from 'zustand'
 import { setDesk, useDesk } from '../desk/desk'
-import { slowDrawing } from '../pictures/slowDrawing'
+import { slowDrawing } from './slowDrawing'
 import type { LaidSound } from '../server/types'
 import { Grain } from './grain'
 import { heardFrame, pauseSound, scrub, setSound, startSound } from './sound'

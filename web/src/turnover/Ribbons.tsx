@@ -1,6 +1,6 @@
+import { LABELS } from '../parts/scale'
 import { useRef } from 'react'
 import { plural } from '../parts/words'
-import { LABELS } from '../conform/lanes'
 import { useDesk } from '../desk/desk'
 import { clippedName } from '../parts/brush'
 import { useDrawing } from '../parts/useDrawing'

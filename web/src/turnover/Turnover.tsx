@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { Empty } from '../app/Empty'
+import { Empty } from '../parts/Empty'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'

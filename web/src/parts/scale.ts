@@ -1,4 +1,8 @@
 /** Record frames to pixels and back. */
+
+/** Room for the names of lanes at the left of all rulers, in pixels, so that frames stand under each other in all views. */
+export const LABELS = 116
+
 export type Scale = { from: number; perFrame: number; left: number; width: number }
 
 export const toX = (s: Scale, frame: number) => s.left + (frame - s.from) * s.perFrame

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react'
 import { create } from 'zustand'
 import { useDesk } from '../desk/desk'
-import { post, whoAmI } from '../server/client'
+import { post, whoAmI } from './client'
 
 export type Other = { window: string; who: string; masterId: number; frame: number; pieces: number[]; heard: number }
 
