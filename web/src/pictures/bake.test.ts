@@ -2,20 +2,29 @@ import { expect, it } from 'vitest'
 import { readBake } from './bake'
 
 it('reads the layout that the server describes', () => {
-  const bytes = new ArrayBuffer(4 * (2 + 2 * 2 + 2 * 2 + 2 * 16 + 2 * 16 + 2 * 16))
-  const ints = new Int32Array(bytes)
-  const floats = new Float32Array(bytes)
-  ints.set([2, 1, 1001, 5, 1002, 6])
-  floats.set([35, 4, 36, 4], 6)
-  floats[10] = 0.5
-  floats[10 + 16 + 3] = 7
-  floats[10 + 32] = 8
-  floats[10 + 64 + 16] = 9
+  const frames = 2
+  const items = 3
+  const moving = [1]
+  const head = [frames, items, moving.length, ...moving, 1001, 5, 1002, 6]
+  const aFrame = 2 + 16 + 16 + 16
+  const bytes = new ArrayBuffer(4 * (head.length + items * 16 + frames * aFrame))
+  new Int32Array(bytes).set(head)
+  const floats = new Float32Array(bytes, head.length * 4)
+  floats[0] = 1
+  floats[16] = 2
+  floats[32] = 3
+  const second = items * 16 + aFrame
+  floats.set([36, 4], second)
+  floats[items * 16 + 2] = 0.5
+  floats[second + 2 + 3] = 7
+  floats[second + 2 + 16] = 8
+  floats[second + 2 + 32] = 9
   const bake = readBake(bytes)
-  expect([bake.frames, bake.items, bake.shotFrame(1), bake.actionFrame(0), bake.lens(1)]).toEqual([2, 1, 1002, 5, 36])
+  expect([bake.frames, bake.items, bake.shotFrame(1), bake.actionFrame(0), bake.lens(1), bake.focus(1)]).toEqual([2, 3, 1002, 5, 36, 4])
   expect(bake.view(0)[0]).toBe(0.5)
   expect(bake.view(1)[3]).toBe(7)
-  expect(bake.projection(0)[0]).toBe(8)
-  expect(bake.places(1)[0]).toBe(9)
+  expect(bake.projection(1)[0]).toBe(8)
+  expect([0, 16, 32].map((i) => bake.places(1)[i]), 'what stands stays, what moves is where it is then').toEqual([1, 9, 3])
+  expect(bake.places(0)[16], 'and back').toBe(0)
   expect(bake.shotFrame(99)).toBe(1002)
 })

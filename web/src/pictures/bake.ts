@@ -8,27 +8,41 @@ export type Bake = {
   focus: (k: number) => number
   view: (k: number) => Float32Array
   projection: (k: number) => Float32Array
+  /** Of all things, 16 numbers each; good until it is asked for another frame. */
   places: (k: number) => Float32Array
 }
 
+const MATRIX = 16
+const HEAD = 3
+const LENS_VALUES = 2
+
 /** Reads the layout that the server's description of /bake states. */
 export function readBake(bytes: ArrayBuffer): Bake {
-  const [frames, items] = new Int32Array(bytes, 0, 2)
-  const numbers = new Int32Array(bytes, 8, frames * 2)
-  const floats = new Float32Array(bytes, 8 + frames * 8)
-  const views = frames * 2
-  const projections = views + frames * 16
-  const places = projections + frames * 16
+  const [frames = 0, items = 0, count = 0] = new Int32Array(bytes, 0, HEAD)
+  const moving = new Int32Array(bytes, HEAD * 4, count)
+  const numbers = new Int32Array(bytes, (HEAD + count) * 4, frames * 2)
+  const floats = new Float32Array(bytes, (HEAD + count + frames * 2) * 4)
+  // what stands is in place once and for all; what moves is put over it frame by frame
+  const places = floats.slice(0, items * MATRIX)
+  const aFrame = LENS_VALUES + (2 + count) * MATRIX
   const at = (k: number) => Math.max(0, Math.min(frames - 1, k))
+  const start = (k: number) => items * MATRIX + at(k) * aFrame
+  const matrix = (k: number, which: number) => {
+    const begin = start(k) + LENS_VALUES + which * MATRIX
+    return floats.subarray(begin, begin + MATRIX)
+  }
   return {
     frames,
     items,
-    shotFrame: (k) => numbers[at(k) * 2],
-    actionFrame: (k) => numbers[at(k) * 2 + 1],
-    lens: (k) => floats[at(k) * 2],
-    focus: (k) => floats[at(k) * 2 + 1],
-    view: (k) => floats.subarray(views + at(k) * 16, views + at(k) * 16 + 16),
-    projection: (k) => floats.subarray(projections + at(k) * 16, projections + at(k) * 16 + 16),
-    places: (k) => floats.subarray(places + at(k) * items * 16, places + (at(k) + 1) * items * 16),
+    shotFrame: (k) => numbers[at(k) * 2] ?? 0,
+    actionFrame: (k) => numbers[at(k) * 2 + 1] ?? 0,
+    lens: (k) => floats[start(k)] ?? 0,
+    focus: (k) => floats[start(k) + 1] ?? 0,
+    view: (k) => matrix(k, 0),
+    projection: (k) => matrix(k, 1),
+    places: (k) => {
+      moving.forEach((item, m) => places.set(matrix(k, 2 + m), item * MATRIX))
+      return places
+    },
   }
 }

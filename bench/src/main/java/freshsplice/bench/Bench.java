@@ -22,7 +22,7 @@ public final class Bench {
 
     /**
      * @param args {@code --formats} for the formats alone; a Python with OpenTimelineIO after it to compare with.
-     *             {@code --intake ADDRESS} for an intake on a running server, {@code --edits ADDRESS} for edits of a
+     *             {@code --intake ADDRESS} for an intake on a running server, {@code --bakes} for movement in a large set, {@code --edits ADDRESS} for edits of a
      *             long master there, over a cut of so many pieces as stand after it
      */
     public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
@@ -34,6 +34,11 @@ public final class Bench {
         if (args.length > 1 && args[0].equals("--intake")) {
             machine();
             IntakeRun.run(args[1]);
+            return;
+        }
+        if (args.length > 0 && args[0].equals("--bakes")) {
+            machine();
+            BakeRun.run();
             return;
         }
         if (args.length > 1 && args[0].equals("--edits")) {

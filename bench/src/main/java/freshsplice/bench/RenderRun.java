@@ -52,11 +52,11 @@ final class RenderRun {
             painter.size(W, H);
             painter.stage(stage.items().stream().map(RenderRun::mesh).toList());
             List<byte[]> pictures = new ArrayList<>();
-            draw(painter, bake, stage.items().size(), 0, new byte[W * H * 3]);
+            draw(painter, bake, 0, new byte[W * H * 3]);
             long begun = System.nanoTime();
             for (int k = 0; k < FRAMES; k++) {
                 byte[] picture = new byte[W * H * 3];
-                draw(painter, bake, stage.items().size(), k, picture);
+                draw(painter, bake, k, picture);
                 pictures.add(picture);
             }
             double drawing = rate(begun);
@@ -66,7 +66,7 @@ final class RenderRun {
             byte[] picture = new byte[W * H * 3];
             begun = System.nanoTime();
             encode(k -> {
-                draw(painter, bake, stage.items().size(), k, picture);
+                draw(painter, bake, k, picture);
                 return picture;
             });
             return new Outcome(drawing, encoder, rate(begun));
@@ -77,10 +77,9 @@ final class RenderRun {
         return Figures.mesh(item.shape(), Colour.of(item.colour()));
     }
 
-    private static void draw(StagePainter painter, Bake bake, int items, int k, byte[] into) {
-        float[] view = java.util.Arrays.copyOfRange(bake.views(), k * 16, k * 16 + 16);
-        float[] projection = java.util.Arrays.copyOfRange(bake.projections(), k * 16, k * 16 + 16);
-        painter.draw(view, projection, bake.places(), k * items * 16, into);
+    private static void draw(StagePainter painter, Bake bake, int k, byte[] into) {
+        Bake.Frame frame = bake.frame(k);
+        painter.draw(frame.view(), frame.projection(), frame.places(), 0, into);
     }
 
     private static void encode(java.util.function.IntFunction<byte[]> frames) throws IOException {

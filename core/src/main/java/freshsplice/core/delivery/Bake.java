@@ -5,42 +5,131 @@ import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.CameraPose;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Item;
+import freshsplice.core.stage.Matrix;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * Movement evaluated frame by frame: what the renderer draws and the browser plays. The rules of movement exist once,
- * here; playing back is a table look-up.
- *
- * @param frames      how many frames
- * @param items       how many items
- * @param views       world to camera, 16 values a frame, columns first
- * @param projections camera to picture, 16 values a frame
- * @param lenses      focal length in mm and focus distance in m, 2 values a frame
- * @param places      item to world, 16 values an item, the items of a frame together
+ * here; playing back is a table look-up. What stands is worked out once and what moves in blocks of frames, so that a long
+ * shot in a large set costs what moves in it.
  */
-public record Bake(int frames, int items, float[] views, float[] projections, float[] lenses, float[] places) {
+public final class Bake {
+    /** Frames that are worked out at once. */
+    public static final int BLOCK = 256;
+    /** Values of a matrix, columns first. */
+    public static final int MATRIX = 16;
+
+    private final Shot shot;
+    private final Camera camera;
+    private final List<Item> items;
+    private final RenderRange range;
+    private final double aspect;
+    private final int[] moving;
+    private final float[] standing;
+
     /**
-     * @param aspect width over height of the picture
+     * Some frames one after another.
+     *
+     * @param first       which of the bake's frames it begins at
+     * @param frames      how many
+     * @param views       world to camera, a matrix a frame
+     * @param projections camera to picture, a matrix a frame
+     * @param lenses      focal length in mm and focus distance in m, 2 values a frame
+     * @param places      item to world of the items that move, a matrix each, those of a frame together
      */
+    public record Block(long first, int frames, float[] views, float[] projections, float[] lenses, float[] places) {
+    }
+
+    /** One frame whole. @param places item to world of every item, a matrix each */
+    public record Frame(float[] view, float[] projection, float[] places) {
+    }
+
+    private Bake(Shot shot, Camera camera, Stage stage, RenderRange range, double aspect) {
+        this.shot = shot;
+        this.camera = camera;
+        this.items = stage.items();
+        this.range = range;
+        this.aspect = aspect;
+        this.moving = IntStream.range(0, items.size()).filter(i -> items.get(i).moves()).toArray();
+        this.standing = new float[items.size() * MATRIX];
+        Rational action = shot.actionAt(range.positionOf(0));
+        for (int i = 0; i < items.size(); i++) {
+            items.get(i).placedAt(action).copyTo(standing, i * MATRIX);
+        }
+    }
+
+    /** @param aspect width over height of the picture */
     public static Bake of(Shot shot, Camera camera, Stage stage, RenderRange range, double aspect) {
-        int frames = Math.toIntExact(range.frames());
-        List<Item> items = stage.items();
-        Bake bake = new Bake(frames, items.size(), new float[frames * 16], new float[frames * 16],
-                new float[frames * 2], new float[frames * items.size() * 16]);
-        for (int k = 0; k < frames; k++) {
-            Rational position = range.positionOf(k);
+        return new Bake(shot, camera, stage, range, aspect);
+    }
+
+    public long frames() {
+        return range.frames();
+    }
+
+    /** How many items there are, those that stand too. */
+    public int items() {
+        return items.size();
+    }
+
+    /** Indexes of the items that have a track of their own; all others stand. */
+    public int[] moving() {
+        return moving.clone();
+    }
+
+    /** Item to world of every item at the first frame, a matrix each; of those that stand, at every frame. */
+    public float[] standing() {
+        return standing.clone();
+    }
+
+    /** The exact shot frame of one of the frames. */
+    public Rational position(long frame) {
+        return range.positionOf(frame);
+    }
+
+    /** The exact action frame of one of the frames. */
+    public Rational action(long frame) {
+        return shot.actionAt(range.positionOf(frame));
+    }
+
+    /** The block that begins at a frame; shorter than {@link #BLOCK} at the end. */
+    public Block block(long first) {
+        return block(first, (int) Math.min(BLOCK, frames() - first));
+    }
+
+    private Block block(long first, int count) {
+        Block block = new Block(first, count, new float[count * MATRIX], new float[count * MATRIX], new float[count * 2],
+                new float[count * moving.length * MATRIX]);
+        for (int k = 0; k < count; k++) {
+            Rational position = position(first + k);
             CameraPose pose = camera.at(position);
-            pose.view().copyTo(bake.views, k * 16);
-            pose.projection(camera.back(), aspect).copyTo(bake.projections, k * 16);
-            bake.lenses[k * 2] = (float) camera.value(CameraChannel.LENS, position);
-            bake.lenses[k * 2 + 1] = (float) camera.value(CameraChannel.FOCUS, position);
+            pose.view().copyTo(block.views, k * MATRIX);
+            pose.projection(camera.back(), aspect).copyTo(block.projections, k * MATRIX);
+            block.lenses[k * 2] = (float) camera.value(CameraChannel.LENS, position);
+            block.lenses[k * 2 + 1] = (float) camera.value(CameraChannel.FOCUS, position);
             Rational action = shot.actionAt(position);
-            for (int i = 0; i < items.size(); i++) {
-                items.get(i).placedAt(action).copyTo(bake.places, (k * items.size() + i) * 16);
+            for (int m = 0; m < moving.length; m++) {
+                items.get(moving[m]).placedAt(action).copyTo(block.places, (k * moving.length + m) * MATRIX);
             }
         }
-        return bake;
+        return block;
+    }
+
+    /** One frame, with the places of all items. */
+    public Frame frame(long at) {
+        Block block = block(at, 1);
+        return new Frame(block.views, block.projections, places(block, 0));
+    }
+
+    /** The places of all items at a frame of a block. */
+    float[] places(Block block, int frame) {
+        float[] places = standing.clone();
+        for (int m = 0; m < moving.length; m++) {
+            System.arraycopy(block.places, (frame * moving.length + m) * MATRIX, places, moving[m] * MATRIX, MATRIX);
+        }
+        return places;
     }
 }

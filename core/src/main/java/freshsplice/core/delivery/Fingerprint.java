@@ -34,21 +34,56 @@ public record Fingerprint(Map<String, String> parts) {
 
     /** A digest of numbers. */
     public static String digest(float[] values) {
+        MessageDigest digest = sha256();
+        digest.update(bytes(values));
+        return hex(digest);
+    }
+
+    /**
+     * Digests of a movement: of what the camera sees it from and how, and of where everything stands. Worked out block by block:
+     * no more of a long movement is in memory.
+     */
+    public static Movement digest(Bake bake) {
+        MessageDigest views = sha256();
+        MessageDigest projections = sha256();
+        MessageDigest places = sha256();
+        for (long first = 0; first < bake.frames(); first += Bake.BLOCK) {
+            Bake.Block block = bake.block(first);
+            views.update(bytes(block.views()));
+            projections.update(bytes(block.projections()));
+            for (int k = 0; k < block.frames(); k++) {
+                places.update(bytes(bake.places(block, k)));
+            }
+        }
+        return new Movement(hex(views) + hex(projections), hex(places));
+    }
+
+    /** @param camera digest of its movement and lens; @param places digest of where all items stand */
+    public record Movement(String camera, String places) {
+    }
+
+    private static byte[] bytes(float[] values) {
         ByteBuffer bytes = ByteBuffer.allocate(values.length * 4);
         for (float value : values) {
             // −0 and 0 are one place
             bytes.putFloat(value == 0 ? 0 : value);
         }
-        return digest(bytes.array());
+        return bytes.array();
     }
 
     public static String digest(String text) {
-        return digest(text.getBytes(StandardCharsets.UTF_8));
+        MessageDigest digest = sha256();
+        digest.update(text.getBytes(StandardCharsets.UTF_8));
+        return hex(digest);
     }
 
-    private static String digest(byte[] bytes) {
+    private static String hex(MessageDigest digest) {
+        return HexFormat.of().formatHex(digest.digest(), 0, 12);
+    }
+
+    private static MessageDigest sha256() {
         try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes), 0, 12);
+            return MessageDigest.getInstance("SHA-256");
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("Every Java has SHA-256", e);
         }

@@ -71,9 +71,53 @@ class DeliveryTest {
     void theBakeIsTheMotionAtEachExactFrame() {
         Bake bake = Bake.of(SHOT, camera(1011, 10), stage(), new RenderRange(Rational.of(2003, 2), Rational.of(1, 2),
                 4), 16 / 9.0);
-        assertThat(bake.views()[12]).isEqualTo(-0.5f);
-        assertThat(bake.views()[16 + 12]).isEqualTo(-1f);
-        assertThat(bake.places()[13]).isEqualTo(1.05f);
+        Bake.Block block = bake.block(0);
+        assertThat(block.views()[12]).isEqualTo(-0.5f);
+        assertThat(block.views()[16 + 12]).isEqualTo(-1f);
+        assertThat(block.places()[13]).isEqualTo(1.05f);
+        assertThat(bake.frame(0).places()[13]).isEqualTo(1.05f);
+    }
+
+    @Test
+    @DisplayName("what moves has a track, what stands has one place; every frame of every block is the motion evaluated there")
+    void blocks() {
+        Item standing = new Item(2, "pier", Shape.BLOCK, "#ffffff", 4, 1, 2, Map.of(ItemChannel.X, Channel.constant(3)));
+        Stage set = new Stage(List.of(standing, stage().items().get(0), standing));
+        RenderRange range = new RenderRange(Rational.of(1001), Rational.of(1, 100), Bake.BLOCK * 2L + 3);
+        Bake bake = Bake.of(SHOT, camera(1011, 10), set, range, 1);
+        assertThat(bake.moving()).containsExactly(1);
+        assertThat(bake.block(Bake.BLOCK * 2L).frames()).isEqualTo(3);
+        assertThat(bake.block(Bake.BLOCK).places()).hasSize(Bake.BLOCK * 16);
+        for (long k = 0; k < bake.frames(); k++) {
+            Bake.Block block = bake.block(k / Bake.BLOCK * Bake.BLOCK);
+            int in = (int) (k - block.first());
+            Rational position = range.positionOf(k);
+            float[] expected = new float[3 * 16];
+            for (int i = 0; i < 3; i++) {
+                set.items().get(i).placedAt(SHOT.actionAt(position)).copyTo(expected, i * 16);
+            }
+            assertThat(bake.places(block, in)).as("frame %d", k).isEqualTo(expected);
+            float[] view = new float[16];
+            camera(1011, 10).at(position).view().copyTo(view, 0);
+            assertThat(java.util.Arrays.copyOfRange(block.views(), in * 16, in * 16 + 16)).as("frame %d", k).isEqualTo(view);
+        }
+    }
+
+    @Test
+    @DisplayName("a movement worked out in blocks has the digest of all its numbers in one row")
+    void digestOfBlocks() {
+        Bake bake = Bake.of(SHOT, camera(1011, 10), stage(), new RenderRange(Rational.of(1001), Rational.of(1, 90), Bake.BLOCK + 40L), 1);
+        float[] views = new float[(int) bake.frames() * 16];
+        float[] projections = new float[views.length];
+        float[] places = new float[views.length];
+        for (int k = 0; k < bake.frames(); k++) {
+            Bake.Frame frame = bake.frame(k);
+            System.arraycopy(frame.view(), 0, views, k * 16, 16);
+            System.arraycopy(frame.projection(), 0, projections, k * 16, 16);
+            System.arraycopy(frame.places(), 0, places, k * 16, 16);
+        }
+        assertThat(Fingerprint.digest(bake)).isEqualTo(new Fingerprint.Movement(
+                Fingerprint.digest(views) + Fingerprint.digest(projections), Fingerprint.digest(places)));
     }
 
     @Test

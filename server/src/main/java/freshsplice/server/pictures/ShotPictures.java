@@ -40,7 +40,7 @@ public class ShotPictures implements DisposableBean {
      *
      * @param digest of all that it shows: equal digests, equal pictures
      */
-    public record Wanted(Stage stage, Bake bake, String digest) {
+    public record Wanted(Stage stage, Bake.Frame frame, String digest) {
     }
 
     private final Store store;
@@ -73,8 +73,8 @@ public class ShotPictures implements DisposableBean {
         for (Item item : stage.items()) {
             shown.append(item.shape()).append(item.colour());
         }
-        return new Wanted(stage, bake, Fingerprint.digest(shown + Fingerprint.digest(bake.views())
-                + Fingerprint.digest(bake.projections()) + Fingerprint.digest(bake.places())));
+        Fingerprint.Movement movement = Fingerprint.digest(bake);
+        return new Wanted(stage, bake.frame(0), Fingerprint.digest(shown + movement.camera() + movement.places()));
     }
 
     /** The picture's file, drawn now where it is not there. */
@@ -105,7 +105,7 @@ public class ShotPictures implements DisposableBean {
             painted = wanted.stage();
         }
         byte[] bytes = new byte[WIDTH * HEIGHT * 3];
-        painter.draw(wanted.bake().views(), wanted.bake().projections(), wanted.bake().places(), 0, bytes);
+        painter.draw(wanted.frame().view(), wanted.frame().projection(), wanted.frame().places(), 0, bytes);
         BufferedImage image = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
         for (int i = 0; i < WIDTH * HEIGHT; i++) {
             image.setRGB(i % WIDTH, i / WIDTH, (bytes[i * 3] & 0xFF) << 16 | (bytes[i * 3 + 1] & 0xFF) << 8

@@ -97,9 +97,9 @@ record Drawing(String name, int width, int height, boolean burnIn, FrameRate rat
         }
 
         void drawShot(Shot of, Rational position, byte[] into) {
-            Bake bake = Bake.of(of, cameras.get(of.id()), stage, new RenderRange(position, Rational.ONE, 1),
-                    width / (double) height);
-            painter.draw(bake.views(), bake.projections(), bake.places(), 0, into);
+            Bake.Frame frame = Bake.of(of, cameras.get(of.id()), stage, new RenderRange(position, Rational.ONE, 1),
+                    width / (double) height).frame(0);
+            painter.draw(frame.view(), frame.projection(), frame.places(), 0, into);
         }
 
         @Override

@@ -86,6 +86,7 @@ public class Steps {
                 entities.flush();
                 journal.write(step.id, rows);
                 rows.forEach(row -> changed.add(row.table(), row.id(), row.id()));
+                touched.by(projectId, project.seq, changed);
             }
             return made;
         });
@@ -96,7 +97,6 @@ public class Steps {
     }
 
     private void tell(long projectId, long seq, String name, String who, Touched.Rows changed) {
-        touched.by(projectId, seq, changed);
         Set<Room> rooms = changed.tables().stream().map(Room::of).collect(Collectors.toCollection(TreeSet::new));
         live.tell(projectId, new LiveUpdates.Update("edit", seq, name, who, rooms));
     }
@@ -225,6 +225,7 @@ public class Steps {
                 store.entities().flush();
                 store.entities().clear();
                 check(projectId, steps, "The history cannot go there");
+                touched.by(projectId, edit[0], changed);
             }
             return steps;
         });
@@ -287,6 +288,7 @@ public class Steps {
             store.entities().clear();
             check(projectId, List.of(step), "\"" + step.name + "\" cannot be " + (back ? "undone" : "done again")
                     + " by itself any more, because others edited after it. Go back in the history instead");
+            touched.by(projectId, seq[0], changed);
             return step.name;
         });
         tell(projectId, seq[0], (back ? "Undo: " : "Redo: ") + name, who, changed);

@@ -54,7 +54,10 @@ public class Touched {
         }
     }
 
-    /** Noted once a step is written: who reads in between reads what is newer, and reads it once more. */
+    /**
+     * Noted before a step is committed: whoever sees it committed finds it noted, and whoever finds it noted and does not see it
+     * yet knows by its number that what they see is older. One that comes to nothing is noted for nothing.
+     */
     void by(long projectId, long seq, Rows rows) {
         rows.byTable.forEach((table, ids) -> tables.compute(new Key(projectId, table), (key, known) -> {
             Steps steps = known == null ? new Steps() : known;

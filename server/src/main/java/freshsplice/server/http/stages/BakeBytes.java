@@ -1,28 +1,77 @@
 package freshsplice.server.http.stages;
 
 import freshsplice.core.delivery.Bake;
-import freshsplice.core.delivery.RenderRange;
-import freshsplice.core.shot.Shot;
-import freshsplice.core.time.Rational;
+import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.FloatBuffer;
 
 /** A bake as bytes, in the layout that {@link StageController#bake} describes. */
 final class BakeBytes {
+    private static final int WORD = 4;
+    private static final int HEAD = 3;
+    private static final int NUMBERS_A_FRAME = 2;
+    private static final int LENS_VALUES = 2;
+
     private BakeBytes() {
     }
 
-    static byte[] of(Bake bake, Shot shot, RenderRange range) {
-        int floats = bake.lenses().length + bake.views().length + bake.projections().length + bake.places().length;
-        ByteBuffer bytes = ByteBuffer.allocate((2 + bake.frames() * 2 + floats) * 4).order(ByteOrder.LITTLE_ENDIAN);
-        bytes.putInt(bake.frames()).putInt(bake.items());
-        for (int k = 0; k < bake.frames(); k++) {
-            Rational position = range.positionOf(k);
-            bytes.putInt((int) position.floor()).putInt((int) shot.actionAt(position).floor());
+    static long length(Bake bake) {
+        return WORD * (HEAD + bake.moving().length + (long) bake.items() * Bake.MATRIX
+                + bake.frames() * (NUMBERS_A_FRAME + floatsAFrame(bake.moving().length)));
+    }
+
+    private static int floatsAFrame(int moving) {
+        return LENS_VALUES + (2 + moving) * Bake.MATRIX;
+    }
+
+    /** Writes block by block: no more of a long movement is in memory. */
+    static void write(Bake bake, OutputStream out) throws IOException {
+        out.write(head(bake));
+        for (long first = 0; first < bake.frames(); first += Bake.BLOCK) {
+            out.write(numbers(bake, first));
         }
-        for (float[] part : new float[][] {bake.lenses(), bake.views(), bake.projections(), bake.places()}) {
-            bytes.asFloatBuffer().put(part);
-            bytes.position(bytes.position() + part.length * 4);
+        out.write(bytes(bake.standing()));
+        for (long first = 0; first < bake.frames(); first += Bake.BLOCK) {
+            out.write(floats(bake.block(first), bake.moving().length));
+        }
+    }
+
+    private static ByteBuffer words(int count) {
+        return ByteBuffer.allocate(count * WORD).order(ByteOrder.LITTLE_ENDIAN);
+    }
+
+    private static byte[] head(Bake bake) {
+        int[] moving = bake.moving();
+        ByteBuffer bytes = words(HEAD + moving.length).putInt(Math.toIntExact(bake.frames())).putInt(bake.items())
+                .putInt(moving.length);
+        bytes.asIntBuffer().put(moving);
+        return bytes.array();
+    }
+
+    private static byte[] numbers(Bake bake, long first) {
+        int count = (int) Math.min(Bake.BLOCK, bake.frames() - first);
+        ByteBuffer bytes = words(count * NUMBERS_A_FRAME);
+        for (int k = 0; k < count; k++) {
+            bytes.putInt((int) bake.position(first + k).floor()).putInt((int) bake.action(first + k).floor());
+        }
+        return bytes.array();
+    }
+
+    private static byte[] bytes(float[] values) {
+        ByteBuffer bytes = words(values.length);
+        bytes.asFloatBuffer().put(values);
+        return bytes.array();
+    }
+
+    private static byte[] floats(Bake.Block block, int moving) {
+        ByteBuffer bytes = words(block.frames() * floatsAFrame(moving));
+        FloatBuffer floats = bytes.asFloatBuffer();
+        for (int k = 0; k < block.frames(); k++) {
+            floats.put(block.lenses(), k * LENS_VALUES, LENS_VALUES).put(block.views(), k * Bake.MATRIX, Bake.MATRIX)
+                    .put(block.projections(), k * Bake.MATRIX, Bake.MATRIX)
+                    .put(block.places(), k * moving * Bake.MATRIX, moving * Bake.MATRIX);
         }
         return bytes.array();
     }

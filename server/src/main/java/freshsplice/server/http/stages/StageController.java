@@ -32,6 +32,11 @@ import freshsplice.server.stores.stages.StageStore;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.transaction.support.TransactionTemplate;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -90,9 +95,11 @@ class StageController {
     private final StageEdits edits;
     private final Steps steps;
     private final ShotCameras cameras;
+    private final TransactionTemplate transactions;
 
     StageController(Store store, StageStore stages, StageEdits edits, Steps steps,
-                    ShotCameras cameras) {
+                    ShotCameras cameras, TransactionTemplate transactions) {
+        this.transactions = transactions;
         this.store = store;
         this.stages = stages;
         this.edits = edits;
@@ -139,15 +146,24 @@ class StageController {
     }
 
     /**
-     * Movement baked frame by frame, little endian: frames, items (32-bit whole numbers); then for each frame its shot
-     * frame and its action frame; then floats: lens and focus (2 a frame), views (16), projections (16), places (16 an
-     * item).
+     * Movement baked frame by frame, little endian, whole numbers and floats of 32 bits each: frames, items, and how many of
+     * those move; the indexes of those that move; for each frame its shot frame and its action frame; then floats: the places of
+     * all items at the first frame (16 an item); and for each frame lens and focus, view (16), projection (16), and the places of
+     * what moves (16 each).
      */
     @GetMapping(value = "/shots/{id}/bake", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    @Transactional(readOnly = true)
-    public byte[] bake(@PathVariable long id, @RequestParam(required = false) String from,
-                       @RequestParam(defaultValue = "1") String speed, @RequestParam(required = false) Long frames,
-                       @RequestParam(defaultValue = "") String bends) {
+    @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(type = "string", format = "binary")))
+    public void bake(@PathVariable long id, @RequestParam(required = false) String from,
+                     @RequestParam(defaultValue = "1") String speed, @RequestParam(required = false) Long frames,
+                     @RequestParam(defaultValue = "") String bends, HttpServletResponse response) throws IOException {
+        // read in one view of the database, worked out after it and sent as it is worked out
+        Bake bake = transactions.execute(status -> bake(id, from, speed, frames, bends));
+        response.setContentType(MediaType.APPLICATION_OCTET_STREAM_VALUE);
+        response.setContentLengthLong(BakeBytes.length(bake));
+        BakeBytes.write(bake, response.getOutputStream());
+    }
+
+    private Bake bake(long id, String from, String speed, Long frames, String bends) {
         ShotRow row = store.get(ShotRow.class, id);
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
         Shot shot = MasterStore.shot(row);
@@ -157,9 +173,8 @@ class StageController {
         }
         RenderRange range = new RenderRange(from == null ? Rational.of(shot.frames().in()) : Rational.parse(from),
                 Rational.parse(speed), count, Bend.parse(bends));
-        Bake bake = Bake.of(shot, stages.camera(row.cameraId), stages.stage(row.sceneId), range,
+        return Bake.of(shot, stages.camera(row.cameraId), stages.stage(row.sceneId), range,
                 project.pictureWidth / (double) project.pictureHeight);
-        return BakeBytes.of(bake, shot, range);
     }
 
     @GetMapping("/shots/{id}/focus")

@@ -66,6 +66,30 @@ class ShownRowsTest {
     }
 
     @Test
+    @DisplayName("while a step is not committed others see what was before it, and what is after it once it is")
+    void notYetCommitted() {
+        String before = shownCode();
+        transactions.executeWithoutResult(t -> {
+            call("sh9992");
+            assertThat(CompletableFuture.supplyAsync(this::shownCode).join()).isEqualTo(before);
+        });
+        assertThat(shownCode()).isEqualTo("sh9992");
+    }
+
+    @Test
+    @DisplayName("a step that came to nothing leaves what is shown as it was")
+    void cameToNothing() {
+        String before = shownCode();
+        transactions.executeWithoutResult(t -> {
+            call("sh9993");
+            t.setRollbackOnly();
+        });
+        assertThat(shownCode()).isEqualTo(before);
+        call("sh9994");
+        assertThat(shownCode()).isEqualTo("sh9994");
+    }
+
+    @Test
     @DisplayName("a reader that began before a step keeps nothing of what it saw")
     void between() {
         String before = shownCode();
