@@ -44,7 +44,7 @@ final class EditedMaster {
         FrameRange record = place.in(master).record();
         int kind = random.nextInt(17);
         try {
-            master = Fades.settled(master, edited(kind, place, record, record.in() + random.nextInt((int) record.length())));
+            master = Fades.settled(master, edited(kind, place, record.in() + random.nextInt((int) record.length())));
             done.add(kind + " at " + record);
         } catch (Refusal e) {
             // as somebody who is told that it cannot be: nothing changed
@@ -61,7 +61,7 @@ final class EditedMaster {
         return places;
     }
 
-    private Master edited(int kind, Place place, FrameRange record, long at) {
+    private Master edited(int kind, Place place, long at) {
         long few = random.nextInt(13) - 6;
         return switch (kind) {
             case 0 -> Trims.head(master, place, few, random.nextBoolean());

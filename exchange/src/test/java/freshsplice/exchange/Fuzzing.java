@@ -12,6 +12,7 @@ import freshsplice.exchange.format.WriteOptions;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -60,7 +61,7 @@ public final class Fuzzing {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
             zip.putNextEntry(new ZipEntry("version.txt"));
-            zip.write("1.0.0".getBytes());
+            zip.write("1.0.0".getBytes(StandardCharsets.UTF_8));
             zip.putNextEntry(new ZipEntry("content.otio"));
             zip.write(timeline);
         } catch (IOException e) {

@@ -41,6 +41,7 @@ import freshsplice.exchange.format.WriteOptions;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -79,7 +80,7 @@ class HandBackRoundTripTest {
     }
 
     private static void isInItsMovie(Event event, Map<Long, HandBack.Rendered> renders) {
-        renders.values().stream().filter(r -> r.name().toString().equals(event.name().toLowerCase())).forEach(r -> {
+        renders.values().stream().filter(r -> r.name().toString().equals(event.name().toLowerCase(Locale.ROOT))).forEach(r -> {
             long zero = r.range().startTimecode();
             assertThat(event.from()).as(event.name()).isBetween(Rational.of(zero), Rational.of(zero + r.range().frames()));
             assertThat(event.to()).as(event.name()).isBetween(Rational.of(zero), Rational.of(zero + r.range().frames()));

@@ -191,7 +191,7 @@ class BrowserWalkTest extends InBrowser {
         long project = sequence("Same").get("projectId").asLong();
         long render = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(shot), "master",
                 false, "width", w, "height", h, "burnIn", false)).get(0).asLong();
-        BufferedImage file = firstFrame(render, w, h);
+        BufferedImage file = firstFrame(render);
         double difference = 0;
         int farOff = 0;
         for (int y = 0; y < h; y++) {
@@ -206,7 +206,7 @@ class BrowserWalkTest extends InBrowser {
         assertThat(farOff).as("pixels that are nowhere near").isLessThan(w * h / 2000);
     }
 
-    private BufferedImage firstFrame(long render, int w, int h) throws Exception {
+    private BufferedImage firstFrame(long render) throws Exception {
         Path movie = folder.resolve("m.mp4");
         for (int i = 0; i < 200 && !Files.exists(movie); i++) {
             var answer = client.send(client.to("/api/renders/" + render + "/movie"));

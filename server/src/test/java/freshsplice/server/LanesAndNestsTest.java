@@ -24,14 +24,12 @@ class LanesAndNestsTest {
 
     private final Client client = new Client(TestServer.address());
     private long project;
-    private long cut;
     private long master;
 
     @BeforeEach
     void receive() throws IOException {
         Received received = Received.of(client, "Lanes", CLIPS);
         project = received.project();
-        cut = received.cut();
         master = received.master();
     }
 

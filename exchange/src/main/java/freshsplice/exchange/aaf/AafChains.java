@@ -62,7 +62,7 @@ final class AafChains {
         AafObject clip = firstClip(slot.object(AafPid.SEGMENT), mob, 0);
         AafChain further = clip == null ? null : next(clip, rate, hops);
         Rational origin = Rational.of(slot.number(AafPid.ORIGIN, 0));
-        AafChain here = mob.type == AafClass.SOURCE_MOB ? media(mob, slot, rate, clip, further) : further;
+        AafChain here = mob.type == AafClass.SOURCE_MOB ? media(mob, rate, clip, further) : further;
         if (here == null) {
             return null;
         }
@@ -104,8 +104,7 @@ final class AafChains {
     }
 
     /** A file or a tape: what it says itself, over what the chain says further on. */
-    private AafChain media(AafObject mob, AafObject slot, FrameRate rate, AafObject clip, AafChain further)
-            {
+    private AafChain media(AafObject mob, FrameRate rate, AafObject clip, AafChain further) {
         AafObject descriptor = mob.object(AafPid.ESSENCE_DESCRIPTION);
         boolean isFile = descriptor != null && (descriptor.has(AafPid.SAMPLE_RATE) || descriptor.has(AafPid.MEDIA_LENGTH)
                 || descriptor.has(AafPid.LOCATORS));

@@ -68,7 +68,7 @@ public final class EdlReader implements CutReader {
 
     private static FrameRate guessed(EdlList list, List<Remark> remarks) {
         EdlRate guess = EdlRate.guess(list);
-        remarks.add(Remark.doubt("line 1", "The list does not say its rate; read at " + guess.rate()
+        remarks.add(Remark.guessedRate("line 1", "The list does not say its rate; read at " + guess.rate()
                 + " frames/s, because " + guess.reason() + ". Give the rate to choose another"));
         return guess.rate();
     }

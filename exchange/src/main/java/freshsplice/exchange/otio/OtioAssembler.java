@@ -72,7 +72,7 @@ final class OtioAssembler {
         FrameRate picture = stack == null ? null : firstRate(stack, 0, false);
         FrameRate first = picture != null ? picture : stack == null ? null : firstRate(stack, 0, true);
         if (first == null) {
-            remarks.add(Remark.doubt(item.place, "It does not say its rate; read at 24 frames/s. Give the rate to "
+            remarks.add(Remark.guessedRate(item.place, "It does not say its rate; read at 24 frames/s. Give the rate to "
                     + "choose another"));
             return FrameRate.FPS_24;
         }

@@ -59,7 +59,7 @@ final class OtioLane {
             if (item.takesTime()) {
                 add(item, zero, i == 0 ? null : items.get(i - 1), i + 1 == items.size() ? null : items.get(i + 1));
             } else if (item.is("Transition")) {
-                addTransition(item, zero, i == 0, i + 1 == items.size());
+                addTransition(item, zero);
             } else {
                 remarks.add(Remark.loss(item.place, "The schema " + item.schema
                         + " is not known here; it takes no time, and is kept"));
@@ -144,7 +144,7 @@ final class OtioLane {
         return reach == null ? 0 : Math.max(0, reach.at(rate).round());
     }
 
-    private void addTransition(OtioItem item, long zero, boolean first, boolean last) {
+    private void addTransition(OtioItem item, long zero) {
         long cut = at.round() + zero;
         long in = cut - offset(item, true);
         long out = cut + offset(item, false);

@@ -77,7 +77,7 @@ final class XmemlAssembler {
         }
         FrameRate first = sequence.tracks.stream().flatMap(t -> t.items.stream()).map(XmemlItem::rate)
                 .filter(r -> r != null).findFirst().orElse(FrameRate.FPS_24);
-        remarks.add(Remark.doubt(sequence.place(), "It does not say its rate; read at " + first
+        remarks.add(Remark.guessedRate(sequence.place(), "It does not say its rate; read at " + first
                 + " frames/s. Give the rate to choose another"));
         return first;
     }

@@ -171,7 +171,7 @@ final class XmemlParser {
         switch (in.getLocalName()) {
             case "name" -> sequence.name = node(0).text.strip();
             case "rate" -> sequence.rate = rates.of(node(0));
-            case "duration" -> sequence.duration = wrapped("duration").longOf("duration");
+            case "duration" -> sequence.duration = wrapped().longOf("duration");
             case "timecode" -> {
                 XmlNode timecode = node(0);
                 Long frame = rates.frameOf(timecode, sequence.rate);
@@ -190,7 +190,7 @@ final class XmemlParser {
         }
     }
 
-    private XmlNode wrapped(String name) throws XMLStreamException {
+    private XmlNode wrapped() throws XMLStreamException {
         XmlNode holder = new XmlNode("", line());
         holder.children.add(node(0));
         return holder;

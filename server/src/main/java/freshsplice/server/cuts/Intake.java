@@ -24,6 +24,7 @@ import freshsplice.server.stores.cuts.CutStore;
 import freshsplice.server.stores.masters.MasterStore;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.Consumer;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -54,7 +55,7 @@ public class Intake {
 
     /** Whether a file's name says that it is a cut. */
     public static boolean isCut(String name) {
-        return name.toLowerCase().matches(".*\\.(edl|xml|aaf|otio|otioz)");
+        return name.toLowerCase(Locale.ROOT).matches(".*\\.(edl|xml|aaf|otio|otioz)");
     }
 
     /** Reads a kept file as a new version of the project's edit. Nothing is made of it yet. */

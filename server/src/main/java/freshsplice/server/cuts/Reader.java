@@ -71,7 +71,7 @@ class Reader {
 
     /** Why a rate was guessed; null where the file says it. */
     private static String guess(Reading reading) {
-        return reading.remarks().stream().map(Remark::text).filter(t -> t.contains("does not say its rate")).findFirst()
+        return reading.remarks().stream().filter(r -> r.about() == Remark.About.GUESSED_RATE).map(Remark::text).findFirst()
                 .orElse(null);
     }
 

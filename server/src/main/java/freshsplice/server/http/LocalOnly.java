@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
+import java.util.Locale;
 import java.util.Set;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -43,7 +44,7 @@ public class LocalOnly extends OncePerRequestFilter {
     private static boolean isHere(String address) {
         try {
             String host = URI.create(address).getHost();
-            return host != null && HERE.contains(host.toLowerCase());
+            return host != null && HERE.contains(host.toLowerCase(Locale.ROOT));
         } catch (IllegalArgumentException e) {
             return false;
         }

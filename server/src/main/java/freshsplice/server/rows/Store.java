@@ -3,6 +3,7 @@ package freshsplice.server.rows;
 import freshsplice.server.refusals.NotThere;
 import jakarta.persistence.EntityManager;
 import java.util.List;
+import java.util.Locale;
 import org.springframework.stereotype.Component;
 
 /** Finding rows. What was taken away is not found. */
@@ -18,7 +19,7 @@ public class Store {
     public <T extends Row> T get(Class<T> type, long id) {
         T row = entities.find(type, id);
         if (row == null || row instanceof AliveRow alive && alive.alive == null) {
-            throw new NotThere("There is no such " + type.getSimpleName().replace("Row", "").toLowerCase()
+            throw new NotThere("There is no such " + type.getSimpleName().replace("Row", "").toLowerCase(Locale.ROOT)
                     + " any more: it may have been undone in another window");
         }
         return row;

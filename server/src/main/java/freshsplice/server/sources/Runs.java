@@ -38,7 +38,7 @@ class Runs {
                     .orElse(null);
             if (run != null) {
                 FrameRate own = wanted.source().rate() == null ? rate : wanted.source().rate();
-                write(projectId, run, groups.get(run), own);
+                write(projectId, groups.get(run), own);
             }
         }
     }
@@ -75,7 +75,7 @@ class Runs {
         return parsed.number() < 0 || whole ? Optional.of(key(parsed)) : Optional.empty();
     }
 
-    private void write(long projectId, String run, NavigableMap<Long, MediaRow> files, FrameRate rate) {
+    private void write(long projectId, NavigableMap<Long, MediaRow> files, FrameRate rate) {
         MediaRow first = files.firstEntry().getValue();
         String name = SequenceName.of(first.name).orElseThrow().run();
         MediaRow row = store.where(MediaRow.class, "projectId", projectId).stream()

@@ -71,7 +71,7 @@ public class Sources {
     /** What is seen and heard in a cut, each source once for each part of it that is used, nested cuts opened. */
     public static Map<Lane.Kind, List<Wanted>> wanted(Cut cut) {
         Map<Lane.Kind, Map<Wanted, Boolean>> found = new HashMap<>();
-        collect(cut, null, found, new IdentityHashMap<>());
+        collect(cut, found, new IdentityHashMap<>());
         Map<Lane.Kind, List<Wanted>> lists = new HashMap<>();
         for (Lane.Kind kind : Lane.Kind.values()) {
             lists.put(kind, List.copyOf(found.getOrDefault(kind, Map.of()).keySet()));
@@ -86,16 +86,15 @@ public class Sources {
         return all;
     }
 
-    /** @param inside the kind of the lane that shows a nested cut: of that, only such lanes are seen or heard */
-    private static void collect(Cut cut, Lane.Kind inside, Map<Lane.Kind, Map<Wanted, Boolean>> found,
-                                Map<Cut, Boolean> seen) {
+    /** Of a nested cut all lanes are taken: what shows its picture is laid with its sound. */
+    private static void collect(Cut cut, Map<Lane.Kind, Map<Wanted, Boolean>> found, Map<Cut, Boolean> seen) {
         if (seen.put(cut, true) != null) {
             return;
         }
         for (Lane lane : cut.lanes()) {
             for (Event event : lane.events()) {
                 if (event.nested() != null) {
-                    collect(event.nested(), lane.kind(), found, seen);
+                    collect(event.nested(), found, seen);
                 } else if (event.source() != null) {
                     found.computeIfAbsent(lane.kind(), k -> new LinkedHashMap<>()).put(wanted(event, cut.rate()), true);
                 }

@@ -1,6 +1,5 @@
 package freshsplice.server.http.media;
 
-import freshsplice.server.media.MediaStore;
 import freshsplice.server.media.Proxies;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.Store;
@@ -25,12 +24,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/media/{id}")
 class MediaController {
     private final Store store;
-    private final MediaStore media;
     private final Proxies proxies;
 
-    MediaController(Store store, MediaStore media, Proxies proxies) {
+    MediaController(Store store, Proxies proxies) {
         this.store = store;
-        this.media = media;
         this.proxies = proxies;
     }
 
