@@ -7,6 +7,7 @@ import freshsplice.exchange.format.ReadOptions;
 import freshsplice.exchange.format.WriteOptions;
 import java.io.File;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -80,7 +81,7 @@ final class FormatRun {
 
     private static double library(String python, Path file) throws IOException, InterruptedException {
         Process process = new ProcessBuilder(python, "-c", LIBRARY, file.toString()).start();
-        String out = new String(process.getInputStream().readAllBytes()).strip();
+        String out = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8).strip();
         return process.waitFor() == 0 ? Double.parseDouble(out.lines().reduce((a, b) -> b).orElse("NaN")) : Double.NaN;
     }
 }
