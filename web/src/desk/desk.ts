@@ -1,5 +1,7 @@
 import { create } from 'zustand'
+import { persist } from 'zustand/middleware'
 import { useShallow } from 'zustand/react/shallow'
+import { calmStorage } from './calmStorage'
 
 export const VIEWS = ['Intake', 'Conform', 'Stage', 'Renders', 'Review', 'Turnover'] as const
 export type View = (typeof VIEWS)[number]
@@ -48,17 +50,7 @@ type Desk = {
   soundStays: boolean
 }
 
-const KEPT = 'desk'
-
-function kept(): Partial<Desk> {
-  try {
-    return JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Partial<Desk>
-  } catch {
-    return {}
-  }
-}
-
-export const useDesk = create<Desk>(() => ({
+export const useDesk = create<Desk>()(persist(() => ({
   view: 'Conform',
   projectId: undefined,
   frame: 0,
@@ -82,14 +74,7 @@ export const useDesk = create<Desk>(() => ({
   cutting: false,
   along: undefined,
   soundStays: false,
-  ...kept(),
-}))
-
-if (typeof useDesk.getState().renderSize !== 'string') {
-  useDesk.setState({ renderSize: '1280 × 720' })
-}
-
-useDesk.subscribe((desk) => localStorage.setItem(KEPT, JSON.stringify(desk)))
+}) as Desk, { name: 'desk', storage: calmStorage() }))
 
 /** Some of the desk; called again only when one of those changes, which the playhead does at every frame. */
 export const useOfDesk = <K extends keyof Desk>(...keys: K[]): Pick<Desk, K> =>
