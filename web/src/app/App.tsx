@@ -1,27 +1,25 @@
-import { lazy, Suspense, useEffect, useRef } from 'react'
+import { useEffect, useRef } from 'react'
 import { ErrorBoundary } from 'react-error-boundary'
-import { setDesk, setProject, useDesk, useOfDesk, VIEWS } from '../desk/desk'
-import { useActions, useKeys } from '../desk/actions'
+import { Conform } from '../conform/Conform'
 import { MasterBox, openMasters } from '../conform/MasterBox'
+import { useActions, useKeys } from '../desk/actions'
+import { setDesk, setProject, useDesk, useOfDesk, VIEWS } from '../desk/desk'
+import { Intake } from '../intake/Intake'
+import { Empty } from '../parts/Empty'
 import { goTo, playOrStop, playRange, setIn, setOut, setScore, shuttle, step, stop } from '../playhead/transport'
+import { Renders } from '../renders/Renders'
+import { Review } from '../review/Review'
 import { useLive } from '../server/live'
 import { useMasters, useProject, useProjects, useSequence } from '../server/queries'
+import { Stage } from '../stage/Stage'
+import { Turnover } from '../turnover/Turnover'
 import { CommandBox } from './CommandBox'
-import { Empty } from '../parts/Empty'
 import { Fault } from './Fault'
 import { Messages } from './Messages'
 import { Projects } from './Projects'
 import { StatusLine } from './StatusLine'
 import { TopLine } from './TopLine'
 import { redo, undo } from './undo'
-
-// each view comes when it is first opened
-const Conform = lazy(() => import('../conform/Conform').then((m) => ({ default: m.Conform })))
-const Intake = lazy(() => import('../intake/Intake').then((m) => ({ default: m.Intake })))
-const Renders = lazy(() => import('../renders/Renders').then((m) => ({ default: m.Renders })))
-const Review = lazy(() => import('../review/Review').then((m) => ({ default: m.Review })))
-const Stage = lazy(() => import('../stage/Stage').then((m) => ({ default: m.Stage })))
-const Turnover = lazy(() => import('../turnover/Turnover').then((m) => ({ default: m.Turnover })))
 
 export function App() {
   const { view, projectId, masterId } = useOfDesk('view', 'projectId', 'masterId')
@@ -92,23 +90,21 @@ export function App() {
       <TopLine project={project} sequence={shown} />
       <main className="relative flex min-h-0 flex-1 flex-col" aria-label={view}>
         <ErrorBoundary FallbackComponent={Fault} resetKeys={[view, project.id, open]}>
-          <Suspense fallback={<Empty title="One moment" text={`Opening ${view}`} />}>
-            {view === 'Intake' && <Intake project={project} />}
-            {view === 'Turnover' && <Turnover project={project} sequence={shown} />}
-            {view !== 'Intake' && view !== 'Turnover' && !shown && (
-              project.masterId ? <Empty title="One moment" text="Laying out the lanes" /> : (
-                <Empty title="No cut yet" text="Everything here follows from a cut. Drop a cut (EDL, XML, AAF or OTIO) with its pictures and sound in Intake, or begin with empty shots.">
-                  <button type="button" className="button button-main" onClick={() => setDesk({ view: 'Intake' })}>Go to Intake</button>
-                  <button type="button" className="button" onClick={() => openMasters(true)}>Begin without a cut</button>
-                  <MasterBox project={project} sequence={undefined} hidden />
-                </Empty>
-              )
-            )}
-            {shown && view === 'Conform' && <Conform project={project} sequence={shown} />}
-            {shown && view === 'Stage' && <Stage project={project} sequence={shown} />}
-            {shown && view === 'Renders' && <Renders project={project} sequence={shown} />}
-            {shown && view === 'Review' && <Review project={project} sequence={shown} />}
-          </Suspense>
+          {view === 'Intake' && <Intake project={project} />}
+          {view === 'Turnover' && <Turnover project={project} sequence={shown} />}
+          {view !== 'Intake' && view !== 'Turnover' && !shown && (
+            project.masterId ? <Empty title="One moment" text="Laying out the lanes" /> : (
+              <Empty title="No cut yet" text="Everything here follows from a cut. Drop a cut (EDL, XML, AAF or OTIO) with its pictures and sound in Intake, or begin with empty shots.">
+                <button type="button" className="button button-main" onClick={() => setDesk({ view: 'Intake' })}>Go to Intake</button>
+                <button type="button" className="button" onClick={() => openMasters(true)}>Begin without a cut</button>
+                <MasterBox project={project} sequence={undefined} hidden />
+              </Empty>
+            )
+          )}
+          {shown && view === 'Conform' && <Conform project={project} sequence={shown} />}
+          {shown && view === 'Stage' && <Stage project={project} sequence={shown} />}
+          {shown && view === 'Renders' && <Renders project={project} sequence={shown} />}
+          {shown && view === 'Review' && <Review project={project} sequence={shown} />}
         </ErrorBoundary>
       </main>
       <StatusLine project={project} sequence={shown} />

@@ -2,6 +2,7 @@ package freshsplice.server;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Route;
 import java.io.IOException;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.assertj.core.api.Assertions;
@@ -16,6 +17,8 @@ class BrowserLineTest extends InMaster {
         begin("Line");
         goTo(100);
         AtomicInteger lost = new AtomicInteger();
+        // where somebody is is told a moment after they went there: it would find the line again before anybody looked
+        page.route("**/here", Route::abort);
         page.route("**/api/masters/*/edits", route -> {
             if (lost.getAndIncrement() == 0) {
                 route.abort();

@@ -68,7 +68,9 @@ public sealed interface PlaceEdit extends MasterEdit {
     }
 
     /** Puts copies of pieces, of this or another master, on a {@code lane} {@code at} a frame. */
-    record Paste(@NotEmpty(message = COPY_AGAIN) @Size(max = 5000) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long at,
+    record Paste(@NotEmpty(message = COPY_AGAIN)
+                 @Size(max = 5000, message = "At most 5000 pieces are pasted at once") List<@NotNull Long> sections,
+                 @NotNull(message = NEEDED) Long at,
                  @Schema(nullable = true) Long lane, @Schema(nullable = true) Boolean ripple,
                  @Schema(nullable = true) Along along, @Schema(nullable = true) Boolean soundStays)
                  implements PlaceEdit, Moving {
