@@ -32,6 +32,7 @@ class BrowserLineTest extends InMaster {
         assertThat(page.getByText("Not done: the server does not answer")).isVisible();
         assertThat(page.getByText("no line to the server")).isVisible();
         Assertions.assertThat(laid()).isEqualTo(before);
+        page.unroute("**/here");
         goTo(60);
         assertThat(page.getByText("no line to the server")).hasCount(0);
         assertThat(page.getByText("Not done: the server does not answer")).hasCount(0);
