@@ -57,7 +57,9 @@ public final class Bake {
         this.standing = new float[items.size() * MATRIX];
         Rational action = shot.actionAt(range.positionOf(0));
         for (int i = 0; i < items.size(); i++) {
-            items.get(i).placedAt(action).copyTo(standing, i * MATRIX);
+            if (!items.get(i).moves()) {
+                items.get(i).placedAt(action).copyTo(standing, i * MATRIX);
+            }
         }
     }
 
@@ -80,7 +82,7 @@ public final class Bake {
         return moving.clone();
     }
 
-    /** Item to world of every item at the first frame, a matrix each; of those that stand, at every frame. */
+    /** Item to world of the items that stand, a matrix for every item; zeros for those that move. */
     public float[] standing() {
         return standing.clone();
     }

@@ -1,7 +1,6 @@
 package freshsplice.server.live;
 
 import java.io.IOException;
-import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -24,7 +23,7 @@ public class LiveUpdates {
      * @param who  by whom
      * @param touched rooms of the project that an edit touched, in capitals; empty for all else
      */
-    public record Update(String kind, long seq, String name, String who, Collection<?> touched) {
+    public record Update(String kind, long seq, String name, String who, List<String> touched) {
         public Update(String kind, long seq, String name, String who) {
             this(kind, seq, name, who, List.of());
         }

@@ -68,13 +68,13 @@ public class ShotPictures implements DisposableBean {
         Shot shot = MasterStore.shot(row);
         Camera camera = stages.camera(row.cameraId);
         Stage stage = stages.stage(row.sceneId);
-        Bake bake = Bake.of(shot, camera, stage, new RenderRange(frame, Rational.ONE, 1), WIDTH / (double) HEIGHT);
+        Bake.Frame seen = Bake.of(shot, camera, stage, new RenderRange(frame, Rational.ONE, 1), WIDTH / (double) HEIGHT).frame(0);
         StringBuilder shown = new StringBuilder();
         for (Item item : stage.items()) {
             shown.append(item.shape()).append(item.colour());
         }
-        Fingerprint.Movement movement = Fingerprint.digest(bake);
-        return new Wanted(stage, bake.frame(0), Fingerprint.digest(shown + movement.camera() + movement.places()));
+        return new Wanted(stage, seen, Fingerprint.digest(shown + Fingerprint.digest(seen.view())
+                + Fingerprint.digest(seen.projection()) + Fingerprint.digest(seen.places())));
     }
 
     /** The picture's file, drawn now where it is not there. */

@@ -118,8 +118,7 @@ public class Choosing {
         Map<Lane.Kind, Map<String, Wanted>> wanted = wanted(projectId);
         Finders finders = sources.finders(projectId, flat(wanted));
         int filled = 0;
-        for (BoardRow board : store.whereIn(BoardRow.class, "shotId",
-                List.copyOf(masters.shotRows(projectId).keySet()))) {
+        for (BoardRow board : masters.boards(projectId)) {
             Long now = settle(finders, wanted, Lane.Kind.PICTURE, board.sourceKey, board.mediaId, exactly);
             filled += board.mediaId == null && now != null ? 1 : 0;
             board.mediaId = now;

@@ -2,7 +2,6 @@ package freshsplice.server.sources;
 
 import freshsplice.core.cut.Lane;
 import freshsplice.core.sources.Wanted;
-import freshsplice.server.rows.BoardRow;
 import freshsplice.server.rows.MediaFrameRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.SoundRow;
@@ -44,8 +43,7 @@ class Unused {
         Finders finders = sources.finders(projectId, Choosing.flat(wanted));
         Set<Long> used = new HashSet<>();
         wanted.forEach((kind, all) -> all.values().forEach(w -> used.add(finders.idOf(kind, w))));
-        store.whereIn(BoardRow.class, "shotId", List.copyOf(masters.shotRows(projectId).keySet()))
-                .forEach(b -> used.add(b.mediaId));
+        masters.boards(projectId).forEach(b -> used.add(b.mediaId));
         masters.of(projectId).ifPresent(m -> store.where(SoundRow.class, "masterId", m.id).forEach(s -> used.add(s.mediaId)));
         store.whereIn(MediaFrameRow.class, "mediaId", used.stream().filter(id -> id != null).toList())
                 .forEach(f -> used.add(f.frameId));

@@ -13,10 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.function.Supplier;
-import java.util.stream.Collectors;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -97,7 +94,7 @@ public class Steps {
     }
 
     private void tell(long projectId, long seq, String name, String who, Touched.Rows changed) {
-        Set<Room> rooms = changed.tables().stream().map(Room::of).collect(Collectors.toCollection(TreeSet::new));
+        List<String> rooms = changed.tables().stream().map(Room::of).distinct().sorted().map(Room::name).toList();
         live.tell(projectId, new LiveUpdates.Update("edit", seq, name, who, rooms));
     }
 

@@ -1,13 +1,14 @@
 package freshsplice.server.steps;
 
-import java.util.ArrayDeque;
-import java.util.Deque;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** Which rows the last steps touched: what was read of all others still holds. */
@@ -23,11 +24,17 @@ public class Touched {
     private record Step(long seq, Set<Long> ids) {
     }
 
-    private static final class Steps {
-        private final Deque<Step> last = new ArrayDeque<>();
-        /** The newest step that is not known any more. */
-        private long forgotten;
+    /** @param last the steps that are known, the newest last; @param forgotten the newest that is not known any more */
+    private record Steps(List<Step> last, long forgotten) {
+        Steps with(Step step) {
+            List<Step> all = new ArrayList<>(last);
+            all.add(step);
+            return all.size() <= KNOWN ? new Steps(all, forgotten)
+                    : new Steps(all.subList(1, all.size()), Math.max(forgotten, all.get(0).seq()));
+        }
     }
+
+    private static final Steps NONE = new Steps(List.of(), 0);
 
     private final Map<Key, Steps> tables = new ConcurrentHashMap<>();
 
@@ -59,38 +66,26 @@ public class Touched {
      * yet knows by its number that what they see is older. One that comes to nothing is noted for nothing.
      */
     void by(long projectId, long seq, Rows rows) {
-        rows.byTable.forEach((table, ids) -> tables.compute(new Key(projectId, table), (key, known) -> {
-            Steps steps = known == null ? new Steps() : known;
-            steps.last.addLast(new Step(seq, ids));
-            while (steps.last.size() > KNOWN) {
-                steps.forgotten = Math.max(steps.forgotten, steps.last.removeFirst().seq());
-            }
-            return steps;
-        }));
+        rows.byTable.forEach((table, ids) -> tables.merge(new Key(projectId, table), NONE.with(new Step(seq, ids)),
+                (known, fresh) -> known.with(fresh.last().get(0))));
     }
 
     /** The project's number of edits when a step last touched a table; 0 where none did since the start. */
     public long last(long projectId, String table) {
-        long[] last = {0};
-        tables.computeIfPresent(new Key(projectId, table), (key, steps) -> {
-            steps.last.forEach(s -> last[0] = Math.max(last[0], s.seq()));
-            return steps;
-        });
-        return last[0];
+        return steps(projectId, table).last().stream().mapToLong(Step::seq).max().orElse(0);
     }
 
     /** Ids of a table's rows that steps touched after a number of edits; empty where that is not known any more. */
     public Optional<Set<Long>> after(long projectId, String table, long seq) {
-        Set<Long> ids = new HashSet<>();
-        boolean[] known = {true};
-        tables.computeIfPresent(new Key(projectId, table), (key, steps) -> {
-            known[0] = seq >= steps.forgotten;
-            steps.last.stream().filter(s -> s.seq() > seq).forEach(s -> {
-                known[0] &= s.ids() != null;
-                ids.addAll(s.ids() == null ? Set.of() : s.ids());
-            });
-            return steps;
-        });
-        return known[0] ? Optional.of(ids) : Optional.empty();
+        Steps steps = steps(projectId, table);
+        List<Step> later = steps.last().stream().filter(s -> s.seq() > seq).toList();
+        if (seq < steps.forgotten() || later.stream().anyMatch(s -> s.ids() == null)) {
+            return Optional.empty();
+        }
+        return Optional.of(later.stream().flatMap(s -> s.ids().stream()).collect(Collectors.toSet()));
+    }
+
+    private Steps steps(long projectId, String table) {
+        return tables.getOrDefault(new Key(projectId, table), NONE);
     }
 }

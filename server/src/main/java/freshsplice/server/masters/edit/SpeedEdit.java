@@ -5,7 +5,6 @@ import freshsplice.core.master.edit.Along;
 import freshsplice.core.master.edit.Retiming;
 import freshsplice.core.time.Rational;
 import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.validation.constraints.AssertTrue;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
@@ -16,7 +15,7 @@ public sealed interface SpeedEdit extends PiecesEdit {
     record Fill(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Long at,
                 @Schema(nullable = true) Long frames, @Schema(nullable = true) Boolean ripple,
                 @Schema(nullable = true) Along along, @Schema(nullable = true) Boolean soundStays)
-                implements SpeedEdit, Moving {
+                implements SpeedEdit, Moving, HowFar {
         @Override
         public String words() {
             return "Stretch";
@@ -36,12 +35,6 @@ public sealed interface SpeedEdit extends PiecesEdit {
         @Override
         public boolean changesSpeed() {
             return true;
-        }
-
-        @AssertTrue(message = "This edit needs \"at\" or \"frames\"")
-        @Schema(hidden = true)
-        public boolean isSaidHowFar() {
-            return at != null || frames != null;
         }
     }
 

@@ -5,7 +5,6 @@ import freshsplice.core.master.edit.Along;
 import freshsplice.core.master.edit.Trims;
 import freshsplice.core.time.Rational;
 import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.validation.constraints.AssertTrue;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
@@ -16,7 +15,7 @@ public sealed interface TrimEdit extends PiecesEdit {
     record Head(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Long at,
                 @Schema(nullable = true) Long frames, @Schema(nullable = true) Boolean ripple,
                 @Schema(nullable = true) Along along, @Schema(nullable = true) Boolean soundStays)
-                implements TrimEdit, Moving {
+                implements TrimEdit, Moving, HowFar {
         @Override
         public String words() {
             return "Trim the head of";
@@ -37,19 +36,13 @@ public sealed interface TrimEdit extends PiecesEdit {
         public Long movedBy() {
             return frames;
         }
-
-        @AssertTrue(message = "This edit needs \"at\" or \"frames\"")
-        @Schema(hidden = true)
-        public boolean isSaidHowFar() {
-            return at != null || frames != null;
-        }
     }
 
     /** Moves the tail by {@code frames}, or to end {@code at} a frame. */
     record Tail(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Long at,
                 @Schema(nullable = true) Long frames, @Schema(nullable = true) Boolean ripple,
                 @Schema(nullable = true) Along along, @Schema(nullable = true) Boolean soundStays)
-                implements TrimEdit, Moving {
+                implements TrimEdit, Moving, HowFar {
         @Override
         public String words() {
             return "Trim the tail of";
@@ -69,12 +62,6 @@ public sealed interface TrimEdit extends PiecesEdit {
         @Override
         public Long movedBy() {
             return frames;
-        }
-
-        @AssertTrue(message = "This edit needs \"at\" or \"frames\"")
-        @Schema(hidden = true)
-        public boolean isSaidHowFar() {
-            return at != null || frames != null;
         }
     }
 

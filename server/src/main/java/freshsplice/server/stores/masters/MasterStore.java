@@ -8,6 +8,7 @@ import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.server.refusals.NotThere;
+import freshsplice.server.rows.BoardRow;
 import freshsplice.server.rows.MasterLaneRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
@@ -149,6 +150,11 @@ public class MasterStore {
         Map<Long, ShotRow> rows = new LinkedHashMap<>();
         store.where(ShotRow.class, "projectId", projectId).forEach(r -> rows.put(r.id, r));
         return rows;
+    }
+
+    /** The boards of all shots of a project. */
+    public List<BoardRow> boards(long projectId) {
+        return store.ofOwners(BoardRow.class, "shotId", ShotRow.class, "projectId", projectId);
     }
 
     public static Shot shot(ShotRow row) {

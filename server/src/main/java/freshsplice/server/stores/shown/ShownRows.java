@@ -9,10 +9,10 @@ import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Touched;
 import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.StageStore;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
@@ -50,7 +50,7 @@ public class ShownRows {
     }
 
     /**
-     * The project's shots by id, in their order.
+     * The project's shots by id, the lowest first.
      *
      * @param seq the project's number of edits as the transaction under way sees it
      */
@@ -67,13 +67,10 @@ public class ShownRows {
     }
 
     private Map<Long, ShotRow> withNew(Map<Long, ShotRow> before, Set<Long> ids) {
-        Map<Long, ShotRow> after = new LinkedHashMap<>(before);
-        Map<Long, ShotRow> alive = store.whereIn(ShotRow.class, "id", List.copyOf(ids)).stream()
-                .collect(Collectors.toMap(s -> s.id, Function.identity()));
-        boolean inOrder = alive.keySet().stream().allMatch(after::containsKey);
-        ids.forEach(id -> after.compute(id, (k, was) -> alive.get(id)));
-        return inOrder ? after : after.entrySet().stream().sorted(Map.Entry.comparingByKey())
-                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue, (a, b) -> a, LinkedHashMap::new));
+        Map<Long, ShotRow> after = new TreeMap<>(before);
+        after.keySet().removeAll(ids);
+        store.whereIn(ShotRow.class, "id", List.copyOf(ids)).forEach(alive -> after.put(alive.id, alive));
+        return after;
     }
 
     /** The first board of each shot, by the shot's id. */
@@ -81,7 +78,7 @@ public class ShownRows {
         // a board has no place of its own in a project: its shot has
         long now = Math.max(touched.last(projectId, "board"), touched.last(projectId, "media"));
         return known(new Key("boards", projectId), now, seq, () ->
-                store.ofOwners(BoardRow.class, "shotId", ShotRow.class, "projectId", projectId).stream()
+                masters.boards(projectId).stream()
                         .collect(Collectors.toMap(b -> b.shotId, Function.identity(), (a, b) -> a)));
     }
 

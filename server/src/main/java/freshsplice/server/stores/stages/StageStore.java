@@ -32,8 +32,8 @@ public class StageStore {
 
     public Stage stage(long sceneId) {
         List<ItemRow> rows = items(sceneId);
-        Map<Long, List<ItemKeyRow>> keys = store.whereIn(ItemKeyRow.class, "itemId",
-                rows.stream().map(r -> r.id).toList()).stream().collect(Collectors.groupingBy(k -> k.itemId));
+        Map<Long, List<ItemKeyRow>> keys = store.ofOwners(ItemKeyRow.class, "itemId", ItemRow.class, "sceneId", sceneId).stream()
+                .collect(Collectors.groupingBy(k -> k.itemId));
         return new Stage(rows.stream().map(r -> item(r, keys.getOrDefault(r.id, List.of()))).toList());
     }
 
