@@ -6,6 +6,7 @@ import { useActions, useKeys } from '../desk/actions'
 import { setDesk, setProject, useDesk, useOfDesk, VIEWS } from '../desk/desk'
 import { Intake } from '../intake/Intake'
 import { Empty } from '../parts/Empty'
+import { itemAt } from '../parts/lists'
 import { goTo, playOrStop, playRange, setIn, setOut, setScore, shuttle, step, stop } from '../playhead/transport'
 import { Renders } from '../renders/Renders'
 import { Review } from '../review/Review'
@@ -40,7 +41,7 @@ export function App() {
     if (projects.data && !asked.current) {
       asked.current = true
       if (projects.data.length === 1 && !known) {
-        setProject(projects.data[0].id)
+        setProject(itemAt(projects.data, 0).id)
       }
     }
   }, [projects.data, known])
@@ -54,8 +55,20 @@ export function App() {
   useActions('app', [
     ...VIEWS.map((name, i) => ({ group: 'Views', name, keys: `Ctrl+${i + 1} ${i + 1}`, run: () => setDesk({ view: name }) })),
     // the server says where there is nothing: the window may not have heard yet of what was done a moment ago
-    { group: 'Edit', name: project?.undo ? `Undo: ${project.undo.name}` : 'Undo', keys: 'Ctrl+Z', run: () => undo(projectId), disabled: !projectId },
-    { group: 'Edit', name: project?.redo ? `Redo: ${project.redo.name}` : 'Redo', keys: 'Ctrl+Shift+Z Ctrl+Y', run: () => redo(projectId), disabled: !projectId },
+    {
+      group: 'Edit',
+      name: project?.undo ? `Undo: ${project.undo.name}` : 'Undo',
+      keys: 'Ctrl+Z',
+      run: () => undo(projectId),
+      disabled: !projectId,
+    },
+    {
+      group: 'Edit',
+      name: project?.redo ? `Redo: ${project.redo.name}` : 'Redo',
+      keys: 'Ctrl+Shift+Z Ctrl+Y',
+      run: () => redo(projectId),
+      disabled: !projectId,
+    },
     { group: 'Play', name: 'Play or stop', keys: 'Space', run: playOrStop },
     { group: 'Play', name: 'Play forward, again for faster', keys: 'L', run: () => shuttle(1) },
     { group: 'Play', name: 'Stop', keys: 'K', run: stop },
@@ -83,7 +96,9 @@ export function App() {
         <Projects projects={projects.data} />
         <Messages />
       </>
-    ) : <Empty title="One moment" text="Asking the server for its projects" />
+    ) : (
+      <Empty title="One moment" text="Asking the server for its projects" />
+    )
   }
   return (
     <div className="flex h-full flex-col max-[900px]:h-auto">
@@ -92,15 +107,25 @@ export function App() {
         <ErrorBoundary FallbackComponent={Fault} resetKeys={[view, project.id, open]}>
           {view === 'Intake' && <Intake project={project} />}
           {view === 'Turnover' && <Turnover project={project} sequence={shown} />}
-          {view !== 'Intake' && view !== 'Turnover' && !shown && (
-            project.masterId ? <Empty title="One moment" text="Laying out the lanes" /> : (
-              <Empty title="No cut yet" text="Everything here follows from a cut. Drop a cut (EDL, XML, AAF or OTIO) with its pictures and sound in Intake, or begin with empty shots.">
-                <button type="button" className="button button-main" onClick={() => setDesk({ view: 'Intake' })}>Go to Intake</button>
-                <button type="button" className="button" onClick={() => openMasters(true)}>Begin without a cut</button>
+          {view !== 'Intake' &&
+            view !== 'Turnover' &&
+            !shown &&
+            (project.masterId ? (
+              <Empty title="One moment" text="Laying out the lanes" />
+            ) : (
+              <Empty
+                title="No cut yet"
+                text="Everything here follows from a cut. Drop a cut (EDL, XML, AAF or OTIO) with its pictures and sound in Intake, or begin with empty shots."
+              >
+                <button type="button" className="button button-main" onClick={() => setDesk({ view: 'Intake' })}>
+                  Go to Intake
+                </button>
+                <button type="button" className="button" onClick={() => openMasters(true)}>
+                  Begin without a cut
+                </button>
                 <MasterBox project={project} sequence={undefined} hidden />
               </Empty>
-            )
-          )}
+            ))}
           {shown && view === 'Conform' && <Conform project={project} sequence={shown} />}
           {shown && view === 'Stage' && <Stage project={project} sequence={shown} />}
           {shown && view === 'Renders' && <Renders project={project} sequence={shown} />}

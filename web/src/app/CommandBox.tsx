@@ -34,10 +34,20 @@ export function CommandBox() {
     <Dialog.Root open={open} onOpenChange={close}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
-        <Dialog.Content className="fixed left-1/2 top-[12vh] z-50 flex max-h-[72vh] w-[620px] max-w-[94vw] -translate-x-1/2 flex-col rounded-lg border border-line bg-raised shadow-2xl" aria-describedby={undefined}>
+        <Dialog.Content
+          className="fixed left-1/2 top-[12vh] z-50 flex max-h-[72vh] w-[620px] max-w-[94vw] -translate-x-1/2 flex-col rounded-lg border border-line bg-raised shadow-2xl"
+          aria-describedby={undefined}
+        >
           <Dialog.Title className="sr-only">Do anything</Dialog.Title>
-          <input className="m-3 rounded-md border border-line bg-deep px-3 py-2 text-[16px]" placeholder="What do you want to do? Type a word or a key" autoFocus value={text}
-            role="combobox" aria-expanded aria-controls="found" aria-label="Search actions and shortcuts"
+          <input
+            className="m-3 rounded-md border border-line bg-deep px-3 py-2 text-[16px]"
+            placeholder="What do you want to do? Type a word or a key"
+            autoFocus
+            value={text}
+            role="combobox"
+            aria-expanded
+            aria-controls="found"
+            aria-label="Search actions and shortcuts"
             onChange={(e) => {
               setText(e.target.value)
               setAt(0)
@@ -49,20 +59,32 @@ export function CommandBox() {
               } else if (e.key === 'Enter') {
                 run(found[at])
               }
-            }} />
-          <ul id="found" role="listbox" className="scroll min-h-0 flex-1 pb-3">
+            }}
+          />
+          <div id="found" role="listbox" className="scroll min-h-0 flex-1 pb-3">
             {found.map((action, i) => (
-              <li key={action.group + action.name} role="option" aria-selected={i === at} aria-disabled={action.disabled}
+              <div
+                key={action.group + action.name}
+                role="option"
+                tabIndex={-1}
+                aria-selected={i === at}
+                aria-disabled={action.disabled}
                 ref={(e) => (i === at ? e?.scrollIntoView({ block: 'nearest' }) : undefined)}
                 className={`flex cursor-pointer items-center gap-3 px-5 py-1.5 ${i === at ? 'bg-[#4a4a4a]' : ''} ${action.disabled ? 'text-[#9a9a9a]' : ''}`}
-                onMouseMove={() => setAt(i)} onClick={() => run(action)}>
+                onMouseMove={() => setAt(i)}
+                onClick={() => run(action)}
+              >
                 <span className="w-20 text-[12px] text-quiet">{action.group}</span>
                 <span className="flex-1">{action.name}</span>
-                {action.keys?.split(' ').map((k) => <span key={k} className="key">{readableKeys(k)}</span>)}
-              </li>
+                {action.keys?.split(' ').map((k) => (
+                  <span key={k} className="key">
+                    {readableKeys(k)}
+                  </span>
+                ))}
+              </div>
             ))}
-            {found.length === 0 && <li className="px-5 py-3 text-quiet">Nothing here is found by that: try another word for it</li>}
-          </ul>
+            {found.length === 0 && <p className="px-5 py-3 text-quiet">Nothing here is found by that: try another word for it</p>}
+          </div>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
@@ -71,5 +93,7 @@ export function CommandBox() {
 
 function search(actions: Action[], text: string): Action[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
-  return actions.filter((a) => words.every((w) => `${a.group} ${a.name} ${readableKeys(a.keys ?? '')} ${plainWords(a.name)}`.toLowerCase().includes(w)))
+  return actions.filter((a) =>
+    words.every((w) => `${a.group} ${a.name} ${readableKeys(a.keys ?? '')} ${plainWords(a.name)}`.toLowerCase().includes(w)),
+  )
 }

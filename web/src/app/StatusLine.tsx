@@ -6,18 +6,43 @@ import { plural } from '../parts/words'
 import { useLabels } from '../playhead/labels'
 import { liveAt, passingFrom, shareAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, useTransport, wholeRange } from '../playhead/transport'
-import { getJson } from '../server/client'
-import type { Position, Project, Sequence } from '../server/types'
+import { get, of } from '../server/client'
+import type { Project, Sequence } from '../server/types'
 import { openCommands } from './CommandBox'
 import { TaskLine } from './TaskLine'
 
 const HINTS: Record<string, [string, string][]> = {
-  Intake: [['N', 'next remark'], ['Ctrl Enter', 'receive']],
-  Conform: [['J K L', 'play'], ['↑ ↓', 'seams'], ['B', 'next bent'], ['+ −', 'move seam'], ['S X', 'split, take out']],
-  Stage: [['K', 'key here'], [', .', 'key to key'], ['G', 'film from here'], ['O', 'board over']],
-  Renders: [['A', 'all shots'], ['R', 'render']],
-  Review: [['W', 'side by side, wiped'], ['X', 'flick'], ['J K L', 'play']],
-  Turnover: [['↑ ↓', 'change to change'], ['Space', 'take or leave'], ['Enter', 'apply']],
+  Intake: [
+    ['N', 'next remark'],
+    ['Ctrl Enter', 'receive'],
+  ],
+  Conform: [
+    ['J K L', 'play'],
+    ['↑ ↓', 'seams'],
+    ['B', 'next bent'],
+    ['+ −', 'move seam'],
+    ['S X', 'split, take out'],
+  ],
+  Stage: [
+    ['K', 'key here'],
+    [', .', 'key to key'],
+    ['G', 'film from here'],
+    ['O', 'board over'],
+  ],
+  Renders: [
+    ['A', 'all shots'],
+    ['R', 'render'],
+  ],
+  Review: [
+    ['W', 'side by side, wiped'],
+    ['X', 'flick'],
+    ['J K L', 'play'],
+  ],
+  Turnover: [
+    ['↑ ↓', 'change to change'],
+    ['Space', 'take or leave'],
+    ['Enter', 'apply'],
+  ],
 }
 
 /** The frame in every reading; typing into the first goes there. */
@@ -34,24 +59,45 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
       {sequence ? (
         <>
           <TypedFrame sequence={sequence} label={label(frame)} />
-          <span className="num whitespace-nowrap text-quiet" title={`Running time ${runningTime(sequence)}`}>{recordWords(sequence, frame)}</span>
+          <span className="num whitespace-nowrap text-quiet" title={`Running time ${runningTime(sequence)}`}>
+            {recordWords(sequence, frame)}
+          </span>
           {range && <span className="num whitespace-nowrap text-quiet">range {plural(range.out - range.in, 'frame')}</span>}
           {section && section.content === 'SHOT' ? (
             <span className="num whitespace-nowrap text-quiet">
-              {passing ? `${passing.code} passes into ${section.code}, ${Math.round(shareAt(section, frame) * 100)} %` : `${section.code}, frame ${shotFrameAt(section, frame)} of ${section.shotFirst}–${section.shotLast}`}
+              {passing
+                ? `${passing.code} passes into ${section.code}, ${Math.round(shareAt(section, frame) * 100)} %`
+                : `${section.code}, frame ${shotFrameAt(section, frame)} of ${section.shotFirst}–${section.shotLast}`}
             </span>
-          ) : <span className="truncate text-quiet">{section?.code ?? 'black'}</span>}
-          {dropped > 0 && <span className="num whitespace-nowrap text-bent" role="status">{dropped} {dropped === 1 ? 'frame' : 'frames'} dropped</span>}
+          ) : (
+            <span className="truncate text-quiet">{section?.code ?? 'black'}</span>
+          )}
+          {dropped > 0 && (
+            <span className="num whitespace-nowrap text-bent" role="status">
+              {dropped} {dropped === 1 ? 'frame' : 'frames'} dropped
+            </span>
+          )}
           {speed !== 0 && speed !== 1 && <span className="num text-quiet">{speed > 0 ? `${speed} ×` : `−${-speed} ×`}</span>}
         </>
-      ) : <span className="text-quiet">{project.name}</span>}
+      ) : (
+        <span className="text-quiet">{project.name}</span>
+      )}
       <span className="ml-auto" />
-      {colleague && <span className="min-w-0 truncate text-quiet" role="status">{colleague}</span>}
+      {colleague && (
+        <span className="min-w-0 truncate text-quiet" role="status">
+          {colleague}
+        </span>
+      )}
       <TaskLine projectId={project.id} />
       <span className="flex h-[30px] min-w-0 max-[900px]:hidden flex-wrap items-center justify-end gap-x-4 overflow-hidden whitespace-nowrap">
-        {HINTS[view].map(([key, text]) => (
+        {HINTS[view]?.map(([key, text]) => (
           <span key={key} className="flex h-[30px] items-center gap-1.5">
-            {key.split(' ').map((k) => <span key={k} className="key self-center">{k}</span>)} {text}
+            {key.split(' ').map((k) => (
+              <span key={k} className="key self-center">
+                {k}
+              </span>
+            ))}{' '}
+            {text}
           </span>
         ))}
       </span>
@@ -70,8 +116,11 @@ function runningTime({ masterStart, masterEnd, framesPerSecond }: Sequence): str
 
 function recordWords(sequence: Sequence, frame: number) {
   const { masterStart, masterEnd } = sequence
-  return frame < masterStart ? `${plural(masterStart - frame, 'frame')} before the master` : frame >= masterEnd ? `${plural(frame - masterEnd + 1, 'frame')} past the master`
-    : `record ${frame - masterStart + 1} of ${masterEnd - masterStart}`
+  return frame < masterStart
+    ? `${plural(masterStart - frame, 'frame')} before the master`
+    : frame >= masterEnd
+      ? `${plural(frame - masterEnd + 1, 'frame')} past the master`
+      : `record ${frame - masterStart + 1} of ${masterEnd - masterStart}`
 }
 
 function TypedFrame({ sequence, label }: { sequence: Sequence; label: string }) {
@@ -80,9 +129,16 @@ function TypedFrame({ sequence, label }: { sequence: Sequence; label: string }) 
     if (typed?.trim()) {
       try {
         const { frame, units } = useDesk.getState()
-        const at = await getJson<Position>(`/api/masters/${sequence.id}/position?text=${encodeURIComponent(typed)}&from=${frame}&unit=${units.toUpperCase()}`)
+        const at = await get(
+          '/api/masters/{id}/position',
+          of(sequence.id, { text: typed, from: frame, unit: units.toUpperCase() as Uppercase<typeof units> }),
+        )
         if (at.frame < sequence.start || at.frame >= sequence.end) {
-          sayError(new Error(`${at.label} lies ${at.frame < sequence.start ? 'before the first' : 'after the last'} frame of the master: gone to that`))
+          sayError(
+            new Error(
+              `${at.label} lies ${at.frame < sequence.start ? 'before the first' : 'after the last'} frame of the master: gone to that`,
+            ),
+          )
         }
         goTo(at.frame)
       } catch (e) {
@@ -92,18 +148,26 @@ function TypedFrame({ sequence, label }: { sequence: Sequence; label: string }) 
     setTyped(undefined)
   }
   return (
-    <form onSubmit={(e) => {
-      e.preventDefault()
-      void go()
-      ;(document.activeElement as HTMLElement | null)?.blur()
-    }}>
-      <input className="num w-[104px] bg-transparent text-[14px]" aria-label="Go to a timecode, or by frames"
-        title="Type a timecode, +12 or -1:00, or a shot's name" value={typed ?? label}
+    <form
+      onSubmit={(e) => {
+        e.preventDefault()
+        void go()
+        ;(document.activeElement as HTMLElement | null)?.blur()
+      }}
+    >
+      <input
+        className="num w-[104px] bg-transparent text-[14px]"
+        aria-label="Go to a timecode, or by frames"
+        title="Type a timecode, +12 or -1:00, or a shot's name"
+        value={typed ?? label}
         onFocus={(e) => {
           setTyped('')
           e.target.value = ''
         }}
-        onChange={(e) => setTyped(e.target.value)} onBlur={() => setTyped(undefined)} placeholder={label} />
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={() => setTyped(undefined)}
+        placeholder={label}
+      />
     </form>
   )
 }

@@ -1,9 +1,9 @@
-import { setDesk, setProject, useDesk, type View, VIEWS } from '../desk/desk'
+import { MasterBox } from '../conform/MasterBox'
+import { setDesk, setProject, useDesk, VIEWS, type View } from '../desk/desk'
 import { useLine } from '../desk/line'
-import type { Project, Sequence } from '../server/types'
 import { plural } from '../parts/words'
 import { goTo } from '../playhead/transport'
-import { MasterBox } from '../conform/MasterBox'
+import type { Project, Sequence } from '../server/types'
 import { History } from './History'
 import { redo, undo } from './undo'
 
@@ -13,35 +13,68 @@ export function TopLine({ project, sequence }: { project: Project; sequence?: Se
   const view = useDesk((d) => d.view)
   const waiting: Partial<Record<View, [number, string]>> = {
     Intake: [project.cuts.filter((c) => c.state === 'LOOKED_AT').length, 'waits in Intake to be received'],
-    Turnover: [project.cuts.filter((c) => c.state === 'RECEIVED' && project.againstCutId && c.id > project.againstCutId).length, 'is newer than the one that the master is held against'],
+    Turnover: [
+      project.cuts.filter((c) => c.state === 'RECEIVED' && project.againstCutId && c.id > project.againstCutId).length,
+      'is newer than the one that the master is held against',
+    ],
   }
   return (
     <header className="flex h-[43px] shrink-0 items-center gap-4 max-[900px]:h-auto max-[900px]:flex-wrap max-[900px]:gap-y-1 max-[900px]:py-1 border-b border-black/40 bg-deep px-4">
       <button type="button" className="min-w-0 shrink truncate text-left" title="Another project" onClick={() => setProject(undefined)}>
         <h1 className="inline font-semibold">{project.name}</h1>
-        <span className="text-quiet">
-          {sequence && (sequence.cut.id ? ` · Cut ${sequence.cut.version}` : ' · no cut')}
-        </span>
+        <span className="text-quiet">{sequence && (sequence.cut.id ? ` · Cut ${sequence.cut.version}` : ' · no cut')}</span>
       </button>
       {sequence && <MasterBox project={project} sequence={sequence} />}
-      <nav className="flex shrink-0 gap-1 max-[900px]:shrink max-[900px]:flex-wrap" role="tablist" aria-label="Views">
+      <div className="flex shrink-0 gap-1 max-[900px]:shrink max-[900px]:flex-wrap" role="tablist" aria-label="Views">
         {VIEWS.map((name) => (
-          <button key={name} type="button" role="tab" aria-selected={view === name}
+          <button
+            key={name}
+            type="button"
+            role="tab"
+            aria-selected={view === name}
             className={`rounded-t-md px-3 py-1.5 ${view === name ? 'border-b-2 border-live bg-[#454545] text-white' : 'text-quiet hover:text-white'}`}
-            onClick={() => setDesk({ view: name })}>
+            onClick={() => setDesk({ view: name })}
+          >
             {name}
-            {waiting[name] && waiting[name][0] > 0 && <span className="ml-1.5 text-bent" title={`${waiting[name][0] === 1 ? 'a cut' : plural(waiting[name][0], 'cut')} ${waiting[name][1]}`}>{waiting[name][0]}</span>}
+            {waiting[name] && waiting[name][0] > 0 && (
+              <span
+                className="ml-1.5 text-bent"
+                title={`${waiting[name][0] === 1 ? 'a cut' : plural(waiting[name][0], 'cut')} ${waiting[name][1]}`}
+              >
+                {waiting[name][0]}
+              </span>
+            )}
           </button>
         ))}
-      </nav>
+      </div>
       <div className="ml-auto flex shrink-0 items-center gap-4 max-[900px]:ml-0 max-[900px]:shrink max-[900px]:flex-wrap max-[900px]:gap-y-1">
-        {!connected && <span className="whitespace-nowrap rounded bg-bent/20 px-2 text-bent" role="status">no line to the server</span>}
+        {!connected && (
+          <span className="whitespace-nowrap rounded bg-bent/20 px-2 text-bent" role="status">
+            no line to the server
+          </span>
+        )}
         {sequence && <Counts sequence={sequence} />}
         <span className="flex gap-1">
-          <button type="button" className="button px-2! py-0.5!" disabled={!project.undo} aria-label="Undo"
-            title={project.undo ? `Undo: ${project.undo.name} (${project.undo.who})` : 'Nothing to undo'} onClick={() => undo(project.id)}>↶</button>
-          <button type="button" className="button px-2! py-0.5!" disabled={!project.redo} aria-label="Redo"
-            title={project.redo ? `Redo: ${project.redo.name}` : 'Nothing to redo'} onClick={() => redo(project.id)}>↷</button>
+          <button
+            type="button"
+            className="button px-2! py-0.5!"
+            disabled={!project.undo}
+            aria-label="Undo"
+            title={project.undo ? `Undo: ${project.undo.name} (${project.undo.who})` : 'Nothing to undo'}
+            onClick={() => undo(project.id)}
+          >
+            ↶
+          </button>
+          <button
+            type="button"
+            className="button px-2! py-0.5!"
+            disabled={!project.redo}
+            aria-label="Redo"
+            title={project.redo ? `Redo: ${project.redo.name}` : 'Nothing to redo'}
+            onClick={() => redo(project.id)}
+          >
+            ↷
+          </button>
           <History project={project} />
         </span>
       </div>
@@ -54,8 +87,10 @@ function Counts({ sequence }: { sequence: Sequence }) {
   const toDifference = () => {
     const { frame } = useDesk.getState()
     const next = differences.find((d) => d.in > frame) ?? differences[0]
-    setDesk({ view: 'Conform' })
-    goTo(next.in)
+    if (next) {
+      setDesk({ view: 'Conform' })
+      goTo(next.in)
+    }
   }
   const toBent = () => {
     const bent = sequence.seams.find((s) => s.cutBend !== 0 || s.renderBend !== 0)
@@ -73,12 +108,29 @@ function Counts({ sequence }: { sequence: Sequence }) {
     <>
       {count(counts.shots, 'shot', 'shots', '', () => setDesk({ view: 'Renders' }))}
       {count(counts.bentSeams, 'seam bent', 'seams bent', 'text-bent', toBent)}
-      {differences.length > 0 && count(differences.length, 'unlike the cut', 'unlike the cut', 'text-bent', toDifference,
-        differences.slice(0, 12).map((d) => `${d.name ? `${d.name}: ` : ''}${d.words}`).join('\n'))}
+      {differences.length > 0 &&
+        count(
+          differences.length,
+          'unlike the cut',
+          'unlike the cut',
+          'text-bent',
+          toDifference,
+          differences
+            .slice(0, 12)
+            .map((d) => `${d.name ? `${d.name}: ` : ''}${d.words}`)
+            .join('\n'),
+        )}
       {counts.blackFrames > 0 && count(counts.blackFrames, 'frame black', 'frames black', 'text-bent', () => setDesk({ view: 'Conform' }))}
-      {count(counts.toRender, 'to render', 'to render', 'text-stale', () => setDesk({ view: 'Renders' }),
-        `${plural(counts.outOfDate, 'render')} out of date, ${counts.toRender - counts.outOfDate} staged and not rendered`)}
-      {counts.missingBoards > 0 && count(counts.missingBoards, 'picture to find', 'pictures to find', 'text-bent', () => setDesk({ view: 'Intake' }))}
+      {count(
+        counts.toRender,
+        'to render',
+        'to render',
+        'text-stale',
+        () => setDesk({ view: 'Renders' }),
+        `${plural(counts.outOfDate, 'render')} out of date, ${counts.toRender - counts.outOfDate} staged and not rendered`,
+      )}
+      {counts.missingBoards > 0 &&
+        count(counts.missingBoards, 'picture to find', 'pictures to find', 'text-bent', () => setDesk({ view: 'Intake' }))}
     </>
   )
 }

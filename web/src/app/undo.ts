@@ -1,7 +1,6 @@
 import { say, sayError } from '../desk/messages'
-import { postInOrder } from '../server/client'
-
-type Step = { name: string }
+import { of } from '../server/client'
+import { postInOrder } from '../server/inOrder'
 
 export async function undo(projectId: number | undefined) {
   await turn(projectId, 'undo', 'Undone')
@@ -11,9 +10,9 @@ export async function redo(projectId: number | undefined) {
   await turn(projectId, 'redo', 'Done again')
 }
 
-async function turn(projectId: number | undefined, way: string, word: string) {
+async function turn(projectId: number | undefined, way: 'undo' | 'redo', word: string) {
   try {
-    const step = await postInOrder<Step>(`/api/projects/${projectId}/${way}`)
+    const step = await postInOrder(`/api/projects/{id}/${way}`, of(projectId))
     say(`${word}: ${step.name}`)
   } catch (e) {
     sayError(e)

@@ -10,12 +10,26 @@ export function CameraBox({ sequence, now, choose, close }: Props) {
   const [at, setAt] = useState(0)
   const field = useRef<HTMLInputElement>(null)
   useEffect(() => field.current?.focus(), [])
-  const shots = [...new Map(sequence.sections.map((s) => [s.shotId, s])).values()]
-    .filter((s) => s.shotId !== now.shotId && `${s.code} ${s.camera}`.toLowerCase().includes(text.toLowerCase()))
+  const shots = [...new Map(sequence.sections.map((s) => [s.shotId, s])).values()].filter(
+    (s) => s.shotId !== now.shotId && `${s.code} ${s.camera}`.toLowerCase().includes(text.toLowerCase()),
+  )
   return (
-    <div role="dialog" aria-label="Cut to another camera" className="absolute left-1/2 top-[30%] z-20 flex h-[300px] w-[340px] -translate-x-1/2 flex-col rounded-lg border border-line bg-raised p-3 shadow-xl">
-      <label htmlFor="to-camera" className="pb-2">From this frame on, the camera of</label>
-      <input id="to-camera" ref={field} className="field mb-2" value={text} placeholder="shot or camera" autoComplete="off" onBlur={(e) => e.relatedTarget ?? close()}
+    <div
+      role="dialog"
+      aria-label="Cut to another camera"
+      className="absolute left-1/2 top-[30%] z-20 flex h-[300px] w-[340px] -translate-x-1/2 flex-col rounded-lg border border-line bg-raised p-3 shadow-xl"
+    >
+      <label htmlFor="to-camera" className="pb-2">
+        From this frame on, the camera of
+      </label>
+      <input
+        id="to-camera"
+        ref={field}
+        className="field mb-2"
+        value={text}
+        placeholder="shot or camera"
+        autoComplete="off"
+        onBlur={(e) => e.relatedTarget ?? close()}
         onChange={(e) => {
           setText(e.target.value)
           setAt(0)
@@ -30,16 +44,23 @@ export function CameraBox({ sequence, now, choose, close }: Props) {
             choose(shots[at].shotId)
             close()
           }
-        }} />
+        }}
+      />
       <Rows rows={shots} height={30} label="Cameras" at={at}>
         {(shot, i) => (
-          <button type="button" className={`flex h-full w-full items-center gap-3 rounded px-2 text-left ${i === at ? 'bg-[#3a4341]' : ''}`}
+          <button
+            type="button"
+            className={`flex h-full w-full items-center gap-3 rounded px-2 text-left ${i === at ? 'bg-[#3a4341]' : ''}`}
             onMouseDown={(e) => e.preventDefault()}
             onClick={() => {
               choose(shot.shotId)
               close()
-            }}>
-            <span className="num">{shot.code}</span><span className="truncate text-quiet">{shot.camera} · {shot.lens.toFixed(0)} mm</span>
+            }}
+          >
+            <span className="num">{shot.code}</span>
+            <span className="truncate text-quiet">
+              {shot.camera} · {shot.lens.toFixed(0)} mm
+            </span>
           </button>
         )}
       </Rows>

@@ -1,7 +1,7 @@
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
-import { useCalmFrame } from '../playhead/useCalmFrame'
 import { liveAt } from '../playhead/lookup'
+import { useCalmFrame } from '../playhead/useCalmFrame'
 import type { Section, Sequence } from '../server/types'
 import { edit } from './edits'
 
@@ -26,14 +26,27 @@ export function CameraKeys({ sequence }: { sequence: Sequence }) {
     { group: 'Cameras', name: 'Stop cutting to cameras', keys: 'Escape', run: () => setDesk({ cutting: false }) },
   ])
   return (
-    <div className="flex h-[32px] shrink-0 items-center gap-4 overflow-hidden border-t border-black/40 bg-[#303836] px-4 text-[13px]" role="toolbar" aria-label="Cameras by number">
+    <div
+      className="flex h-[32px] shrink-0 items-center gap-4 overflow-hidden border-t border-black/40 bg-[#303836] px-4 text-[13px]"
+      role="toolbar"
+      aria-label="Cameras by number"
+    >
       <span className="whitespace-nowrap">Cut to</span>
       {cameras.map((c, i) => (
-        <button key={c.shotId} type="button" className={`flex items-center gap-1.5 whitespace-nowrap ${c.shotId === now?.shotId ? 'text-live' : ''}`} aria-pressed={c.shotId === now?.shotId} onClick={() => cut(c)}>
-          <span className="key">{i + 1}</span><span className="num">{c.code}</span>
+        <button
+          key={c.shotId}
+          type="button"
+          className={`flex items-center gap-1.5 whitespace-nowrap ${c.shotId === now?.shotId ? 'text-live' : ''}`}
+          aria-pressed={c.shotId === now?.shotId}
+          onClick={() => cut(c)}
+        >
+          <span className="key">{i + 1}</span>
+          <span className="num">{c.code}</span>
         </button>
       ))}
-      <button type="button" className="link ml-auto whitespace-nowrap text-quiet" onClick={() => setDesk({ cutting: false })}>stop, Escape</button>
+      <button type="button" className="link ml-auto whitespace-nowrap text-quiet" onClick={() => setDesk({ cutting: false })}>
+        stop, Escape
+      </button>
     </div>
   )
 }
@@ -43,7 +56,10 @@ const MOST = 9
 /** The nine shots nearest to a frame, in order: they keep their numbers while the playhead moves among them. */
 function nearest(sequence: Sequence, frame: number): Section[] {
   const shots = [...new Map(sequence.sections.filter((s) => s.shotId).map((s) => [s.shotId, s])).values()]
-  const here = Math.max(0, shots.findIndex((s) => s.out > frame))
+  const here = Math.max(
+    0,
+    shots.findIndex((s) => s.out > frame),
+  )
   const first = Math.max(0, Math.min(shots.length - MOST, Math.floor(here / MOST) * MOST))
   return shots.slice(first, first + MOST)
 }

@@ -1,14 +1,15 @@
-import { setDesk, useDesk, useOfDesk } from '../desk/desk'
 import { useActions } from '../desk/actions'
+import { setDesk, useDesk, useOfDesk } from '../desk/desk'
+import { itemAt, lastOf } from '../parts/lists'
 import { goTo, play } from '../playhead/transport'
+import { useTellingWhere } from '../server/others'
 import type { Project, Sequence } from '../server/types'
 import { CameraKeys } from './CameraKeys'
 import { chosenPieces } from './edits'
 import { Lanes } from './Lanes'
-import { useTellingWhere } from '../server/others'
 import { PieceBar } from './PieceBar'
-import { SoundBar } from './SoundBar'
 import { SeamBox } from './SeamBox'
+import { SoundBar } from './SoundBar'
 import { ThreePictures } from './ThreePictures'
 import { zoomBy } from './useZoom'
 
@@ -51,7 +52,12 @@ export function Conform({ project, sequence }: { project: Project; sequence: Seq
     { group: 'Conform', name: 'Choose the next piece', keys: 'Alt+ArrowRight', run: () => toPiece(1) },
     { group: 'Conform', name: 'Choose the piece before', keys: 'Alt+ArrowLeft', run: () => toPiece(-1) },
     { group: 'Conform', name: 'Lay another version of the cut over it', keys: 'Shift+V', run: layOver, disabled: project.cuts.length < 2 },
-    { group: 'Conform', name: cutting ? 'Stop cutting to cameras by number' : 'Cut to cameras by number', keys: 'Shift+C', run: () => setDesk({ cutting: !cutting }) },
+    {
+      group: 'Conform',
+      name: cutting ? 'Stop cutting to cameras by number' : 'Cut to cameras by number',
+      keys: 'Shift+C',
+      run: () => setDesk({ cutting: !cutting }),
+    },
     { group: 'Conform', name: 'Show another picture large', keys: 'V', run: nextLarge },
     { group: 'Conform', name: 'Zoom in', keys: '= Ctrl+ArrowUp', run: () => zoomBy(sequence, 0.6, here()) },
     { group: 'Conform', name: 'Zoom out', keys: 'Ctrl+ArrowDown Z', run: () => zoomBy(sequence, 1 / 0.6, here()) },
@@ -93,7 +99,7 @@ function playAround(sequence: Sequence, frame: number) {
 function playChosen(sequence: Sequence) {
   const chosen = chosenPieces(sequence, useDesk.getState().pieces)
   if (chosen.length > 0) {
-    const part = { in: chosen[0].in, out: chosen[chosen.length - 1].out }
+    const part = { in: itemAt(chosen, 0).in, out: lastOf(chosen).out }
     setDesk({ frame: part.in })
     play(1, part, true)
   }

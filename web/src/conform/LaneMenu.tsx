@@ -1,7 +1,8 @@
 import { ContextMenu } from 'radix-ui'
 import { type Action, useActionList } from '../desk/actions'
-import { readableKeys } from '../desk/keyWords'
 import { useOfDesk } from '../desk/desk'
+import { readableKeys } from '../desk/keyWords'
+import { itemAt } from '../parts/lists'
 
 const ITEM = 'flex cursor-default items-center gap-4 rounded px-2 py-1 outline-none data-[highlighted]:bg-[#4a4a4a]'
 const PANEL = 'scroll z-40 max-h-[70vh] min-w-[260px] rounded-lg border border-line bg-raised p-1.5 text-[13px] shadow-xl'
@@ -23,8 +24,15 @@ export function LaneMenu({ children }: { children: React.ReactNode }) {
 /** Opens it by key, at the playhead. */
 export function openMenu(over: HTMLElement | null, x: number, y: number) {
   const box = over?.getBoundingClientRect()
-  if (box) {
-    over!.dispatchEvent(new MouseEvent('contextmenu', { bubbles: true, cancelable: true, clientX: box.left + Math.max(0, Math.min(box.width, x)), clientY: box.top + y }))
+  if (over && box) {
+    over.dispatchEvent(
+      new MouseEvent('contextmenu', {
+        bubbles: true,
+        cancelable: true,
+        clientX: box.left + Math.max(0, Math.min(box.width, x)),
+        clientY: box.top + y,
+      }),
+    )
   }
 }
 
@@ -38,9 +46,14 @@ function Offers() {
     <>
       {others.map((group) => (
         <ContextMenu.Sub key={group}>
-          <ContextMenu.SubTrigger className={ITEM}><span className="flex-1">{group}</span><span aria-hidden>▸</span></ContextMenu.SubTrigger>
+          <ContextMenu.SubTrigger className={ITEM}>
+            <span className="flex-1">{group}</span>
+            <span aria-hidden>▸</span>
+          </ContextMenu.SubTrigger>
           <ContextMenu.Portal>
-            <ContextMenu.SubContent className={PANEL} collisionPadding={10}><Items actions={all.filter((a) => a.group === group)} /></ContextMenu.SubContent>
+            <ContextMenu.SubContent className={PANEL} collisionPadding={10}>
+              <Items actions={all.filter((a) => a.group === group)} />
+            </ContextMenu.SubContent>
           </ContextMenu.Portal>
         </ContextMenu.Sub>
       ))}
@@ -50,9 +63,10 @@ function Offers() {
   )
 }
 
-const Items = ({ actions }: { actions: Action[] }) => actions.map((a) => (
-  <ContextMenu.Item key={a.name} className={ITEM} onSelect={() => window.setTimeout(a.run)}>
-    <span className="flex-1">{a.name}</span>
-    {a.keys && <span className="key">{readableKeys(a.keys.split(' ')[0])}</span>}
-  </ContextMenu.Item>
-))
+const Items = ({ actions }: { actions: Action[] }) =>
+  actions.map((a) => (
+    <ContextMenu.Item key={a.name} className={ITEM} onSelect={() => window.setTimeout(a.run)}>
+      <span className="flex-1">{a.name}</span>
+      {a.keys && <span className="key">{readableKeys(itemAt(a.keys.split(' '), 0))}</span>}
+    </ContextMenu.Item>
+  ))

@@ -2,8 +2,9 @@ import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
-import { plural } from '../parts/words'
-import { signed } from '../parts/words'
+import { itemAt } from '../parts/lists'
+import { plural, signed } from '../parts/words'
+import { of } from '../server/client'
 import type { LaneView, Sequence } from '../server/types'
 import { ask, edit } from './edits'
 import type { Layout } from './lanes'
@@ -18,7 +19,7 @@ export function LaneNames({ layout, sequence, sounds }: { layout: Layout; sequen
   const target = upper.find((u) => u.lane.id === lane)?.lane ?? main
   const toLane = (way: 1 | -1) => {
     const order = [main, ...upper.map((u) => u.lane)]
-    setDesk({ lane: order[Math.max(0, Math.min(order.length - 1, order.indexOf(target) + way))].id })
+    setDesk({ lane: itemAt(order, Math.max(0, Math.min(order.length - 1, order.indexOf(target) + way))).id })
   }
   useActions('lanes', [
     { group: 'Lanes', name: 'Add a lane', keys: 'Ctrl+Alt+N', run: () => void edit(sequence, { kind: 'LANE_ADD', sections: [] }) },
@@ -35,17 +36,40 @@ export function LaneNames({ layout, sequence, sounds }: { layout: Layout; sequen
   return (
     <>
       <MovesAlong sequence={sequence} height={layout.ruler - 4} />
-      {fixed(layout.cut, 'Cut', sequence.cut.id ? `version ${sequence.cut.version}` : sequence.cut.version ? `under ${sequence.cut.name}` : 'none yet')}
+      {fixed(
+        layout.cut,
+        'Cut',
+        sequence.cut.id ? `version ${sequence.cut.version}` : sequence.cut.version ? `under ${sequence.cut.name}` : 'none yet',
+      )}
       {upper.map((u, i) => (
-        <LaneMenu key={u.lane.id} sequence={sequence} lane={u.lane} span={layout.upper[i]} chosen={u.lane === target} rename={setRenamed} />
+        <LaneMenu
+          key={u.lane.id}
+          sequence={sequence}
+          lane={u.lane}
+          span={itemAt(layout.upper, i)}
+          chosen={u.lane === target}
+          rename={setRenamed}
+        />
       ))}
-      <LaneMenu sequence={sequence} lane={main} span={layout.shots} chosen={upper.length > 0 && main === target} rename={setRenamed}
-        quiet={`${plural(counts.shots, 'shot')}, ${counts.staged} staged`} />
+      <LaneMenu
+        sequence={sequence}
+        lane={main}
+        span={layout.shots}
+        chosen={upper.length > 0 && main === target}
+        rename={setRenamed}
+        quiet={`${plural(counts.shots, 'shot')}, ${counts.staged} staged`}
+      />
       {fixed(layout.renders, 'Renders', `${counts.rendered} of ${plural(counts.shots, 'shot')}`)}
-      {sounds.slice(0, layout.sound.length).map((name, i) => <SoundName key={name} sequence={sequence} name={name} span={layout.sound[i]} />)}
+      {sounds.slice(0, layout.sound.length).map((name, i) => (
+        <SoundName key={name} sequence={sequence} name={name} span={itemAt(layout.sound, i)} />
+      ))}
       {renamed && (
-        <TextBox label={`${laneTitle(renamed.name)} is called`} start={renamed.name} close={() => setRenamed(undefined)}
-          give={(text) => void edit(sequence, { kind: 'LANE_RENAME', lane: renamed.id, text, sections: [] })} />
+        <TextBox
+          label={`${laneTitle(renamed.name)} is called`}
+          start={renamed.name}
+          close={() => setRenamed(undefined)}
+          give={(text) => void edit(sequence, { kind: 'LANE_RENAME', lane: renamed.id, text, sections: [] })}
+        />
       )}
     </>
   )
@@ -71,23 +95,45 @@ function laneActions(sequence: Sequence, lane: LaneView, rename: (lane: LaneView
   ]
 }
 
-type MenuProps = { sequence: Sequence; lane: LaneView; span: [number, number]; chosen: boolean; quiet?: string; rename: (lane: LaneView) => void }
+type MenuProps = {
+  sequence: Sequence
+  lane: LaneView
+  span: [number, number]
+  chosen: boolean
+  quiet?: string
+  rename: (lane: LaneView) => void
+}
 
 function LaneMenu({ sequence, lane, span: [top, bottom], chosen, quiet, rename }: MenuProps) {
   const states = [!lane.enabled && 'off', lane.locked && 'locked'].filter(Boolean).join(', ')
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger onFocus={() => setDesk({ lane: lane.id })}
+      <DropdownMenu.Trigger
+        onFocus={() => setDesk({ lane: lane.id })}
         className={`absolute left-2 z-10 flex w-[104px] flex-col justify-center overflow-hidden rounded px-2 text-left hover:bg-[#333] ${chosen ? 'border-l-2 border-live' : ''} ${lane.enabled ? '' : 'text-quiet line-through'}`}
-        style={{ top, height: bottom - top }} title={`${laneTitle(lane.name)}${states ? `, ${states}` : ''}`}>
-        <span className="truncate leading-tight"><b className="font-semibold">{lane.name}</b>{bottom - top < 40 && lane.locked && <span className="text-[11px] text-quiet"> locked</span>}</span>
+        style={{ top, height: bottom - top }}
+        title={`${laneTitle(lane.name)}${states ? `, ${states}` : ''}`}
+      >
+        <span className="truncate leading-tight">
+          <b className="font-semibold">{lane.name}</b>
+          {bottom - top < 40 && lane.locked && <span className="text-[11px] text-quiet"> locked</span>}
+        </span>
         {bottom - top >= 40 && <span className="text-[12px] leading-tight text-quiet">{states || quiet}</span>}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="start" className="z-40 min-w-[150px] rounded-lg border border-line bg-raised p-1 shadow-xl">
-          {[...laneActions(sequence, lane, rename), { name: 'Add a lane on top', run: () => void edit(sequence, { kind: 'LANE_ADD', sections: [] }) } as Offer].map((a) => (
-            <DropdownMenu.Item key={a.name} disabled={a.disabled} onSelect={a.run}
-              className="cursor-pointer rounded px-3 py-1 outline-none data-[disabled]:text-[#8c8c8c] data-[highlighted]:bg-[#4a4a4a]">{a.name}</DropdownMenu.Item>
+          {[
+            ...laneActions(sequence, lane, rename),
+            { name: 'Add a lane on top', run: () => void edit(sequence, { kind: 'LANE_ADD', sections: [] }) } as Offer,
+          ].map((a) => (
+            <DropdownMenu.Item
+              key={a.name}
+              disabled={a.disabled}
+              onSelect={a.run}
+              className="cursor-pointer rounded px-3 py-1 outline-none data-[disabled]:text-[#8c8c8c] data-[highlighted]:bg-[#4a4a4a]"
+            >
+              {a.name}
+            </DropdownMenu.Item>
           ))}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
@@ -97,16 +143,34 @@ function LaneMenu({ sequence, lane, span: [top, bottom], chosen, quiet, rename }
 
 function SoundName({ sequence, name, span: [top, bottom] }: { sequence: Sequence; name: string; span: [number, number] }) {
   const lane = sequence.soundLanes.find((l) => l.name === name)
-  const title = sequence.sound.find((s) => s.lane === name)?.name.replace(/\.[a-z0-9]+$/i, '').replaceAll('_', ' ') ?? name
+  const title =
+    sequence.sound
+      .find((s) => s.lane === name)
+      ?.name.replace(/\.[a-z0-9]+$/i, '')
+      .replaceAll('_', ' ') ?? name
   const level = lane?.level ? `${signed(lane.level)} dB` : ''
-  const change = (part: { muted?: boolean; solo?: boolean }) => void ask(`/api/masters/${sequence.id}/sound-lanes`, { name, ...part })
+  const change = (part: { muted?: boolean; solo?: boolean }) =>
+    void ask('/api/masters/{id}/sound-lanes', { ...of(sequence.id), body: { name, ...part } })
   const toggle = (text: string, full: string, on: boolean, run: () => void) => (
-    <button type="button" aria-pressed={on} title={`${full} ${title}`} aria-label={`${full} ${title}`}
-      className={`rounded border px-1 text-[11px] leading-[15px] ${on ? 'border-live bg-[#3a4341] text-white' : 'border-[#5a5a5a] text-quiet'}`} onClick={run}>{text}</button>
+    <button
+      type="button"
+      aria-pressed={on}
+      title={`${full} ${title}`}
+      aria-label={`${full} ${title}`}
+      className={`rounded border px-1 text-[11px] leading-[15px] ${on ? 'border-live bg-[#3a4341] text-white' : 'border-[#5a5a5a] text-quiet'}`}
+      onClick={run}
+    >
+      {text}
+    </button>
   )
   return (
     <div className="absolute left-4 z-10 flex w-[98px] items-center gap-1" style={{ top, height: bottom - top }}>
-      <span className={`min-w-0 flex-1 truncate text-[12px] ${lane?.muted ? 'text-quiet line-through' : ''}`} title={level ? `${title}, ${level}` : title}>{level || title}</span>
+      <span
+        className={`min-w-0 flex-1 truncate text-[12px] ${lane?.muted ? 'text-quiet line-through' : ''}`}
+        title={level ? `${title}, ${level}` : title}
+      >
+        {level || title}
+      </span>
       {toggle('M', 'Mute', !!lane?.muted, () => change({ muted: !lane?.muted }))}
       {toggle('S', 'Hear only', !!lane?.solo, () => change({ solo: !lane?.solo }))}
     </div>

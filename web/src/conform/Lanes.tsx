@@ -1,32 +1,38 @@
 import { memo, useEffect, useReducer, useRef, useState } from 'react'
-import { plural, signed } from '../parts/words'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk, useOfDesk } from '../desk/desk'
+import { LABELS, toFrame, toX } from '../parts/scale'
 import { useDrawing } from '../parts/useDrawing'
 import { useWheel } from '../parts/useWheel'
+import { plural, signed } from '../parts/words'
 import { useSize } from '../pictures/useSize'
+import { useLabels, useWholeSeconds } from '../playhead/labels'
 import { allPieces } from '../playhead/lookup'
-import { useLabels } from '../playhead/labels'
 import { scrub } from '../playhead/sound'
 import { goTo } from '../playhead/transport'
+import { of } from '../server/client'
+import { useOthers } from '../server/others'
 import { useCutPieces, usePast } from '../server/queries'
 import type { Project, Sequence } from '../server/types'
 import { drawStill } from './drawLanes'
 import { ask, choosePiece, edit, moveSeam, type Pull, pullWords } from './edits'
-import { layOut } from './lanes'
-import { LaneNames } from './LaneNames'
 import { Hits } from './hits'
 import { LaneMenu, openMenu } from './LaneMenu'
+import { LaneNames } from './LaneNames'
 import { LaneReader } from './LaneReader'
+import { layOut } from './lanes'
 import { goInside } from './MasterBox'
 import { MovingLanes } from './MovingLanes'
-import { useOthers } from '../server/others'
 import { peek, usePeek } from './peek'
 import type { Drag } from './scene'
-import { LABELS, toFrame, toX } from '../parts/scale'
 import { panBy, useScale, zoomBy } from './useZoom'
 
-type Hold = { kind: 'sound'; id: number; x: number } | { kind: 'playhead' } | { kind: 'overview' } | { kind: 'seam'; at: number; x: number } | { kind: 'pull'; pull: Pull; x: number }
+type Hold =
+  | { kind: 'sound'; id: number; x: number }
+  | { kind: 'playhead' }
+  | { kind: 'overview' }
+  | { kind: 'seam'; at: number; x: number }
+  | { kind: 'pull'; pull: Pull; x: number }
 
 /** The three lanes with their seams, sound and the strip of the whole. */
 export const Lanes = memo(function Lanes({ project, sequence }: { project: Project; sequence: Sequence }) {
@@ -43,23 +49,46 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
   const pastPieces = usePast(project.id, sequence.id, past).data
   const others = useOthers(sequence.id)
   const scale = useScale(sequence, width)
+  const wholeSeconds = useWholeSeconds(sequence.id, sequence.framesPerSecond)
   const label = useLabels(sequence.id, sequence.masterStart, sequence.framesPerSecond, units)
   const lanes = [...new Set(sequence.sound.map((s) => s.lane))]
   const layout = layOut(height, lanes.length, sequence.upper.length)
 
   useEffect(() => setDrag(undefined), [sequence])
 
-  const scene = { sequence, layout, scale, width, seam, pieces, drag, units, label, again, range, sound, others, over: over ? overCut : undefined, past: past ? pastPieces : undefined }
+  const scene = {
+    sequence,
+    layout,
+    scale,
+    width,
+    seam,
+    pieces,
+    drag,
+    units,
+    label,
+    wholeSeconds,
+    again,
+    range,
+    sound,
+    others,
+    over: over ? overCut : undefined,
+    past: past ? pastPieces : undefined,
+  }
   useDrawing(canvas, width, layout.height, (g) => drawStill(g, scene))
 
-  const place = (e: { clientX: number; clientY: number }) => {
-    const box = canvas.current!.getBoundingClientRect()
+  const place = (e: { clientX: number; clientY: number; currentTarget: Element }) => {
+    const box = e.currentTarget.getBoundingClientRect()
     return { x: e.clientX - box.left, y: e.clientY - box.top }
   }
 
   const hits = new Hits(scene, lanes)
   useActions('lane-menu', [
-    { group: 'Conform', name: 'What can be done here, as a menu', keys: 'ContextMenu Shift+F10', run: () => openMenu(canvas.current, toX(scale, useDesk.getState().frame), layout.shots[0]) },
+    {
+      group: 'Conform',
+      name: 'What can be done here, as a menu',
+      keys: 'ContextMenu Shift+F10',
+      run: () => openMenu(canvas.current, toX(scale, useDesk.getState().frame), layout.shots[0]),
+    },
   ])
 
   /** What Alt or Ctrl with a drag does: at a seam the side under the pointer is trimmed, inside a piece it slips or slides. */
@@ -136,11 +165,11 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
     }
   }
 
-  const move = (e: React.PointerEvent) => {
+  const move = (e: React.PointerEvent<HTMLElement>) => {
     const { x, y } = place(e)
     const held = hold.current
     if (!held) {
-      canvas.current!.style.cursor = hits.seam(x, y) || hits.edge(hits.piece(x, y), x, y) ? 'ew-resize' : 'default'
+      e.currentTarget.style.cursor = hits.seam(x, y) || hits.edge(hits.piece(x, y), x, y) ? 'ew-resize' : 'default'
     } else if (held.kind === 'playhead') {
       goTo(Math.floor(toFrame(scale, x)))
     } else if (held.kind === 'overview') {
@@ -165,7 +194,7 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
   const up = () => {
     hold.current = undefined
     if (moved && moved.frames !== 0) {
-      void ask(`/api/sounds/${moved.id}`, { offset: moved.frames })
+      void ask('/api/sounds/{id}', { ...of(moved.id), body: { offset: moved.frames } })
     }
     setMoved(undefined)
     peek(sequence, undefined)
@@ -179,10 +208,14 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
     }
   }
 
-  useWheel(canvas, (factor, x) => zoomBy(sequence, factor, toFrame(scale, x)), (pixels) => panBy(sequence, pixels / scale.perFrame))
+  useWheel(
+    canvas,
+    (factor, x) => zoomBy(sequence, factor, toFrame(scale, x)),
+    (pixels) => panBy(sequence, pixels / scale.perFrame),
+  )
 
   useEffect(() => {
-    const escape = (e: KeyboardEvent) => {
+    const letGo = (e: KeyboardEvent) => {
       if (e.key === 'Escape') {
         hold.current = undefined
         usePeek.setState({ seen: undefined })
@@ -191,44 +224,56 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
         setMoved(undefined)
       }
     }
-    window.addEventListener('keydown', escape)
-    return () => window.removeEventListener('keydown', escape)
+    window.addEventListener('keydown', letGo)
+    return () => window.removeEventListener('keydown', letGo)
   }, [])
 
   return (
     <div ref={holder} className="relative min-h-0 flex-1 overflow-hidden bg-deep max-[900px]:h-[460px] max-[900px]:flex-none">
       <LaneNames layout={layout} sequence={sequence} sounds={lanes} />
       <LaneReader sequence={sequence} label={label} />
-      <LaneMenu><canvas
-        ref={canvas}
-        className="absolute left-0 top-0 touch-none"
-        style={{ width, height: layout.height }}
-        onPointerDown={down}
-        onPointerMove={move}
-        onPointerUp={up}
-        onPointerCancel={up}
-        onDoubleClick={(e) => {
-          const { x, y } = place(e)
-          const piece = hits.piece(x, y)
-          if (piece?.nest) {
-            void goInside(sequence, Math.floor(toFrame(scale, x)), piece.id)
-          }
-        }}
-        data-picture="lanes"
-        data-shows={`${sequence.id} ${sequence.seq}`}
-        role="img"
-        aria-label={`${plural(sequence.sections.length, 'piece')} on ${plural(sequence.upper.length + 1, 'lane')}, ${plural(sequence.counts.bentSeams, 'seam')} bent`}
-      /></LaneMenu>
+      <LaneMenu>
+        <canvas
+          ref={canvas}
+          className="absolute left-0 top-0 touch-none"
+          style={{ width, height: layout.height }}
+          onPointerDown={down}
+          onPointerMove={move}
+          onPointerUp={up}
+          onPointerCancel={up}
+          onDoubleClick={(e) => {
+            const { x, y } = place(e)
+            const piece = hits.piece(x, y)
+            if (piece?.nest) {
+              void goInside(sequence, Math.floor(toFrame(scale, x)), piece.id)
+            }
+          }}
+          data-picture="lanes"
+          data-shows={`${sequence.id} ${sequence.seq}`}
+          role="img"
+          aria-label={`${plural(sequence.sections.length, 'piece')} on ${plural(sequence.upper.length + 1, 'lane')}, ${plural(sequence.counts.bentSeams, 'seam')} bent`}
+        />
+      </LaneMenu>
       <MovingLanes scene={scene} />
       {moved && (
-        <div className="num pointer-events-none absolute bottom-10 left-1/2 z-20 rounded border border-live bg-raised px-2 py-1 text-[13px]" role="status">
+        <div
+          className="num pointer-events-none absolute bottom-10 left-1/2 z-20 rounded border border-live bg-raised px-2 py-1 text-[13px]"
+          role="status"
+        >
           sound {signed(moved.frames)} {Math.abs(moved.frames) === 1 ? 'frame' : 'frames'} against the picture
         </div>
       )}
       {pulled && (
-        <div className="num pointer-events-none absolute z-20 whitespace-nowrap rounded border border-live bg-raised px-2 py-1 text-[13px]" role="status"
-          style={{ left: Math.min(pulled.x + 12, width - 320), top: Math.max(4, pulled.y - 36) }}>
-          {pullWords(pulled.pull, allPieces(sequence).find((s) => s.id === pulled.pull.section), pulled.frames)}
+        <div
+          className="num pointer-events-none absolute z-20 whitespace-nowrap rounded border border-live bg-raised px-2 py-1 text-[13px]"
+          role="status"
+          style={{ left: Math.min(pulled.x + 12, width - 320), top: Math.max(4, pulled.y - 36) }}
+        >
+          {pullWords(
+            pulled.pull,
+            allPieces(sequence).find((s) => s.id === pulled.pull.section),
+            pulled.frames,
+          )}
         </div>
       )}
     </div>

@@ -1,8 +1,8 @@
 import { useEffect } from 'react'
 import { useDesk } from '../desk/desk'
+import { LABELS, toX } from '../parts/scale'
 import { liveAt } from '../playhead/lookup'
 import { overviewX } from './drawLanes'
-import { LABELS, toX } from '../parts/scale'
 import { draggedEdge, type Scene } from './scene'
 import { follow } from './useZoom'
 
@@ -17,14 +17,29 @@ export function MovingLanes({ scene }: { scene: Scene }) {
   const x = Math.round(toX(scale, frame)) - LABELS
   const bottom = layout.overview[0] - 8
   return (
-    <div className="pointer-events-none absolute top-0 overflow-hidden" style={{ left: LABELS, width: width - LABELS, height: layout.height }} aria-hidden>
+    <div
+      className="pointer-events-none absolute top-0 overflow-hidden"
+      style={{ left: LABELS, width: width - LABELS, height: layout.height }}
+      aria-hidden
+    >
       <LivePiece scene={scene} frame={frame} />
       <div className="absolute left-0 top-0" style={{ transform: `translateX(${x}px)` }}>
-        {scale.perFrame > 3 && <div className="absolute bg-white/12" style={{ top: layout.ruler, width: scale.perFrame, height: bottom - layout.ruler }} />}
+        {scale.perFrame > 3 && (
+          <div className="absolute bg-white/12" style={{ top: layout.ruler, width: scale.perFrame, height: bottom - layout.ruler }} />
+        )}
         <div className="absolute w-[1.5px] bg-white" style={{ top: layout.ruler - 4, height: bottom - layout.ruler + 4 }} />
-        <svg className="absolute" style={{ left: -6, top: layout.ruler - 12 }} width={13} height={15}><path d="M0 0H13V8L6.5 15L0 8Z" fill="#fff" /></svg>
+        <svg aria-hidden className="absolute" style={{ left: -6, top: layout.ruler - 12 }} width={13} height={15}>
+          <path d="M0 0H13V8L6.5 15L0 8Z" fill="#fff" />
+        </svg>
       </div>
-      <div className="absolute left-0 w-[1.5px] bg-white" style={{ top: layout.overview[0], height: layout.overview[1] - layout.overview[0], transform: `translateX(${overviewX(scene, frame) - LABELS}px)` }} />
+      <div
+        className="absolute left-0 w-[1.5px] bg-white"
+        style={{
+          top: layout.overview[0],
+          height: layout.overview[1] - layout.overview[0],
+          transform: `translateX(${overviewX(scene, frame) - LABELS}px)`,
+        }}
+      />
     </div>
   )
 }
@@ -38,5 +53,10 @@ function LivePiece({ scene, frame }: { scene: Scene; frame: number }) {
   }
   const x = toX(scene.scale, draggedEdge(scene, section.in))
   const w = toX(scene.scale, draggedEdge(scene, section.out)) - x
-  return <div className="absolute border-2 border-live" style={{ left: x - LABELS, top: span[0], width: Math.max(3, w - 1), height: span[1] - span[0] }} />
+  return (
+    <div
+      className="absolute border-2 border-live"
+      style={{ left: x - LABELS, top: span[0], width: Math.max(3, w - 1), height: span[1] - span[0] }}
+    />
+  )
 }

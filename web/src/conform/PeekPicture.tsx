@@ -33,7 +33,9 @@ function Frame({ project, side }: { project: Project; side: PullView['left'] }) 
   return (
     <div ref={holder} className="relative min-w-0 flex-1 overflow-hidden">
       <canvas ref={canvas} className="absolute inset-0 h-full w-full" style={{ opacity: bake ? 1 : 0 }} />
-      <span className="num absolute left-2 top-1 text-[13px]" style={{ textShadow: '0 1px 3px #000' }}>{side ? `${side.code} ${side.frame}` : 'black'}</span>
+      <span className="num absolute left-2 top-1 text-[13px]" style={{ textShadow: '0 1px 3px #000' }}>
+        {side ? `${side.code} ${side.frame}` : 'black'}
+      </span>
     </div>
   )
 }

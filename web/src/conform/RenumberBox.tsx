@@ -1,9 +1,8 @@
-import { Dialog } from 'radix-ui'
 import { useQuery } from '@tanstack/react-query'
+import { Dialog } from 'radix-ui'
 import { useState } from 'react'
 import { Rows } from '../parts/Rows'
-import { getJson } from '../server/client'
-import type { Renumbered } from '../server/types'
+import { get, of } from '../server/client'
 import { ask } from './edits'
 
 type Props = { projectId: number; masterId: number; close: () => void }
@@ -13,20 +12,26 @@ export function RenumberBox({ projectId, masterId, close }: Props) {
   const [prefix, setPrefix] = useState('')
   const [first, setFirst] = useState('')
   const [step, setStep] = useState('')
-  const rules = new URLSearchParams({ master: String(masterId), ...(prefix && { prefix }), ...(first && { first }), ...(step && { step }) })
+  const rules = {
+    master: masterId,
+    prefix: prefix || undefined,
+    first: first ? Number(first) : undefined,
+    step: step ? Number(step) : undefined,
+  }
   const query = useQuery({
-    queryKey: ['edited', projectId, 'renumber', rules.toString()],
-    queryFn: () => getJson<Renumbered[]>(`/api/projects/${projectId}/renumber?${rules}`),
+    queryKey: ['edited', projectId, 'renumber', rules],
+    queryFn: () => get('/api/projects/{id}/renumber', of(projectId, rules)),
     gcTime: 0,
     retry: false,
   })
   const plan = query.data
   const give = async () => {
-    await ask(`/api/projects/${projectId}/renumber?${rules}`)
+    await ask('/api/projects/{id}/renumber', of(projectId, rules))
     close()
   }
   const field = (label: string, value: string, set: (text: string) => void, hint: string) => (
-    <label className="flex items-center gap-2 text-quiet">{label}
+    <label className="flex items-center gap-2 text-quiet">
+      {label}
       <input className="field num w-20" value={value} placeholder={hint} onChange={(e) => set(e.target.value)} />
     </label>
   )
@@ -37,24 +42,37 @@ export function RenumberBox({ projectId, masterId, close }: Props) {
         <Dialog.Content className="fixed left-1/2 top-[12vh] z-50 flex h-[60vh] w-[460px] max-w-[94vw] -translate-x-1/2 flex-col rounded-lg border border-line bg-raised p-4 shadow-2xl">
           <Dialog.Title className="text-[17px] font-semibold">Number the shots anew</Dialog.Title>
           <Dialog.Description className="pb-3 text-quiet">
-            In the order of this master. A number that was used is never given again, so these go on after the last one; the old ones stay known, in names of renders too.
+            In the order of this master. A number that was used is never given again, so these go on after the last one; the old ones stay
+            known, in names of renders too.
           </Dialog.Description>
           <div className="flex flex-wrap gap-x-4 gap-y-2 pb-2">
             {field('prefix', prefix, setPrefix, 'sh')}
             {field('first', first, (t) => setFirst(t.replace(/\D/g, '')), '10')}
             {field('step', step, (t) => setStep(t.replace(/\D/g, '')), '10')}
           </div>
-          {query.error && <p className="pb-2 text-bent" role="alert">{query.error.message}</p>}
+          {query.error && (
+            <p className="pb-2 text-bent" role="alert">
+              {query.error.message}
+            </p>
+          )}
           <Rows rows={plan ?? []} height={28} label="New numbers">
             {(c) => (
               <span className="num flex h-full items-center gap-3 px-2">
-                <span className="w-28">{c.from}</span><span className="text-quiet" aria-hidden>→</span><span>{c.to}</span>
+                <span className="w-28">{c.from}</span>
+                <span className="text-quiet" aria-hidden>
+                  →
+                </span>
+                <span>{c.to}</span>
               </span>
             )}
           </Rows>
           <div className="flex justify-end gap-3 pt-3">
-            <button type="button" className="button" onClick={close}>Leave them</button>
-            <button type="button" className="button button-main" disabled={!plan || plan.length === 0} onClick={() => void give()}>Give these numbers</button>
+            <button type="button" className="button" onClick={close}>
+              Leave them
+            </button>
+            <button type="button" className="button button-main" disabled={!plan || plan.length === 0} onClick={() => void give()}>
+              Give these numbers
+            </button>
           </div>
         </Dialog.Content>
       </Dialog.Portal>

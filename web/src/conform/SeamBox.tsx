@@ -1,10 +1,10 @@
 import { useEffect, useRef, useState } from 'react'
-import { useDesk } from '../desk/desk'
 import { useActions } from '../desk/actions'
+import { useDesk } from '../desk/desk'
 import { boxWentAway } from '../desk/lateKeys'
 import { say } from '../desk/messages'
-import { getJson } from '../server/client'
-import type { Position, Sequence } from '../server/types'
+import { get, of } from '../server/client'
+import type { Sequence } from '../server/types'
 import { moveSeam } from './edits'
 
 /** Typing + or − at a selected seam moves it: `+3`, Enter. */
@@ -15,13 +15,14 @@ export function SeamBox({ sequence }: { sequence: Sequence }) {
   const field = useRef<HTMLInputElement>(null)
   const there = sequence.seams.some((s) => s.at === seam)
 
+  const open = typed !== undefined
   useEffect(() => {
-    if (typed !== undefined) {
+    if (open) {
       field.current?.focus()
     }
-  }, [typed !== undefined])
+  }, [open])
 
-  const open = (sign: string) => {
+  const openWith = (sign: string) => {
     if (there) {
       setTyped(sign)
     } else {
@@ -31,12 +32,36 @@ export function SeamBox({ sequence }: { sequence: Sequence }) {
     }
   }
   useActions('seam', [
-    { group: 'Conform', name: 'Move the selected seam later by …', keys: '+', run: () => open('+') },
-    { group: 'Conform', name: 'Move the selected seam earlier by …', keys: '-', run: () => open('−') },
-    { group: 'Conform', name: 'Seam ten frames later', keys: 'Ctrl+Shift+ArrowRight', run: () => seam !== undefined && moveSeam(sequence, seam, 10), disabled: !there },
-    { group: 'Conform', name: 'Seam ten frames earlier', keys: 'Ctrl+Shift+ArrowLeft', run: () => seam !== undefined && moveSeam(sequence, seam, -10), disabled: !there },
-    { group: 'Conform', name: 'Seam one frame later', keys: 'Ctrl+ArrowRight', run: () => seam !== undefined && moveSeam(sequence, seam, 1), disabled: !there },
-    { group: 'Conform', name: 'Seam one frame earlier', keys: 'Ctrl+ArrowLeft', run: () => seam !== undefined && moveSeam(sequence, seam, -1), disabled: !there },
+    { group: 'Conform', name: 'Move the selected seam later by …', keys: '+', run: () => openWith('+') },
+    { group: 'Conform', name: 'Move the selected seam earlier by …', keys: '-', run: () => openWith('−') },
+    {
+      group: 'Conform',
+      name: 'Seam ten frames later',
+      keys: 'Ctrl+Shift+ArrowRight',
+      run: () => seam !== undefined && moveSeam(sequence, seam, 10),
+      disabled: !there,
+    },
+    {
+      group: 'Conform',
+      name: 'Seam ten frames earlier',
+      keys: 'Ctrl+Shift+ArrowLeft',
+      run: () => seam !== undefined && moveSeam(sequence, seam, -10),
+      disabled: !there,
+    },
+    {
+      group: 'Conform',
+      name: 'Seam one frame later',
+      keys: 'Ctrl+ArrowRight',
+      run: () => seam !== undefined && moveSeam(sequence, seam, 1),
+      disabled: !there,
+    },
+    {
+      group: 'Conform',
+      name: 'Seam one frame earlier',
+      keys: 'Ctrl+ArrowLeft',
+      run: () => seam !== undefined && moveSeam(sequence, seam, -1),
+      disabled: !there,
+    },
   ])
   if (typed === undefined || seam === undefined) {
     return null
@@ -44,7 +69,7 @@ export function SeamBox({ sequence }: { sequence: Sequence }) {
   const give = async () => {
     const way = /^[+\-−]/.test(typed) ? typed : `+${typed}`
     try {
-      const to = await getJson<Position>(`/api/masters/${sequence.id}/position?text=${encodeURIComponent(way)}&from=${seam}&unit=FRAMES`)
+      const to = await get('/api/masters/{id}/position', of(sequence.id, { text: way, from: seam, unit: 'FRAMES' }))
       if (to.frame !== seam) {
         void moveSeam(sequence, seam, to.frame - seam)
       }
@@ -75,7 +100,9 @@ export function SeamBox({ sequence }: { sequence: Sequence }) {
         onBlur={() => setTyped(undefined)}
         onKeyDown={(e) => e.key === 'Escape' && setTyped(undefined)}
       />
-      <span className="text-quiet">{wrong ? <span className="text-bent">frames such as +3, seconds such as +1.5, or +1:00</span> : 'frames, or +1:00, Enter'}</span>
+      <span className="text-quiet">
+        {wrong ? <span className="text-bent">frames such as +3, seconds such as +1.5, or +1:00</span> : 'frames, or +1:00, Enter'}
+      </span>
     </form>
   )
 }

@@ -1,11 +1,11 @@
-import { setDesk, type PictureKind, useDesk } from '../desk/desk'
+import { type PictureKind, setDesk, useDesk } from '../desk/desk'
+import { plural } from '../parts/words'
 import { BoardOver } from '../pictures/BoardOver'
 import { BoardPicture } from '../pictures/BoardPicture'
 import { CameraPicture } from '../pictures/CameraPicture'
 import { CutPicture } from '../pictures/CutPicture'
 import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
-import { plural } from '../parts/words'
 import { useSectionBake } from '../pictures/useSectionBake'
 import { useLabels } from '../playhead/labels'
 import { liveAt, mediaFrameAt, mixedPieces, passingFrom, renderOf, shareAt, shotFrameAt } from '../playhead/lookup'
@@ -35,28 +35,114 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
 
   return (
     <div className="flex shrink-0 items-start gap-[10px] bg-ground px-4 pb-3 pt-2 max-[900px]:flex-wrap">
-      <Picture kind="cut" large={large} title="Cut" quiet={piece ? named(pieceBefore?.name, piece.name, shareAt(piece, frame)) : 'black'} number={label(frame)}
-        under={piece && <Facts of={[`Board, ${plural(piece.out - piece.in, 'frame')}, this is ${frame - piece.in + 1}`, `in the cut ${label(piece.in)}`, piece.mediaFrames.length > 0 && `movie frame ${mediaFrameAt(piece, frame)}`, pieceBefore && `passes in from ${pieceBefore.name}`]} />}>
-        {sequence.cut.version === 0 && <span className="absolute inset-0 flex items-center justify-center bg-deep p-4 text-center text-quiet">Held against no cut. Its name in the top line, Ctrl M, offers those that were received.</span>}
+      <Picture
+        kind="cut"
+        large={large}
+        title="Cut"
+        quiet={piece ? named(pieceBefore?.name, piece.name, shareAt(piece, frame)) : 'black'}
+        number={label(frame)}
+        under={
+          piece && (
+            <Facts
+              of={[
+                `Board, ${plural(piece.out - piece.in, 'frame')}, this is ${frame - piece.in + 1}`,
+                `in the cut ${label(piece.in)}`,
+                piece.mediaFrames.length > 0 && `movie frame ${mediaFrameAt(piece, frame)}`,
+                pieceBefore && `passes in from ${pieceBefore.name}`,
+              ]}
+            />
+          )
+        }
+      >
+        {sequence.cut.version === 0 && (
+          <span className="absolute inset-0 flex items-center justify-center bg-deep p-4 text-center text-quiet">
+            Held against no cut. Its name in the top line, Ctrl M, offers those that were received.
+          </span>
+        )}
         <CutPicture sequence={sequence} frame={frame} />
       </Picture>
-      <Picture kind="camera" large={large} title="Camera" number={shotFrame ?? ''}
+      <Picture
+        kind="camera"
+        large={large}
+        title="Camera"
+        number={shotFrame ?? ''}
         under={<BoardOver />}
-        quiet={section?.shotId ? `${named(passing?.code, section.code, shareAt(section, frame))} · ${(bake?.lens(k) ?? section.lens).toFixed(0)} mm · T${section.stop} · focus ${(bake?.focus(k) ?? section.focus).toFixed(1)} m` : (section?.code ?? 'black')}>
-        {section && <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} />}
+        quiet={
+          section?.shotId
+            ? `${named(passing?.code, section.code, shareAt(section, frame))} · ${(bake?.lens(k) ?? section.lens).toFixed(0)} mm · T${section.stop} · focus ${(bake?.focus(k) ?? section.focus).toFixed(1)} m`
+            : (section?.code ?? 'black')
+        }
+      >
+        {section && (
+          <CameraPicture
+            projectId={project.id}
+            sceneId={project.sceneId}
+            section={section}
+            before={before}
+            frame={frame}
+            framesPerSecond={sequence.framesPerSecond}
+          />
+        )}
         {seen && <PeekPicture project={project} seen={seen} />}
-        {section && boardOver > 0 && boardFrame !== undefined && <BoardPicture mediaId={section.mediaId} name={section.boardName} frame={boardFrame} opacity={boardOver} />}
+        {section && boardOver > 0 && boardFrame !== undefined && (
+          <BoardPicture mediaId={section.mediaId} name={section.boardName} frame={boardFrame} opacity={boardOver} />
+        )}
         <div className="pointer-events-none absolute inset-[3.5%] border border-white/25" aria-hidden />
       </Picture>
-      <Picture kind="render" large={large} title="Render" number={render && frame >= render.zero && frame < render.zero + render.frames ? `${frame - render.zero + 1} of ${render.frames}` : ''}
+      <Picture
+        kind="render"
+        large={large}
+        title="Render"
+        number={
+          render && frame >= render.zero && frame < render.zero + render.frames ? `${frame - render.zero + 1} of ${render.frames}` : ''
+        }
         quiet={render ? render.name : above ? `${above.code}, version ${above.version}` : section ? `${section.code} · none yet` : ''}
-        under={render ? <Facts of={[`${plural(render.frames, 'frame')}, version ${render.version}`, render.stand && <span key="stand" className="text-stale">{render.stand}</span>]} />
-          : above ? <Facts of={[above.stand && <span key="stand" className="text-stale">{above.stand}</span>]} />
-            : section?.shotId ? <Facts of={[section.staged ? 'Staged, and not rendered yet' : 'Not staged yet: its camera and things are set in Stage', 'Renders draws it']} /> : undefined}>
-        <Mix share={section ? shareAt(section, frame) : 1} before={passing && <OneRender render={renderBefore} frame={frame} framesPerSecond={sequence.framesPerSecond} />}>
+        under={
+          render ? (
+            <Facts
+              of={[
+                `${plural(render.frames, 'frame')}, version ${render.version}`,
+                render.stand && (
+                  <span key="stand" className="text-stale">
+                    {render.stand}
+                  </span>
+                ),
+              ]}
+            />
+          ) : above ? (
+            <Facts
+              of={[
+                above.stand && (
+                  <span key="stand" className="text-stale">
+                    {above.stand}
+                  </span>
+                ),
+              ]}
+            />
+          ) : section?.shotId ? (
+            <Facts
+              of={[
+                section.staged ? 'Staged, and not rendered yet' : 'Not staged yet: its camera and things are set in Stage',
+                'Renders draws it',
+              ]}
+            />
+          ) : undefined
+        }
+      >
+        <Mix
+          share={section ? shareAt(section, frame) : 1}
+          before={passing && <OneRender render={renderBefore} frame={frame} framesPerSecond={sequence.framesPerSecond} />}
+        >
           {above ? (
-            <RenderPicture renderId={above.renderId} frame={aboveFrames?.frames[frame - aboveFrames.in] ?? -1} frames={Number.MAX_SAFE_INTEGER} framesPerSecond={sequence.framesPerSecond} />
-          ) : <OneRender render={render} frame={frame} framesPerSecond={sequence.framesPerSecond} />}
+            <RenderPicture
+              renderId={above.renderId}
+              frame={aboveFrames?.frames[frame - aboveFrames.in] ?? -1}
+              frames={Number.MAX_SAFE_INTEGER}
+              framesPerSecond={sequence.framesPerSecond}
+            />
+          ) : (
+            <OneRender render={render} frame={frame} framesPerSecond={sequence.framesPerSecond} />
+          )}
         </Mix>
       </Picture>
     </div>
@@ -64,12 +150,24 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
 }
 
 const OneRender = ({ render, frame, framesPerSecond }: { render?: LaidRender; frame: number; framesPerSecond: number }) => (
-  <RenderPicture renderId={render?.renderId} frame={render ? frame - render.zero : 0} frames={render?.frames ?? 0} framesPerSecond={framesPerSecond} steady />
+  <RenderPicture
+    renderId={render?.renderId}
+    frame={render ? frame - render.zero : 0}
+    frames={render?.frames ?? 0}
+    framesPerSecond={framesPerSecond}
+    steady
+  />
 )
 
 /** What there is to know of a picture, a line each, in the room under it. */
 const Facts = ({ of }: { of: React.ReactNode[] }) => (
-  <div className="flex flex-col pt-1 text-[13px]">{of.filter(Boolean).map((fact, i) => <span key={i} className="truncate">{fact}</span>)}</div>
+  <div className="flex flex-col pt-1 text-[13px]">
+    {of.filter(Boolean).map((fact, i) => (
+      <span key={i} className="truncate">
+        {fact}
+      </span>
+    ))}
+  </div>
 )
 
 type Props = {
@@ -85,10 +183,15 @@ type Props = {
 function Picture({ kind, large, title, quiet, number, under, children }: Props) {
   const isLarge = kind === large
   return (
-    <figure className={`min-w-0 ${isLarge ? 'max-[900px]:order-first max-[900px]:w-full max-[900px]:flex-none!' : 'max-[900px]:basis-[45%]!'}`} style={{ flex: isLarge ? '1.42 1 0' : '1 1 0' }}>
+    <figure
+      className={`min-w-0 ${isLarge ? 'max-[900px]:order-first max-[900px]:w-full max-[900px]:flex-none!' : 'max-[900px]:basis-[45%]!'}`}
+      style={{ flex: isLarge ? '1.42 1 0' : '1 1 0' }}
+    >
       <figcaption className="flex h-7 items-center gap-2 whitespace-nowrap">
         <b className="font-semibold">{title}</b>
-        <span className="min-w-0 flex-1 truncate text-quiet" title={quiet}>{quiet}</span>
+        <span className="min-w-0 flex-1 truncate text-quiet" title={quiet}>
+          {quiet}
+        </span>
         <span className="num text-quiet">{number}</span>
       </figcaption>
       <button

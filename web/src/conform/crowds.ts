@@ -1,4 +1,6 @@
 /** Bent seams too close to be told apart: what is read of them from afar is where they are, how many, and how far off. */
+
+import { itemAt, lastOf } from '../parts/lists'
 import type { Seam } from '../server/types'
 
 /** Bent seams nearer than this, in pixels, would be a wall of lines. */
@@ -16,8 +18,11 @@ export function crowdsOf(seams: Seam[], x: Place, keep: (seam: Seam) => boolean)
   const close = () => {
     if (run.length > 2) {
       crowds.push({
-        from: x(run[0]), to: x(run[run.length - 1]), count: run.length,
-        cut: Math.max(...run.map((s) => Math.abs(s.cutBend))), render: Math.max(...run.map((s) => Math.abs(s.renderBend))),
+        from: x(itemAt(run, 0)),
+        to: x(lastOf(run)),
+        count: run.length,
+        cut: Math.max(...run.map((s) => Math.abs(s.cutBend))),
+        render: Math.max(...run.map((s) => Math.abs(s.renderBend))),
       })
     } else {
       run.forEach((s) => alone.add(s))
@@ -29,7 +34,7 @@ export function crowdsOf(seams: Seam[], x: Place, keep: (seam: Seam) => boolean)
       alone.add(seam)
       continue
     }
-    if (run.length > 0 && x(seam) - x(run[run.length - 1]) > CROWDED) {
+    if (run.length > 0 && x(seam) - x(lastOf(run)) > CROWDED) {
       close()
     }
     run.push(seam)

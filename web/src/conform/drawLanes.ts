@@ -1,14 +1,15 @@
 /**
  * The drawing of the seams: three lanes, one line through all where they agree, bent by the frames where they do not.
  */
+
+import { rightOf } from '../parts/brush'
+import { LABELS, ruledFrames, rulerStep, toFrame, toX } from '../parts/scale'
 import { drawMarks, drawOthers, drawRange } from './drawMarks'
 import { drawOver, drawPast } from './drawOver'
 import { drawCut, drawRenders, drawShots } from './drawPieces'
-import { drawUpper } from './drawUpper'
 import { drawSeamCounts, drawSeams } from './drawSeams'
 import { drawSound } from './drawSound'
-import { LABELS, ruledFrames, rulerStep, toFrame, toX } from '../parts/scale'
-import { rightOf } from '../parts/brush'
+import { drawUpper } from './drawUpper'
 import { INK, MONO, type Scene } from './scene'
 
 /** Everything that stays while the playhead moves. */
@@ -37,7 +38,12 @@ function drawRuler(g: CanvasRenderingContext2D, s: Scene) {
   const byTimecode = s.units === 'timecode'
   // frames are counted from 1, seconds from 0
   const origin = byTimecode && !dropFrame ? 0 : s.units === 'frames' ? masterStart - 1 : masterStart
-  const frames = ruledFrames(s.scale, step, origin, Math.round(framesPerSecond), byTimecode && dropFrame ? s.label : undefined)
+  const second = Math.round(framesPerSecond)
+  // where labels are dropped, whole seconds are not whole steps of frames: the server knows which frames they begin at
+  const counted = byTimecode && dropFrame && step % second === 0
+  const frames = counted
+    ? s.wholeSeconds(Math.floor(s.scale.from) - step, Math.ceil(toFrame(s.scale, s.width + 16)), step / second)
+    : ruledFrames(s.scale, step, origin)
   g.font = `12.5px ${MONO}`
   g.textBaseline = 'alphabetic'
   for (const f of frames) {

@@ -1,4 +1,6 @@
 /** What lies over all lanes: the marked range, marks with words, and where others are. */
+
+import { itemAt } from '../parts/lists'
 import { LABELS, toX } from '../parts/scale'
 import { INK, SANS, type Scene, seen } from './scene'
 
@@ -13,7 +15,10 @@ export function drawRange(g: CanvasRenderingContext2D, s: Scene) {
   }
   g.strokeStyle = INK.text
   g.lineWidth = 1.5
-  for (const [frame, way] of [[from, 1], [to, -1]] as const) {
+  for (const [frame, way] of [
+    [from, 1],
+    [to, -1],
+  ] as const) {
     if (frame !== undefined && seen(s, toX(s.scale, frame) - 8, toX(s.scale, frame) + 8)) {
       const x = Math.round(toX(s.scale, frame))
       g.beginPath()
@@ -49,7 +54,7 @@ export function drawMarks(g: CanvasRenderingContext2D, s: Scene) {
     g.lineTo(x - 4, top + 6)
     g.closePath()
     g.fill()
-    const room = (i + 1 < marks.length ? toX(s.scale, marks[i + 1].in) : s.width) - x - 14
+    const room = (i + 1 < marks.length ? toX(s.scale, itemAt(marks, i + 1).in) : s.width) - x - 14
     if (room > 24) {
       g.font = `12px ${SANS}`
       let words = mark.words
@@ -73,7 +78,12 @@ export function drawOthers(g: CanvasRenderingContext2D, s: Scene) {
     g.lineWidth = 1
     for (const section of s.sequence.sections.filter((p) => other.pieces.includes(p.id))) {
       const x = toX(s.scale, section.in)
-      g.strokeRect(x + 1.5, s.layout.shots[0] + 1.5, Math.max(2, toX(s.scale, section.out) - x - 4), s.layout.shots[1] - s.layout.shots[0] - 3)
+      g.strokeRect(
+        x + 1.5,
+        s.layout.shots[0] + 1.5,
+        Math.max(2, toX(s.scale, section.out) - x - 4),
+        s.layout.shots[1] - s.layout.shots[0] - 3,
+      )
     }
     const x = Math.round(toX(s.scale, other.frame)) + 0.5
     if (x >= LABELS && x < s.width) {

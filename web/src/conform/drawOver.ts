@@ -1,7 +1,8 @@
 /** What is laid over the lanes to be compared with them: another version of the cut, the master as it once was. */
-import type { CutPieces } from '../server/types'
+
 import { clipped } from '../parts/brush'
 import { toX } from '../parts/scale'
+import type { CutPieces } from '../server/types'
 import { INK, inView, MONO, SANS, type Scene } from './scene'
 
 /** Another version of the cut along the foot of the cut's lane, and the master as it once was along the foot of its own. */
@@ -18,7 +19,14 @@ export function drawPast(g: CanvasRenderingContext2D, s: Scene) {
 }
 
 /** A strip of pieces: an edge that the lane under it does not have is drawn in full. */
-function drawLaidOver(g: CanvasRenderingContext2D, s: Scene, over: CutPieces, title: string, lane: [number, number], under: { in: number; out: number }[]) {
+function drawLaidOver(
+  g: CanvasRenderingContext2D,
+  s: Scene,
+  over: CutPieces,
+  title: string,
+  lane: [number, number],
+  under: { in: number; out: number }[],
+) {
   const bottom = lane[1]
   const high = Math.max(16, Math.min(34, (bottom - lane[0]) * 0.45))
   const top = bottom - high

@@ -1,13 +1,21 @@
 /** What is mixed: a dissolve as two lines that cross, a fade as one, at every zoom. */
+
+import { itemAt } from '../parts/lists'
 import { toX } from '../parts/scale'
 import type { Passing } from '../playhead/lookup'
 import { INK, inView, type Scene, seen } from './scene'
 
 /** @param meets whether a piece passes in from the one before it, and not from black */
-export function drawPassages<T extends Passing>(g: CanvasRenderingContext2D, s: Scene, pieces: T[], [top, bottom]: [number, number], meets: (i: number) => boolean) {
+export function drawPassages<T extends Passing>(
+  g: CanvasRenderingContext2D,
+  s: Scene,
+  pieces: T[],
+  [top, bottom]: [number, number],
+  meets: (i: number) => boolean,
+) {
   const [first, last] = inView(s, pieces)
   for (let i = first; i < last; i++) {
-    const piece = pieces[i]
+    const piece = itemAt(pieces, i)
     if (piece.headWeights.length > 0) {
       drawOne(g, s, piece.seenIn, piece.seenIn + piece.headWeights.length, top, bottom, meets(i) ? 'both' : 'in')
     }
@@ -17,7 +25,8 @@ export function drawPassages<T extends Passing>(g: CanvasRenderingContext2D, s: 
   }
 }
 
-export const meetsBefore = (pieces: { in: number; out: number }[]) => (i: number) => i > 0 && pieces[i - 1].out === pieces[i].in
+export const meetsBefore = (pieces: { in: number; out: number }[]) => (i: number) =>
+  i > 0 && itemAt(pieces, i - 1).out === itemAt(pieces, i).in
 
 /** However short it is, it is wide enough to be seen. */
 const LEAST = 7

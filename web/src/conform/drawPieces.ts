@@ -1,16 +1,27 @@
 /** The three lanes of pieces: the cut's, the shots, the renders. */
-import type { LaidRender, Section } from '../server/types'
-import { mediaFrameAt, pieceAt, renderOf, shotFrameAt } from '../playhead/lookup'
+
 import { clipped, clippedName, dashed, hatch, strip } from '../parts/brush'
+import { itemAt } from '../parts/lists'
+import { LABELS, toFrame, toX } from '../parts/scale'
+import { timesOf } from '../parts/speed'
+import { image } from '../pictures/images'
+import { mediaFrameAt, pieceAt, renderOf, shotFrameAt } from '../playhead/lookup'
+import type { LaidRender, Section } from '../server/types'
 import { drawPassages, meetsBefore } from './drawPassages'
 import { coverByUpper, drawNests, markChosen } from './drawUpper'
-import { image } from '../pictures/images'
-import { LABELS, toFrame, toX } from '../parts/scale'
-import { shotPicture } from './shotPictures'
 import { CELLS, draggedEdge, forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
+import { shotPicture } from './shotPictures'
 
 /** At full zoom: a cell for every frame, with its number. */
-function drawCells(g: CanvasRenderingContext2D, s: Scene, from: number, to: number, top: number, height: number, number: (f: number) => string) {
+function drawCells(
+  g: CanvasRenderingContext2D,
+  s: Scene,
+  from: number,
+  to: number,
+  top: number,
+  height: number,
+  number: (f: number) => string,
+) {
   if (s.scale.perFrame < CELLS) {
     return
   }
@@ -41,32 +52,39 @@ const boardPicture = (s: Scene, mediaId: number, frame: number) => image(`/api/m
 export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.cut
   const { pieces } = s.sequence.cut
-  const looks: Record<string, string> = { found: '#77746c', missing: '#3a3a3a' }
-  forEachInView(s, pieces, (i) => (pieces[i].mediaId ? 'found' : 'missing'), ({ index, x, width: w, look }) => {
-    const piece = pieces[index]
-    g.fillStyle = looks[look]
-    g.fillRect(x, top, w, bottom - top)
-    if (piece.mediaId && w > 3) {
-      strip(g, inSightOf(s), x, top, w, bottom - top, (share) => boardPicture(s, piece.mediaId!, mediaFrameAt(piece, frameAt(piece, share))))
-    }
-    if (!piece.mediaId && w > 6) {
-      dashed(g, INK.bent, [4, 3], x + 1, top + 1, w - 2, bottom - top - 2)
-    }
-    if (w > 34) {
-      g.fillStyle = 'rgba(34,34,34,0.72)'
-      g.fillRect(x, bottom - 17, w, 17)
-      g.fillStyle = INK.text
-      g.font = `12px ${SANS}`
-      inSight(s, x, w, (at, room) => clippedName(g, piece.name, at, bottom - 4.5, room))
-    }
-    drawCells(g, s, piece.in, piece.out, top, 13, (f) => s.label(f).slice(-2))
-  }, ({ x, width, look }) => {
-    g.fillStyle = looks[look]
-    g.fillRect(x, top, width, bottom - top)
-    if (look === 'missing') {
-      dashed(g, INK.bent, [4, 3], x, top + 1, width, 0)
-    }
-  })
+  const looks = { found: '#77746c', missing: '#3a3a3a' }
+  forEachInView(
+    s,
+    pieces,
+    (i) => (itemAt(pieces, i).mediaId ? 'found' : 'missing'),
+    ({ index, x, width: w, look }) => {
+      const piece = itemAt(pieces, index)
+      g.fillStyle = looks[look]
+      g.fillRect(x, top, w, bottom - top)
+      const { mediaId } = piece
+      if (mediaId && w > 3) {
+        strip(g, inSightOf(s), x, top, w, bottom - top, (share) => boardPicture(s, mediaId, mediaFrameAt(piece, frameAt(piece, share))))
+      }
+      if (!piece.mediaId && w > 6) {
+        dashed(g, INK.bent, [4, 3], x + 1, top + 1, w - 2, bottom - top - 2)
+      }
+      if (w > 34) {
+        g.fillStyle = 'rgba(34,34,34,0.72)'
+        g.fillRect(x, bottom - 17, w, 17)
+        g.fillStyle = INK.text
+        g.font = `12px ${SANS}`
+        inSight(s, x, w, (at, room) => clippedName(g, piece.name, at, bottom - 4.5, room))
+      }
+      drawCells(g, s, piece.in, piece.out, top, 13, (f) => s.label(f).slice(-2))
+    },
+    ({ x, width, look }) => {
+      g.fillStyle = looks[look]
+      g.fillRect(x, top, width, bottom - top)
+      if (look === 'missing') {
+        dashed(g, INK.bent, [4, 3], x, top + 1, width, 0)
+      }
+    },
+  )
   drawPassages(g, s, pieces, s.layout.cut, meetsBefore(pieces))
 }
 
@@ -74,12 +92,19 @@ export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.shots
   const { sections } = s.sequence
   const colour = (look: string) => (look === 'staged' ? INK.shot : '#3d3d3d')
-  forEachInView(s, sections, (i) => (sections[i].staged ? 'staged' : 'empty'), ({ index, x, width }) => {
-    drawShot(g, s, sections[index], x, width, top, bottom)
-  }, ({ x, width, look }) => {
-    g.fillStyle = colour(look)
-    g.fillRect(x, top, width, bottom - top)
-  }, draggedEdge)
+  forEachInView(
+    s,
+    sections,
+    (i) => (itemAt(sections, i).staged ? 'staged' : 'empty'),
+    ({ index, x, width }) => {
+      drawShot(g, s, itemAt(sections, index), x, width, top, bottom)
+    },
+    ({ x, width, look }) => {
+      g.fillStyle = colour(look)
+      g.fillRect(x, top, width, bottom - top)
+    },
+    draggedEdge,
+  )
   drawPassages(g, s, sections, s.layout.shots, meetsBefore(sections))
   drawNests(g, s)
   coverByUpper(g, s)
@@ -94,7 +119,9 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, section: Section, x: nu
   if (section.content !== 'SHOT') {
     drawOther(g, section, x, w, top + head, room)
   } else if (section.staged && w > 18) {
-    strip(g, inSightOf(s), x, top + head, w, room, (share) => shotPicture(section, shotFrameAt(section, frameAt(section, share)), s.sequence.seq, s.again))
+    strip(g, inSightOf(s), x, top + head, w, room, (share) =>
+      shotPicture(section, shotFrameAt(section, frameAt(section, share)), s.sequence.seq, s.again),
+    )
   } else {
     drawUnstaged(g, s, section, x, w, top + head, room)
   }
@@ -180,8 +207,14 @@ function drawOther(g: CanvasRenderingContext2D, section: Section, x: number, w: 
 
 /** A piece that goes at another speed says so before its length. */
 function speedOf(section: Section): string {
-  const [num, den] = section.speed.split('/').map(Number)
-  return section.keys.length > 0 || section.bends ? `bent ${Math.round((num / (den || 1)) * 100)} % ` : section.speed === '1' ? '' : num === 0 ? 'held ' : `${Math.round((num / (den || 1)) * 100)} % `
+  const shown = Math.round(timesOf(section.speed) * 100)
+  return section.keys.length > 0 || section.bends
+    ? `bent ${shown} % `
+    : section.speed === '1'
+      ? ''
+      : section.speed === '0'
+        ? 'held '
+        : `${shown} % `
 }
 
 export function drawRenders(g: CanvasRenderingContext2D, s: Scene) {
@@ -189,7 +222,7 @@ export function drawRenders(g: CanvasRenderingContext2D, s: Scene) {
   const [first, last] = inView(s, s.sequence.sections)
   for (let index = first; index < last; index++) {
     const render = renderOf(s.sequence, index)
-    const { in: from, out: to } = render ?? s.sequence.sections[index]
+    const { in: from, out: to } = render ?? itemAt(s.sequence.sections, index)
     const x = toX(s.scale, from)
     const w = Math.max(0.6, toX(s.scale, to) - x - 1)
     if (render) {
@@ -208,8 +241,9 @@ function drawRender(g: CanvasRenderingContext2D, s: Scene, render: LaidRender, x
     hatch(g, x, top, w, bottom - top)
   }
   if (w > 60 && !stale) {
-    strip(g, inSightOf(s), x, top + 20, w, bottom - top - 20,
-      (share) => image(`/api/renders/${render.renderId}/picture?frame=${frameAt(render, share) - render.zero}`, s.again))
+    strip(g, inSightOf(s), x, top + 20, w, bottom - top - 20, (share) =>
+      image(`/api/renders/${render.renderId}/picture?frame=${frameAt(render, share) - render.zero}`, s.again),
+    )
   }
   if (w > 40) {
     g.font = `12.5px ${MONO}`

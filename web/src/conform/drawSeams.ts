@@ -1,8 +1,10 @@
 /** Seams through all lanes: one straight line where they agree, bent by the frames where they do not. */
+
+import { itemAt } from '../parts/lists'
+import { LABELS, toX } from '../parts/scale'
 import type { Seam } from '../server/types'
 import { type Crowd, crowdsOf } from './crowds'
 import { shotsTop } from './lanes'
-import { LABELS, toX } from '../parts/scale'
 import { draggedEdge, INK, inView, MONO, type Scene, seen } from './scene'
 
 /** Straight seams nearer to a neighbour than this would only be a grey smear. */
@@ -12,7 +14,7 @@ export function drawSeams(g: CanvasRenderingContext2D, s: Scene) {
   const seams = seamsInView(s)
   const room = (i: number) => {
     const [before, after] = [seams[i - 1]?.at ?? -Infinity, seams[i + 1]?.at ?? Infinity]
-    return Math.min(seams[i].at - before, after - seams[i].at) * s.scale.perFrame
+    return Math.min(itemAt(seams, i).at - before, after - itemAt(seams, i).at) * s.scale.perFrame
   }
   const { alone, crowds } = bentOf(s, seams)
   crowds.forEach((crowd) => drawHeat(g, s, crowd))
@@ -26,11 +28,20 @@ export function drawSeams(g: CanvasRenderingContext2D, s: Scene) {
 export function drawSeamCounts(g: CanvasRenderingContext2D, s: Scene) {
   const seams = seamsInView(s)
   const { alone, crowds } = bentOf(s, seams)
-  drawCounts(g, s, seams.filter((m) => !isBent(s, m) || alone.has(m)), crowds)
+  drawCounts(
+    g,
+    s,
+    seams.filter((m) => !isBent(s, m) || alone.has(m)),
+    crowds,
+  )
 }
 
 const bentOf = (s: Scene, seams: Seam[]) =>
-  crowdsOf(seams.filter((m) => isBent(s, m)), (m) => toX(s.scale, m.at), (m) => m.at === s.seam || m.at === s.drag?.at)
+  crowdsOf(
+    seams.filter((m) => isBent(s, m)),
+    (m) => toX(s.scale, m.at),
+    (m) => m.at === s.seam || m.at === s.drag?.at,
+  )
 
 /** Where many seams in a row are bent, a band in the gap between the lanes, the stronger the further they are off. */
 function drawHeat(g: CanvasRenderingContext2D, s: Scene, crowd: Crowd) {
@@ -83,11 +94,25 @@ function drawSeam(g: CanvasRenderingContext2D, s: Scene, seam: Seam) {
   const gapAbove = (cutBottom + top) / 2
   const gapBelow = (shotsBottom + rendersTop) / 2
   if (seam.cut !== undefined) {
-    line(above, [[cut, cutTop - 8], [cut, cutBottom], [cut, gapAbove - 5], [shots, gapAbove + 5], [shots, top]])
+    line(above, [
+      [cut, cutTop - 8],
+      [cut, cutBottom],
+      [cut, gapAbove - 5],
+      [shots, gapAbove + 5],
+      [shots, top],
+    ])
   }
-  line(seam.cutBend !== 0 || dragged ? INK.bent : below, [[shots, top], [shots, shotsBottom]])
+  line(seam.cutBend !== 0 || dragged ? INK.bent : below, [
+    [shots, top],
+    [shots, shotsBottom],
+  ])
   if (seam.render !== undefined) {
-    line(below, [[shots, shotsBottom], [shots, gapBelow - 5], [render, gapBelow + 5], [render, rendersBottom + 6]])
+    line(below, [
+      [shots, shotsBottom],
+      [shots, gapBelow - 5],
+      [render, gapBelow + 5],
+      [render, rendersBottom + 6],
+    ])
   }
 }
 

@@ -1,7 +1,8 @@
 /** Sound lanes: what is heard, and how loud. */
-import type { LaidSound } from '../server/types'
-import { loudness } from '../pictures/images'
+
 import { LABELS, toFrame, toX } from '../parts/scale'
+import { loudness } from '../pictures/images'
+import type { LaidSound } from '../server/types'
 import { INK, SANS, type Scene } from './scene'
 
 export function drawSound(g: CanvasRenderingContext2D, s: Scene) {
@@ -33,7 +34,7 @@ export function drawSound(g: CanvasRenderingContext2D, s: Scene) {
       const b = Math.max(a + 1, soundAt(s, piece.in, piece.fromSeconds, x + 2))
       let loud = 0
       for (let i = Math.floor(a); i < b && i < peaks.length; i++) {
-        loud = Math.max(loud, peaks[i])
+        loud = Math.max(loud, peaks[i] ?? 0)
       }
       const h = Math.max(1, (loud / 255) * Math.min(1.6, piece.gain) * (bottom - top - 4))
       g.fillRect(x, middle - h / 2, 1.4, h)

@@ -1,35 +1,46 @@
 /** Lanes above the main one, nested masters, and what is chosen on any of them. */
-import type { Section } from '../server/types'
+
 import { clipped } from '../parts/brush'
-import { drawPassages, meetsBefore } from './drawPassages'
+import { itemAt } from '../parts/lists'
 import { LABELS, toX } from '../parts/scale'
+import type { Section } from '../server/types'
+import { drawPassages, meetsBefore } from './drawPassages'
 import { forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
 
 /** A lane above the main one: where a piece of it is live it is bright, where a higher one is, or it is off, dim. */
 export function drawUpper(g: CanvasRenderingContext2D, s: Scene, upper: number) {
   const span = s.layout.upper[upper]
-  const { lane, sections } = s.sequence.upper[upper]
+  const { lane, sections } = itemAt(s.sequence.upper, upper)
   if (!span) {
     return
   }
   const [top, bottom] = span
   g.fillStyle = lane.locked ? '#272727' : '#2d2d2d'
   g.fillRect(LABELS, top, s.width - LABELS, bottom - top)
-  const looks = (i: number) => (!lane.enabled || !sections[i].enabled ? 'off' : sections[i].content === 'SHOT' && !sections[i].staged ? 'empty' : 'staged')
-  const inks: Record<string, string> = { off: '#353535', empty: '#434343', staged: INK.shot }
-  forEachInView(s, sections, looks, ({ index, x, width, look }) => {
-    const section = sections[index]
-    g.fillStyle = inks[look]
-    g.fillRect(x, top, width, bottom - top)
-    if (width > 30) {
-      g.font = `600 12px ${MONO}`
-      g.fillStyle = look === 'off' ? INK.quiet : INK.text
-      clipped(g, `${section.nest ? `${section.nest.name} · ` : ''}${section.code}`, x + 5, bottom - 7, width - 8)
-    }
-  }, ({ x, width, look }) => {
-    g.fillStyle = inks[look]
-    g.fillRect(x, top, width, bottom - top)
-  })
+  const looks = (i: number) => {
+    const section = itemAt(sections, i)
+    return !lane.enabled || !section.enabled ? 'off' : section.content === 'SHOT' && !section.staged ? 'empty' : 'staged'
+  }
+  const inks = { off: '#353535', empty: '#434343', staged: INK.shot }
+  forEachInView(
+    s,
+    sections,
+    looks,
+    ({ index, x, width, look }) => {
+      const section = itemAt(sections, index)
+      g.fillStyle = inks[look]
+      g.fillRect(x, top, width, bottom - top)
+      if (width > 30) {
+        g.font = `600 12px ${MONO}`
+        g.fillStyle = look === 'off' ? INK.quiet : INK.text
+        clipped(g, `${section.nest ? `${section.nest.name} · ` : ''}${section.code}`, x + 5, bottom - 7, width - 8)
+      }
+    },
+    ({ x, width, look }) => {
+      g.fillStyle = inks[look]
+      g.fillRect(x, top, width, bottom - top)
+    },
+  )
   for (const live of s.sequence.live) {
     const x = toX(s.scale, live.in)
     const w = toX(s.scale, live.out) - x
@@ -61,20 +72,20 @@ export function drawNests(g: CanvasRenderingContext2D, s: Scene) {
   const { sections } = s.sequence
   const [first, last] = inView(s, sections)
   for (let i = first; i < last; i++) {
-    const { nest, id } = sections[i]
+    const { nest, id } = itemAt(sections, i)
     if (!nest) {
       continue
     }
     let end = i
-    while (end + 1 < sections.length && sections[end + 1].id === id) {
+    while (end + 1 < sections.length && itemAt(sections, end + 1).id === id) {
       end++
     }
     let begin = i
-    while (begin > 0 && sections[begin - 1].id === id) {
+    while (begin > 0 && itemAt(sections, begin - 1).id === id) {
       begin--
     }
-    const x0 = toX(s.scale, sections[begin].in)
-    const x1 = toX(s.scale, sections[end].out) - 1
+    const x0 = toX(s.scale, itemAt(sections, begin).in)
+    const x1 = toX(s.scale, itemAt(sections, end).out) - 1
     g.strokeStyle = '#d8d8d8'
     g.lineWidth = 1.6
     g.beginPath()
@@ -96,7 +107,13 @@ export function drawNests(g: CanvasRenderingContext2D, s: Scene) {
   }
 }
 
-export function markChosen(g: CanvasRenderingContext2D, s: Scene, sections: Section[], [top, bottom]: [number, number], edge: (s: Scene, frame: number) => number = (_, frame) => frame) {
+export function markChosen(
+  g: CanvasRenderingContext2D,
+  s: Scene,
+  sections: Section[],
+  [top, bottom]: [number, number],
+  edge: (s: Scene, frame: number) => number = (_, frame) => frame,
+) {
   const chosen = new Set(s.pieces)
   g.fillStyle = 'rgba(94,194,183,0.28)'
   for (const section of chosen.size ? sections : []) {

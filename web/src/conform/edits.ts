@@ -1,23 +1,29 @@
 /** Asks the server for edits of the master; what can be done and what comes of it is decided there. */
 import { setDesk, useDesk } from '../desk/desk'
-import { plural } from '../parts/words'
 import { say, sayError } from '../desk/messages'
+import { lastOf } from '../parts/lists'
+import { plural } from '../parts/words'
 import { allPieces } from '../playhead/lookup'
-import { postInOrder } from '../server/client'
-import type { EditDone, MasterEdit, Section, Sequence } from '../server/types'
+import { type Answer, type Asking, of, type post, seen } from '../server/client'
+import { postInOrder } from '../server/inOrder'
+import type { MasterEdit, Section, Sequence } from '../server/types'
 
 /** An edit as it is asked for: of the chosen pieces where none are named. */
-export type Asked = MasterEdit extends infer One ? (One extends { sections: number[] } ? Omit<One, 'sections'> & { sections?: number[] } : One & { sections?: number[] }) : never
+export type Asked = MasterEdit extends infer One
+  ? One extends { sections: number[] }
+    ? Omit<One, 'sections'> & { sections?: number[] }
+    : One & { sections?: number[] }
+  : never
 
 /** Asks for something that changes the project; a sentence says why where it cannot be done. */
-export async function ask<T = void>(path: string, body?: unknown): Promise<T | undefined> {
+export const ask = (async (...asked: Parameters<typeof postInOrder>) => {
   try {
-    return await postInOrder<T>(path, body)
+    return await postInOrder(...asked)
   } catch (e) {
     sayError(e)
     return undefined
   }
-}
+}) as <P extends Parameters<typeof post>[0]>(...asked: Asking<P>) => Promise<Answer<P, 'post'> | undefined>
 
 /** What these make is what is meant next. */
 const CHOOSES_MADE = new Set(['COPY_UP', 'DUPLICATE', 'PASTE', 'PUT'])
@@ -26,7 +32,11 @@ const CHOOSES_MADE = new Set(['COPY_UP', 'DUPLICATE', 'PASTE', 'PUT'])
 export async function edit(sequence: Sequence, asked: Asked): Promise<boolean> {
   try {
     const { pieces, along, soundStays } = useDesk.getState()
-    const done = await postInOrder<EditDone>(`/api/masters/${sequence.id}/edits`, { sections: pieces, along, soundStays, ...asked }, sequence.seq)
+    const done = await postInOrder('/api/masters/{id}/edits', {
+      ...of(sequence.id),
+      body: { sections: pieces, along, soundStays, ...asked } as MasterEdit,
+      ...seen(sequence.seq),
+    })
     done.said.forEach(say)
     if (CHOOSES_MADE.has(asked.kind) && done.made.length > 0) {
       setDesk({ pieces: done.made })
@@ -40,7 +50,7 @@ export async function edit(sequence: Sequence, asked: Asked): Promise<boolean> {
 
 /** Makes pieces as they are in the cut; all of them where none is named. */
 export async function asInCut(sequence: Sequence, sections: number[]) {
-  await ask(`/api/cuts/${sequence.cut.id}/as-in-cut?master=${sequence.id}`, { sections })
+  await ask('/api/cuts/{id}/as-in-cut', { ...of(sequence.cut.id, { master: sequence.id }), body: { sections } })
 }
 
 /** The chosen pieces that are still there, lane by lane in order; a nested master once, with all that it shows. */
@@ -55,8 +65,8 @@ export function choosePiece(sequence: Sequence, id: number, more: boolean, upTo:
   const lane = [sequence.sections, ...sequence.upper.map((u) => u.sections)].find((l) => l.some((s) => s.id === id)) ?? []
   const index = (piece: number) => lane.findIndex((s) => s.id === piece)
   if (upTo && pieces.length > 0) {
-    const ends = [index(pieces[pieces.length - 1]), index(id)].sort((a, b) => a - b)
-    setDesk({ pieces: [...new Set(lane.slice(Math.max(0, ends[0]), ends[1] + 1).map((s) => s.id))] })
+    const ends = [index(lastOf(pieces)), index(id)]
+    setDesk({ pieces: [...new Set(lane.slice(Math.max(0, Math.min(...ends)), Math.max(...ends) + 1).map((s) => s.id))] })
   } else if (more) {
     setDesk({ pieces: pieces.includes(id) ? pieces.filter((p) => p !== id) : [...pieces, id] })
   } else {
@@ -67,7 +77,7 @@ export function choosePiece(sequence: Sequence, id: number, more: boolean, upTo:
 /** Moves a seam in the shots lane, and the selection with it. */
 export async function moveSeam(sequence: Sequence, at: number, frames: number): Promise<boolean> {
   try {
-    await postInOrder(`/api/masters/${sequence.id}/seam`, { at, frames }, sequence.seq)
+    await postInOrder('/api/masters/{id}/seam', { ...of(sequence.id), body: { at, frames }, ...seen(sequence.seq) })
     setDesk({ seam: at + frames })
     return true
   } catch (e) {
@@ -91,7 +101,7 @@ export function pullWords(pull: Pull, section: Section | undefined, frames: numb
 export async function putSound(sequence: Sequence, mediaId: number) {
   const { frame } = useDesk.getState()
   const lane = sequence.sound.find((s) => s.id === useDesk.getState().sound)?.lane
-  const id = await ask<number>(`/api/masters/${sequence.id}/sounds`, { mediaId, at: frame, lane })
+  const id = await ask('/api/masters/{id}/sounds', { ...of(sequence.id), body: { mediaId, at: frame, lane } })
   if (id) {
     setDesk({ sound: id, pieces: [], seam: undefined })
   }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import { toX } from '../parts/scale'
 import type { Section, Sequence } from '../server/types'
 import { Hits } from './hits'
 import { layOut } from './lanes'
-import { toX } from '../parts/scale'
 import type { Scene } from './scene'
 
 const piece = (id: number, from: number, to: number) => ({ id, in: from, out: to, code: `p${id}` }) as Section
@@ -29,7 +29,7 @@ describe('what lies under the pointer', () => {
   const hits = new Hits(s, ['guide'])
   const x = (frame: number) => toX(s.scale, frame)
   const main = middle(s.layout.shots)
-  const above = middle(s.layout.upper[0])
+  const above = middle(s.layout.upper[0]!)
 
   it('a piece on its lane, and the one above where the pointer is there', () => {
     expect(hits.piece(x(150), main)?.id).toBe(2)
@@ -63,8 +63,8 @@ describe('what lies under the pointer', () => {
   })
 
   it('sound on its own lane', () => {
-    expect(hits.sound(x(60), middle(s.layout.sound[0]))?.id).toBe(5)
-    expect(hits.sound(x(95), middle(s.layout.sound[0]))).toBeUndefined()
+    expect(hits.sound(x(60), middle(s.layout.sound[0]!))?.id).toBe(5)
+    expect(hits.sound(x(95), middle(s.layout.sound[0]!))).toBeUndefined()
     expect(hits.sound(x(60), main)).toBeUndefined()
   })
 

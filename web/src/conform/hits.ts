@@ -1,14 +1,19 @@
 /** What of the drawn lanes lies under the pointer. */
+
+import { itemAt } from '../parts/lists'
+import { toFrame, toX } from '../parts/scale'
 import { onLane } from '../playhead/lookup'
 import type { LaidSound, Seam, Section } from '../server/types'
-import { toFrame, toX } from '../parts/scale'
 import type { Scene } from './scene'
 
 /** So near to a line, in pixels, the line is meant. */
 const GRAB = 7
 
 export class Hits {
-  constructor(private readonly scene: Scene, private readonly soundLanes: string[]) {}
+  constructor(
+    private readonly scene: Scene,
+    private readonly soundLanes: string[],
+  ) {}
 
   private upperAt = (y: number) => this.scene.layout.upper.findIndex(([top, bottom]) => y >= top && y < bottom + 2)
 
@@ -61,6 +66,6 @@ export class Hits {
   lane(y: number): { lane?: number } {
     const { sequence } = this.scene
     const upper = this.upperAt(y)
-    return upper >= 0 ? { lane: sequence.upper[upper].lane.id } : this.onMain(y) ? { lane: sequence.main.id } : {}
+    return upper >= 0 ? { lane: itemAt(sequence.upper, upper).lane.id } : this.onMain(y) ? { lane: sequence.main.id } : {}
   }
 }

@@ -1,6 +1,6 @@
 /** What is seen on both sides of a line while it is pulled. The server says what; asked again as soon as it has answered. */
 import { create } from 'zustand'
-import { getJson } from '../server/client'
+import { get, of } from '../server/client'
 import type { PullView, Sequence } from '../server/types'
 
 export type PeekAt = { kind: 'ROLL' | 'HEAD' | 'TAIL' | 'SLIP' | 'SLIDE'; section?: number; at?: number; frames: number; ripple?: boolean }
@@ -26,7 +26,7 @@ async function ask(sequence: Sequence) {
     const { kind, section = 0, at = 0, frames, ripple = false } = wanted
     const now = wanted
     try {
-      const seen = await getJson<PullView>(`/api/masters/${sequence.id}/pull?kind=${kind}&section=${section}&at=${at}&frames=${frames}&ripple=${ripple}`)
+      const seen = await get('/api/masters/{id}/pull', of(sequence.id, { kind, section, at, frames, ripple }))
       usePeek.setState({ seen: wanted ? seen : undefined })
     } catch {
       // the edit itself will say what is wrong

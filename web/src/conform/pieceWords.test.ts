@@ -3,7 +3,23 @@ import type { Section } from '../server/types'
 import { percent, pieceWords } from './pieceWords'
 
 const piece = (over: Partial<Section> = {}) =>
-  ({ id: 1, content: 'SHOT', shotId: 7, code: 'sh0010', in: 86400, out: 86666, shotFirst: 1001, shotLast: 1228, speed: '1', bends: '', enabled: true, actionFirst: 120, headWeights: [] as number[], tailWeights: [] as number[], ...over }) as Section
+  ({
+    id: 1,
+    content: 'SHOT',
+    shotId: 7,
+    code: 'sh0010',
+    in: 86400,
+    out: 86666,
+    shotFirst: 1001,
+    shotLast: 1228,
+    speed: '1',
+    bends: '',
+    enabled: true,
+    actionFirst: 120,
+    headWeights: [] as number[],
+    tailWeights: [] as number[],
+    ...over,
+  }) as Section
 
 describe('a piece in words', () => {
   it('says its code, its frames and its action', () => {
@@ -16,7 +32,11 @@ describe('a piece in words', () => {
   })
 
   it('says the speeds of a keyed piece from key to key, and what is held', () => {
-    const keys = [{ at: 86400, frame: 1001, easing: 'STRAIGHT' }, { at: 86410, frame: 1006, easing: 'STRAIGHT' }, { at: 86500, frame: 1186, easing: 'STRAIGHT' }]
+    const keys = [
+      { at: 86400, frame: 1001, easing: 'STRAIGHT' },
+      { at: 86410, frame: 1006, easing: 'STRAIGHT' },
+      { at: 86500, frame: 1186, easing: 'STRAIGHT' },
+    ]
     expect(pieceWords([piece({ out: 86500, bends: 'x', keys })], true)).toContain('100 frames, keyed 50 % → 200 %')
     expect(pieceWords([piece({ out: 86541, shotFirst: 1049, shotLast: 1049, speed: '0' })], true)).toContain('1049, held for 141 frames')
   })
@@ -26,7 +46,9 @@ describe('a piece in words', () => {
   })
 
   it('says what passes in and out, for as many frames as it does', () => {
-    expect(pieceWords([piece({ out: 86500, headWeights: [0.5], tailWeights: [0.6, 0.3] })], false)).toContain('passes in over 1 frame · fades out over 2 frames')
+    expect(pieceWords([piece({ out: 86500, headWeights: [0.5], tailWeights: [0.6, 0.3] })], false)).toContain(
+      'passes in over 1 frame · fades out over 2 frames',
+    )
   })
 
   it('counts several, and calls a nested master by its name', () => {
@@ -38,7 +60,9 @@ describe('a piece in words', () => {
   })
 
   it('says words on a slate without frames of a shot', () => {
-    expect(pieceWords([piece({ content: 'SLATE', shotId: 0, code: 'Gulls to come', out: 86424 })], false)).toBe('Gulls to come here · 24 frames')
+    expect(pieceWords([piece({ content: 'SLATE', shotId: 0, code: 'Gulls to come', out: 86424 })], false)).toBe(
+      'Gulls to come here · 24 frames',
+    )
   })
 
   it('gives a speed to a tenth of a percent', () => {

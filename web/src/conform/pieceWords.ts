@@ -1,26 +1,32 @@
 /** Pieces in words and figures. */
+
+import { itemAt } from '../parts/lists'
+import { timesOf } from '../parts/speed'
 import { plural } from '../parts/words'
 import type { Section } from '../server/types'
 
 /** Its speed in percent. */
 export function percent(section: Section): string {
-  const [num, den] = section.speed.split('/').map(Number)
-  return minus(Math.round((num / (den || 1)) * 1000) / 10)
+  return minus(Math.round(timesOf(section.speed) * 1000) / 10)
 }
 
 export function pieceWords(meant: Section[], chosen: boolean): string {
-  if (meant.length === 0) {
+  const [one] = meant
+  if (!one) {
     return 'black'
   }
   const frames = meant.reduce((n, s) => n + s.out - s.in, 0)
-  const [one] = meant
   if (meant.length > 1) {
     const nests = new Set(meant.map((s) => s.nest?.name))
-    return nests.size === 1 && one.nest ? `${one.nest.name}, ${plural(meant.length, 'piece')}, ${plural(frames, 'frame')}` : `${plural(meant.length, 'piece')}, ${plural(frames, 'frame')}`
+    return nests.size === 1 && one.nest
+      ? `${one.nest.name}, ${plural(meant.length, 'piece')}, ${plural(frames, 'frame')}`
+      : `${plural(meant.length, 'piece')}, ${plural(frames, 'frame')}`
   }
   const parts = [
     `${one.nest ? `${one.nest.name} · ` : ''}${one.code} ${chosen ? 'chosen' : 'here'}`,
-    one.shotId ? `${one.shotFirst === one.shotLast ? one.shotFirst : `${one.shotFirst}–${one.shotLast}`}, ${retimed(one)}` : plural(frames, 'frame'),
+    one.shotId
+      ? `${one.shotFirst === one.shotLast ? one.shotFirst : `${one.shotFirst}–${one.shotLast}`}, ${retimed(one)}`
+      : plural(frames, 'frame'),
     one.headWeights.length > 0 && `passes in over ${plural(one.headWeights.length, 'frame')}`,
     one.tailWeights.length > 0 && `fades out over ${plural(one.tailWeights.length, 'frame')}`,
     !one.enabled && 'off',
@@ -39,13 +45,15 @@ function retimed(one: Section): string {
   if (one.speed === '1') {
     return plural(frames, 'frame')
   }
-  const [num, den] = one.speed.split('/').map(Number)
-  return num === 0 ? `held for ${plural(frames, 'frame')}` : `${Math.round(Math.abs(num / (den || 1)) * frames)} → ${plural(frames, 'frame')}, ${percent(one)} %`
+  return one.speed === '0'
+    ? `held for ${plural(frames, 'frame')}`
+    : `${Math.round(Math.abs(timesOf(one.speed)) * frames)} → ${plural(frames, 'frame')}, ${percent(one)} %`
 }
 
-const speedsOf = (one: Section) => one.keys.slice(1).map((key, i) => {
-  const before = one.keys[i]
-  return `${minus(Math.round(((key.frame - before.frame) / (key.at - before.at)) * 100))} %`
-})
+const speedsOf = (one: Section) =>
+  one.keys.slice(1).map((key, i) => {
+    const before = itemAt(one.keys, i)
+    return `${minus(Math.round(((key.frame - before.frame) / (key.at - before.at)) * 100))} %`
+  })
 
 const minus = (n: number) => (n < 0 ? `−${-n}` : String(n))

@@ -1,8 +1,9 @@
 /** What is drawn, and in which ink. */
 import type { Units } from '../desk/desk'
-import type { CutPieces, Sequence } from '../server/types'
-import { type Layout } from './lanes'
+import { itemAt } from '../parts/lists'
 import { LABELS, type Scale, toFrame, toX } from '../parts/scale'
+import type { CutPieces, Sequence } from '../server/types'
+import type { Layout } from './lanes'
 
 export type Drag = { at: number; delta: number }
 
@@ -27,10 +28,22 @@ export type Scene = {
   others: { who: string; frame: number; pieces: number[] }[]
   units: Units
   label: (frame: number) => string
+  /** frames from one to another whose labels begin a multiple of so many seconds */
+  wholeSeconds: (first: number, last: number, every: number) => number[]
   again: () => void
 }
 
-export const INK = { text: '#ededed', quiet: '#b3b3b3', live: '#5ec2b7', bent: '#f0a648', stale: '#b79cf0', line: '#ededed', deep: '#222222', shot: '#566067', paper: '#e9e4d8' }
+export const INK = {
+  text: '#ededed',
+  quiet: '#b3b3b3',
+  live: '#5ec2b7',
+  bent: '#f0a648',
+  stale: '#b79cf0',
+  line: '#ededed',
+  deep: '#222222',
+  shot: '#566067',
+  paper: '#e9e4d8',
+}
 export const SANS = '"Atkinson Hyperlegible Next", sans-serif'
 export const MONO = '"Atkinson Hyperlegible Mono", monospace'
 /** From so many pixels a frame on, every frame is a cell with its number. */
@@ -57,7 +70,7 @@ function firstWhere<T>(sorted: T[], test: (t: T) => boolean): number {
   let high = sorted.length
   while (low < high) {
     const middle = (low + high) >>> 1
-    if (test(sorted[middle])) {
+    if (test(itemAt(sorted, middle))) {
       high = middle
     } else {
       low = middle + 1
@@ -66,17 +79,24 @@ function firstWhere<T>(sorted: T[], test: (t: T) => boolean): number {
   return low
 }
 
-type Drawn = { index: number; x: number; width: number; look: string }
+type Drawn<L> = { index: number; x: number; width: number; look: L }
 
 /**
  * Gives each piece in view to `one`, its edges where `edge` has them; neighbours too narrow to be told apart and of the same look go to `run` together.
  */
-export function forEachInView(s: Scene, pieces: Spanned[], look: (index: number) => string, one: (d: Drawn) => void, run: (d: Drawn) => void, edge: (s: Scene, frame: number) => number = (_, frame) => frame) {
+export function forEachInView<L extends string>(
+  s: Scene,
+  pieces: Spanned[],
+  look: (index: number) => L,
+  one: (d: Drawn<L>) => void,
+  run: (d: Drawn<L>) => void,
+  edge: (s: Scene, frame: number) => number = (_, frame) => frame,
+) {
   const [first, last] = inView(s, pieces)
-  let open: Drawn | undefined
+  let open: Drawn<L> | undefined
   for (let index = first; index < last; index++) {
-    const x = toX(s.scale, edge(s, pieces[index].in))
-    const width = Math.max(0.6, toX(s.scale, edge(s, pieces[index].out)) - x - 1)
+    const x = toX(s.scale, edge(s, itemAt(pieces, index).in))
+    const width = Math.max(0.6, toX(s.scale, edge(s, itemAt(pieces, index).out)) - x - 1)
     const its = look(index)
     if (width >= NARROW || !open || open.look !== its || x - open.x - open.width > NARROW) {
       if (open) {

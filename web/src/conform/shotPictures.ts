@@ -21,8 +21,9 @@ export function shotPicture(section: Section, frame: number, seq: number, loaded
   const key = `/api/shots/${section.shotId}/picture?frame=${frame}`
   let entry = kept.get(key)
   if (!entry) {
-    if (kept.size > MOST_KEPT) {
-      kept.delete(kept.keys().next().value!)
+    const oldest = kept.keys().next().value
+    if (kept.size > MOST_KEPT && oldest) {
+      kept.delete(oldest)
     }
     entry = { seq: -1, asked: false }
     kept.set(key, entry)
@@ -37,9 +38,12 @@ export function shotPicture(section: Section, frame: number, seq: number, loaded
 }
 
 function next() {
-  while (running < AT_ONCE && waiting.length > 0) {
+  while (running < AT_ONCE) {
     // the newest first: those are in view
-    const one = waiting.pop()!
+    const one = waiting.pop()
+    if (!one) {
+      break
+    }
     running++
     void fetchOne(one.key, one.shotId, one.loaded).finally(() => {
       running--

@@ -1,6 +1,6 @@
 import { setDesk, useDesk } from '../desk/desk'
+import { LABELS, panned, type Scale, scaleOf, withFrame, zoomed } from '../parts/scale'
 import type { Sequence } from '../server/types'
-import { LABELS, panned, scaleOf, zoomed, type Scale, withFrame } from '../parts/scale'
 
 /** What of the master is seen; the whole of it until somebody zooms. */
 export function useScale(sequence: Sequence | undefined, width: number): Scale {

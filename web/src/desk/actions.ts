@@ -40,8 +40,10 @@ function pressed(e: KeyboardEvent): string {
 }
 
 const typing = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)
-    && !(target instanceof HTMLInputElement && /^(range|checkbox|radio)$/.test(target.type)))
+  target instanceof HTMLElement &&
+  (target.isContentEditable ||
+    (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) &&
+      !(target instanceof HTMLInputElement && /^(range|checkbox|radio)$/.test(target.type))))
 
 /** Whether what has the focus does something of its own with a key; a box to tick does so with Space alone. */
 function takesItself(target: EventTarget | null, key: string): boolean {

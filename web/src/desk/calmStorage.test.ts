@@ -4,7 +4,15 @@ import { calmStorage } from './calmStorage'
 function memory() {
   const items = new Map<string, string>()
   const setItem = vi.fn((key: string, value: string) => void items.set(key, value))
-  return { items, setItem, storage: { getItem: (k: string) => items.get(k) ?? null, setItem, removeItem: (k: string) => void items.delete(k) } as unknown as Storage }
+  return {
+    items,
+    setItem,
+    storage: {
+      getItem: (k: string) => items.get(k) ?? null,
+      setItem,
+      removeItem: (k: string) => void items.delete(k),
+    } as unknown as Storage,
+  }
 }
 
 describe('storage that waits until hands rest', () => {

@@ -50,31 +50,37 @@ type Desk = {
   soundStays: boolean
 }
 
-export const useDesk = create<Desk>()(persist(() => ({
-  view: 'Conform',
-  projectId: undefined,
-  frame: 0,
-  units: 'timecode',
-  large: 'camera',
-  boardOver: 0,
-  renderSize: '1280 × 720',
-  burnIn: true,
-  seam: undefined,
-  pieces: [],
-  zoom: undefined,
-  cutId: undefined,
-  masterId: undefined,
-  outer: [],
-  range: {},
-  copied: [],
-  lane: undefined,
-  sound: undefined,
-  over: undefined,
-  past: undefined,
-  cutting: false,
-  along: undefined,
-  soundStays: false,
-}) as Desk, { name: 'desk', storage: calmStorage() }))
+export const useDesk = create<Desk>()(
+  persist(
+    () =>
+      ({
+        view: 'Conform',
+        projectId: undefined,
+        frame: 0,
+        units: 'timecode',
+        large: 'camera',
+        boardOver: 0,
+        renderSize: '1280 × 720',
+        burnIn: true,
+        seam: undefined,
+        pieces: [],
+        zoom: undefined,
+        cutId: undefined,
+        masterId: undefined,
+        outer: [],
+        range: {},
+        copied: [],
+        lane: undefined,
+        sound: undefined,
+        over: undefined,
+        past: undefined,
+        cutting: false,
+        along: undefined,
+        soundStays: false,
+      }) as Desk,
+    { name: 'desk', storage: calmStorage() },
+  ),
+)
 
 /** Some of the desk; called again only when one of those changes, which the playhead does at every frame. */
 export const useOfDesk = <K extends keyof Desk>(...keys: K[]): Pick<Desk, K> =>
@@ -91,12 +97,31 @@ function alone(part: Partial<Desk>): Partial<Desk> {
 export const setDesk = (part: Partial<Desk>) => useDesk.setState(alone(part))
 
 /** What belongs to one master: ids and frames of it mean nothing in another. */
-const OF_MASTER: Partial<Desk> = { pieces: [], seam: undefined, zoom: undefined, range: {}, lane: undefined, sound: undefined, past: undefined }
+const OF_MASTER: Partial<Desk> = {
+  pieces: [],
+  seam: undefined,
+  zoom: undefined,
+  range: {},
+  lane: undefined,
+  sound: undefined,
+  past: undefined,
+}
 
 /** Opens another master. */
 export const openInDesk = (masterId: number | undefined, part: Partial<Desk> = {}) => setDesk({ ...OF_MASTER, masterId, ...part })
 
 /** Goes to another project, or to the list of them: nothing of the one before goes along. */
 export function setProject(projectId: number | undefined, part: Partial<Desk> = {}) {
-  setDesk({ ...OF_MASTER, masterId: undefined, outer: [], copied: [], over: undefined, cutting: false, cutId: undefined, frame: 0, projectId, ...part })
+  setDesk({
+    ...OF_MASTER,
+    masterId: undefined,
+    outer: [],
+    copied: [],
+    over: undefined,
+    cutting: false,
+    cutId: undefined,
+    frame: 0,
+    projectId,
+    ...part,
+  })
 }

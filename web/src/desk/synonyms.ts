@@ -27,4 +27,7 @@ const WORDS: [RegExp, string][] = [
 ]
 
 /** All words by which something can be found. */
-export const plainWords = (name: string) => WORDS.filter(([which]) => which.test(name)).map(([, words]) => words).join(' ')
+export const plainWords = (name: string) =>
+  WORDS.filter(([which]) => which.test(name))
+    .map(([, words]) => words)
+    .join(' ')

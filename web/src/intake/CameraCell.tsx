@@ -17,16 +17,23 @@ export function CameraCell({ shot, fixed, name }: Props) {
   }
   return (
     <span className="flex min-w-0 flex-col leading-tight">
-      <input className="num w-full min-w-0 rounded bg-transparent px-1 text-[13px] hover:bg-deep focus:bg-deep" list="planned-cameras" aria-label={`Camera of ${shot.code}`}
-        title="Type another camera's name to share it; empty for one of its own" value={typed ?? shot.camera}
-        onFocus={() => setTyped(shot.camera)} onChange={(e) => setTyped(e.target.value)} onBlur={end}
+      <input
+        className="num w-full min-w-0 rounded bg-transparent px-1 text-[13px] hover:bg-deep focus:bg-deep"
+        list="planned-cameras"
+        aria-label={`Camera of ${shot.code}`}
+        title="Type another camera's name to share it; empty for one of its own"
+        value={typed ?? shot.camera}
+        onFocus={() => setTyped(shot.camera)}
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={end}
         onKeyDown={(e) => {
           if (e.key === 'Enter') {
             e.currentTarget.blur()
           } else if (e.key === 'Escape') {
             setTyped(undefined)
           }
-        }} />
+        }}
+      />
       {shot.shares > 1 && <span className="px-1 text-[12px] text-live">films {shot.shares} shots</span>}
     </span>
   )

@@ -1,11 +1,11 @@
 import { useEffect, useReducer, useRef, useState } from 'react'
 import { useActions } from '../desk/actions'
+import { rightOf, strip } from '../parts/brush'
+import { LABELS, panned, scaleOf, toFrame, toX, withFrame, type Zoom, zoomed } from '../parts/scale'
+import { useDrawing } from '../parts/useDrawing'
+import { useWheel } from '../parts/useWheel'
 import { plural } from '../parts/words'
 import { image, loudness } from '../pictures/images'
-import { LABELS, panned, scaleOf, toFrame, toX, withFrame, type Zoom, zoomed } from '../parts/scale'
-import { rightOf, strip } from '../parts/brush'
-import { useWheel } from '../parts/useWheel'
-import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import type { IntakeCut } from '../server/types'
 
@@ -26,15 +26,19 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
   const [, again] = useReducer((n: number) => n + 1, 0)
   const pictures = cut.lanes.filter((l) => l.kind === 'picture').reverse()
   const sounds = [...new Set(cut.sound.map((s) => s.lane))].slice(0, 3)
-  const height = 28 + (pictures.length - 1) * (HEIGHT.title + 6) + HEIGHT.picture + 22 + HEIGHT.shots + 12 + sounds.length * (HEIGHT.sound + 4) + 8
+  const height =
+    28 + (pictures.length - 1) * (HEIGHT.title + 6) + HEIGHT.picture + 22 + HEIGHT.shots + 12 + sounds.length * (HEIGHT.sound + 4) + 8
   const [zoom, setZoom] = useState<Zoom>()
   const scale = scaleOf(cut, zoom, LEFT, width)
   const x = (frame: number) => toX(scale, frame)
   const chosen = cut.shots[shot]
   // what is chosen in the table is seen here
   useEffect(() => setZoom((now) => (chosen ? withFrame(cut, now, chosen.in) : now)), [cut, chosen])
-  useWheel(canvas, (factor, at) => setZoom((now) => zoomed(cut, now, factor, toFrame(scale, at))),
-    (pixels) => setZoom((now) => panned(cut, now, pixels / scale.perFrame)))
+  useWheel(
+    canvas,
+    (factor, at) => setZoom((now) => zoomed(cut, now, factor, toFrame(scale, at))),
+    (pixels) => setZoom((now) => panned(cut, now, pixels / scale.perFrame)),
+  )
   const about = chosen ? (chosen.in + chosen.out) / 2 : (cut.start + cut.end) / 2
   useActions('cut-lanes', [
     { group: 'Intake', name: 'Zoom in', keys: '= Ctrl+ArrowUp', run: () => setZoom((now) => zoomed(cut, now, 0.6, about)) },
@@ -173,7 +177,7 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
       if (peaks) {
         g.fillStyle = sounds.indexOf(lane) % 2 ? '#7d7768' : '#6b7b82'
         for (let px = Math.max(x0, LEFT - 2); px < Math.min(x1, width); px += 2) {
-          const h = Math.max(1, (peaks[Math.floor(((px - x0) / (x1 - x0)) * peaks.length)] / 255) * (HEIGHT.sound - 2))
+          const h = Math.max(1, ((peaks[Math.floor(((px - x0) / (x1 - x0)) * peaks.length)] ?? 0) / 255) * (HEIGHT.sound - 2))
           g.fillRect(px, y + HEIGHT.sound / 2 - h / 2, 1.4, h)
         }
       }
@@ -190,7 +194,7 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
   }
 
   const press = (e: React.MouseEvent) => {
-    const at = e.clientX - canvas.current!.getBoundingClientRect().left
+    const at = e.clientX - e.currentTarget.getBoundingClientRect().left
     const index = cut.shots.findIndex((s) => at >= x(s.in) && at < x(s.out))
     if (index >= 0) {
       choose(index)
@@ -199,8 +203,14 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
 
   return (
     <div ref={holder} className="shrink-0 border-b border-black/40 bg-deep">
-      <canvas ref={canvas} style={{ width, height, display: 'block' }} onClick={press} role="img"
-        aria-label={`${cut.lanes.reduce((n, l) => n + l.events.length, 0)} pieces become ${plural(cut.shots.length, 'shot')}`} data-picture="cut" />
+      <canvas
+        ref={canvas}
+        style={{ width, height, display: 'block' }}
+        onClick={press}
+        role="img"
+        aria-label={`${cut.lanes.reduce((n, l) => n + l.events.length, 0)} pieces become ${plural(cut.shots.length, 'shot')}`}
+        data-picture="cut"
+      />
     </div>
   )
 }

@@ -2,18 +2,19 @@ import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
-import { goTo } from '../playhead/transport'
+import { itemAt } from '../parts/lists'
 import { Rows } from '../parts/Rows'
 import { plural } from '../parts/words'
-import { post } from '../server/client'
+import { goTo } from '../playhead/transport'
+import { of, post } from '../server/client'
 import { keepReceived, refreshEdited, useIntake } from '../server/queries'
 import type { IntakeCut, Project } from '../server/types'
 import { CutAsItCame } from './CutAsItCame'
 import { NumberingBox } from './NumberingBox'
 import { COLUMNS, PlannedRow } from './PlannedRow'
 import { RateWays } from './RateWays'
-import { rateName } from './rateName'
 import { Remarks } from './Remarks'
+import { rateName } from './rateName'
 import { alone, useDrop } from './useDrop'
 import { WhichPart } from './WhichPart'
 
@@ -29,20 +30,35 @@ export function Intake({ project }: { project: Project }) {
 
   return (
     <div className="relative flex min-h-0 flex-1 flex-col" {...drop.target}>
-      <input ref={drop.field} type="file" multiple hidden aria-label="Choose files"
+      <input
+        ref={drop.field}
+        type="file"
+        multiple
+        hidden
+        aria-label="Choose files"
         onChange={(e) => {
           void drop.take([...(e.target.files ?? [])].map(alone))
           e.target.value = ''
-        }} />
+        }}
+      />
       {!cutId && <FirstDrop choose={drop.choose} />}
-      {cutId && intake.error && <p className="p-6" role="alert">{intake.error.message}</p>}
+      {cutId && intake.error && (
+        <p className="p-6" role="alert">
+          {intake.error.message}
+        </p>
+      )}
       {cutId && intake.data && intake.data.id === cutId && <OneCut project={project} cut={intake.data} choose={drop.choose} />}
       {cutId && !intake.data && !intake.error && <p className="p-6 text-quiet">Reading the cut</p>}
       {drop.progress && (
-        <div className="absolute inset-x-0 bottom-4 z-30 mx-auto flex w-[520px] items-center gap-4 rounded-lg border border-line bg-raised px-4 py-3" role="status">
+        <div
+          className="absolute inset-x-0 bottom-4 z-30 mx-auto flex w-[520px] items-center gap-4 rounded-lg border border-line bg-raised px-4 py-3"
+          role="status"
+        >
           <span className="flex-1">{drop.progress.text}</span>
           <progress className="w-40" value={drop.progress.share} />
-          <button type="button" className="button" onClick={drop.progress.stop}>Stop</button>
+          <button type="button" className="button" onClick={drop.progress.stop}>
+            Stop
+          </button>
         </div>
       )}
       {drop.over && (
@@ -59,10 +75,12 @@ function FirstDrop({ choose }: { choose: () => void }) {
     <div className="flex flex-1 flex-col items-center justify-center gap-3 bg-ground text-center">
       <h1 className="text-[22px] font-semibold">Drop a cut here</h1>
       <p className="max-w-lg text-quiet">
-        A cut as EDL, XML, AAF or OTIO with its boards and its sound, several files at once or a whole folder. You see what will be made
-        of it before anything is made. Zips are unpacked; pictures may come later.
+        A cut as EDL, XML, AAF or OTIO with its boards and its sound, several files at once or a whole folder. You see what will be made of
+        it before anything is made. Zips are unpacked; pictures may come later.
       </p>
-      <button type="button" className="button button-main" onClick={choose}>Choose files</button>
+      <button type="button" className="button button-main" onClick={choose}>
+        Choose files
+      </button>
     </div>
   )
 }
@@ -73,7 +91,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
   const receive = async () => {
     setBusy(true)
     try {
-      await post(`/api/cuts/${cut.id}/receive`)
+      await post('/api/cuts/{id}/receive', of(cut.id))
       say(cut.first ? `Received: ${plural(cut.shots.length, 'shot')} made` : `Cut ${cut.version} received: it waits in Turnover`)
       keepReceived(project.id, cut)
       refreshEdited(project.id)
@@ -85,7 +103,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
   }
   const apart = async (seam: number, keep: boolean) => {
     try {
-      await post(`/api/cuts/${cut.id}/apart`, { seam, apart: keep })
+      await post('/api/cuts/{id}/apart', { ...of(cut.id), body: { seam, apart: keep } })
       refreshEdited(project.id)
     } catch (e) {
       sayError(e)
@@ -93,7 +111,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
   }
   const allApart = async (keep: boolean) => {
     try {
-      await post(`/api/cuts/${cut.id}/apart/all?apart=${keep}`)
+      await post('/api/cuts/{id}/apart/all', of(cut.id, { apart: keep }))
       refreshEdited(project.id)
     } catch (e) {
       sayError(e)
@@ -101,7 +119,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
   }
   const camera = async (at: number, name: string) => {
     try {
-      await post(`/api/cuts/${cut.id}/camera`, { at, name })
+      await post('/api/cuts/{id}/camera', { ...of(cut.id), body: { at, name } })
       refreshEdited(project.id)
     } catch (e) {
       sayError(e)
@@ -119,19 +137,53 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
   useActions('intake', [
     { group: 'Intake', name: 'Receive this cut', keys: 'Ctrl+Enter', run: () => void receive(), disabled: cut.received || busy },
     { group: 'Intake', name: 'Choose files', keys: 'C', run: choose },
-    { group: 'Intake', name: 'Save a report of this intake (PDF)', keys: 'P', run: () => window.location.assign(`/api/cuts/${cut.id}/report/pdf`) },
-    { group: 'Intake', name: 'Save a report of this intake (CSV)', keys: 'Shift+P', run: () => window.location.assign(`/api/cuts/${cut.id}/report/csv`) },
+    {
+      group: 'Intake',
+      name: 'Save a report of this intake (PDF)',
+      keys: 'P',
+      run: () => window.location.assign(`/api/cuts/${cut.id}/report/pdf`),
+    },
+    {
+      group: 'Intake',
+      name: 'Save a report of this intake (CSV)',
+      keys: 'Shift+P',
+      run: () => window.location.assign(`/api/cuts/${cut.id}/report/csv`),
+    },
     { group: 'Intake', name: 'Next planned shot', keys: 'ArrowDown', run: () => setShot((n) => Math.min(cut.shots.length - 1, n + 1)) },
     { group: 'Intake', name: 'Previous planned shot', keys: 'ArrowUp', run: () => setShot((n) => Math.max(0, n - 1)) },
     { group: 'Intake', name: 'Join or keep apart', keys: 'X', run: joinOrKeep, disabled: cut.received },
-    { group: 'Intake', name: 'Keep all pieces apart', keys: 'Ctrl+Shift+X', run: () => void allApart(true), disabled: cut.received || open === cut.closable },
-    { group: 'Intake', name: 'Join all pieces that can be one shot', keys: 'Ctrl+Shift+J', run: () => void allApart(false), disabled: cut.received || open === 0 },
-    { group: 'Intake', name: 'Film with the camera of the shot before', keys: 'M', run: () => shot > 0 && void camera(cut.shots[shot].in, cut.shots[shot - 1].camera), disabled: cut.received || !cut.first },
-    { group: 'Intake', name: 'Film with a camera of its own', keys: 'O', run: () => void camera(cut.shots[shot].in, ''), disabled: cut.received || !cut.first },
+    {
+      group: 'Intake',
+      name: 'Keep all pieces apart',
+      keys: 'Ctrl+Shift+X',
+      run: () => void allApart(true),
+      disabled: cut.received || open === cut.closable,
+    },
+    {
+      group: 'Intake',
+      name: 'Join all pieces that can be one shot',
+      keys: 'Ctrl+Shift+J',
+      run: () => void allApart(false),
+      disabled: cut.received || open === 0,
+    },
+    {
+      group: 'Intake',
+      name: 'Film with the camera of the shot before',
+      keys: 'M',
+      run: () => shot > 0 && void camera(itemAt(cut.shots, shot).in, itemAt(cut.shots, shot - 1).camera),
+      disabled: cut.received || !cut.first,
+    },
+    {
+      group: 'Intake',
+      name: 'Film with a camera of its own',
+      keys: 'O',
+      run: () => void camera(itemAt(cut.shots, shot).in, ''),
+      disabled: cut.received || !cut.first,
+    },
   ])
   const chooseRate = async (rate: string) => {
     try {
-      await post(`/api/cuts/${cut.id}/rate?rate=${encodeURIComponent(rate)}`)
+      await post('/api/cuts/{id}/rate', of(cut.id, { rate }))
       refreshEdited(project.id)
     } catch (e) {
       sayError(e)
@@ -172,19 +224,53 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
             {cut.first && !cut.received && <NumberingBox project={project} cut={cut} />}
             <label className="flex items-center gap-2 text-quiet">
               Rate
-              <select className="field num" value={cut.rate} disabled={cut.received} onChange={(e) => void chooseRate(e.target.value)} aria-label="Frames per second of the cut">
-                {[...new Set([cut.rate, ...cut.rates])].map((r) => <option key={r} value={r}>{rateName(r)}</option>)}
+              <select
+                className="field num"
+                value={cut.rate}
+                disabled={cut.received}
+                onChange={(e) => void chooseRate(e.target.value)}
+                aria-label="Frames per second of the cut"
+              >
+                {[...new Set([cut.rate, ...cut.rates])].map((r) => (
+                  <option key={r} value={r}>
+                    {rateName(r)}
+                  </option>
+                ))}
               </select>
             </label>
           </div>
-          {cut.rateReason && !cut.received && <p className="mb-2 text-[13px]"><span className="tag tag-bent mr-2">guessed</span>{cut.rateReason}</p>}
+          {cut.rateReason && !cut.received && (
+            <p className="mb-2 text-[13px]">
+              <span className="tag tag-bent mr-2">guessed</span>
+              {cut.rateReason}
+            </p>
+          )}
           <RateWays project={project} cut={cut} />
-          <datalist id="planned-cameras">{[...new Set(cut.shots.map((s) => s.camera))].slice(0, 500).map((c) => <option key={c} value={c} />)}</datalist>
+          <datalist id="planned-cameras">
+            {[...new Set(cut.shots.map((s) => s.camera))].slice(0, 500).map((c) => (
+              <option key={c} value={c} />
+            ))}
+          </datalist>
           <div className={`grid ${COLUMNS} gap-2 border-b border-line pb-1 text-[13px] text-quiet`}>
-            <span /><span>Shot</span><span>Frames</span><span>Made from</span><span>Board</span><span>{cut.first ? 'Camera' : ''}</span>
+            <span />
+            <span>Shot</span>
+            <span>Frames</span>
+            <span>Made from</span>
+            <span>Board</span>
+            <span>{cut.first ? 'Camera' : ''}</span>
           </div>
           <Rows rows={cut.shots} height={46} label="Planned shots" at={shot}>
-            {(row, i) => <PlannedRow shot={row} selected={i === shot} received={cut.received} first={cut.first} choose={() => look(i)} apart={apart} camera={(name) => void camera(row.in, name)} />}
+            {(row, i) => (
+              <PlannedRow
+                shot={row}
+                selected={i === shot}
+                received={cut.received}
+                first={cut.first}
+                choose={() => look(i)}
+                apart={apart}
+                camera={(name) => void camera(row.in, name)}
+              />
+            )}
           </Rows>
         </section>
         <Remarks project={project} cut={cut} busy={busy} receive={receive} choose={choose} lead={lead} />

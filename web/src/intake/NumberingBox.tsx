@@ -2,7 +2,7 @@ import { Popover } from 'radix-ui'
 import { useEffect, useState } from 'react'
 import { useActions } from '../desk/actions'
 import { sayError } from '../desk/messages'
-import { post } from '../server/client'
+import { of, post } from '../server/client'
 import { refreshEdited } from '../server/queries'
 import type { Example, IntakeCut, Numbering, Project } from '../server/types'
 
@@ -21,7 +21,7 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
   const { examples, wrong } = useExamples(cut.id, wanted, open)
   const apply = async () => {
     try {
-      await post(`/api/projects/${project.id}/numbering`, wanted)
+      await post('/api/projects/{id}/numbering', { ...of(project.id), body: wanted })
       refreshEdited(project.id)
       setOpen(false)
     } catch (e) {
@@ -29,35 +29,71 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
     }
   }
   return (
-    <Popover.Root open={open} onOpenChange={(now) => {
-      setOpen(now)
-      setWanted(cut.numbering)
-    }}>
+    <Popover.Root
+      open={open}
+      onOpenChange={(now) => {
+        setOpen(now)
+        setWanted(cut.numbering)
+      }}
+    >
       <Popover.Trigger className="button">Numbering</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content sideOffset={6} align="end" className="z-40 w-[340px] rounded-lg border border-line bg-raised p-4 shadow-xl">
-          <form className="grid grid-cols-[1fr_120px] items-center gap-x-3 gap-y-2" onSubmit={(e) => {
-            e.preventDefault()
-            void apply()
-          }}>
-            <label htmlFor="prefix">Prefix <span className="text-quiet">before each number</span></label>
-            <input id="prefix" className="field num" value={wanted.prefix} onChange={(e) => setWanted({ ...wanted, prefix: e.target.value })} />
+          <form
+            className="grid grid-cols-[1fr_120px] items-center gap-x-3 gap-y-2"
+            onSubmit={(e) => {
+              e.preventDefault()
+              void apply()
+            }}
+          >
+            <label htmlFor="prefix">
+              Prefix <span className="text-quiet">before each number</span>
+            </label>
+            <input
+              id="prefix"
+              className="field num"
+              value={wanted.prefix}
+              onChange={(e) => setWanted({ ...wanted, prefix: e.target.value })}
+            />
             {NUMBERS.map(([key, name, what]) => (
-              <NumberField key={key} id={key} name={name} what={what} value={wanted[key]} change={(n) => setWanted({ ...wanted, [key]: n })} />
+              <NumberField
+                key={key}
+                id={key}
+                name={name}
+                what={what}
+                value={wanted[key]}
+                change={(n) => setWanted({ ...wanted, [key]: n })}
+              />
             ))}
-            <label htmlFor="pattern" className="col-span-2 pt-2">Codes that are in clip names or markers already</label>
-            <input id="pattern" className="field num col-span-2" placeholder="LW_[###]_*" value={wanted.codePattern ?? ''}
-              onChange={(e) => setWanted({ ...wanted, codePattern: e.target.value })} />
+            <label htmlFor="pattern" className="col-span-2 pt-2">
+              Codes that are in clip names or markers already
+            </label>
+            <input
+              id="pattern"
+              className="field num col-span-2"
+              placeholder="LW_[###]_*"
+              value={wanted.codePattern ?? ''}
+              onChange={(e) => setWanted({ ...wanted, codePattern: e.target.value })}
+            />
             <p className="col-span-2 text-[13px] text-quiet">
               The part in brackets is the code, # a digit, * anything: LW_[###]_* makes {wanted.prefix}040 of LW_040_bicycle.
             </p>
-            {wrong && <p className="col-span-2 text-[13px] text-bent" role="alert">{wrong}</p>}
+            {wrong && (
+              <p className="col-span-2 text-[13px] text-bent" role="alert">
+                {wrong}
+              </p>
+            )}
             <ul className="col-span-2 text-[13px]" aria-label="Codes as they would be">
               {examples?.map((e) => (
-                <li key={e.code} className="flex gap-3"><span className="num w-20 shrink-0">{e.code}</span><span className="truncate text-quiet">{e.from.join(' · ') || 'no name'}</span></li>
+                <li key={e.code} className="flex gap-3">
+                  <span className="num w-20 shrink-0">{e.code}</span>
+                  <span className="truncate text-quiet">{e.from.join(' · ') || 'no name'}</span>
+                </li>
               ))}
             </ul>
-            <button type="submit" className="button button-main col-span-2 mt-1 justify-self-end" disabled={!!wrong}>Number so</button>
+            <button type="submit" className="button button-main col-span-2 mt-1 justify-self-end" disabled={!!wrong}>
+              Number so
+            </button>
           </form>
         </Popover.Content>
       </Popover.Portal>
@@ -73,7 +109,10 @@ function useExamples(cutId: number, wanted: Numbering, open: boolean): { example
       return
     }
     const soon = window.setTimeout(() => {
-      post<Example[]>(`/api/cuts/${cutId}/numbering/examples`, wanted).then((found) => setExamples({ examples: found }), (e: unknown) => setExamples({ wrong: e instanceof Error ? e.message : String(e) }))
+      post('/api/cuts/{id}/numbering/examples', { ...of(cutId), body: wanted }).then(
+        (found) => setExamples({ examples: found }),
+        (e: unknown) => setExamples({ wrong: e instanceof Error ? e.message : String(e) }),
+      )
     }, 200)
     return () => window.clearTimeout(soon)
   }, [cutId, wanted, open])
@@ -85,7 +124,9 @@ type FieldProps = { id: string; name: string; what: string; value: number; chang
 function NumberField({ id, name, what, value, change }: FieldProps) {
   return (
     <>
-      <label htmlFor={id}>{name} <span className="text-quiet">{what}</span></label>
+      <label htmlFor={id}>
+        {name} <span className="text-quiet">{what}</span>
+      </label>
       <input id={id} type="number" className="field num" value={value} onChange={(e) => change(Number(e.target.value))} />
     </>
   )

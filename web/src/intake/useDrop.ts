@@ -2,6 +2,7 @@ import { useRef, useState } from 'react'
 import { setDesk } from '../desk/desk'
 import { setLine, untilThere } from '../desk/line'
 import { say, sayError, Unanswered } from '../desk/messages'
+import { itemAt } from '../parts/lists'
 import { plural } from '../parts/words'
 import { type Given, upload } from '../server/client'
 import { refreshEdited } from '../server/queries'
@@ -27,13 +28,21 @@ export function useDrop(project: Project) {
     try {
       for (const batch of batches(files)) {
         const done = count.taken
-        const told = (share: number) => setProgress({
-          text: share < 1 ? `Taking in ${nameOf(files)}` : `Looking at ${nameOf(files)}`,
-          share: files.length > 1 || share < 1 ? (done + batch.length * share * 0.9) / files.length : undefined,
-          stop: () => control.abort(),
-        })
+        const told = (share: number) =>
+          setProgress({
+            text: share < 1 ? `Taking in ${nameOf(files)}` : `Looking at ${nameOf(files)}`,
+            share: files.length > 1 || share < 1 ? (done + batch.length * share * 0.9) / files.length : undefined,
+            stop: () => control.abort(),
+          })
         told(0)
-        const waits = (on: boolean) => setProgress({ text: on ? `The server does not answer: ${plural(files.length - done, 'file')} will be sent when it does` : `Taking in ${nameOf(files)}`, share: done / files.length, stop: () => control.abort() })
+        const waits = (on: boolean) =>
+          setProgress({
+            text: on
+              ? `The server does not answer: ${plural(files.length - done, 'file')} will be sent when it does`
+              : `Taking in ${nameOf(files)}`,
+            share: done / files.length,
+            stop: () => control.abort(),
+          })
         const arrived = await sent(project.id, batch, told, control.signal, waits)
         arrived.refused.forEach((text) => sayError(new Error(text)))
         count.taken += batch.length
@@ -45,7 +54,9 @@ export function useDrop(project: Project) {
         refreshEdited(project.id)
       }
       if (files.length > 1 || count.found > 0) {
-        say(`${plural(files.length, 'file')} taken in${count.found ? `, ${count.found} that ${count.found === 1 ? 'was' : 'were'} missing ${count.found === 1 ? 'is' : 'are'} in place` : ''}`)
+        say(
+          `${plural(files.length, 'file')} taken in${count.found ? `, ${count.found} that ${count.found === 1 ? 'was' : 'were'} missing ${count.found === 1 ? 'is' : 'are'} in place` : ''}`,
+        )
       } else if (count.listed > 0) {
         say(`A list of checksums of ${plural(count.listed, 'file')}`)
       }
@@ -73,7 +84,13 @@ export function useDrop(project: Project) {
 }
 
 /** A batch goes again from its start when the server is back: what of it was kept before is known by its content. */
-async function sent(projectId: number, batch: Given[], told: (share: number) => void, stop: AbortSignal, waits: (on: boolean) => void): Promise<Arrived> {
+async function sent(
+  projectId: number,
+  batch: Given[],
+  told: (share: number) => void,
+  stop: AbortSignal,
+  waits: (on: boolean) => void,
+): Promise<Arrived> {
   for (;;) {
     try {
       return await upload<Arrived>(`/api/projects/${projectId}/files`, batch, told, stop)
@@ -94,7 +111,7 @@ async function sent(projectId: number, batch: Given[], told: (share: number) => 
 /** A file that was chosen, with its folders where a whole folder was. */
 export const alone = (file: File): Given => ({ file, path: file.webkitRelativePath || file.name })
 
-const nameOf = (files: Given[]) => (files.length === 1 ? files[0].file.name : `${files.length} files`)
+const nameOf = (files: Given[]) => (files.length === 1 ? itemAt(files, 0).file.name : `${files.length} files`)
 
 function batches(files: Given[]): Given[][] {
   const cuts = files.filter(isCut)

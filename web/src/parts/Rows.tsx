@@ -1,4 +1,5 @@
-import { useEffect, useRef, useState } from 'react'
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { useEffect, useRef } from 'react'
 
 type Props<T> = {
   rows: T[]
@@ -12,35 +13,42 @@ type Props<T> = {
 /** A long list of which only what is seen is there. */
 export function Rows<T>({ rows, height, label, at, children }: Props<T>) {
   const box = useRef<HTMLDivElement>(null)
-  const [top, setTop] = useState(0)
-  const [room, setRoom] = useState(600)
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => height,
+    overscan: 4,
+  })
   useEffect(() => {
-    const element = box.current!
-    const observer = new ResizeObserver(() => setRoom(element.clientHeight))
-    observer.observe(element)
-    return () => observer.disconnect()
-  }, [])
-  useEffect(() => {
-    const element = box.current
-    if (element && at !== undefined && at >= 0) {
-      if (at * height < element.scrollTop) {
-        element.scrollTop = at * height
-      } else if ((at + 1) * height > element.scrollTop + element.clientHeight) {
-        element.scrollTop = (at + 1) * height - element.clientHeight
-      }
+    if (at !== undefined && at >= 0) {
+      virtual.scrollToIndex(at, { align: 'auto' })
     }
-  }, [at, height])
-  const first = Math.max(0, Math.floor(top / height) - 4)
-  const last = Math.min(rows.length, Math.ceil((top + room) / height) + 4)
+  }, [at, virtual])
   return (
-    <div ref={box} className="scroll min-h-0 flex-1 max-[900px]:h-[320px] max-[900px]:flex-none" tabIndex={0} onScroll={(e) => setTop(e.currentTarget.scrollTop)} role="list" aria-label={label}>
-      <div style={{ height: rows.length * height, position: 'relative' }}>
-        {rows.slice(first, last).map((row, i) => (
-          <div key={first + i} role="listitem" aria-setsize={rows.length} aria-posinset={first + i + 1}
-            style={{ position: 'absolute', top: (first + i) * height, height, left: 0, right: 0 }}>
-            {children(row, first + i)}
-          </div>
-        ))}
+    <div
+      ref={box}
+      className="scroll min-h-0 flex-1 max-[900px]:h-[320px] max-[900px]:flex-none"
+      tabIndex={0}
+      role="list"
+      aria-label={label}
+    >
+      <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+        {virtual.getVirtualItems().map(({ index, start }) => {
+          const row = rows[index]
+          return (
+            row !== undefined && (
+              <div
+                key={index}
+                role="listitem"
+                aria-setsize={rows.length}
+                aria-posinset={index + 1}
+                style={{ position: 'absolute', top: start, height, left: 0, right: 0 }}
+              >
+                {children(row, index)}
+              </div>
+            )
+          )
+        })}
       </div>
     </div>
   )

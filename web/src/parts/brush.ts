@@ -1,6 +1,13 @@
 /** Strokes that several drawings share. */
 
-export function cover(g: CanvasRenderingContext2D, picture: CanvasImageSource & { width: number; height: number }, x: number, y: number, w: number, h: number) {
+export function cover(
+  g: CanvasRenderingContext2D,
+  picture: CanvasImageSource & { width: number; height: number },
+  x: number,
+  y: number,
+  w: number,
+  h: number,
+) {
   const scale = Math.max(w / picture.width, h / picture.height)
   const cw = w / scale
   const ch = h / scale
@@ -37,8 +44,15 @@ export function stripOf(w: number, h: number) {
  * @param view    pixels that are in sight: nothing is fetched for the rest
  * @param picture the picture at a share of the piece's length; undefined while it is not there
  */
-export function strip(g: CanvasRenderingContext2D, view: [number, number], x: number, y: number, w: number, h: number,
-  picture: (share: number) => (CanvasImageSource & { width: number; height: number }) | undefined) {
+export function strip(
+  g: CanvasRenderingContext2D,
+  view: [number, number],
+  x: number,
+  y: number,
+  w: number,
+  h: number,
+  picture: (share: number) => (CanvasImageSource & { width: number; height: number }) | undefined,
+) {
   const count = stripOf(w, h)
   const each = w / count
   for (let i = Math.max(0, Math.floor((view[0] - x) / each)); i < Math.min(count, Math.ceil((view[1] - x) / each)); i++) {

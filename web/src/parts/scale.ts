@@ -1,3 +1,4 @@
+import { lastOf } from './lists'
 /** Record frames to pixels and back. */
 
 /** Room for the names of lanes at the left of all rulers, in pixels, so that frames stand under each other in all views. */
@@ -16,53 +17,16 @@ export function rulerStep(perFrame: number, room: number, framesPerSecond: numbe
   const second = Math.round(framesPerSecond)
   const parts = Array.from({ length: second - 1 }, (_, i) => i + 1).filter((n) => second % n === 0)
   const steps = [...parts, ...SECONDS.map((s) => s * second)]
-  return steps.find((step) => step * perFrame >= room) ?? steps[steps.length - 1]
+  return steps.find((step) => step * perFrame >= room) ?? lastOf(steps)
 }
 
-/** Drop-frame labels run ahead of the frames by 3.6 seconds an hour: this far away the one that is meant is found for three hours. */
-const DROP_REACH_SECONDS = 12
-
-/**
- * Frames that get a label on the ruler. Counted with dropped labels, a step of whole seconds lands on a label of whole
- * seconds: the nearest that the labels themselves have.
- * @param origin the frame that the ruler counts from
- */
-export function ruledFrames(s: Scale, step: number, origin: number, second: number, dropped: ((frame: number) => string) | undefined): number[] {
+/** Frames that get a label on the ruler, a step from each other. @param origin the frame that the ruler counts from */
+export function ruledFrames(s: Scale, step: number, origin: number): number[] {
   const frames: number[] = []
-  const wanted = dropped && step % second === 0 ? dropped : undefined
-  const begin = wanted ? lastLabelled(origin, step / second, second, wanted) : origin
-  for (let f = begin + Math.floor((s.from - begin) / step) * step; toX(s, f) < s.left + s.width + 16; f += step) {
-    const at = wanted ? wholeSecond(f, step / second, second, wanted) : f
-    if (at !== frames[frames.length - 1]) {
-      frames.push(at)
-    }
+  for (let f = origin + Math.floor((s.from - origin) / step) * step; toX(s, f) < s.left + s.width + 16; f += step) {
+    frames.push(f)
   }
   return frames
-}
-
-const fieldsOf = (label: string) => {
-  const [h, m, s, f] = label.split(/[:;]/).map(Number)
-  return { seconds: h * 3600 + m * 60 + s, frames: f, s, m }
-}
-
-/** About where the label before a frame stands that is a multiple of so many seconds. */
-function lastLabelled(frame: number, seconds: number, second: number, label: (frame: number) => string): number {
-  const at = fieldsOf(label(frame))
-  return Number.isNaN(at.frames) || at.frames === undefined ? frame : frame - (at.seconds % seconds) * second - at.frames
-}
-
-function wholeSecond(frame: number, seconds: number, second: number, label: (frame: number) => string): number {
-  for (let away = 0; away <= DROP_REACH_SECONDS * second; away++) {
-    const found = [frame - away, frame + away].find((f) => {
-      const at = fieldsOf(label(f))
-      // the first two labels of most minutes are dropped: :02 is then the first
-      return (at.frames === 0 || (at.frames === 2 && at.s === 0 && at.m % 10 !== 0)) && at.seconds % seconds === 0
-    })
-    if (found !== undefined) {
-      return found
-    }
-  }
-  return frame
 }
 
 /** The part of a line that is seen. */
@@ -79,7 +43,8 @@ export function zoomed(whole: Whole, now: Zoom | undefined, factor: number, abou
   return span >= length ? undefined : held(whole, about - ((about - from) / was) * span, span)
 }
 
-export const panned = (whole: Whole, now: Zoom | undefined, frames: number): Zoom | undefined => now && held(whole, now.from + frames, now.span)
+export const panned = (whole: Whole, now: Zoom | undefined, frames: number): Zoom | undefined =>
+  now && held(whole, now.from + frames, now.span)
 
 /** So that a frame is in view. */
 export const withFrame = (whole: Whole, now: Zoom | undefined, frame: number): Zoom | undefined =>

@@ -1,7 +1,12 @@
 import { type RefObject, useEffect } from 'react'
 
 /** Draws into a canvas at the screen's own resolution, after every render. */
-export function useDrawing(canvas: RefObject<HTMLCanvasElement | null>, width: number, height: number, draw: (g: CanvasRenderingContext2D) => void) {
+export function useDrawing(
+  canvas: RefObject<HTMLCanvasElement | null>,
+  width: number,
+  height: number,
+  draw: (g: CanvasRenderingContext2D) => void,
+) {
   useEffect(() => {
     const element = canvas.current
     // kept in main memory: thousands of small strokes draw evenly there, also where there is no graphics card

@@ -4,7 +4,11 @@ export const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n ==
 /** A difference as people write it: +5, −3, 0. */
 export const signed = (n: number) => (n > 0 ? `+${n}` : n < 0 ? `−${-n}` : '0')
 
-const UNITS: [number, string, number][] = [[1e9, 'GB', 1], [1e6, 'MB', 1], [1e3, 'kB', 0]]
+const UNITS: [number, string, number][] = [
+  [1e9, 'GB', 1],
+  [1e6, 'MB', 1],
+  [1e3, 'kB', 0],
+]
 
 /** So many bytes as a disk tells them, never 0 of a unit that is too large. */
 export function bytesInWords(bytes: number): string {

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react'
-import type { Section } from '../server/types'
 import { passingFrom, shareAt, shotFrameAt } from '../playhead/lookup'
 import { useTransport } from '../playhead/transport'
+import type { Section } from '../server/types'
 import { RenderPicture } from './RenderPicture'
 import { useSectionBake } from './useSectionBake'
 import { useSetPainter } from './useSetPainter'
@@ -17,13 +17,24 @@ export function CameraPicture({ projectId, sceneId, section, before, frame, fram
   const passing = passingFrom(section, before, frame)
   return (
     <div ref={holder} className="absolute inset-0 bg-black">
-      {passing && share < 1 && <Content {...{ projectId, sceneId, width, height, framesPerSecond }} section={passing} frame={frame} share={1} />}
+      {passing && share < 1 && (
+        <Content {...{ projectId, sceneId, width, height, framesPerSecond }} section={passing} frame={frame} share={1} />
+      )}
       {section && <Content {...{ projectId, sceneId, width, height, section, frame, share, framesPerSecond }} />}
     </div>
   )
 }
 
-type LayerProps = { projectId: number; sceneId?: number; section: Section; frame: number; width: number; height: number; share: number; framesPerSecond: number }
+type LayerProps = {
+  projectId: number
+  sceneId?: number
+  section: Section
+  frame: number
+  width: number
+  height: number
+  share: number
+  framesPerSecond: number
+}
 
 /** Whatever a piece shows: its shot's camera, a finished render, words on a slate, or black. */
 function Content(props: LayerProps) {
@@ -34,7 +45,12 @@ function Content(props: LayerProps) {
   return (
     <div className="absolute inset-0" style={{ opacity: share }}>
       {section.content === 'RENDER' && (
-        <RenderPicture renderId={section.renderId} frame={shotFrameAt(section, frame)} frames={Number.MAX_SAFE_INTEGER} framesPerSecond={framesPerSecond} />
+        <RenderPicture
+          renderId={section.renderId}
+          frame={shotFrameAt(section, frame)}
+          frames={Number.MAX_SAFE_INTEGER}
+          framesPerSecond={framesPerSecond}
+        />
       )}
       {section.content === 'SLATE' && <Words text={section.code} />}
     </div>

@@ -7,5 +7,9 @@ import { Mix } from './Mix'
 export function CutPicture({ sequence, frame }: { sequence: Sequence; frame: number }) {
   const { piece, before } = mixedPieces(sequence, frame)
   const one = (p: Piece) => <BoardPicture mediaId={p.mediaId} name={p.name} frame={mediaFrameAt(p, frame)} />
-  return piece ? <Mix share={shareAt(piece, frame)} before={before && one(before)}>{one(piece)}</Mix> : null
+  return piece ? (
+    <Mix share={shareAt(piece, frame)} before={before && one(before)}>
+      {one(piece)}
+    </Mix>
+  ) : null
 }

@@ -8,7 +8,9 @@ export function Mix({ before, share, children }: { before?: ReactNode; share: nu
   return (
     <div className="absolute inset-0 bg-black" data-share={share.toFixed(3)}>
       {before}
-      <div className="absolute inset-0" style={{ opacity: share }}>{children}</div>
+      <div className="absolute inset-0" style={{ opacity: share }}>
+        {children}
+      </div>
     </div>
   )
 }

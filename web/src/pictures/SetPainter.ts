@@ -4,8 +4,9 @@
  */
 import * as THREE from 'three'
 import { GLTFLoader } from 'three/examples/jsm/loaders/GLTFLoader.js'
-import type { Program } from '../server/types'
+import { itemAt } from '../parts/lists'
 import { slowDrawing } from '../playhead/slowDrawing'
+import type { Program } from '../server/types'
 
 /** A picture that stands still for so many milliseconds is drawn finely where the processor draws. */
 const STILL = 250
@@ -15,16 +16,27 @@ export type Shading = Record<string, Program>
 /** What a camera sees: world to camera, camera to picture. */
 type Seen = { view: Float32Array; projection: Float32Array }
 
+/** What the shading asks for, by the names that it has there. */
+const uniforms = () => ({
+  view: { value: new THREE.Matrix4() },
+  projection: { value: new THREE.Matrix4() },
+  place: { value: new THREE.Matrix4() },
+  eye: { value: new THREE.Vector3() },
+  upright: { value: 1 },
+})
+
+type SetMaterial = THREE.RawShaderMaterial & { uniforms: ReturnType<typeof uniforms> }
+
 export class SetPainter {
   private readonly renderer: THREE.WebGLRenderer
   private readonly scene = new THREE.Scene()
   private readonly helpers = new THREE.Scene()
   private readonly camera = new THREE.Camera()
-  private readonly sky: THREE.RawShaderMaterial
+  private readonly sky: SetMaterial
   private sized = ''
   private asked: [number, number, number] = [0, 0, 1]
   private waiting = 0
-  private items: THREE.Mesh<THREE.BufferGeometry, THREE.RawShaderMaterial>[] = []
+  private items: THREE.Mesh<THREE.BufferGeometry, SetMaterial>[] = []
 
   constructor(
     readonly canvas: HTMLCanvasElement,
@@ -42,19 +54,17 @@ export class SetPainter {
     this.scene.add(sky)
   }
 
-  private material(program: string): THREE.RawShaderMaterial {
+  private material(program: string): SetMaterial {
+    const shading = this.shading[program]
+    if (!shading) {
+      throw new Error(`The server sent no shading called ${program}`)
+    }
     return new THREE.RawShaderMaterial({
       glslVersion: THREE.GLSL3,
-      vertexShader: this.shading[program].vertex,
-      fragmentShader: this.shading[program].fragment,
-      uniforms: {
-        view: { value: new THREE.Matrix4() },
-        projection: { value: new THREE.Matrix4() },
-        place: { value: new THREE.Matrix4() },
-        eye: { value: new THREE.Vector3() },
-        upright: { value: 1 },
-      },
-    })
+      vertexShader: shading.vertex,
+      fragmentShader: shading.fragment,
+      uniforms: uniforms(),
+    }) as SetMaterial
   }
 
   /** Takes the scene's meshes, in the order of its items. */
@@ -131,11 +141,16 @@ export class SetPainter {
   private drawGuide(view: Float32Array, projection: Float32Array, guide: Seen) {
     this.helpers.clear()
     const world = new THREE.Matrix4().fromArray(guide.view).invert()
-    const x = 1.6 / guide.projection[0]
-    const y = 1.6 / guide.projection[5]
-    const corners = [[-x, -y], [x, -y], [x, y], [-x, y]].map(([cx, cy]) => new THREE.Vector3(cx, cy, -1.6).applyMatrix4(world))
+    const x = 1.6 / itemAt(guide.projection, 0)
+    const y = 1.6 / itemAt(guide.projection, 5)
+    const corners = [
+      [-x, -y],
+      [x, -y],
+      [x, y],
+      [-x, y],
+    ].map(([cx, cy]) => new THREE.Vector3(cx, cy, -1.6).applyMatrix4(world))
     const eye = new THREE.Vector3().setFromMatrixPosition(world)
-    const lines = corners.flatMap((c, i) => [eye, c, c, corners[(i + 1) % 4]])
+    const lines = corners.flatMap((c, i) => [eye, c, c, itemAt(corners, (i + 1) % 4)])
     const material = new THREE.LineBasicMaterial({ color: '#5ec2b7', depthTest: false })
     this.helpers.add(new THREE.LineSegments(new THREE.BufferGeometry().setFromPoints(lines), material))
     const camera = new THREE.Camera()

@@ -24,7 +24,10 @@ it('reads the layout that the server describes', () => {
   expect(bake.view(0)[0]).toBe(0.5)
   expect(bake.view(1)[3]).toBe(7)
   expect(bake.projection(1)[0]).toBe(8)
-  expect([0, 16, 32].map((i) => bake.places(1)[i]), 'what stands stays, what moves is where it is then').toEqual([1, 9, 3])
+  expect(
+    [0, 16, 32].map((i) => bake.places(1)[i]),
+    'what stands stays, what moves is where it is then',
+  ).toEqual([1, 9, 3])
   expect(bake.places(0)[16], 'and back').toBe(0)
   expect(bake.shotFrame(99)).toBe(1002)
 })

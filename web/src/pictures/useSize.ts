@@ -7,7 +7,7 @@ export function useSize(element: RefObject<HTMLElement | null>) {
     if (!element.current) {
       return
     }
-    const observer = new ResizeObserver(([entry]) => setSize({ width: entry.contentRect.width, height: entry.contentRect.height }))
+    const observer = new ResizeObserver(([entry]) => entry && setSize({ width: entry.contentRect.width, height: entry.contentRect.height }))
     observer.observe(element.current)
     return () => observer.disconnect()
   }, [element])

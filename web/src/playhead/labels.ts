@@ -1,19 +1,17 @@
-import { create } from 'zustand'
 import type { Units } from '../desk/desk'
-import { fetchLabels } from '../server/queries'
+import { fetchLabels, fetchWholeSeconds } from '../server/queries'
+import { chunksOf } from './chunks'
 
 const CHUNK = 4800
+/** So many labels of the ruler are asked for at once. */
+const RULER_LABELS = 100
 
-/** Timecode labels as the server counts them, fetched by the chunk. */
-const useChunks = create<{ masterId: number; chunks: Map<number, string[]>; asked: Set<number> }>(() => ({
-  masterId: 0,
-  chunks: new Map(),
-  asked: new Set(),
-}))
+const useLabelChunk = chunksOf(fetchLabels)
+const useRulerChunk = chunksOf(fetchWholeSeconds)
 
 /** @param start the master's first frame: frames are counted from 1 there, seconds from 0 */
 export function useLabels(masterId: number | undefined, start: number, framesPerSecond: number, units: Units) {
-  const chunks = useChunks((s) => s.chunks)
+  const chunkAt = useLabelChunk(masterId)
   return (frame: number): string => {
     if (units === 'frames') {
       return String(frame - start + 1)
@@ -21,26 +19,22 @@ export function useLabels(masterId: number | undefined, start: number, framesPer
     if (units === 'seconds') {
       return ((frame - start) / framesPerSecond).toFixed(2)
     }
-    const chunk = Math.floor(frame / CHUNK)
-    if (masterId) {
-      ask(masterId, chunk)
-    }
-    return chunks.get(chunk)?.[frame - chunk * CHUNK] ?? ''
+    const { from, chunk } = chunkAt(frame, CHUNK)
+    return chunk?.[frame - from] ?? ''
   }
 }
 
-function ask(masterId: number, chunk: number) {
-  const state = useChunks.getState()
-  if (state.masterId !== masterId) {
-    state.asked.clear()
-    queueMicrotask(() => useChunks.setState({ masterId, chunks: new Map(), asked: new Set() }))
-    return
+/** Frames from one to another whose labels begin a multiple of so many seconds, as far as they are known yet. */
+export function useWholeSeconds(masterId: number | undefined, framesPerSecond: number) {
+  const chunkAt = useRulerChunk(masterId)
+  return (first: number, last: number, every: number): number[] => {
+    const count = RULER_LABELS * every * Math.round(framesPerSecond)
+    const frames: number[] = []
+    for (let at = first; at <= last; ) {
+      const { from, chunk } = chunkAt(at, count, every)
+      frames.push(...(chunk ?? []))
+      at = from + count
+    }
+    return frames.filter((f) => f >= first && f <= last)
   }
-  if (state.asked.has(chunk)) {
-    return
-  }
-  state.asked.add(chunk)
-  fetchLabels(masterId, chunk * CHUNK, CHUNK)
-    .then((labels) => useChunks.setState((s) => ({ chunks: new Map(s.chunks).set(chunk, labels) })))
-    .catch(() => state.asked.delete(chunk))
 }

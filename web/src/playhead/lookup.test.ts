@@ -34,17 +34,19 @@ describe('look-ups', () => {
   })
 
   it('reads shot frames off the section', () => {
-    expect([10, 11, 29].map((f) => shotFrameAt(plain.sections[1], f))).toEqual([1001, 1002, 1020])
-    const slower = { ...plain.sections[1], shotFrames: [1001, 1001, 1002] }
+    expect([10, 11, 29].map((f) => shotFrameAt(plain.sections[1]!, f))).toEqual([1001, 1002, 1020])
+    const slower = { ...plain.sections[1]!, shotFrames: [1001, 1001, 1002] }
     expect([10, 11, 12].map((f) => shotFrameAt(slower, f))).toEqual([1001, 1001, 1002])
   })
 
   it('finds a lane above where the server says that it is live, and the main one elsewhere', () => {
     const lanes = {
-      ...plain, main: { enabled: true }, live: [{ in: 12, out: 20, upper: 0, index: 0 }],
+      ...plain,
+      main: { enabled: true },
+      live: [{ in: 12, out: 20, upper: 0, index: 0 }],
       upper: [{ lane: {}, sections: [{ ...plain.sections[0], id: 9, in: 12, out: 25 }] }],
     } as unknown as Sequence
-    expect([11, 12, 19, 20].map((f) => liveAt(lanes, f).section?.id)).toEqual([lanes.sections[1].id, 9, 9, lanes.sections[1].id])
+    expect([11, 12, 19, 20].map((f) => liveAt(lanes, f).section?.id)).toEqual([lanes.sections[1]!.id, 9, 9, lanes.sections[1]!.id])
     expect(liveAt(lanes, 12).upper).toBe(0)
     // a piece of a lane is found there, live or not
     expect(onLane(lanes, 0, 24)?.id).toBe(9)
@@ -56,12 +58,22 @@ describe('look-ups', () => {
 
 describe('pieces that pass into each other', () => {
   const piece = (over: object) => ({ name: '', headWeights: [], tailWeights: [], mediaFrames: [], ...over })
-  const cut = { cut: { pieces: [
-    piece({ in: 0, out: 48, seenIn: 0, mediaFrames: Array.from({ length: 54 }, (_, i) => 100 + i) }),
-    piece({ in: 48, out: 96, seenIn: 42, headWeights: [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 0.92, 0.95, 0.98], tailWeights: [0.7, 0.3] }),
-  ] } } as unknown as Sequence
+  const cut = {
+    cut: {
+      pieces: [
+        piece({ in: 0, out: 48, seenIn: 0, mediaFrames: Array.from({ length: 54 }, (_, i) => 100 + i) }),
+        piece({
+          in: 48,
+          out: 96,
+          seenIn: 42,
+          headWeights: [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 0.92, 0.95, 0.98],
+          tailWeights: [0.7, 0.3],
+        }),
+      ],
+    },
+  } as unknown as Sequence
 
-  it('are both there while they are mixed, by the server\'s shares', () => {
+  it("are both there while they are mixed, by the server's shares", () => {
     expect(mixedPieces(cut, 41).before).toBeUndefined()
     const at = mixedPieces(cut, 50)
     expect([at.piece?.in, at.before?.in]).toEqual([48, 0])
@@ -71,8 +83,8 @@ describe('pieces that pass into each other', () => {
   })
 
   it('fade to black at their end', () => {
-    expect(shareAt(cut.cut.pieces[1], 95)).toBe(0.3)
-    expect(shareAt(cut.cut.pieces[1], 93)).toBe(1)
+    expect(shareAt(cut.cut.pieces[1]!, 95)).toBe(0.3)
+    expect(shareAt(cut.cut.pieces[1]!, 93)).toBe(1)
     expect(mixedPieces(cut, 96).piece).toBeUndefined()
   })
 })

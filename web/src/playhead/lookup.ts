@@ -1,4 +1,6 @@
 /** Look-ups in the lanes that the server laid out; nothing is worked out here. */
+
+import { itemAt } from '../parts/lists'
 import type { LaidRender, Piece, Section, Sequence } from '../server/types'
 
 function lastBeginningBy<T extends { in: number }>(pieces: T[], frame: number): number {
@@ -6,7 +8,7 @@ function lastBeginningBy<T extends { in: number }>(pieces: T[], frame: number): 
   let high = pieces.length
   while (low < high) {
     const middle = (low + high) >>> 1
-    if (pieces[middle].in <= frame) {
+    if (itemAt(pieces, middle).in <= frame) {
       low = middle + 1
     } else {
       high = middle
@@ -19,10 +21,10 @@ export function sectionIndexAt(sequence: Sequence, frame: number): number {
   const { sections } = sequence
   const index = lastBeginningBy(sections, frame)
   const next = sections[index + 1]
-  if (next && next.enabled && frame >= next.seenIn) {
+  if (next?.enabled && frame >= next.seenIn) {
     return index + 1
   }
-  return index >= 0 && frame < sections[index].seenOut && sections[index].enabled ? index : -1
+  return index >= 0 && frame < itemAt(sections, index).seenOut && itemAt(sections, index).enabled ? index : -1
 }
 
 /** What is live at a frame, the piece before it that it may pass in from, and its index on the main lane or −1. */
@@ -34,7 +36,7 @@ export function liveAt(sequence: Sequence | undefined, frame: number): Live {
   }
   const above = sequence.live[lastBeginningBy(sequence.live, frame)]
   if (above && frame < above.out) {
-    const { sections } = sequence.upper[above.upper]
+    const { sections } = itemAt(sequence.upper, above.upper)
     return { section: sections[above.index], before: sections[above.index - 1], index: -1, upper: above.upper }
   }
   const index = sequence.main.enabled ? sectionIndexAt(sequence, frame) : -1
@@ -76,7 +78,7 @@ export const passesIn = (p: Passing, frame: number) => frame < p.seenIn + p.head
 
 /** The piece before one, where that passes in over it at a frame; over one that is switched off it passes in from black. */
 export const passingFrom = <T extends Passing>(piece: T | undefined, before: T | undefined, frame: number): T | undefined =>
-  (piece && before && before.enabled !== false && before.out === piece.in && passesIn(piece, frame) ? before : undefined)
+  piece && before && before.enabled !== false && before.out === piece.in && passesIn(piece, frame) ? before : undefined
 
 /** The share of a piece's picture at a frame, as the server counts it: 1 but where it passes in or fades out. */
 export const shareAt = (p: Passing, frame: number) =>

@@ -5,7 +5,9 @@ export function slowDrawing(): boolean {
   if (slow === undefined) {
     const g = document.createElement('canvas').getContext('webgl2')
     const told = g?.getExtension('WEBGL_debug_renderer_info')
-    slow = !!g && /swiftshader|llvmpipe|softpipe|software|basic render/i.test(String(g.getParameter(told?.UNMASKED_RENDERER_WEBGL ?? g.RENDERER)))
+    slow =
+      !!g &&
+      /swiftshader|llvmpipe|softpipe|software|basic render/i.test(String(g.getParameter(told?.UNMASKED_RENDERER_WEBGL ?? g.RENDERER)))
     g?.getExtension('WEBGL_lose_context')?.loseContext()
   }
   return slow

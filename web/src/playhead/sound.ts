@@ -1,4 +1,6 @@
 /** What is heard: pieces of sound at their places, as loud as the server says, and a short piece of each frame gone to. */
+
+import { itemAt } from '../parts/lists'
 import type { LaidSound } from '../server/types'
 
 type Player = { piece: LaidSound; element: HTMLAudioElement; gain?: GainNode }
@@ -19,9 +21,10 @@ const file = (piece: LaidSound) => `/api/media/${piece.mediaId}/sound`
 export function setSound(sound: LaidSound[], rate: number) {
   framesPerSecond = rate
   const wanted = sound.filter((s) => s.mediaId)
-  const same = wanted.length === players.length && wanted.every((s, i) => s.id === players[i].piece.id && s.mediaId === players[i].piece.mediaId)
+  const same =
+    wanted.length === players.length && wanted.every((s, i) => s.id === players[i]?.piece.id && s.mediaId === players[i]?.piece.mediaId)
   if (same) {
-    wanted.forEach((piece, i) => (players[i].piece = piece))
+    wanted.forEach((piece, i) => (itemAt(players, i).piece = piece))
     return
   }
   players.forEach((p) => p.element.pause())
@@ -36,7 +39,7 @@ export function setSound(sound: LaidSound[], rate: number) {
  * Louder than it was recorded, or one channel alone, needs the machine's mixer; it may begin only after somebody pressed
  * something.
  */
-function mixed(player: Player) {
+function mixed(player: Player): GainNode {
   if (!player.gain) {
     machine ??= new AudioContext()
     player.gain = machine.createGain()
@@ -45,6 +48,7 @@ function mixed(player: Player) {
     heard.connect(player.gain).connect(machine.destination)
   }
   void machine?.resume()
+  return player.gain
 }
 
 /** One channel of a file on its side: odd ones at the left, even ones at the right. A file of one channel has it on both. */
@@ -70,8 +74,7 @@ function faded(piece: LaidSound, frame: number): number {
 function setLoudness(player: Player, frame: number) {
   const loud = player.piece.gain * faded(player.piece, frame)
   if (loud > 1 || player.gain || player.piece.channel > 0) {
-    mixed(player)
-    player.gain!.gain.value = loud
+    mixed(player).gain.value = loud
   } else {
     player.element.volume = loud
   }

@@ -4,9 +4,9 @@
  */
 import { create } from 'zustand'
 import { setDesk, useDesk } from '../desk/desk'
-import { slowDrawing } from './slowDrawing'
 import type { LaidSound } from '../server/types'
 import { Grain } from './grain'
+import { slowDrawing } from './slowDrawing'
 import { heardFrame, pauseSound, scrub, setSound, startSound } from './sound'
 
 /** @property masterEnd where playing stops: the cut may reach further */

@@ -4,17 +4,21 @@ import { setDesk, useDesk, useOfDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
 import { Rows } from '../parts/Rows'
 import { bytesInWords, plural } from '../parts/words'
-import { Player } from './Player'
 import { sectionAt } from '../playhead/lookup'
 import { goTo } from '../playhead/transport'
-import { post } from '../server/client'
+import { of, post } from '../server/client'
 import { refreshRenders, useRenders } from '../server/queries'
 import type { Project, Render, Sequence } from '../server/types'
+import { Player } from './Player'
 
 const SIZES = ['640 × 360', '960 × 540', '1280 × 720', '1920 × 1080']
 
 /** A size as somebody types it, in pixels: 1280 x 720, 1280×720 or 1280 720. What it may be is the server's to say. */
-const sizeOf = (typed: string) => typed.match(/^\s*(\d{1,5})\s*[x×*, ]\s*(\d{1,5})\s*$/i)?.slice(1).map(Number)
+const sizeOf = (typed: string) =>
+  typed
+    .match(/^\s*(\d{1,5})\s*[x×*, ]\s*(\d{1,5})\s*$/i)
+    ?.slice(1)
+    .map(Number)
 
 /** Shots to render, renders under way and done. */
 export function Renders({ project, sequence }: { project: Project; sequence: Sequence }) {
@@ -36,8 +40,18 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
       if (!typedSize) {
         throw new Error(`A size is two numbers of pixels, as 1280 x 720, not "${size}"`)
       }
-      const [width, height] = typedSize
-      const ids = await post<number[]>(`/api/projects/${project.id}/renders`, { shotIds: alone, master, masterId: sequence.id, width, height, burnIn })
+      const [width = 0, height = 0] = typedSize
+      const ids = await post('/api/projects/{id}/renders', {
+        ...of(project.id),
+        body: {
+          shotIds: alone,
+          master,
+          masterId: sequence.id,
+          width,
+          height,
+          burnIn,
+        },
+      })
       say(plural(ids.length, 'render waits', 'renders wait'))
       setChosen(new Set())
       setMaster(false)
@@ -46,15 +60,26 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
       sayError(e)
     }
   }
-  const toggle = (id: number) => setChosen((c) => {
-    const next = new Set(c)
-    return next.delete(id) ? next : next.add(id)
-  })
+  const toggle = (id: number) =>
+    setChosen((c) => {
+      const next = new Set(c)
+      return next.delete(id) ? next : next.add(id)
+    })
   const needed = rows.filter((r) => r.toRender)
   useActions('renders', [
     { group: 'Renders', name: 'Render what is chosen', keys: 'R', run: () => void ask() },
-    { group: 'Renders', name: 'Choose all shots, or none', keys: 'A', run: () => setChosen(chosen.size === rows.length ? new Set() : new Set(rows.map((r) => r.shotId))) },
-    { group: 'Renders', name: 'Choose what is to be rendered: stale, too short or not rendered', keys: 'N', run: () => setChosen(new Set(needed.map((r) => r.shotId))) },
+    {
+      group: 'Renders',
+      name: 'Choose all shots, or none',
+      keys: 'A',
+      run: () => setChosen(chosen.size === rows.length ? new Set() : new Set(rows.map((r) => r.shotId))),
+    },
+    {
+      group: 'Renders',
+      name: 'Choose what is to be rendered: stale, too short or not rendered',
+      keys: 'N',
+      run: () => setChosen(new Set(needed.map((r) => r.shotId))),
+    },
     { group: 'Renders', name: 'Take or leave this shot', keys: 'X', run: () => here && here.shotId !== 0 && toggle(here.shotId) },
   ])
   const current = renders.find((r) => r.id === shown) ?? renders.find((r) => r.state === 'DONE')
@@ -65,7 +90,10 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
     setShown(newestOf(row.shotId)?.id)
   }
   const drawing = renders.filter((r) => r.state === 'DRAWING' || r.state === 'WAITING')
-  const text = chosen.size === 0 && !master ? `Render ${here?.code ?? 'a shot'}` : `Render ${[chosen.size ? plural(chosen.size, 'shot') : '', master ? 'the master' : ''].filter(Boolean).join(' and ')}`
+  const text =
+    chosen.size === 0 && !master
+      ? `Render ${here?.code ?? 'a shot'}`
+      : `Render ${[chosen.size ? plural(chosen.size, 'shot') : '', master ? 'the master' : ''].filter(Boolean).join(' and ')}`
 
   return (
     <div className="flex min-h-0 flex-1 max-[900px]:flex-col">
@@ -74,11 +102,16 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
           <b className="font-semibold">{current ? current.name : 'No render yet'}</b>
           {current && (
             <span className="truncate text-quiet">
-              {current.width} × {current.height}, {plural(current.frames, 'frame')}{current.burnIn ? ', burnt in' : ''}
+              {current.width} × {current.height}, {plural(current.frames, 'frame')}
+              {current.burnIn ? ', burnt in' : ''}
               {current.stale.length > 0 && <span className="text-stale"> · stale, {current.stale.join(' and ')} changed</span>}
             </span>
           )}
-          {current?.state === 'DONE' && <button type="button" className="link ml-auto whitespace-nowrap" onClick={() => saveMovies(toSave)}>{toSave.length === 1 ? 'Save movie' : `Save ${toSave.length} movies`}</button>}
+          {current?.state === 'DONE' && (
+            <button type="button" className="link ml-auto whitespace-nowrap" onClick={() => saveMovies(toSave)}>
+              {toSave.length === 1 ? 'Save movie' : `Save ${toSave.length} movies`}
+            </button>
+          )}
         </div>
         <div className="relative min-h-0 flex-1 bg-[#1d1d1d] max-[900px]:h-[60vw] max-[900px]:flex-none">
           {current?.state === 'DONE' ? (
@@ -92,7 +125,9 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
         <div className="h-[186px] shrink-0 pt-2 max-[900px]:h-auto">
           <div className="mb-1 flex items-baseline gap-3">
             <b className="font-semibold">Queue and history</b>
-            <span className="text-quiet">{drawing.length === 0 ? 'nothing under way' : `${drawing.length} under way`} · every version is kept</span>
+            <span className="text-quiet">
+              {drawing.length === 0 ? 'nothing under way' : `${drawing.length} under way`} · every version is kept
+            </span>
           </div>
           <div className="flex h-[152px] flex-col max-[900px]:h-auto">
             <Rows rows={renders} height={30} label="Renders">
@@ -101,35 +136,86 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
           </div>
         </div>
       </section>
-      <section className="flex w-[430px] shrink-0 flex-col max-[900px]:w-full max-[900px]:border-l-0 border-l border-black/40 bg-[#262626] px-4 pt-2" aria-label="Shots to render">
+      <section
+        className="flex w-[430px] shrink-0 flex-col max-[900px]:w-full max-[900px]:border-l-0 border-l border-black/40 bg-[#262626] px-4 pt-2"
+        aria-label="Shots to render"
+      >
         <div className="mb-1 flex h-7 items-center gap-3">
           <b className="font-semibold">Shots</b>
-          <span className="text-quiet">{rows.length}, <span className="num">{needed.length}</span> to render</span>
-          <button type="button" className="link ml-auto" disabled={needed.length === 0} onClick={() => setChosen(new Set(needed.map((r) => r.shotId)))}>choose those</button>
+          <span className="text-quiet">
+            {rows.length}, <span className="num">{needed.length}</span> to render
+          </span>
+          <button
+            type="button"
+            className="link ml-auto"
+            disabled={needed.length === 0}
+            onClick={() => setChosen(new Set(needed.map((r) => r.shotId)))}
+          >
+            choose those
+          </button>
         </div>
         <Rows rows={rows} height={34} label="Shots" at={here && rows.findIndex((r) => r.shotId === here.shotId)}>
           {(row) => {
             return (
-              <label className={`flex h-full items-center gap-3 border-b border-line/60 px-1 ${row.shotId === here?.shotId ? 'bg-[#3a4341]' : ''}`} >
-                <input type="checkbox" checked={chosen.has(row.shotId)} onChange={() => toggle(row.shotId)} aria-label={`Choose ${row.code}`} />
-                <button type="button" className="num w-16 text-left" onClick={() => look(row)}>{row.code}</button>
+              <label
+                className={`flex h-full items-center gap-3 border-b border-line/60 px-1 ${row.shotId === here?.shotId ? 'bg-[#3a4341]' : ''}`}
+              >
+                <input
+                  type="checkbox"
+                  checked={chosen.has(row.shotId)}
+                  onChange={() => toggle(row.shotId)}
+                  aria-label={`Choose ${row.code}`}
+                />
+                <button type="button" className="num w-16 text-left" onClick={() => look(row)}>
+                  {row.code}
+                </button>
                 <span className="num w-16 text-right text-quiet">{row.frames}</span>
                 <span className="min-w-0 flex-1 text-[13px] leading-tight text-quiet">
-                  {row.renderId
-                    ? <><span className="num text-text">v{String(row.version).padStart(3, '0')}</span> {row.stand && <><span className="hatched inline-block h-2.5 w-4 rounded-sm" aria-hidden /> <span className="text-stale">{row.stand}</span></>}</>
-                    : row.staged ? 'not rendered' : 'not staged'}
+                  {row.renderId ? (
+                    <>
+                      <span className="num text-text">v{String(row.version).padStart(3, '0')}</span>{' '}
+                      {row.stand && (
+                        <>
+                          <span className="hatched inline-block h-2.5 w-4 rounded-sm" aria-hidden />{' '}
+                          <span className="text-stale">{row.stand}</span>
+                        </>
+                      )}
+                    </>
+                  ) : row.staged ? (
+                    'not rendered'
+                  ) : (
+                    'not staged'
+                  )}
                 </span>
               </label>
             )
           }}
         </Rows>
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-line py-3">
-          <label className="flex items-center gap-2"><input type="checkbox" checked={master} onChange={(e) => setMaster(e.target.checked)} /> the whole master</label>
-          <label className="flex items-center gap-2"><input type="checkbox" checked={burnIn} onChange={(e) => setDesk({ burnIn: e.target.checked })} /> burn-in</label>
-          <input className={`field num w-[124px] ${typedSize ? '' : 'border-bent!'}`} aria-label="Size" aria-invalid={!typedSize} list="render-sizes" value={size} title="Width and height in pixels"
-            onChange={(e) => setDesk({ renderSize: e.target.value })} onFocus={(e) => e.target.select()} />
-          <datalist id="render-sizes">{SIZES.map((s) => <option key={s} value={s} />)}</datalist>
-          <button type="button" className="button button-main ml-auto" onClick={() => void ask()}>{text}</button>
+          <label className="flex items-center gap-2">
+            <input type="checkbox" checked={master} onChange={(e) => setMaster(e.target.checked)} /> the whole master
+          </label>
+          <label className="flex items-center gap-2">
+            <input type="checkbox" checked={burnIn} onChange={(e) => setDesk({ burnIn: e.target.checked })} /> burn-in
+          </label>
+          <input
+            className={`field num w-[124px] ${typedSize ? '' : 'border-bent!'}`}
+            aria-label="Size"
+            aria-invalid={!typedSize}
+            list="render-sizes"
+            value={size}
+            title="Width and height in pixels"
+            onChange={(e) => setDesk({ renderSize: e.target.value })}
+            onFocus={(e) => e.target.select()}
+          />
+          <datalist id="render-sizes">
+            {SIZES.map((s) => (
+              <option key={s} value={s} />
+            ))}
+          </datalist>
+          <button type="button" className="button button-main ml-auto" onClick={() => void ask()}>
+            {text}
+          </button>
         </div>
       </section>
     </div>
@@ -138,11 +224,16 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
 
 function stateWords(r: Render): string {
   switch (r.state) {
-    case 'WAITING': return 'waits'
-    case 'DRAWING': return `frame ${r.framesDone} of ${r.frames}`
-    case 'STOPPED': return 'stopped'
-    case 'FAILED': return `failed: ${r.error ?? ''}`
-    default: return bytesInWords(r.bytes)
+    case 'WAITING':
+      return 'waits'
+    case 'DRAWING':
+      return `frame ${r.framesDone} of ${r.frames}`
+    case 'STOPPED':
+      return 'stopped'
+    case 'FAILED':
+      return `failed: ${r.error ?? ''}`
+    default:
+      return bytesInWords(r.bytes)
   }
 }
 
@@ -150,17 +241,21 @@ function stateWords(r: Render): string {
 function when(at: string): string {
   const date = new Date(at)
   const today = date.toDateString() === new Date().toDateString()
-  return today ? date.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : date.toLocaleDateString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+  return today
+    ? date.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+    : date.toLocaleDateString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 }
 
 /** One after another: a browser lets the next go when the last has begun. */
 function saveMovies(all: Render[]) {
-  all.forEach((r, i) => window.setTimeout(() => {
-    const link = document.createElement('a')
-    link.href = `/api/renders/${r.id}/movie`
-    link.download = `${r.name}.mp4`
-    link.click()
-  }, i * 400))
+  all.forEach((r, i) =>
+    window.setTimeout(() => {
+      const link = document.createElement('a')
+      link.href = `/api/renders/${r.id}/movie`
+      link.download = `${r.name}.mp4`
+      link.click()
+    }, i * 400),
+  )
 }
 
 const left = (seconds: number) => (seconds < 0 ? '' : seconds < 90 ? `${Math.ceil(seconds)} s left` : `${Math.ceil(seconds / 60)} min left`)
@@ -169,15 +264,36 @@ function RenderRow({ render: r, selected, choose }: { render: Render; selected: 
   const under = r.state === 'DRAWING' || r.state === 'WAITING'
   return (
     <div className={`flex h-full items-center gap-3 border-b border-line/60 px-2 ${selected ? 'bg-[#3a4341]' : ''}`}>
-      <button type="button" className="num w-36 truncate text-left" onClick={choose}>{r.name}</button>
-      <span className={`w-28 truncate ${r.state === 'FAILED' ? 'text-bent' : 'text-quiet'}`} title={stateWords(r)}>{stateWords(r)}</span>
-      {under && <progress className="h-2 w-28" max={r.frames} value={r.framesDone} aria-label={`${r.name}: ${r.framesDone} of ${r.frames} frames`} />}
+      <button type="button" className="num w-36 truncate text-left" onClick={choose}>
+        {r.name}
+      </button>
+      <span className={`w-28 truncate ${r.state === 'FAILED' ? 'text-bent' : 'text-quiet'}`} title={stateWords(r)}>
+        {stateWords(r)}
+      </span>
+      {under && (
+        <progress
+          className="h-2 w-28"
+          max={r.frames}
+          value={r.framesDone}
+          aria-label={`${r.name}: ${r.framesDone} of ${r.frames} frames`}
+        />
+      )}
       <span className="num flex-1 truncate text-quiet">
         {r.framesPerSecond > 0 && `${r.framesPerSecond.toFixed(1)} frames/s`} {r.state === 'DRAWING' && left(r.secondsLeft)}
       </span>
-      {r.stale.length > 0 && <span className="whitespace-nowrap text-stale"><span className="hatched inline-block h-2.5 w-4 rounded-sm" aria-hidden /> stale</span>}
-      <span className="truncate text-quiet">{r.who}, {when(r.requestedAt)}</span>
-      {under && <button type="button" className="link" onClick={() => post(`/api/renders/${r.id}/stop`).catch(sayError)}>stop</button>}
+      {r.stale.length > 0 && (
+        <span className="whitespace-nowrap text-stale">
+          <span className="hatched inline-block h-2.5 w-4 rounded-sm" aria-hidden /> stale
+        </span>
+      )}
+      <span className="truncate text-quiet">
+        {r.who}, {when(r.requestedAt)}
+      </span>
+      {under && (
+        <button type="button" className="link" onClick={() => post('/api/renders/{id}/stop', of(r.id)).catch(sayError)}>
+          stop
+        </button>
+      )}
     </div>
   )
 }

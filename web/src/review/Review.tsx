@@ -1,12 +1,13 @@
 import { useEffect, useRef, useState } from 'react'
 import { useActions } from '../desk/actions'
 import { useDesk } from '../desk/desk'
+import { following } from '../parts/lists'
 import { CameraPicture } from '../pictures/CameraPicture'
 import { CutPicture } from '../pictures/CutPicture'
 import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
-import { pieceAt, liveAt, passingFrom, shareAt, shotFrameAt } from '../playhead/lookup'
-import { goTo, useTransport, playOrStop } from '../playhead/transport'
+import { liveAt, passingFrom, pieceAt, shareAt, shotFrameAt } from '../playhead/lookup'
+import { goTo, playOrStop, useTransport } from '../playhead/transport'
 import { useMovieFrames, useRenders } from '../server/queries'
 import type { Project, Render, Section, Sequence } from '../server/types'
 
@@ -28,15 +29,25 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
   const holder = useRef<HTMLDivElement>(null)
 
   useActions('review', [
-    { group: 'Review', name: 'Side by side, wiped, blended, flicked', keys: 'W', run: () => setWay(WAYS[(WAYS.indexOf(way) + 1) % WAYS.length]) },
-    { group: 'Review', name: 'Flick to the other', keys: 'X', run: () => {
-      setWay('flicked')
-      setFlicked((f) => !f)
-    } },
-    { group: 'Review', name: 'Change sides', keys: 'S', run: () => {
-      setA(b)
-      setB(a)
-    } },
+    { group: 'Review', name: 'Side by side, wiped, blended, flicked', keys: 'W', run: () => setWay(following(WAYS, way)) },
+    {
+      group: 'Review',
+      name: 'Flick to the other',
+      keys: 'X',
+      run: () => {
+        setWay('flicked')
+        setFlicked((f) => !f)
+      },
+    },
+    {
+      group: 'Review',
+      name: 'Change sides',
+      keys: 'S',
+      run: () => {
+        setA(b)
+        setB(a)
+      },
+    },
     { group: 'Review', name: 'Wipe to the left', keys: '[', run: () => setShare((n) => Math.max(0, n - 5)) },
     { group: 'Review', name: 'Wipe to the right', keys: ']', run: () => setShare((n) => Math.min(100, n + 5)) },
     { group: 'Review', name: 'Next shot', keys: 'ArrowDown', run: () => goTo(sequence.sections[index + 1]?.in ?? frame) },
@@ -44,20 +55,33 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
   ])
   useEffect(() => setFlicked(false), [way === 'flicked'])
 
-  const choices: [string, string][] = [['board', 'Board'], ['camera', 'Camera'], ['render', 'Newest render'],
-    ...versions.map((r): [string, string] => [`v${r.version}`, r.name])]
+  const choices: [string, string][] = [
+    ['board', 'Board'],
+    ['camera', 'Camera'],
+    ['render', 'Newest render'],
+    ...versions.map((r): [string, string] => [`v${r.version}`, r.name]),
+  ]
   const shown = (what: string) => (
     <OneOf what={what} project={project} sequence={sequence} section={section} before={before} frame={frame} renders={renders} />
   )
   const drag = (e: React.PointerEvent) => {
     if (way === 'wiped' && e.buttons === 1) {
-      const box = holder.current!.getBoundingClientRect()
+      const box = e.currentTarget.getBoundingClientRect()
       setShare(Math.max(0, Math.min(100, ((e.clientX - box.left) / box.width) * 100)))
     }
   }
   const choice = (value: string, set: (v: string) => void, label: string) => (
-    <select className="field min-w-44" aria-label={label} value={choices.some(([c]) => c === value) ? value : 'render'} onChange={(e) => set(e.target.value)}>
-      {choices.map(([c, name]) => <option key={c} value={c}>{name}</option>)}
+    <select
+      className="field min-w-44"
+      aria-label={label}
+      value={choices.some(([c]) => c === value) ? value : 'render'}
+      onChange={(e) => set(e.target.value)}
+    >
+      {choices.map(([c, name]) => (
+        <option key={c} value={c}>
+          {name}
+        </option>
+      ))}
     </select>
   )
   return (
@@ -66,35 +90,75 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
         {choice(a, setA, 'Left picture')}
         <div className="flex rounded-md border border-line" role="radiogroup" aria-label="How to compare">
           {WAYS.map((w) => (
-            <button key={w} type="button" role="radio" aria-checked={way === w} onClick={() => setWay(w)}
-              className={`px-3 py-1 ${way === w ? 'bg-[#4a4a4a] text-white' : 'text-quiet'}`}>{w}</button>
+            <button
+              key={w}
+              type="button"
+              role="radio"
+              aria-checked={way === w}
+              onClick={() => setWay(w)}
+              className={`px-3 py-1 ${way === w ? 'bg-[#4a4a4a] text-white' : 'text-quiet'}`}
+            >
+              {w}
+            </button>
           ))}
         </div>
         {choice(b, setB, 'Right picture')}
         {(way === 'wiped' || way === 'blended') && (
-          <input type="range" className="w-40" min={0} max={100} value={share} aria-label={way === 'wiped' ? 'Where the wipe stands' : 'Share of the right picture'}
-            onChange={(e) => setShare(Number(e.target.value))} />
+          <input
+            type="range"
+            className="w-40"
+            min={0}
+            max={100}
+            value={share}
+            aria-label={way === 'wiped' ? 'Where the wipe stands' : 'Share of the right picture'}
+            onChange={(e) => setShare(Number(e.target.value))}
+          />
         )}
-        <span className="ml-auto text-quiet">{section ? <><span className="num">{section.code}</span> · frame <span className="num">{shotFrameAt(section, frame)}</span></> : 'black'}</span>
-        <button type="button" className="button" onClick={playOrStop}>{speed === 0 ? 'Play' : 'Stop'}</button>
+        <span className="ml-auto text-quiet">
+          {section ? (
+            <>
+              <span className="num">{section.code}</span> · frame <span className="num">{shotFrameAt(section, frame)}</span>
+            </>
+          ) : (
+            'black'
+          )}
+        </span>
+        <button type="button" className="button" onClick={playOrStop}>
+          {speed === 0 ? 'Play' : 'Stop'}
+        </button>
       </div>
       {way === 'side by side' ? (
         <div className="flex min-h-0 flex-1 gap-3 max-[900px]:flex-none max-[900px]:flex-col">
           {[a, b].map((what, i) => (
             <div key={i} className="flex min-w-0 flex-1 items-center">
-              <div className="relative w-full overflow-hidden bg-black" style={{ aspectRatio: '16 / 9' }}>{shown(what)}</div>
+              <div className="relative w-full overflow-hidden bg-black" style={{ aspectRatio: '16 / 9' }}>
+                {shown(what)}
+              </div>
             </div>
           ))}
         </div>
       ) : (
         <div className="flex min-h-0 flex-1 items-center justify-center max-[900px]:h-[56vw] max-[900px]:flex-none">
-          <div ref={holder} className="relative h-full max-w-full touch-none overflow-hidden bg-black" style={{ aspectRatio: '16 / 9' }} onPointerDown={drag} onPointerMove={drag}>
-            <div className="absolute inset-0" style={{ visibility: way === 'flicked' && flicked ? 'hidden' : 'visible' }}>{shown(a)}</div>
-            <div className="absolute inset-0" style={{
-              clipPath: way === 'wiped' ? `inset(0 0 0 ${share}%)` : undefined,
-              opacity: way === 'blended' ? share / 100 : 1,
-              visibility: way === 'flicked' && !flicked ? 'hidden' : 'visible',
-            }}>{shown(b)}</div>
+          <div
+            ref={holder}
+            className="relative h-full max-w-full touch-none overflow-hidden bg-black"
+            style={{ aspectRatio: '16 / 9' }}
+            onPointerDown={drag}
+            onPointerMove={drag}
+          >
+            <div className="absolute inset-0" style={{ visibility: way === 'flicked' && flicked ? 'hidden' : 'visible' }}>
+              {shown(a)}
+            </div>
+            <div
+              className="absolute inset-0"
+              style={{
+                clipPath: way === 'wiped' ? `inset(0 0 0 ${share}%)` : undefined,
+                opacity: way === 'blended' ? share / 100 : 1,
+                visibility: way === 'flicked' && !flicked ? 'hidden' : 'visible',
+              }}
+            >
+              {shown(b)}
+            </div>
             {way === 'wiped' && <div className="pointer-events-none absolute inset-y-0 w-0.5 bg-white" style={{ left: `${share}%` }} />}
           </div>
         </div>
@@ -104,21 +168,43 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
   )
 }
 
-type OneProps = { what: string; project: Project; sequence: Sequence; section?: Section; before?: Section; frame: number; renders: Render[] }
+type OneProps = {
+  what: string
+  project: Project
+  sequence: Sequence
+  section?: Section
+  before?: Section
+  frame: number
+  renders: Render[]
+}
 
 function OneOf({ what, project, sequence, section, before, frame, renders }: OneProps) {
   if (what === 'board') {
     return pieceAt(sequence, frame) ? <CutPicture sequence={sequence} frame={frame} /> : <p className="p-4 text-quiet">black</p>
   }
   if (what === 'camera') {
-    return section ? <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} /> : <p className="p-4 text-quiet">black</p>
+    return section ? (
+      <CameraPicture
+        projectId={project.id}
+        sceneId={project.sceneId}
+        section={section}
+        before={before}
+        frame={frame}
+        framesPerSecond={sequence.framesPerSecond}
+      />
+    ) : (
+      <p className="p-4 text-quiet">black</p>
+    )
   }
   const versionsOf = (s: Section | undefined) => renders.filter((r) => r.shotId === s?.shotId && r.state === 'DONE')
   const versions = versionsOf(section)
   const render = what === 'render' ? versions[0] : versions.find((r) => `v${r.version}` === what)
   const passing = passingFrom(section, before, frame)
   return (
-    <Mix share={section ? shareAt(section, frame) : 1} before={passing && <RenderOf render={versionsOf(passing)[0]} sequence={sequence} section={passing} frame={frame} />}>
+    <Mix
+      share={section ? shareAt(section, frame) : 1}
+      before={passing && <RenderOf render={versionsOf(passing)[0]} sequence={sequence} section={passing} frame={frame} />}
+    >
       <RenderOf render={render} sequence={sequence} section={section} frame={frame} />
     </Mix>
   )
@@ -135,17 +221,33 @@ function RenderOf({ render, sequence, section, frame }: { render?: Render; seque
 function Strip({ sequence, frame }: { sequence: Sequence; frame: number }) {
   const whole = sequence.end - sequence.start
   return (
-    <div className="relative mt-3 h-7 shrink-0 overflow-hidden rounded bg-deep" role="slider" tabIndex={0} aria-label="Playhead" aria-valuemin={sequence.start}
-      aria-valuemax={sequence.end - 1} aria-valuenow={frame}
+    <div
+      className="relative mt-3 h-7 shrink-0 overflow-hidden rounded bg-deep"
+      role="slider"
+      tabIndex={0}
+      aria-label="Playhead"
+      aria-valuemin={sequence.start}
+      aria-valuemax={sequence.end - 1}
+      aria-valuenow={frame}
       onPointerDown={(e) => {
         const box = e.currentTarget.getBoundingClientRect()
         goTo(sequence.start + ((e.clientX - box.left) / box.width) * whole)
-      }}>
+      }}
+    >
       {sequence.sections.map((s) => (
-        <span key={s.in} title={s.code} className={`num absolute inset-y-0 flex justify-end overflow-hidden whitespace-nowrap border-r border-deep px-1 text-[11.5px] leading-7 ${frame >= s.in && frame < s.out ? 'bg-[#5f6f76] text-white' : 'bg-[#414141] text-quiet'}`}
-          style={{ left: `${((s.in - sequence.start) / whole) * 100}%`, width: `${((s.out - s.in) / whole) * 100}%` }}><span className="mr-auto min-w-0 overflow-hidden [direction:rtl]">{s.code}</span></span>
+        <span
+          key={s.in}
+          title={s.code}
+          className={`num absolute inset-y-0 flex justify-end overflow-hidden whitespace-nowrap border-r border-deep px-1 text-[11.5px] leading-7 ${frame >= s.in && frame < s.out ? 'bg-[#5f6f76] text-white' : 'bg-[#414141] text-quiet'}`}
+          style={{ left: `${((s.in - sequence.start) / whole) * 100}%`, width: `${((s.out - s.in) / whole) * 100}%` }}
+        >
+          <span className="mr-auto min-w-0 overflow-hidden [direction:rtl]">{s.code}</span>
+        </span>
       ))}
-      <span className="pointer-events-none absolute inset-y-0 w-0.5 bg-white" style={{ left: `${((frame - sequence.start) / whole) * 100}%` }} />
+      <span
+        className="pointer-events-none absolute inset-y-0 w-0.5 bg-white"
+        style={{ left: `${((frame - sequence.start) / whole) * 100}%` }}
+      />
     </div>
   )
 }

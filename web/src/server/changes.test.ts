@@ -25,15 +25,29 @@ describe('changed lists', () => {
 })
 
 describe('changed lanes', () => {
-  const view = (sections: object[], stamp: string) => ({
-    stamp, name: 'M', sections, live: [], seams: [], renders: [], shots: [], differences: [], sound: [], marks: [],
-    upper: [{ lane: { id: 7 }, sections: [piece(5, 0)] }],
-  }) as unknown as SequenceView
+  const view = (sections: object[], stamp: string) =>
+    ({
+      stamp,
+      name: 'M',
+      sections,
+      live: [],
+      seams: [],
+      renders: [],
+      shots: [],
+      differences: [],
+      sound: [],
+      marks: [],
+      upper: [{ lane: { id: 7 }, sections: [piece(5, 0)] }],
+    }) as unknown as SequenceView
 
   it('take what is short from the newer view and put the lists together from the older one', () => {
     const older = view([piece(1, 0)], 'a')
     const whole = { ...view([], 'b'), upper: [{ lane: { id: 7, name: 'Lane 2' }, sections: [] }] } as unknown as SequenceView
-    const made = changedView(older, { whole, since: 'a', lists: { sections: { stretches: [kept(1, { in: 2 })] }, 'upper.0': { stretches: [kept(1)] } } })
+    const made = changedView(older, {
+      whole,
+      since: 'a',
+      lists: { sections: { stretches: [kept(1, { in: 2 })] }, 'upper.0': { stretches: [kept(1)] } },
+    })
     expect(made.stamp).toBe('b')
     expect(made.sections).toEqual([{ id: 1, in: 2, out: 10 }])
     expect(made.upper[0]).toEqual({ lane: { id: 7, name: 'Lane 2' }, sections: [piece(5, 0)] })

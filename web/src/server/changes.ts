@@ -33,8 +33,14 @@ export function changedView(older: SequenceView | undefined, { whole, lists, sin
   }
   return {
     ...whole,
-    sections: of('sections', older.sections), live: of('live', older.live), seams: of('seams', older.seams), renders: of('renders', older.renders),
-    shots: of('shots', older.shots), differences: of('differences', older.differences), sound: of('sound', older.sound), marks: of('marks', older.marks),
+    sections: of('sections', older.sections),
+    live: of('live', older.live),
+    seams: of('seams', older.seams),
+    renders: of('renders', older.renders),
+    shots: of('shots', older.shots),
+    differences: of('differences', older.differences),
+    sound: of('sound', older.sound),
+    marks: of('marks', older.marks),
     upper: whole.upper.map((lane, i) => ({ ...lane, sections: of(`upper.${i}`, older.upper[i]?.sections ?? []) })),
   }
 }

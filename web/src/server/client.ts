@@ -1,6 +1,9 @@
-/** Talking to the server. Every failure is an Error whose message is a sentence for people. */
+/** Talking to the server as its description says. Every failure is an Error whose message is a sentence for people. */
+import createClient, { type MaybeOptionalInit } from 'openapi-fetch'
+import type { PathsWithMethod, RequiredKeysOf } from 'openapi-typescript-helpers'
 import { setLine } from '../desk/line'
 import { Unanswered } from '../desk/messages'
+import type { paths } from './schema'
 
 const OFFLINE = 'The server does not answer. What you see stays; it is asked again as soon as the server is back.'
 const NOT_DONE = 'Not done: the server does not answer. When the top line says that it is there again, look, and do it once more.'
@@ -18,46 +21,71 @@ async function answer(response: Response): Promise<Response> {
   throw new Error(message)
 }
 
-async function ask(path: string, init: RequestInit = {}): Promise<Response> {
-  const headers = new Headers(init.headers)
-  headers.set('X-Who', encodeURIComponent(whoAmI()))
+async function ask(request: Request): Promise<Response> {
+  request.headers.set('X-Who', encodeURIComponent(whoAmI()))
   let response: Response
   try {
-    response = await fetch(path, { ...init, headers })
+    response = await fetch(request)
   } catch {
     setLine(false)
-    throw new Unanswered(init.method === 'POST' ? NOT_DONE : OFFLINE)
+    throw new Unanswered(request.method === 'POST' ? NOT_DONE : OFFLINE)
   }
   setLine(true)
   return answer(response)
 }
 
-export async function getJson<T>(path: string): Promise<T> {
-  return (await ask(path)).json() as Promise<T>
+const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? 'http://localhost', fetch: ask })
+
+type Gets = PathsWithMethod<paths, 'get'>
+type Posts = PathsWithMethod<paths, 'post'>
+/** What `post` takes, for who hands it on. */
+export type Asking<P extends Posts> = [path: P, ...init: Init<P, 'post'>]
+/** What an address needs to be asked; may be left out where it needs nothing. */
+type Init<P extends keyof paths, M extends 'get' | 'post'> =
+  RequiredKeysOf<MaybeOptionalInit<paths[P], M>> extends never ? [MaybeOptionalInit<paths[P], M>?] : [MaybeOptionalInit<paths[P], M>]
+/** What an address answers with. */
+export type Answer<P extends keyof paths, M extends 'get' | 'post'> = paths[P][M] extends { responses: { 200: { content: infer C } } }
+  ? C[keyof C]
+  : undefined
+
+/** What an address is asked about. @param query what stands after the question mark */
+export function of(id: number | undefined): { params: { path: { id: number } } }
+export function of<Q>(id: number | undefined, query: Q): { params: { path: { id: number }; query: Q } }
+export function of(id: number | undefined, query?: unknown) {
+  if (id === undefined) {
+    throw new Error('Asked about nothing')
+  }
+  return { params: { path: { id }, query } }
 }
 
-export async function getText(path: string): Promise<string> {
-  return (await ask(path)).text()
+/** A refusal says who came between. @param edits the project's number of edits that is shown */
+export const seen = (edits: number) => ({ headers: { 'X-Seen': String(edits) } })
+
+export async function get<P extends Gets>(path: P, ...init: Init<P, 'get'>): Promise<Answer<P, 'get'>> {
+  return (await api.GET(path, ...(init as never))).data as Answer<P, 'get'>
 }
 
-export async function getBytes(path: string): Promise<ArrayBuffer> {
-  return (await ask(path)).arrayBuffer()
+async function read<P extends Gets>(parseAs: 'text' | 'arrayBuffer', path: P, init: object): Promise<unknown> {
+  return (await api.GET(path, { ...init, parseAs } as never)).data
 }
 
-/** @param seen the project's number of edits that is shown: a refusal then says who came between */
-export async function post<T = void>(path: string, body?: unknown, seen?: number): Promise<T> {
-  const response = await ask(path, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json', ...(seen === undefined ? {} : { 'X-Seen': String(seen) }) },
-    body: body === undefined ? undefined : JSON.stringify(body),
-  })
-  const text = await response.text()
-  return (text ? JSON.parse(text) : undefined) as T
+export async function getText<P extends Gets>(path: P, ...[init]: Init<P, 'get'>): Promise<string> {
+  return (await read('text', path, init as object)) as string
+}
+
+export async function getBytes<P extends Gets>(path: P, ...[init]: Init<P, 'get'>): Promise<ArrayBuffer> {
+  return (await read('arrayBuffer', path, init as object)) as ArrayBuffer
+}
+
+export async function post<P extends Posts>(path: P, ...init: Init<P, 'post'>): Promise<Answer<P, 'post'>> {
+  return (await api.POST(path, ...(init as never))).data as Answer<P, 'post'>
 }
 
 /** Asks for a file and saves it under the name that the server gives it. */
-export async function saveFile(path: string): Promise<void> {
-  const response = await ask(path, { method: 'POST' })
+export async function saveFile(path: string, query: Record<string, string | number | boolean>): Promise<void> {
+  const address = new URL(path, globalThis.location?.origin)
+  Object.entries(query).forEach(([name, value]) => address.searchParams.set(name, String(value)))
+  const response = await ask(new Request(address, { method: 'POST' }))
   const name = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'list'
   const link = document.createElement('a')
   link.href = URL.createObjectURL(await response.blob())
@@ -67,15 +95,6 @@ export async function saveFile(path: string): Promise<void> {
   link.remove()
   // the browser reads it after the click has been dealt with
   window.setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
-}
-
-let last: Promise<unknown> = Promise.resolve()
-
-/** Edits go one after another, in the order in which they were asked for, however fast somebody types. */
-export function postInOrder<T = void>(path: string, body?: unknown, seen?: number): Promise<T> {
-  const next = last.then(() => post<T>(path, body, seen))
-  last = next.catch(() => undefined)
-  return next
 }
 
 /** A file and its name with the folders that it was dropped with. */

@@ -1,13 +1,18 @@
 import { useEffect } from 'react'
-import { setLine } from '../desk/line'
-import { whoAmI } from './client'
-import { catchUp, refreshEdited, refreshRenders, refreshTasks } from './queries'
-import { heardOf } from './others'
 import { colleagueDid } from '../desk/colleague'
+import { setLine } from '../desk/line'
 import { sayError } from '../desk/messages'
+import { whoAmI } from './client'
+import { heardOf } from './others'
+import { catchUp, refreshEdited, refreshForOthers, refreshRenders, refreshTasks } from './queries'
 import type { Here } from './types'
 
 type Update = { kind: string; seq: number; name: string; who: string; touched: string[] }
+/** One of both. What happens quickly one after another is told together. */
+type Told = { update?: Update; here?: Here }
+
+/** What others do is asked for together, in ms: fifty people at once are not asked after one by one. */
+const OTHERS_MS = 100
 
 /**
  * Follows a project: edits of all windows arrive at once. When the line was lost the window asks where the project
@@ -20,14 +25,23 @@ export function useLive(projectId: number | undefined) {
     }
     let lost = false
     let rendersAsked = 0
+    let othersAsked = 0
+    let othersDid: Update[] = []
+    const askForOthers = () => {
+      // one that does not say what it touched may have touched all
+      const all = othersDid.some(({ touched }) => touched.length === 0) ? [] : [...new Set(othersDid.flatMap(({ touched }) => touched))]
+      const seq = Math.max(...othersDid.map((update) => update.seq))
+      othersAsked = 0
+      othersDid = []
+      refreshForOthers(projectId, seq, all)
+    }
     const line = new EventSource(`/api/projects/${projectId}/live`)
     line.onopen = () => setLine(true)
     line.onerror = () => {
       lost = true
       setLine(false)
     }
-    line.addEventListener('update', (event) => {
-      const update = JSON.parse((event as MessageEvent<string>).data) as Update
+    const hear = (update: Update) => {
       if (update.kind === 'hello') {
         if (lost) {
           // renders and pictures that came meanwhile have no number
@@ -38,9 +52,12 @@ export function useLive(projectId: number | undefined) {
         }
         lost = false
       } else if (update.kind === 'edit') {
-        refreshEdited(projectId, update.touched)
-        if (update.who !== (whoAmI() || 'somebody')) {
+        if (update.who === (whoAmI() || 'somebody')) {
+          refreshEdited(projectId, update.touched)
+        } else {
           colleagueDid(update.who, update.name)
+          othersDid.push(update)
+          othersAsked ||= window.setTimeout(askForOthers, OTHERS_MS)
         }
       } else if (update.kind === 'failed') {
         sayError(new Error(update.name))
@@ -54,10 +71,20 @@ export function useLive(projectId: number | undefined) {
         window.clearTimeout(rendersAsked)
         rendersAsked = window.setTimeout(() => refreshEdited(projectId), 1500)
       }
+    }
+    line.addEventListener('told', (event) => {
+      for (const { update, here } of JSON.parse((event as MessageEvent<string>).data) as Told[]) {
+        if (update) {
+          hear(update)
+        }
+        if (here) {
+          heardOf(here)
+        }
+      }
     })
-    line.addEventListener('here', (event) => heardOf(JSON.parse((event as MessageEvent<string>).data) as Here))
     return () => {
       window.clearTimeout(rendersAsked)
+      window.clearTimeout(othersAsked)
       line.close()
     }
   }, [projectId])

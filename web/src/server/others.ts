@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react'
 import { create } from 'zustand'
 import { useDesk } from '../desk/desk'
-import { post, whoAmI } from './client'
+import { of, post, whoAmI } from './client'
 
 export type Other = { window: string; who: string; masterId: number; frame: number; pieces: number[]; heard: number }
 
@@ -17,7 +17,9 @@ const useHeard = create<{ all: Other[] }>(() => ({ all: [] }))
 export function heardOf(other: Omit<Other, 'heard'>) {
   if (other.window !== me) {
     const now = Date.now()
-    useHeard.setState((s) => ({ all: [...s.all.filter((o) => o.window !== other.window && now - o.heard < GONE), { ...other, heard: now }] }))
+    useHeard.setState((s) => ({
+      all: [...s.all.filter((o) => o.window !== other.window && now - o.heard < GONE), { ...other, heard: now }],
+    }))
   }
 }
 
@@ -46,7 +48,7 @@ export function useTellingWhere(projectId: number | undefined, masterId: number 
       const { frame, pieces } = useDesk.getState()
       const here = JSON.stringify({ window: me, who: whoAmI() || 'somebody', masterId, frame, pieces: pieces.slice(0, 50) })
       told = here
-      void post(`/api/projects/${projectId}/here`, JSON.parse(here)).catch(() => undefined)
+      void post('/api/projects/{id}/here', { ...of(projectId), body: JSON.parse(here) }).catch(() => undefined)
     }
     const soon = () => {
       const { frame, pieces } = useDesk.getState()

@@ -1,38 +1,47 @@
 /** What the window has of the server's state. Live updates tell which of it to ask for again. */
-import { QueryClient, useQuery, type Query } from '@tanstack/react-query'
-import { getBytes, getJson, getText } from './client'
+import { type Query, useQuery } from '@tanstack/react-query'
 import { changedView } from './changes'
+import { get, getBytes, getText, of } from './client'
+import { queryClient } from './queryClient'
 import { isTouched } from './touched'
-import type { CutPieces, FocusRuler, HandBack, IntakeCut, MasterBrief, MovieFrames, PairsByOrder, PastStep, Program, Project, ProjectBrief, Render, Section, Sequence, SequenceChange, SequenceView, SourceFiles, SourceView, StageShot, Task, Turnover } from './types'
+import type { IntakeCut, Project, Section, Sequence, SequenceView } from './types'
 
-export const queryClient = new QueryClient({
-  defaultOptions: { queries: { staleTime: Infinity, retry: 1, refetchOnWindowFocus: false } },
-})
+/** Queries that are asked once more when the answer under way is there. */
+const onceMore = new Set<string>()
 
 /**
- * Asks again for what is kept under a key. A first answer that is under way may have been read before what is told now:
- * it would count as new, so it is asked again after it.
+ * Asks again for what is kept under a key. An answer that is under way may have been read before what is told now, so it is
+ * asked again after it: once, however much is told meanwhile, so that a window asks as often as it can take in and no more.
  */
-function askAgain(queryKey: unknown[], which: (query: Query) => boolean = () => true) {
-  queryClient.getQueryCache().findAll({ queryKey, predicate: which }).forEach((query) => {
-    const first = query.state.data === undefined && query.state.fetchStatus === 'fetching' ? query.promise : undefined
-    const again = () => void queryClient.invalidateQueries({ queryKey: query.queryKey, exact: true })
-    if (first) {
-      void first.catch(() => undefined).then(() => window.setTimeout(again))
-    } else {
-      again()
-    }
-  })
+export function askAgain(queryKey: unknown[], which: (query: Query) => boolean = () => true) {
+  queryClient
+    .getQueryCache()
+    .findAll({ queryKey, predicate: which })
+    .forEach((query) => {
+      const again = () => void queryClient.invalidateQueries({ queryKey: query.queryKey, exact: true })
+      if (query.state.fetchStatus !== 'fetching') {
+        again()
+      } else if (!onceMore.has(query.queryHash)) {
+        onceMore.add(query.queryHash)
+        void query.promise
+          ?.catch(() => undefined)
+          .then(() =>
+            setTimeout(() => {
+              onceMore.delete(query.queryHash)
+              again()
+            }),
+          )
+      }
+    })
 }
 
 /** Everything of a project that an edit may change stands under this. */
 const edited = (projectId: number | undefined, ...rest: unknown[]) => ['edited', projectId, ...rest]
 
-export const useProjects = () =>
-  useQuery({ queryKey: ['projects'], queryFn: () => getJson<ProjectBrief[]>('/api/projects') })
+export const useProjects = () => useQuery({ queryKey: ['projects'], queryFn: () => get('/api/projects') })
 
 export const useProject = (id: number | undefined) =>
-  useQuery({ queryKey: edited(id, 'project'), queryFn: () => getJson<Project>(`/api/projects/${id}`), enabled: !!id })
+  useQuery({ queryKey: edited(id, 'project'), queryFn: () => get('/api/projects/{id}', of(id)), enabled: !!id })
 
 export const useSequence = (project: Project | undefined, masterId: number | undefined) =>
   useQuery({
@@ -44,25 +53,27 @@ export const useSequence = (project: Project | undefined, masterId: number | und
 
 /** @param known what the window has: what changed since is asked for, and the whole where the server does not know it any more */
 async function sequence(masterId: number | undefined, known: Sequence | undefined): Promise<Sequence> {
-  const change = await getJson<SequenceChange>(`/api/masters/${masterId}/changes${known ? `?since=${known.stamp}` : ''}`)
+  const change = await get('/api/masters/{id}/changes', of(masterId, { since: known?.stamp }))
   const view = changedView(change.since === known?.stamp ? known : undefined, change)
   return { ...view, cut: { ...view.cut, pieces: await piecesOf(view) } }
 }
 
 /** The pieces of a cut, asked for when they are others: edits of the master leave them as they are. */
 async function piecesOf({ id, cut }: SequenceView) {
-  const path = cut.id === 0 ? `/api/masters/${id}/cut-under` : `/api/cuts/${cut.id}/pieces`
-  const known = cut.version === 0 ? undefined : await queryClient.fetchQuery({
-    queryKey: ['pieces', path, cut.stamp],
-    queryFn: () => getJson<CutPieces>(path),
-  })
+  const known =
+    cut.version === 0
+      ? undefined
+      : await queryClient.fetchQuery({
+          queryKey: ['pieces', id, cut.id, cut.stamp],
+          queryFn: () => (cut.id === 0 ? get('/api/masters/{id}/cut-under', of(id)) : get('/api/cuts/{id}/pieces', of(cut.id))),
+        })
   return known?.pieces ?? []
 }
 
 export const useMasters = (projectId: number | undefined) =>
   useQuery({
     queryKey: edited(projectId, 'masters'),
-    queryFn: () => getJson<MasterBrief[]>(`/api/projects/${projectId}/masters`),
+    queryFn: () => get('/api/projects/{id}/masters', of(projectId)),
     enabled: !!projectId,
     placeholderData: (before) => before,
   })
@@ -71,7 +82,7 @@ export const useMasters = (projectId: number | undefined) =>
 export const usePast = (projectId: number, masterId: number, step: number | undefined) =>
   useQuery({
     queryKey: edited(projectId, 'past', masterId, step),
-    queryFn: () => getJson<CutPieces>(`/api/masters/${masterId}/at/${step}`),
+    queryFn: () => get('/api/masters/{id}/at/{seq}', { params: { path: { id: masterId, seq: step ?? 0 } } }),
     enabled: step !== undefined,
     placeholderData: (before) => before,
   })
@@ -80,7 +91,7 @@ export const usePast = (projectId: number, masterId: number, step: number | unde
 export const useCutPieces = (projectId: number, cutId: number | undefined) =>
   useQuery({
     queryKey: edited(projectId, 'pieces', cutId),
-    queryFn: () => getJson<CutPieces>(`/api/cuts/${cutId}/pieces`),
+    queryFn: () => get('/api/cuts/{id}/pieces', of(cutId)),
     enabled: !!cutId,
     placeholderData: (before) => before,
   })
@@ -88,14 +99,14 @@ export const useCutPieces = (projectId: number, cutId: number | undefined) =>
 export const useRenders = (projectId: number | undefined, masterId?: number) =>
   useQuery({
     queryKey: edited(projectId, 'renders', masterId),
-    queryFn: () => getJson<Render[]>(`/api/projects/${projectId}/renders${masterId ? `?master=${masterId}` : ''}`),
+    queryFn: () => get('/api/projects/{id}/renders', of(projectId, { master: masterId })),
     enabled: !!projectId,
   })
 
 export const useIntake = (projectId: number, cutId: number | undefined) =>
   useQuery({
     queryKey: edited(projectId, 'intake', cutId),
-    queryFn: () => getJson<IntakeCut>(`/api/cuts/${cutId}/intake`),
+    queryFn: () => get('/api/cuts/{id}/intake', of(cutId)),
     enabled: !!cutId,
     placeholderData: (before) => before,
   })
@@ -104,7 +115,7 @@ export const useIntake = (projectId: number, cutId: number | undefined) =>
 export const useSources = (projectId: number, cutId: number | undefined) =>
   useQuery({
     queryKey: edited(projectId, 'sources', cutId),
-    queryFn: () => getJson<SourceView[]>(`/api/cuts/${cutId}/sources`),
+    queryFn: () => get('/api/cuts/{id}/sources', of(cutId)),
     enabled: !!cutId,
     placeholderData: (before) => before,
   })
@@ -113,7 +124,7 @@ export const useSources = (projectId: number, cutId: number | undefined) =>
 export const useByOrder = (projectId: number, cutId: number) =>
   useQuery({
     queryKey: edited(projectId, 'by-order', cutId),
-    queryFn: () => getJson<PairsByOrder>(`/api/cuts/${cutId}/sources/by-order`),
+    queryFn: () => get('/api/cuts/{id}/sources/by-order', of(cutId)),
     placeholderData: (before) => before,
   })
 
@@ -121,7 +132,7 @@ export const useByOrder = (projectId: number, cutId: number) =>
 export const useFiles = (projectId: number, text: string, kind: string, like: string) =>
   useQuery({
     queryKey: edited(projectId, 'files', text, kind, like),
-    queryFn: () => getJson<SourceFiles>(`/api/projects/${projectId}/files?kind=${kind}&text=${encodeURIComponent(text)}&like=${encodeURIComponent(like)}`),
+    queryFn: () => get('/api/projects/{id}/files', of(projectId, { kind, text, like })),
     placeholderData: (before) => before,
     gcTime: 10_000,
   })
@@ -130,7 +141,7 @@ export const useFiles = (projectId: number, text: string, kind: string, like: st
 export const useHistory = (projectId: number, seq: number) =>
   useQuery({
     queryKey: ['history', projectId, seq],
-    queryFn: () => getJson<PastStep[]>(`/api/projects/${projectId}/history`),
+    queryFn: () => get('/api/projects/{id}/history', of(projectId)),
     placeholderData: (before) => before,
     gcTime: 5000,
   })
@@ -138,7 +149,7 @@ export const useHistory = (projectId: number, seq: number) =>
 export const useTasks = (projectId: number | undefined) =>
   useQuery({
     queryKey: ['tasks', projectId],
-    queryFn: () => getJson<Task[]>(`/api/projects/${projectId}/tasks`),
+    queryFn: () => get('/api/projects/{id}/tasks', of(projectId)),
     enabled: !!projectId,
     placeholderData: (before) => before,
   })
@@ -150,22 +161,22 @@ export function refreshTasks(projectId: number) {
 export const useTurnover = (projectId: number, cutId: number | undefined, masterId: number | undefined) =>
   useQuery({
     queryKey: edited(projectId, 'turnover', cutId, masterId),
-    queryFn: () => getJson<Turnover>(`/api/cuts/${cutId}/turnover${masterId ? `?master=${masterId}` : ''}`),
+    queryFn: () => get('/api/cuts/{id}/turnover', of(cutId, { master: masterId })),
     enabled: !!cutId,
   })
 
 /** @param how its query: which master, and what of it is written how */
-export const useHandBack = (projectId: number, format: string, how: string) =>
+export const useHandBack = (projectId: number, format: string, how: { master: number; gap: boolean; shortReels: boolean }) =>
   useQuery({
     queryKey: edited(projectId, 'hand-back', format, how),
-    queryFn: () => getJson<HandBack>(`/api/projects/${projectId}/hand-back?format=${format}&${how}`),
+    queryFn: () => get('/api/projects/{id}/hand-back', of(projectId, { ...how, format })),
     placeholderData: (before) => before,
   })
 
 export const useStage = (projectId: number, shotId: number | undefined) =>
   useQuery({
     queryKey: edited(projectId, 'stage', shotId),
-    queryFn: () => getJson<StageShot>(`/api/shots/${shotId}/stage`),
+    queryFn: () => get('/api/shots/{id}/stage', of(shotId)),
     enabled: !!shotId,
     placeholderData: (before) => (before?.shotId === shotId ? before : undefined),
   })
@@ -173,29 +184,34 @@ export const useStage = (projectId: number, shotId: number | undefined) =>
 export const useFocus = (projectId: number, shotId: number | undefined, frame: number) =>
   useQuery({
     queryKey: edited(projectId, 'focus', shotId, frame),
-    queryFn: () => getJson<FocusRuler>(`/api/shots/${shotId}/focus?frame=${frame}`),
+    queryFn: () => get('/api/shots/{id}/focus', of(shotId, { frame })),
     enabled: !!shotId,
     placeholderData: (before) => before,
     gcTime: 5000,
   })
 
-export const useShading = () =>
-  useQuery({ queryKey: ['shading'], queryFn: () => getJson<Record<string, Program>>('/api/shading') })
+export const useShading = () => useQuery({ queryKey: ['shading'], queryFn: () => get('/api/shading') })
 
 export const useMeshes = (projectId: number, sceneId: number | undefined) =>
   useQuery({
     queryKey: edited(projectId, 'meshes', sceneId),
-    queryFn: () => getBytes(`/api/scenes/${sceneId}/meshes.glb`),
+    queryFn: () => getBytes('/api/scenes/{id}/meshes.glb', of(sceneId)),
     enabled: !!sceneId,
     placeholderData: (before) => before,
   })
 
 /** Baked movement of a shot, from an exact frame on at a speed; all of its frames where none is given. */
-export const useBake = (projectId: number, shotId: number | undefined, part?: { from: string; speed: string; frames: number; bends?: string }) => {
-  const range = part ? `?from=${encodeURIComponent(part.from)}&speed=${encodeURIComponent(part.speed)}&frames=${part.frames}${part.bends ? `&bends=${encodeURIComponent(part.bends)}` : ''}` : ''
+export const useBake = (
+  projectId: number,
+  shotId: number | undefined,
+  part?: { from: string; speed: string; frames: number; bends?: string },
+) => {
+  const range = part
+    ? `?from=${encodeURIComponent(part.from)}&speed=${encodeURIComponent(part.speed)}&frames=${part.frames}${part.bends ? `&bends=${encodeURIComponent(part.bends)}` : ''}`
+    : ''
   return useQuery({
     queryKey: edited(projectId, 'bake', shotId, range),
-    queryFn: () => getBytes(`/api/shots/${shotId}/bake${range}`),
+    queryFn: () => getBytes('/api/shots/{id}/bake', of(shotId, part)),
     enabled: !!shotId,
     gcTime: 60_000,
   })
@@ -204,7 +220,14 @@ export const useBake = (projectId: number, shotId: number | undefined, part?: { 
 export const fetchLabels = (masterId: number, from: number, count: number) =>
   queryClient.fetchQuery({
     queryKey: ['labels', masterId, from, count],
-    queryFn: async () => (await getText(`/api/masters/${masterId}/labels?from=${from}&count=${count}`)).split('\n'),
+    queryFn: async () => (await getText('/api/masters/{id}/labels', of(masterId, { from, count }))).split('\n'),
+  })
+
+/** Where the ruler is labelled. @param every seconds from one label to the next */
+export const fetchWholeSeconds = (masterId: number, from: number, count: number, every: number) =>
+  queryClient.fetchQuery({
+    queryKey: ['whole-seconds', masterId, from, count, every],
+    queryFn: () => get('/api/masters/{id}/whole-seconds', of(masterId, { from, count, every })),
   })
 
 /** The frame of its board that a piece shows at a record frame, as the server counts it: 0 for a still, undefined while that is asked. */
@@ -212,7 +235,7 @@ export function useBoardFrame(sequence: Sequence, section: Section | undefined, 
   const moves = !!section?.boardMoves
   const shown = useQuery({
     queryKey: edited(sequence.projectId, 'board-frames', sequence.id, section?.id, section?.in),
-    queryFn: () => getJson<MovieFrames>(`/api/masters/${sequence.id}/board-frames?section=${section?.id}&at=${section?.in}`),
+    queryFn: () => get('/api/masters/{id}/board-frames', of(sequence.id, { section: section?.id ?? 0, at: section?.in ?? 0 })),
     enabled: moves,
   }).data
   return moves ? shown && (shown.frames[frame - shown.in] ?? 0) : 0
@@ -222,12 +245,18 @@ export function useBoardFrame(sequence: Sequence, section: Section | undefined, 
 export const useMovieFrames = (sequence: Sequence, renderId?: number, at?: number) =>
   useQuery({
     queryKey: edited(sequence.projectId, 'movie-frames', sequence.id, renderId, at),
-    queryFn: () => getJson<MovieFrames>(`/api/masters/${sequence.id}/movie-frames?render=${renderId}&at=${at}`),
+    queryFn: () => get('/api/masters/{id}/movie-frames', of(sequence.id, { render: renderId ?? 0, at: at ?? 0 })),
     enabled: renderId !== undefined && at !== undefined,
   })
 
-/** After an edit, here or in another window. @param touched what it touched; none where nobody knows */
+/** After an edit of one's own, here or in another window. @param touched what it touched; none where nobody knows */
 export function refreshEdited(projectId: number, touched: readonly string[] = []) {
+  askAgain(edited(projectId), ({ queryKey }) => queryKey[2] === 'project' || isTouched(String(queryKey[2]), touched))
+}
+
+/** After edits of others. @param seq the project's number of edits at the last; @param touched what they touched together */
+export function refreshForOthers(projectId: number, seq: number, touched: readonly string[]) {
+  queryClient.setQueryData<Project>(edited(projectId, 'project'), (known) => known && { ...known, seq: Math.max(known.seq, seq) })
   askAgain(edited(projectId), ({ queryKey }) => isTouched(String(queryKey[2]), touched))
 }
 
@@ -253,7 +282,7 @@ export function refreshRenders(projectId: number) {
 export const useItemValues = (projectId: number, itemId: number | undefined, frame: number) =>
   useQuery({
     queryKey: edited(projectId, 'item', itemId, frame),
-    queryFn: () => getJson<Record<string, number>>(`/api/items/${itemId}/values?frame=${frame}`),
+    queryFn: () => get('/api/items/{id}/values', of(itemId, { frame })),
     enabled: itemId !== undefined,
     gcTime: 5000,
   })
@@ -262,7 +291,7 @@ export const useItemValues = (projectId: number, itemId: number | undefined, fra
 export const useCameraValues = (projectId: number, shotId: number, frame: number) =>
   useQuery({
     queryKey: edited(projectId, 'camera', shotId, frame),
-    queryFn: () => getJson<Record<string, number>>(`/api/shots/${shotId}/camera?frame=${frame}`),
+    queryFn: () => get('/api/shots/{id}/camera', of(shotId, { frame })),
     placeholderData: (before) => before,
     gcTime: 5000,
   })

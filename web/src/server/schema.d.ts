@@ -788,6 +788,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/masters/{id}/whole-seconds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["wholeSeconds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/media/{id}/peaks": {
         parameters: {
             query?: never;
@@ -3012,6 +3028,7 @@ export interface components {
             theirs: components["schemas"]["TurnoverView.Piece"][];
             /** Format: int64 */
             theirsLength: number;
+            unchanged: components["schemas"]["TurnoverView.Pair"][];
             /** Format: int32 */
             version: number;
         };
@@ -3050,6 +3067,12 @@ export interface components {
             /** Format: int32 */
             theirs: number;
             words: string;
+        };
+        "TurnoverView.Pair": {
+            /** Format: int32 */
+            ours: number;
+            /** Format: int32 */
+            theirs: number;
         };
         "TurnoverView.Piece": {
             /** Format: int64 */
@@ -4241,6 +4264,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": number;
+                };
+            };
+        };
+    };
+    wholeSeconds: {
+        parameters: {
+            query: {
+                from: number;
+                count: number;
+                every: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number[];
                 };
             };
         };

@@ -5,6 +5,8 @@ export type Room = 'LANES' | 'SHOTS' | 'CAMERAS' | 'SET' | 'CUTS' | 'SOURCES' | 
 
 /** What each kind of answer is made of. One that is not named here is asked for after every edit. */
 const MADE_OF: Partial<Record<string, readonly Room[]>> = {
+  // what can be undone is each person's own: an edit of one's own asks for it in any case
+  project: ['LANES', 'CUTS', 'RULES'],
   masters: ['LANES', 'CUTS', 'RULES'],
   past: ['LANES', 'SHOTS'],
   pieces: ['CUTS', 'SOURCES', 'SHOTS', 'RULES'],

@@ -37,9 +37,26 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
         <span className="num text-quiet">{shotFrame}</span>
       </div>
       <div ref={holder} className="relative min-h-0 flex-1 bg-[#1d1d1d]">
-        <div className="absolute left-1/2 top-1/2 -translate-x-1/2 -translate-y-1/2 outline outline-white/70" style={{ width: w, height: h }}>
-          <canvas ref={canvas} className="absolute inset-0 h-full w-full" role="img" aria-label={`Camera ${section.code} at ${shotFrame}`} data-picture="camera" />
-          {boardOver > 0 && boardFrame !== undefined && <BoardPicture mediaId={section.mediaId} name={section.boardName} frame={boardFrame} opacity={boardOver} className="mix-blend-multiply" />}
+        <div
+          className="absolute left-1/2 top-1/2 -translate-x-1/2 -translate-y-1/2 outline outline-white/70"
+          style={{ width: w, height: h }}
+        >
+          <canvas
+            ref={canvas}
+            className="absolute inset-0 h-full w-full"
+            role="img"
+            aria-label={`Camera ${section.code} at ${shotFrame}`}
+            data-picture="camera"
+          />
+          {boardOver > 0 && boardFrame !== undefined && (
+            <BoardPicture
+              mediaId={section.mediaId}
+              name={section.boardName}
+              frame={boardFrame}
+              opacity={boardOver}
+              className="mix-blend-multiply"
+            />
+          )}
           <div className="pointer-events-none absolute inset-[3.5%] border border-white/35" aria-hidden />
           <span className="num absolute bottom-1.5 left-2 text-[12.5px] text-white drop-shadow-[0_1px_2px_#000]">
             delivery {stage.pictureWidth} × {stage.pictureHeight}

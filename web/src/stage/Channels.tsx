@@ -1,4 +1,5 @@
 import { useRef, useState } from 'react'
+import { itemAt, lastOf } from '../parts/lists'
 import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import { step } from '../playhead/transport'
@@ -87,10 +88,10 @@ export function Channels({ stage, item, shotFrame, moveKey }: Props) {
     g.lineWidth = 1.6
     g.setLineDash(line.dash)
     g.beginPath()
-    g.moveTo(LEFT, y(keys[0].value))
-    g.lineTo(x(keys[0].frame), y(keys[0].value))
+    g.moveTo(LEFT, y(itemAt(keys, 0).value))
+    g.lineTo(x(itemAt(keys, 0).frame), y(itemAt(keys, 0).value))
     for (let i = 1; i < keys.length; i++) {
-      const [a, b] = [keys[i - 1], keys[i]]
+      const [a, b] = [itemAt(keys, i - 1), itemAt(keys, i)]
       const [xa, xb] = [x(a.frame), x(b.frame)]
       if (a.easing === 'EASED') {
         // 3t² − 2t³ is exactly this curve
@@ -102,7 +103,7 @@ export function Channels({ stage, item, shotFrame, moveKey }: Props) {
         g.lineTo(xb, y(b.value))
       }
     }
-    g.lineTo(width, y(keys[keys.length - 1].value))
+    g.lineTo(width, y(lastOf(keys).value))
     g.stroke()
     g.setLineDash([])
     for (const key of keys) {
@@ -114,7 +115,7 @@ export function Channels({ stage, item, shotFrame, moveKey }: Props) {
       g.restore()
     }
     g.font = `12px ${MONO}`
-    const end = keys[keys.length - 1]
+    const end = lastOf(keys)
     if (line.name && x(end.frame) < width - 16) {
       const w = g.measureText(line.name).width
       g.fillStyle = '#222222'
@@ -125,16 +126,18 @@ export function Channels({ stage, item, shotFrame, moveKey }: Props) {
   }
 
   const frameAt = (e: React.PointerEvent) => {
-    const at = e.clientX - canvas.current!.getBoundingClientRect().left
+    const at = e.clientX - e.currentTarget.getBoundingClientRect().left
     const f = Math.round(first + ((at - LEFT - 10) / (width - LEFT - 34)) * (last - first))
     return Math.max(first, Math.min(last, f))
   }
   /** A key is taken hold of and drawn along; anywhere else the playhead goes there. */
   const press = (e: React.PointerEvent) => {
     const f = frameAt(e)
-    const near = rows.flatMap((row) => row.lines.flatMap((l) => l.keys.map((key) => key.frame)))
-      .filter((key) => Math.abs(x(key) - x(f)) < 6).sort((a, b) => Math.abs(a - f) - Math.abs(b - f))[0]
-    if (e.button === 0 && near !== undefined && e.clientY - canvas.current!.getBoundingClientRect().top > 28) {
+    const near = rows
+      .flatMap((row) => row.lines.flatMap((l) => l.keys.map((key) => key.frame)))
+      .filter((key) => Math.abs(x(key) - x(f)) < 6)
+      .sort((a, b) => Math.abs(a - f) - Math.abs(b - f))[0]
+    if (e.button === 0 && near !== undefined && e.clientY - e.currentTarget.getBoundingClientRect().top > 28) {
       e.currentTarget.setPointerCapture(e.pointerId)
       setHeld({ from: near, to: near })
     }
@@ -156,10 +159,21 @@ export function Channels({ stage, item, shotFrame, moveKey }: Props) {
 
   return (
     <div ref={holder} className="relative min-h-[170px] flex-1 bg-deep max-[900px]:h-[300px] max-[900px]:flex-none">
-      <canvas ref={canvas} className="absolute inset-0 touch-none" style={{ width, height }} onPointerDown={press} onPointerMove={go} onPointerUp={release} onPointerCancel={() => setHeld(undefined)} role="img"
-        aria-label={`Keys of ${item?.name ?? stage.camera}, frames ${first} to ${last}`} data-picture="channels" />
+      <canvas
+        ref={canvas}
+        className="absolute inset-0 touch-none"
+        style={{ width, height }}
+        onPointerDown={press}
+        onPointerMove={go}
+        onPointerUp={release}
+        onPointerCancel={() => setHeld(undefined)}
+        role="img"
+        aria-label={`Keys of ${item?.name ?? stage.camera}, frames ${first} to ${last}`}
+        data-picture="channels"
+      />
       <span className="absolute left-4 top-1 text-[12.5px] text-quiet">
-        <b className="font-semibold text-live">{item?.name ?? stage.camera}</b> {item ? '· K keys it' : `· handles ${stage.first - first}, ${stage.last - stage.first + 1} frames`}
+        <b className="font-semibold text-live">{item?.name ?? stage.camera}</b>{' '}
+        {item ? '· K keys it' : `· handles ${stage.first - first}, ${stage.last - stage.first + 1} frames`}
       </span>
     </div>
   )

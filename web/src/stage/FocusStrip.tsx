@@ -1,6 +1,5 @@
-import { useRef } from 'react'
 import { sayError } from '../desk/messages'
-import { post } from '../server/client'
+import { of, post } from '../server/client'
 import { useFocus } from '../server/queries'
 import type { Project, StageShot } from '../server/types'
 
@@ -16,11 +15,13 @@ const LETTER = 1.25
 export function FocusStrip({ project, stage, shotFrame }: { project: Project; stage: StageShot; shotFrame: number }) {
   const ruler = useFocus(project.id, stage.shotId, shotFrame).data
   const at = (metres: number) => `${share(metres)}%`
-  const bar = useRef<HTMLDivElement>(null)
-  const focusAt = (x: number) => {
-    const box = bar.current!.getBoundingClientRect()
-    const metres = metresAt((x - box.left) / box.width)
-    void post(`/api/shots/${stage.shotId}/keys`, { frame: shotFrame, values: { focus: Math.round(metres * 100) / 100 } }).catch(sayError)
+  const focusAt = (e: React.MouseEvent) => {
+    const box = e.currentTarget.getBoundingClientRect()
+    const metres = metresAt((e.clientX - box.left) / box.width)
+    void post('/api/shots/{id}/keys', {
+      ...of(stage.shotId),
+      body: { frame: shotFrame, values: { focus: Math.round(metres * 100) / 100 } },
+    }).catch(sayError)
   }
   if (!ruler) {
     return <div className="h-[50px] shrink-0" />
@@ -38,13 +39,28 @@ export function FocusStrip({ project, stage, shotFrame }: { project: Project; st
       <span className="w-12 text-quiet">Focus</span>
       <div className="relative h-full flex-1">
         {named.map((t) => (
-          <span key={t.name} className="absolute top-0 whitespace-nowrap text-[12px]" style={{ left: at(t.metres) }}>▾ {t.name}</span>
+          <span key={t.name} className="absolute top-0 whitespace-nowrap text-[12px]" style={{ left: at(t.metres) }}>
+            ▾ {t.name}
+          </span>
         ))}
-        <div ref={bar} className="absolute inset-x-0 top-[19px] h-2.5 cursor-pointer bg-[#454545]" title="Press for the focus there" onClick={(e) => focusAt(e.clientX)}>
+        <div
+          role="group"
+          className="absolute inset-x-0 top-[19px] h-2.5 cursor-pointer bg-[#454545]"
+          title="Press for the focus there"
+          onClick={focusAt}
+        >
           <div className="absolute inset-y-0 bg-[#5c8f89]" style={{ left: at(ruler.near), right: `calc(100% - ${at(far)})` }} />
-          <div className="absolute -inset-y-1 w-[3px] bg-live" style={{ left: at(ruler.focus) }} title={`focus ${ruler.focus.toFixed(2)} m`} />
+          <div
+            className="absolute -inset-y-1 w-[3px] bg-live"
+            style={{ left: at(ruler.focus) }}
+            title={`focus ${ruler.focus.toFixed(2)} m`}
+          />
         </div>
-        {MARKS.map((m) => <span key={m} className="num absolute top-[33px] -translate-x-1/2 text-[11.5px] text-quiet" style={{ left: at(m) }}>{m}</span>)}
+        {MARKS.map((m) => (
+          <span key={m} className="num absolute top-[33px] -translate-x-1/2 text-[11.5px] text-quiet" style={{ left: at(m) }}>
+            {m}
+          </span>
+        ))}
       </div>
       <span className="num whitespace-nowrap text-quiet">
         {ruler.near.toFixed(1)}–{ruler.far ? ruler.far.toFixed(1) : '∞'} m · {ruler.degrees.toFixed(1)}°

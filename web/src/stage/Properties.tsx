@@ -1,10 +1,10 @@
 import { useState } from 'react'
 import { sayError } from '../desk/messages'
 import type { Bake } from '../pictures/bake'
-import { FilmWith } from './FilmWith'
-import { post } from '../server/client'
+import { of, post } from '../server/client'
 import { useCameraValues, useItemValues } from '../server/queries'
-import type { Project, StageItem, StageShot } from '../server/types'
+import type { AddInView, Project, StageItem, StageShot } from '../server/types'
+import { FilmWith } from './FilmWith'
 
 type Props = {
   project: Project
@@ -17,8 +17,14 @@ type Props = {
 }
 
 const CAMERA: [string, string, string, number][] = [
-  ['x', 'x', 'm', 2], ['y', 'y', 'm', 2], ['z', 'z', 'm', 2], ['pan', 'pan', '°', 1], ['tilt', 'tilt', '°', 1], ['roll', 'roll', '°', 1],
-  ['lens', 'lens', 'mm', 1], ['focus', 'focus', 'm', 2],
+  ['x', 'x', 'm', 2],
+  ['y', 'y', 'm', 2],
+  ['z', 'z', 'm', 2],
+  ['pan', 'pan', '°', 1],
+  ['tilt', 'tilt', '°', 1],
+  ['roll', 'roll', '°', 1],
+  ['lens', 'lens', 'mm', 1],
+  ['focus', 'focus', 'm', 2],
 ]
 
 /** Numbers of the camera, or of a thing of the set, at this frame; a typed number becomes a key. */
@@ -28,9 +34,9 @@ export function Properties({ project, stage, bake, k, shotFrame, item, chooseIte
   const chosen = stage.items.find((i) => i.id === item)
   const action = bake.actionFrame(k)
   const there = useItemValues(project.id, chosen?.id, action).data
-  const set = async (path: string, body: unknown) => {
+  const done = async (work: Promise<void>) => {
     try {
-      await post(path, body)
+      await work
     } catch (e) {
       sayError(e)
     }
@@ -38,14 +44,28 @@ export function Properties({ project, stage, bake, k, shotFrame, item, chooseIte
   return (
     <div className="scroll max-h-[150px] shrink-0 border-t border-line pb-1 pt-2">
       <div className="mb-2 flex items-center gap-2">
-        <select className="field min-w-0 flex-1" aria-label="What to key" value={item ?? ''} onChange={(e) => {
-          chooseItem(e.target.value ? Number(e.target.value) : undefined)
-          e.target.blur()
-        }}>
+        <select
+          className="field min-w-0 flex-1"
+          aria-label="What to key"
+          value={item ?? ''}
+          onChange={(e) => {
+            chooseItem(e.target.value ? Number(e.target.value) : undefined)
+            e.target.blur()
+          }}
+        >
           <option value="">the camera</option>
-          {stage.items.map((i) => <option key={i.id} value={i.id}>{i.name}</option>)}
+          {stage.items.map((i) => (
+            <option key={i.id} value={i.id}>
+              {i.name}
+            </option>
+          ))}
         </select>
-        <select className="field" aria-label="Movement to the next key" value={easing} onChange={(e) => setEasing(e.target.value as 'EASED' | 'STRAIGHT')}>
+        <select
+          className="field"
+          aria-label="Movement to the next key"
+          value={easing}
+          onChange={(e) => setEasing(e.target.value as 'EASED' | 'STRAIGHT')}
+        >
           <option value="EASED">eased</option>
           <option value="STRAIGHT">straight</option>
         </select>
@@ -55,25 +75,60 @@ export function Properties({ project, stage, bake, k, shotFrame, item, chooseIte
       {!chosen && values && (
         <div className="grid grid-cols-5 gap-x-2 gap-y-1">
           {CAMERA.map(([name, label, unit, digits]) => (
-            <NumberField key={name} label={label} unit={unit} value={values[name]} digits={digits}
-              give={(v) => set(`/api/shots/${stage.shotId}/keys`, { frame: shotFrame, values: { [name]: v }, easing })} />
+            <NumberField
+              key={name}
+              label={label}
+              unit={unit}
+              value={values[name] ?? 0}
+              digits={digits}
+              give={(v) =>
+                done(post('/api/shots/{id}/keys', { ...of(stage.shotId), body: { frame: shotFrame, values: { [name]: v }, easing } }))
+              }
+            />
           ))}
-          <NumberField label="T-stop" unit="" value={stage.stop} digits={1} give={(v) => set(`/api/shots/${stage.shotId}/camera`, { stop: v })} />
-          <NumberField label="back" unit="mm" value={stage.backWidth} digits={2} give={(v) => set(`/api/shots/${stage.shotId}/camera`, { backWidth: v })} />
+          <NumberField
+            label="T-stop"
+            unit=""
+            value={stage.stop}
+            digits={1}
+            give={(v) => done(post('/api/shots/{id}/camera', { ...of(stage.shotId), body: { stop: v } }))}
+          />
+          <NumberField
+            label="back"
+            unit="mm"
+            value={stage.backWidth}
+            digits={2}
+            give={(v) => done(post('/api/shots/{id}/camera', { ...of(stage.shotId), body: { backWidth: v } }))}
+          />
         </div>
       )}
       {chosen && there && (
         <div className="grid grid-cols-5 gap-x-2 gap-y-1">
           {(['x', 'y', 'z', 'turn', 'lean'] as const).map((name) => (
-            <NumberField key={name} label={name} unit={name === 'turn' || name === 'lean' ? '°' : 'm'} digits={2}
-              value={there[name]}
-              give={(v) => set(`/api/items/${chosen.id}/place`, { frame: action, values: { [name]: v }, easing })} />
+            <NumberField
+              key={name}
+              label={name}
+              unit={name === 'turn' || name === 'lean' ? '°' : 'm'}
+              digits={2}
+              value={there[name] ?? 0}
+              give={(v) =>
+                done(post('/api/items/{id}/place', { ...of(chosen.id), body: { frame: action, values: { [name]: v }, easing } }))
+              }
+            />
           ))}
-          <span className="num col-span-2 self-center text-[12px] text-quiet">action frame {action}, {moves(chosen) ? 'moves' : 'stands still'}</span>
-          <button type="button" className="link col-span-2 self-center text-left text-[13px] text-quiet" onClick={() => {
-            chooseItem(undefined)
-            void set(`/api/items/${chosen.id}/remove`, undefined)
-          }}>take out of the set</button>
+          <span className="num col-span-2 self-center text-[12px] text-quiet">
+            action frame {action}, {moves(chosen) ? 'moves' : 'stands still'}
+          </span>
+          <button
+            type="button"
+            className="link col-span-2 self-center text-left text-[13px] text-quiet"
+            onClick={() => {
+              chooseItem(undefined)
+              void done(post('/api/items/{id}/remove', of(chosen.id)))
+            }}
+          >
+            take out of the set
+          </button>
         </div>
       )}
     </div>
@@ -100,36 +155,65 @@ function NumberField({ label, unit, value, digits, give }: FieldProps) {
   return (
     <label className="flex items-center gap-1 text-[12.5px] text-quiet">
       <span className="w-9 shrink-0">{label}</span>
-      <input className="field num w-full min-w-0 px-1.5! py-0.5! text-text!" value={typed ?? value.toFixed(digits)} aria-label={`${label}${unit && `, ${unit}`}`}
-        onFocus={(e) => e.target.select()} onChange={(e) => setTyped(e.target.value)} onBlur={end}
+      <input
+        className="field num w-full min-w-0 px-1.5! py-0.5! text-text!"
+        value={typed ?? value.toFixed(digits)}
+        aria-label={`${label}${unit && `, ${unit}`}`}
+        onFocus={(e) => e.target.select()}
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={end}
         onKeyDown={(e) => {
           if (e.key === 'Enter') {
             e.currentTarget.blur()
           } else if (e.key === 'Escape') {
             setTyped(undefined)
           }
-        }} />
+        }}
+      />
     </label>
   )
 }
 
-const SHAPES = ['BLOCK', 'MOUND', 'CYLINDER', 'CONE', 'TIDE_POLE', 'LIGHTHOUSE', 'GATE', 'HOUSE', 'BOAT', 'BICYCLE', 'PERSON', 'CYCLIST', 'GULL']
+const SHAPES: AddInView['shape'][] = [
+  'BLOCK',
+  'MOUND',
+  'CYLINDER',
+  'CONE',
+  'TIDE_POLE',
+  'LIGHTHOUSE',
+  'GATE',
+  'HOUSE',
+  'BOAT',
+  'BICYCLE',
+  'PERSON',
+  'CYCLIST',
+  'GULL',
+]
 
 function AddThing({ stage, shotFrame, chooseItem }: { stage: StageShot; shotFrame: number; chooseItem: (id: number) => void }) {
-  const add = async (shape: string) => {
+  const add = async (shape: AddInView['shape']) => {
     try {
-      chooseItem(await post<number>(`/api/shots/${stage.shotId}/items`, { shape, frame: shotFrame }))
+      chooseItem(await post('/api/shots/{id}/items', { ...of(stage.shotId), body: { shape, frame: shotFrame } }))
     } catch (e) {
       sayError(e)
     }
   }
   return (
-    <select className="field w-28" value="" aria-label="Put a thing in the set" onChange={(e) => {
-      void add(e.target.value)
-      e.target.blur()
-    }}>
+    <select
+      className="field w-28"
+      value=""
+      aria-label="Put a thing in the set"
+      onChange={(e) => {
+        void add(e.target.value as AddInView['shape'])
+        e.target.blur()
+      }}
+    >
       <option value="">Add a thing</option>
-      {SHAPES.map((s) => <option key={s} value={s}>{s.toLowerCase().replace('_', ' ')}</option>)}
+      {SHAPES.map((s) => (
+        <option key={s} value={s}>
+          {s.toLowerCase().replace('_', ' ')}
+        </option>
+      ))}
     </select>
   )
 }

@@ -1,11 +1,12 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { Matrix4, Quaternion, Euler, Vector3 } from 'three'
+import { Euler, Matrix4, Quaternion, Vector3 } from 'three'
 import { useActions } from '../desk/actions'
 import { say, sayError } from '../desk/messages'
+import { itemAt } from '../parts/lists'
 import type { Bake } from '../pictures/bake'
 import { useSetPainter } from '../pictures/useSetPainter'
 import { useSize } from '../pictures/useSize'
-import { post } from '../server/client'
+import { of, post } from '../server/client'
 import type { Project, StageShot } from '../server/types'
 
 type Props = { project: Project; stage: StageShot; bake: Bake; k: number; shotFrame: number }
@@ -20,7 +21,11 @@ const placeOf = (matrix: Matrix4): Place => {
 }
 
 const matrixOf = (p: Place) =>
-  new Matrix4().compose(new Vector3(p.x, p.y, p.z), new Quaternion().setFromEuler(new Euler(p.tilt, p.turn, 0, 'YXZ')), new Vector3(1, 1, 1))
+  new Matrix4().compose(
+    new Vector3(p.x, p.y, p.z),
+    new Quaternion().setFromEuler(new Euler(p.tilt, p.turn, 0, 'YXZ')),
+    new Vector3(1, 1, 1),
+  )
 
 const kept = new Map<number, Place>()
 
@@ -41,7 +46,7 @@ export function ScoutPane({ project, stage, bake, k, shotFrame }: Props) {
       painter.size(width, height, Math.min(2, window.devicePixelRatio))
       const view = new Float32Array(matrixOf(place).invert().elements)
       const projection = bake.projection(k).slice()
-      projection[5] = (projection[0] * width) / height
+      projection[5] = (itemAt(projection, 0) * width) / height
       painter.draw(view, projection, bake.places(k), { view: bake.view(k), projection: bake.projection(k) })
     }
   }, [painter, ready, bake, k, width, height, place])
@@ -55,7 +60,10 @@ export function ScoutPane({ project, stage, bake, k, shotFrame }: Props) {
 
   const filmFromHere = async () => {
     try {
-      await post(`/api/shots/${stage.shotId}/film-from`, { frame: shotFrame, placed: [...matrixOf(place).elements], lens: bake.lens(k) })
+      await post('/api/shots/{id}/film-from', {
+        ...of(stage.shotId),
+        body: { frame: shotFrame, placed: [...matrixOf(place).elements], lens: bake.lens(k) },
+      })
       say(`${stage.code} is filmed from here`)
     } catch (e) {
       sayError(e)
@@ -97,7 +105,11 @@ export function ScoutPane({ project, stage, bake, k, shotFrame }: Props) {
         <b className="font-semibold">Scout view</b>
         <span className="truncate text-quiet">free; nothing here moves a shot camera</span>
       </div>
-      <div ref={holder} className="relative min-h-0 flex-1 cursor-move overflow-hidden bg-black"
+      <div
+        ref={holder}
+        role="group"
+        aria-label="Scout view"
+        className="relative min-h-0 flex-1 cursor-move overflow-hidden bg-black"
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId)
           hold.current = { x: e.clientX, y: e.clientY, button: e.button }
@@ -107,12 +119,17 @@ export function ScoutPane({ project, stage, bake, k, shotFrame }: Props) {
           hold.current = undefined
         }}
         onContextMenu={(e) => e.preventDefault()}
-        onWheel={(e) => fly(-e.deltaY * 0.01, 0, 0)}>
+        onWheel={(e) => fly(-e.deltaY * 0.01, 0, 0)}
+      >
         <canvas ref={canvas} className="absolute inset-0 h-full w-full" role="img" aria-label="Scout view" data-picture="scout" />
       </div>
       <div className="flex items-center gap-2 py-1.5">
-        <button type="button" className="button border-live!" onClick={() => void filmFromHere()}>Film from here</button>
-        <button type="button" className="button" onClick={goToCamera}>Go to camera</button>
+        <button type="button" className="button border-live!" onClick={() => void filmFromHere()}>
+          Film from here
+        </button>
+        <button type="button" className="button" onClick={goToCamera}>
+          Go to camera
+        </button>
         <span className="ml-auto truncate text-[13px] text-quiet">drag to look, Shift to slide, wheel to go</span>
       </div>
     </>

@@ -2,13 +2,13 @@ import { useMemo, useState } from 'react'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
 import { sayError } from '../desk/messages'
+import { Empty } from '../parts/Empty'
 import { readBake } from '../pictures/bake'
 import { sectionAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, step } from '../playhead/transport'
-import { post } from '../server/client'
+import { of, post } from '../server/client'
 import { useBake, useBoardFrame, useStage } from '../server/queries'
 import type { Project, Section, Sequence } from '../server/types'
-import { Empty } from '../parts/Empty'
 import { CameraPane } from './CameraPane'
 import { Channels } from './Channels'
 import { FocusStrip } from './FocusStrip'
@@ -22,7 +22,9 @@ export function Stage({ project, sequence }: { project: Project; sequence: Seque
   if (!section) {
     return (
       <Empty title="Black" text="No shot is seen at this frame.">
-        <button type="button" className="button" onClick={() => goTo(sequence.sections[0]?.in ?? sequence.start)}>Go to the first shot</button>
+        <button type="button" className="button" onClick={() => goTo(sequence.sections[0]?.in ?? sequence.start)}>
+          Go to the first shot
+        </button>
       </Empty>
     )
   }
@@ -43,7 +45,6 @@ function ShotStage({ project, sequence, section }: { project: Project; sequence:
   const chosen = stage?.items.find((i) => i.id === item)
   const offset = chosen ? (stage?.actionOffset ?? 0) : 0
   const what = chosen?.name ?? 'the camera'
-  const path = chosen ? `/api/items/${chosen.id}` : `/api/shots/${section.shotId}`
   const keyFrames = useMemo(() => {
     const all = Object.values(chosen?.channels ?? stage?.channels ?? {}).flatMap((keys) => keys.map((x) => x.frame - offset))
     return [...new Set(all)].sort((a, b) => a - b)
@@ -62,18 +63,51 @@ function ShotStage({ project, sequence, section }: { project: Project; sequence:
     }
   }
   const at = shotFrame + offset
-  const keyHere = () => void post(`${path}/keys/here?frame=${at}`).catch(sayError)
-  const removeKey = () => void (chosen ? post(`${path}/keys/remove?frame=${at}`)
-    : post(`${path}/keys/remove`, { frame: at, channels: Object.keys(stage?.plain ?? {}) })).catch(sayError)
-  const moveKey = (from: number, to: number) => void post(`${path}/keys/move`, { from: from + offset, to: to + offset })
-    .then(() => step(to - shotFrame)).catch(sayError)
+  const keyHere = () =>
+    void (
+      chosen
+        ? post('/api/items/{id}/keys/here', of(chosen.id, { frame: at }))
+        : post('/api/shots/{id}/keys/here', of(section.shotId, { frame: at }))
+    ).catch(sayError)
+  const removeKey = () =>
+    void (
+      chosen
+        ? post('/api/items/{id}/keys/remove', of(chosen.id, { frame: at }))
+        : post('/api/shots/{id}/keys/remove', { ...of(section.shotId), body: { frame: at, channels: Object.keys(stage?.plain ?? {}) } })
+    ).catch(sayError)
+  const moveKey = (from: number, to: number) => {
+    const body = { from: from + offset, to: to + offset }
+    void (
+      chosen
+        ? post('/api/items/{id}/keys/move', { ...of(chosen.id), body })
+        : post('/api/shots/{id}/keys/move', { ...of(section.shotId), body })
+    )
+      .then(() => step(to - shotFrame))
+      .catch(sayError)
+  }
   // the server says where there is no key: the window may not have heard yet of one that was just made
   useActions('stage', [
     { group: 'Stage', name: `Key all of ${what} here`, keys: 'K', run: keyHere },
     { group: 'Stage', name: `Remove the keys of ${what} here`, keys: 'Delete', run: removeKey },
-    { group: 'Stage', name: `Move the keys of ${what} one frame earlier`, keys: 'Alt+ArrowLeft', run: () => moveKey(shotFrame, shotFrame - 1) },
-    { group: 'Stage', name: `Move the keys of ${what} one frame later`, keys: 'Alt+ArrowRight', run: () => moveKey(shotFrame, shotFrame + 1) },
-    { group: 'Stage', name: 'Choose the next thing of the set', keys: 'N', run: () => setItem(stage?.items[(stage.items.findIndex((i) => i.id === item) + 1) % (stage.items.length || 1)]?.id), disabled: !stage?.items.length },
+    {
+      group: 'Stage',
+      name: `Move the keys of ${what} one frame earlier`,
+      keys: 'Alt+ArrowLeft',
+      run: () => moveKey(shotFrame, shotFrame - 1),
+    },
+    {
+      group: 'Stage',
+      name: `Move the keys of ${what} one frame later`,
+      keys: 'Alt+ArrowRight',
+      run: () => moveKey(shotFrame, shotFrame + 1),
+    },
+    {
+      group: 'Stage',
+      name: 'Choose the next thing of the set',
+      keys: 'N',
+      run: () => setItem(stage?.items[(stage.items.findIndex((i) => i.id === item) + 1) % (stage.items.length || 1)]?.id),
+      disabled: !stage?.items.length,
+    },
     { group: 'Stage', name: 'Choose the camera', keys: 'Escape', run: () => setItem(undefined), disabled: !chosen },
     { group: 'Stage', name: `Next key of ${what}`, keys: '.', run: () => toKey(1) },
     { group: 'Stage', name: `Previous key of ${what}`, keys: ',', run: () => toKey(-1) },

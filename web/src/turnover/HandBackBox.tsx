@@ -6,16 +6,21 @@ import { saveFile } from '../server/client'
 import { useHandBack } from '../server/queries'
 import type { HandBack, Sequence } from '../server/types'
 
-const FORMATS = [['edl', 'EDL'], ['xmeml', 'XML'], ['aaf', 'AAF'], ['otio', 'OTIO']] as const
+const FORMATS = [
+  ['edl', 'EDL'],
+  ['xmeml', 'XML'],
+  ['aaf', 'AAF'],
+  ['otio', 'OTIO'],
+] as const
 
 /** The list that goes back to the edit room. */
 export function HandBackBox({ sequence }: { sequence: Sequence }) {
   const [format, setFormat] = useState<string>('edl')
   const [gap, setGap] = useState(false)
   const [shortReels, setShortReels] = useState(false)
-  const how = `master=${sequence.id}&gap=${gap}&shortReels=${shortReels && format === 'edl'}`
+  const how = { master: sequence.id, gap, shortReels: shortReels && format === 'edl' }
   const back = useHandBack(sequence.projectId, format, how).data
-  const save = () => void saveFile(`/api/projects/${sequence.projectId}/hand-back/${format}?${how}`).catch(sayError)
+  const save = () => void saveFile(`/api/projects/${sequence.projectId}/hand-back/${format}`, how).catch(sayError)
   useActions('hand-back', [{ group: 'Turnover', name: 'Hand back: save the list (export EDL, XML, AAF, OTIO)', keys: 'Ctrl+S', run: save }])
   if (!back) {
     return null
@@ -26,25 +31,46 @@ export function HandBackBox({ sequence }: { sequence: Sequence }) {
       <div className="flex items-center gap-3">
         <p className="min-w-0 flex-1">
           <b className="font-semibold">Hand back</b>{' '}
-          <span className="text-quiet">{sequence.name}: {tallied(back.tally)}</span>
+          <span className="text-quiet">
+            {sequence.name}: {tallied(back.tally)}
+          </span>
         </p>
-        <button type="button" className="button shrink-0" onClick={save}>Save list</button>
+        <button type="button" className="button shrink-0" onClick={save}>
+          Save list
+        </button>
       </div>
       <div className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1 text-[13px] text-quiet">
         <select className="field py-0.5!" aria-label="Format of the list" value={format} onChange={(e) => setFormat(e.target.value)}>
-          {FORMATS.map(([id, name]) => <option key={id} value={id}>{name}</option>)}
+          {FORMATS.map(([id, name]) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
         </select>
-        <label className="flex items-center gap-1.5">where no render is
+        <label className="flex items-center gap-1.5">
+          where no render is
           <select className="field py-0.5!" value={gap ? 'gap' : 'board'} onChange={(e) => setGap(e.target.value === 'gap')}>
             <option value="board">the edit room&apos;s own source</option>
             <option value="gap">a gap</option>
           </select>
         </label>
-        {format === 'edl' && <label className="flex items-center gap-1.5"><input type="checkbox" checked={shortReels} onChange={(e) => setShortReels(e.target.checked)} /> reels of 8 letters</label>}
+        {format === 'edl' && (
+          <label className="flex items-center gap-1.5">
+            <input type="checkbox" checked={shortReels} onChange={(e) => setShortReels(e.target.checked)} /> reels of 8 letters
+          </label>
+        )}
       </div>
       {losses.length > 0 && (
-        <ul className="mt-1 max-h-[38px] overflow-y-auto text-[13px] text-bent" aria-label="What the list does not show as our renders would" tabIndex={0}>
-          {losses.map((l, i) => <li key={i}>{l.place}: {l.text}</li>)}
+        <ul
+          className="mt-1 max-h-[38px] overflow-y-auto text-[13px] text-bent"
+          aria-label="What the list does not show as our renders would"
+          tabIndex={0}
+        >
+          {losses.map((l, i) => (
+            <li key={i}>
+              {l.place}: {l.text}
+            </li>
+          ))}
         </ul>
       )}
     </div>
@@ -52,6 +78,8 @@ export function HandBackBox({ sequence }: { sequence: Sequence }) {
 }
 
 function tallied(t: HandBack['tally']): string {
-  const parts = [t.part > 0 && `${t.part} in part`, t.stale > 0 && `${t.stale} stale`, t.none > 0 && `${t.none} not rendered`].filter(Boolean)
+  const parts = [t.part > 0 && `${t.part} in part`, t.stale > 0 && `${t.stale} stale`, t.none > 0 && `${t.none} not rendered`].filter(
+    Boolean,
+  )
   return `${t.rendered} of ${plural(t.pieces, 'piece')} rendered${parts.length > 0 ? `, ${parts.join(', ')}` : ''}`
 }

@@ -1,9 +1,10 @@
-import { LABELS } from '../parts/scale'
 import { useRef } from 'react'
-import { plural } from '../parts/words'
 import { useDesk } from '../desk/desk'
 import { clippedName } from '../parts/brush'
+import { itemAt } from '../parts/lists'
+import { LABELS } from '../parts/scale'
 import { useDrawing } from '../parts/useDrawing'
+import { plural } from '../parts/words'
 import { useSize } from '../pictures/useSize'
 import type { Change, Sequence, Turnover } from '../server/types'
 
@@ -22,13 +23,30 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
   const start = Math.min(sequence.start, list.theirs[0]?.in ?? sequence.start)
   const span = Math.max(sequence.end, list.theirs[list.theirs.length - 1]?.out ?? 0) - start
   const x = (f: number) => LABELS + 12 + ((f - start) / Math.max(1, span)) * (width - LABELS - 30)
-  const changeOf = (ours: number, theirs: number) => list.changes.find((c) => c.ours === ours && c.theirs === theirs)
 
   useDrawing(canvas, width, HEIGHT, (g) => {
     drawNames(g)
     drawRibbons(g)
-    list.ours.forEach((p, i) => drawPiece(g, p, OURS, '#647279', list.changes.some((c) => c.ours === i && c.index === selected), true))
-    list.theirs.forEach((p, i) => drawPiece(g, p, THEIRS, '#e9e4d8', list.changes.some((c) => c.theirs === i && c.index === selected), false))
+    list.ours.forEach((p, i) =>
+      drawPiece(
+        g,
+        p,
+        OURS,
+        '#647279',
+        list.changes.some((c) => c.ours === i && c.index === selected),
+        true,
+      ),
+    )
+    list.theirs.forEach((p, i) =>
+      drawPiece(
+        g,
+        p,
+        THEIRS,
+        '#e9e4d8',
+        list.changes.some((c) => c.theirs === i && c.index === selected),
+        false,
+      ),
+    )
     g.fillStyle = '#ffffff'
     g.fillRect(x(frame), 22, 1.5, HEIGHT - 40)
   })
@@ -60,19 +78,23 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
   function drawRibbons(g: CanvasRenderingContext2D) {
     const pills: [Change, number][] = []
     const words: [string, number, number][] = []
-    const quiet = new Set<number>()
     for (const c of list.changes) {
       const ours = list.ours[c.ours]
       const theirs = list.theirs[c.theirs]
       const only = c.kind === 'SHIFTED'
       if (ours && theirs) {
-        quiet.add(c.ours)
-        ribbon(g, x(ours.in), x(ours.out) - 1, x(theirs.in), x(theirs.out) - 1, only ? '#353535' : c.index === selected ? 'rgba(240,166,72,0.62)' : 'rgba(240,166,72,0.42)')
+        ribbon(
+          g,
+          x(ours.in),
+          x(ours.out) - 1,
+          x(theirs.in),
+          x(theirs.out) - 1,
+          only ? '#353535' : c.index === selected ? 'rgba(240,166,72,0.62)' : 'rgba(240,166,72,0.42)',
+        )
         if (!only) {
           pills.push([c, (x(ours.in) + x(ours.out) + x(theirs.in) + x(theirs.out)) / 4])
         }
       } else if (ours) {
-        quiet.add(c.ours)
         point(g, x(ours.in), x(ours.out), OURS[1], OURS[1] + 44)
         words.push(['omitted', (x(ours.in) + x(ours.out)) / 2, OURS[1] + 40])
       } else if (theirs) {
@@ -80,10 +102,9 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
         words.push(['new', (x(theirs.in) + x(theirs.out)) / 2, THEIRS[0] - 28])
       }
     }
-    keptPairs(list).forEach(([o, n]) => {
-      if (!quiet.has(o) && !changeOf(o, n)) {
-        ribbon(g, x(list.ours[o].in), x(list.ours[o].out) - 1, x(list.theirs[n].in), x(list.theirs[n].out) - 1, '#353535')
-      }
+    list.unchanged.forEach(({ ours: o, theirs: n }) => {
+      const [ours, theirs] = [itemAt(list.ours, o), itemAt(list.theirs, n)]
+      ribbon(g, x(ours.in), x(ours.out) - 1, x(theirs.in), x(theirs.out) - 1, '#353535')
     })
     pills.forEach(([c, at]) => pill(g, c, at))
     words.forEach(([said, at, y]) => text(g, said, at, y))
@@ -125,7 +146,14 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
     g.textAlign = 'left'
   }
 
-  function drawPiece(g: CanvasRenderingContext2D, p: { in: number; out: number; name: string }, lane: readonly [number, number], colour: string, chosen: boolean, dark: boolean) {
+  function drawPiece(
+    g: CanvasRenderingContext2D,
+    p: { in: number; out: number; name: string },
+    lane: readonly [number, number],
+    colour: string,
+    chosen: boolean,
+    dark: boolean,
+  ) {
     const x0 = x(p.in)
     const w = Math.max(0.6, x(p.out) - x0 - 1)
     g.fillStyle = colour
@@ -152,7 +180,7 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
   }
 
   const press = (e: React.MouseEvent) => {
-    const box = canvas.current!.getBoundingClientRect()
+    const box = e.currentTarget.getBoundingClientRect()
     const at = e.clientX - box.left
     const upper = e.clientY - box.top < HEIGHT / 2
     const pieces = upper ? list.ours : list.theirs
@@ -165,17 +193,16 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
 
   return (
     <div ref={holder} className="shrink-0 border-t border-black/40 bg-deep" style={{ height: HEIGHT }}>
-      <canvas ref={canvas} style={{ width, height: HEIGHT, display: 'block' }} onClick={press} role="img"
-        aria-label={`Our master with ${plural(list.ours.length, 'piece')}, cut ${list.version} with ${list.theirs.length}`} data-picture="ribbons" />
+      <canvas
+        ref={canvas}
+        style={{ width, height: HEIGHT, display: 'block' }}
+        onClick={press}
+        role="img"
+        aria-label={`Our master with ${plural(list.ours.length, 'piece')}, cut ${list.version} with ${list.theirs.length}`}
+        data-picture="ribbons"
+      />
     </div>
   )
 }
 
 const signed = (n: number) => (n > 0 ? `+${n}` : `−${-n}`)
-
-/** Pieces that no change names lie in the same order on both sides. */
-function keptPairs(list: Turnover): [number, number][] {
-  const ours = list.ours.map((_, i) => i).filter((i) => !list.changes.some((c) => c.ours === i))
-  const theirs = list.theirs.map((_, i) => i).filter((i) => !list.changes.some((c) => c.theirs === i))
-  return ours.slice(0, theirs.length).map((o, i) => [o, theirs[i]])
-}

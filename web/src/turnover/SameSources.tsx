@@ -1,10 +1,10 @@
 import { Popover } from 'radix-ui'
+import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { sayError } from '../desk/messages'
-import { post } from '../server/client'
+import { of, post } from '../server/client'
 import { refreshEdited } from '../server/queries'
 import type { SameSource, Turnover } from '../server/types'
-import { useState } from 'react'
 
 const SURENESS = { DECIDED: 'said so', SURE: 'sure', LIKELY: 'likely' } as const
 
@@ -14,8 +14,9 @@ export function SameSources({ list, projectId }: { list: Turnover; projectId: nu
   const likely = list.sources.filter((s) => s.same && s.sureness === 'LIKELY').length
   useActions('same-sources', [{ group: 'Turnover', name: 'Sources known by other names', keys: 'O', run: () => setOpen(true) }])
   const say = (source: SameSource, same: boolean) =>
-    void post(`/api/cuts/${list.cutId}/turnover/sources`, { older: source.older, newer: source.newer, same })
-      .then(() => refreshEdited(projectId)).catch(sayError)
+    void post('/api/cuts/{id}/turnover/sources', { ...of(list.cutId), body: { older: source.older, newer: source.newer, same } })
+      .then(() => refreshEdited(projectId))
+      .catch(sayError)
   const one = list.sources.length === 1
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
@@ -26,23 +27,48 @@ export function SameSources({ list, projectId }: { list: Turnover; projectId: nu
         </button>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content className="z-40 flex max-h-[min(440px,var(--radix-popover-content-available-height))] w-[640px] flex-col rounded-md border border-line bg-raised p-4 shadow-lg" side="top" align="start" sideOffset={6} collisionPadding={8}
-          aria-label="Sources known by other names">
-          <p className="mb-2 text-quiet">Taken for one source because names agree, its frames do, or its neighbours. What you say is remembered for the project.</p>
+        <Popover.Content
+          className="z-40 flex max-h-[min(440px,var(--radix-popover-content-available-height))] w-[640px] flex-col rounded-md border border-line bg-raised p-4 shadow-lg"
+          side="top"
+          align="start"
+          sideOffset={6}
+          collisionPadding={8}
+          aria-label="Sources known by other names"
+        >
+          <p className="mb-2 text-quiet">
+            Taken for one source because names agree, its frames do, or its neighbours. What you say is remembered for the project.
+          </p>
           <div className="grid grid-cols-[1fr_1.4fr_104px] gap-3 border-b border-line pb-1 text-[13px] text-quiet">
-            <span>In this cut</span><span>In our master</span><span />
+            <span>In this cut</span>
+            <span>In our master</span>
+            <span />
           </div>
           <ul className="min-h-0 overflow-auto pr-1">
-            {[...list.sources].sort((a, b) => order(a) - order(b)).map((s) => (
-              <li key={`${s.older} ${s.newer}`} className="grid grid-cols-[1fr_1.4fr_104px] items-center gap-3 border-b border-line/60 py-1.5">
-                <span className="truncate" title={s.newer}>{s.newerName || 'without a name'}</span>
-                <span className="min-w-0">
-                  <span className="block truncate" title={s.older}>{s.same ? '' : 'not '}{s.olderName || 'without a name'}</span>
-                  <span className="block truncate text-[13px] text-quiet" title={s.because}>{SURENESS[s.sureness]}{s.sureness === 'DECIDED' ? '' : `: ${s.because}`}</span>
-                </span>
-                <button type="button" className="button" onClick={() => say(s, !s.same)}>{s.same ? 'Keep apart' : 'One source'}</button>
-              </li>
-            ))}
+            {[...list.sources]
+              .sort((a, b) => order(a) - order(b))
+              .map((s) => (
+                <li
+                  key={`${s.older} ${s.newer}`}
+                  className="grid grid-cols-[1fr_1.4fr_104px] items-center gap-3 border-b border-line/60 py-1.5"
+                >
+                  <span className="truncate" title={s.newer}>
+                    {s.newerName || 'without a name'}
+                  </span>
+                  <span className="min-w-0">
+                    <span className="block truncate" title={s.older}>
+                      {s.same ? '' : 'not '}
+                      {s.olderName || 'without a name'}
+                    </span>
+                    <span className="block truncate text-[13px] text-quiet" title={s.because}>
+                      {SURENESS[s.sureness]}
+                      {s.sureness === 'DECIDED' ? '' : `: ${s.because}`}
+                    </span>
+                  </span>
+                  <button type="button" className="button" onClick={() => say(s, !s.same)}>
+                    {s.same ? 'Keep apart' : 'One source'}
+                  </button>
+                </li>
+              ))}
           </ul>
         </Popover.Content>
       </Popover.Portal>

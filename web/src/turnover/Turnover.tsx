@@ -1,14 +1,14 @@
 import { useState } from 'react'
-import { Empty } from '../parts/Empty'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
+import { Empty } from '../parts/Empty'
 import { Rows } from '../parts/Rows'
 import { plural, signed } from '../parts/words'
 import { goTo } from '../playhead/transport'
-import { post } from '../server/client'
+import { of, post } from '../server/client'
 import { refreshEdited, useTurnover } from '../server/queries'
-import type { Applied, Change, OutOfDate, Project, Sequence, Turnover as List } from '../server/types'
+import type { Change, Turnover as List, OutOfDate, Project, Sequence } from '../server/types'
 import { HandBackBox } from './HandBackBox'
 import { Ribbons } from './Ribbons'
 import { SameSources } from './SameSources'
@@ -52,7 +52,7 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
     setBusy(true)
     try {
       const changes = taken.map((c) => ({ id: c.id, words: `${c.code || c.name}: ${c.words}` }))
-      const applied = await post<Applied>(`/api/cuts/${list.cutId}/turnover/apply?master=${sequence.id}`, { changes })
+      const applied = await post('/api/cuts/{id}/turnover/apply', { ...of(list.cutId, { master: sequence.id }), body: { changes } })
       setOutOfDate(applied.outOfDate)
       say(`${plural(applied.applied, 'change')} applied, no camera work is lost`)
       if (applied.left.length > 0) {
@@ -85,14 +85,35 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
       <div className="flex min-h-0 flex-1 gap-4 bg-ground px-4 pt-2 max-[900px]:flex-none max-[900px]:flex-col">
         <section className="flex min-w-0 flex-1 flex-col" aria-label="Changes">
           <div className="flex h-8 items-center gap-3 max-[900px]:h-auto max-[900px]:flex-wrap">
-            <select className="field max-w-64" aria-label="Cut to compare with" value={list.cutId} onChange={(e) => setDesk({ cutId: Number(e.target.value) })}>
-              {cuts.map((c) => <option key={c.id} value={c.id}>Cut {c.version} against our master</option>)}
+            <select
+              className="field max-w-64"
+              aria-label="Cut to compare with"
+              value={list.cutId}
+              onChange={(e) => setDesk({ cutId: Number(e.target.value) })}
+            >
+              {cuts.map((c) => (
+                <option key={c.id} value={c.id}>
+                  Cut {c.version} against our master
+                </option>
+              ))}
             </select>
-            {waits && <button type="button" className="link shrink-0 text-bent" onClick={() => setDesk({ view: 'Intake', cutId: waits.id })}>cut {waits.version} waits in Intake</button>}
+            {waits && (
+              <button type="button" className="link shrink-0 text-bent" onClick={() => setDesk({ view: 'Intake', cutId: waits.id })}>
+                cut {waits.version} waits in Intake
+              </button>
+            )}
             <span className="truncate text-quiet">
               {plural(edits.length, 'change')}
-              {camera > 0 && <>, <b className="text-bent">{camera}</b> {camera === 1 ? 'needs' : 'need'} camera work</>}
-              {renders > 0 && <>, <b>{renders}</b> {renders === 1 ? 'asks' : 'ask'} for a new render</>}
+              {camera > 0 && (
+                <>
+                  , <b className="text-bent">{camera}</b> {camera === 1 ? 'needs' : 'need'} camera work
+                </>
+              )}
+              {renders > 0 && (
+                <>
+                  , <b>{renders}</b> {renders === 1 ? 'asks' : 'ask'} for a new render
+                </>
+              )}
             </span>
           </div>
           {edits.length === 0 ? (
@@ -103,10 +124,16 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
           ) : (
             <>
               <div className="grid grid-cols-[28px_74px_1fr_86px_1.15fr] max-[900px]:grid-cols-[24px_62px_1fr_62px_1fr] gap-2 border-b border-line pb-1 text-[13px] text-quiet">
-                <span /><span>Shot</span><span>What changed</span><span className="text-right">Frames</span><span>What it asks</span>
+                <span />
+                <span>Shot</span>
+                <span>What changed</span>
+                <span className="text-right">Frames</span>
+                <span>What it asks</span>
               </div>
               <Rows rows={edits} height={33} label="Changes" at={at}>
-                {(c, i) => <ChangeRow change={c} taken={!left.has(c.id)} selected={i === at} choose={() => look(i)} toggle={() => toggle(c.id)} />}
+                {(c, i) => (
+                  <ChangeRow change={c} taken={!left.has(c.id)} selected={i === at} choose={() => look(i)} toggle={() => toggle(c.id)} />
+                )}
               </Rows>
               <div className="flex items-center gap-4 py-3">
                 <button type="button" className="button button-main" disabled={busy || taken.length === 0} onClick={() => void apply()}>
@@ -126,7 +153,19 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
           <HandBackBox sequence={sequence} />
         </section>
       </div>
-      <Ribbons list={list} sequence={sequence} selected={current?.index} choose={(index) => setAt(Math.max(0, edits.findIndex((c) => c.index === index)))} />
+      <Ribbons
+        list={list}
+        sequence={sequence}
+        selected={current?.index}
+        choose={(index) =>
+          setAt(
+            Math.max(
+              0,
+              edits.findIndex((c) => c.index === index),
+            ),
+          )
+        }
+      />
     </>
   )
 }
@@ -142,22 +181,62 @@ function WhatWentOutOfDate({ renders }: { renders: OutOfDate[] }) {
       {fresh.length < renders.length && <span className="text-quiet">, {renders.length - fresh.length} out of date before</span>}
       <ul>
         {[...fresh, ...renders.filter((r) => r.before)].map((r) => (
-          <li key={r.code} className="flex gap-3"><span className="num text-stale">{r.code}</span><span className="text-quiet">{r.why}{r.before && ', as before'}</span></li>
+          <li key={r.code} className="flex gap-3">
+            <span className="num text-stale">{r.code}</span>
+            <span className="text-quiet">
+              {r.why}
+              {r.before && ', as before'}
+            </span>
+          </li>
         ))}
       </ul>
     </div>
   )
 }
 
-function ChangeRow({ change: c, taken, selected, choose, toggle }: { change: Change; taken: boolean; selected: boolean; choose: () => void; toggle: () => void }) {
-  const frames = c.slip !== 0 ? `slip ${signed(c.slip)}` : c.head !== 0 && c.tail !== 0 ? `${signed(c.head)} ${signed(c.tail)}` : signed(c.head + c.tail || (c.kind === 'SHIFTED' || c.kind === 'MOVED' ? c.shift : 0))
+function ChangeRow({
+  change: c,
+  taken,
+  selected,
+  choose,
+  toggle,
+}: {
+  change: Change
+  taken: boolean
+  selected: boolean
+  choose: () => void
+  toggle: () => void
+}) {
+  const frames =
+    c.slip !== 0
+      ? `slip ${signed(c.slip)}`
+      : c.head !== 0 && c.tail !== 0
+        ? `${signed(c.head)} ${signed(c.tail)}`
+        : signed(c.head + c.tail || (c.kind === 'SHIFTED' || c.kind === 'MOVED' ? c.shift : 0))
   return (
-    <div className={`grid h-full grid-cols-[28px_74px_1fr_86px_1.15fr] max-[900px]:grid-cols-[24px_62px_1fr_62px_1fr] items-center gap-2 border-b border-line/60 ${selected ? 'bg-[#3a4341]' : ''}`} onClick={choose}>
-      <input type="checkbox" checked={taken} onChange={toggle} onClick={(e) => e.stopPropagation()} aria-label={`Take the change of ${c.code || c.name}`} />
+    <div
+      role="group"
+      className={`grid h-full grid-cols-[28px_74px_1fr_86px_1.15fr] max-[900px]:grid-cols-[24px_62px_1fr_62px_1fr] items-center gap-2 border-b border-line/60 ${selected ? 'bg-[#3a4341]' : ''}`}
+      onClick={choose}
+    >
+      <input
+        type="checkbox"
+        checked={taken}
+        onChange={toggle}
+        onClick={(e) => e.stopPropagation()}
+        aria-label={`Take the change of ${c.code || c.name}`}
+      />
       <span className="num">{c.code || <span className="text-quiet">new</span>}</span>
-      <span className="truncate max-[900px]:whitespace-normal max-[900px]:text-[12.5px] max-[900px]:leading-[1.2]" title={c.words}>{c.kind === 'NEW' ? `${c.words}: ${c.name}` : c.words}</span>
+      <span className="truncate max-[900px]:whitespace-normal max-[900px]:text-[12.5px] max-[900px]:leading-[1.2]" title={c.words}>
+        {c.kind === 'NEW' ? `${c.words}: ${c.name}` : c.words}
+      </span>
       <span className="num text-right">{frames}</span>
-      <span className={`truncate max-[900px]:whitespace-normal max-[900px]:text-[12.5px] max-[900px]:leading-[1.2] ${c.needs === 'CAMERA' ? 'font-semibold text-bent' : 'text-quiet'}`} title={c.asks}>{c.asks}</span>
+      <span
+        className={`truncate max-[900px]:whitespace-normal max-[900px]:text-[12.5px] max-[900px]:leading-[1.2] ${c.needs === 'CAMERA' ? 'font-semibold text-bent' : 'text-quiet'}`}
+        title={c.asks}
+      >
+        {c.asks}
+      </span>
     </div>
   )
 }

@@ -1,8 +1,8 @@
 import { sayError } from '../desk/messages'
+import { plural } from '../parts/words'
 import { BoardPicture } from '../pictures/BoardPicture'
 import { CameraPicture } from '../pictures/CameraPicture'
-import { plural } from '../parts/words'
-import { post } from '../server/client'
+import { of, post } from '../server/client'
 import { refreshEdited } from '../server/queries'
 import type { Change, Project, Section, Sequence, Turnover } from '../server/types'
 
@@ -12,27 +12,50 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
   const ours = list.ours[change.ours]
   const section = ours && sequence.sections.find((s) => s.in === ours.in)
   const sameSource = () =>
-    void post(`/api/cuts/${list.cutId}/turnover/sources`, { older: change.olderKey, newer: change.newerKey, same: true })
-      .then(() => refreshEdited(project.id)).catch(sayError)
+    void post('/api/cuts/{id}/turnover/sources', {
+      ...of(list.cutId),
+      body: { older: change.olderKey, newer: change.newerKey, same: true },
+    })
+      .then(() => refreshEdited(project.id))
+      .catch(sayError)
   return (
     <>
       <div className="flex h-8 items-center gap-2">
         <b className="num font-semibold">{change.code || 'new'}</b>
         <span className="truncate text-quiet">{change.words}</span>
         {change.kind === 'REPLACED' && (
-          <button type="button" className="link ml-auto shrink-0" onClick={sameSource} title="Remembered for the project">the same source under another name</button>
+          <button type="button" className="link ml-auto shrink-0" onClick={sameSource} title="Remembered for the project">
+            the same source under another name
+          </button>
         )}
       </div>
       <div className="flex gap-3">
         <figure className="min-w-0 flex-1">
           <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: '16 / 9' }}>
-            {theirs ? <BoardPicture mediaId={theirs.mediaId} name={theirs.name} frame={theirs.mediaFrame} /> : <p className="p-3 text-quiet">not in this cut any more</p>}
+            {theirs ? (
+              <BoardPicture mediaId={theirs.mediaId} name={theirs.name} frame={theirs.mediaFrame} />
+            ) : (
+              <p className="p-3 text-quiet">not in this cut any more</p>
+            )}
           </div>
-          <figcaption className="mt-1 truncate text-[13px] text-quiet">Cut {list.version}{theirs && `: ${theirs.name}, ${theirs.out - theirs.in} frames`}</figcaption>
+          <figcaption className="mt-1 truncate text-[13px] text-quiet">
+            Cut {list.version}
+            {theirs && `: ${theirs.name}, ${theirs.out - theirs.in} frames`}
+          </figcaption>
         </figure>
         <figure className="min-w-0 flex-1">
           <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: '16 / 9' }}>
-            {section ? <CameraPicture projectId={project.id} sceneId={project.sceneId} section={section} frame={section.in} framesPerSecond={sequence.framesPerSecond} /> : <p className="p-3 text-quiet">a shot, a camera and a board will be made</p>}
+            {section ? (
+              <CameraPicture
+                projectId={project.id}
+                sceneId={project.sceneId}
+                section={section}
+                frame={section.in}
+                framesPerSecond={sequence.framesPerSecond}
+              />
+            ) : (
+              <p className="p-3 text-quiet">a shot, a camera and a board will be made</p>
+            )}
           </div>
           <figcaption className="mt-1 truncate text-[13px] text-quiet">
             {ours ? `Ours: ${plural(ours.out - ours.in, 'frame')}` : ''}
@@ -40,7 +63,16 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
           </figcaption>
         </figure>
       </div>
-      {section && theirs && change.shown && change.covered && <Spans section={section} change={change} shown={change.shown} covered={change.covered} version={list.version} length={theirs.out - theirs.in} />}
+      {section && theirs && change.shown && change.covered && (
+        <Spans
+          section={section}
+          change={change}
+          shown={change.shown}
+          covered={change.covered}
+          version={list.version}
+          length={theirs.out - theirs.in}
+        />
+      )}
     </>
   )
 }
@@ -55,14 +87,22 @@ function Spans({ section, change, shown, covered, version, length }: SpansProps)
   const span = Math.max(ours.out, shown.out, covered.out) - low
   const bar = ({ in: a, out: b }: Span, colour: string, words: string) => (
     <div className="relative mt-1.5 h-6">
-      <div className={`absolute inset-y-0 overflow-hidden whitespace-nowrap px-2 leading-6 ${colour}`}
-        style={{ left: `${((a - low) / span) * 100}%`, width: `${((b - a) / span) * 100}%` }}>{words}</div>
+      <div
+        className={`absolute inset-y-0 overflow-hidden whitespace-nowrap px-2 leading-6 ${colour}`}
+        style={{ left: `${((a - low) / span) * 100}%`, width: `${((b - a) / span) * 100}%` }}
+      >
+        {words}
+      </div>
     </div>
   )
   return (
     <div className="mt-2 text-[13px]">
       {bar(ours, 'bg-[#55636a]', `ours, ${ours.in}–${ours.out - 1}`)}
-      {bar(shown, 'bg-[#e9e4d8] text-[#22282b]', `cut ${version}, ${shown.in}–${shown.out - 1}${shown.out - shown.in !== length ? ` in ${plural(length, 'frame')}` : ''}`)}
+      {bar(
+        shown,
+        'bg-[#e9e4d8] text-[#22282b]',
+        `cut ${version}, ${shown.in}–${shown.out - 1}${shown.out - shown.in !== length ? ` in ${plural(length, 'frame')}` : ''}`,
+      )}
       {bar(covered, 'bg-[#3d3d3d] text-text', `camera work, ${covered.in}–${covered.out - 1}`)}
       {change.missing > 0 && <p className="num mt-1 text-right text-bent">{plural(change.missing, 'frame')} with no camera work</p>}
     </div>

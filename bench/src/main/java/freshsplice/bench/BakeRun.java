@@ -16,7 +16,6 @@ import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -30,24 +29,18 @@ final class BakeRun {
     private BakeRun() {
     }
 
-    static void run() {
+    static void run() throws Exception {
         double small = row(MOVING);
         double large = row(2000);
         System.out.printf(Locale.ROOT, "%-56s %8.2f times%n", "2 000 things against " + MOVING, large / small);
     }
 
-    private static double row(int things) {
-        double[] taken = new double[TIMES];
-        long bytes = 0;
-        for (int i = -2; i < TIMES; i++) {
-            long begun = System.nanoTime();
-            bytes = bake(things);
-            taken[Math.max(0, i)] = (System.nanoTime() - begun) / 1e6;
-        }
-        Arrays.sort(taken);
+    private static double row(int things) throws Exception {
+        long[] bytes = {0};
+        double middle = Timed.of(2, TIMES, () -> bytes[0] = bake(things)).middle();
         System.out.printf(Locale.ROOT, "%-56s %8.0f ms, %.1f MB%n", FRAMES + " frames, " + things + " things of which " + MOVING
-                + " move", taken[TIMES / 2], bytes / 1e6);
-        return taken[TIMES / 2];
+                + " move", middle, bytes[0] / 1e6);
+        return middle;
     }
 
     /** @return how many bytes its numbers have */

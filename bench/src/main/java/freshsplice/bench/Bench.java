@@ -9,7 +9,6 @@ import java.util.Locale;
 import java.util.Map;
 import org.openjdk.jmh.results.RunResult;
 import org.openjdk.jmh.runner.Runner;
-import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.openjdk.jmh.runner.options.VerboseMode;
 
@@ -19,13 +18,15 @@ public final class Bench {
     }
 
     private static final int MOST_EVENTS = 20_000;
+    private static final int MANY_PEOPLE = 50;
 
     /**
      * @param args {@code --formats} for the formats alone; a Python with OpenTimelineIO after it to compare with.
      *             {@code --intake ADDRESS} for an intake on a running server, {@code --bakes} for movement in a large set, {@code --edits ADDRESS} for edits of a
-     *             long master there, over a cut of so many pieces as stand after it
+     *             long master there, over a cut of so many pieces as stand after it; {@code --people ADDRESS} for so many as stand
+     *             after it in a master at once
      */
-    public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
+    public static void main(String[] args) throws Exception {
         if (args.length > 0 && args[0].equals("--formats")) {
             machine();
             FormatRun.run(args.length > 1 ? args[1] : null);
@@ -44,6 +45,11 @@ public final class Bench {
         if (args.length > 1 && args[0].equals("--edits")) {
             machine();
             EditRun.run(args[1], args.length > 2 ? Integer.parseInt(args[2]) : MOST_EVENTS);
+            return;
+        }
+        if (args.length > 1 && args[0].equals("--people")) {
+            machine();
+            PeopleRun.run(args[1], args.length > 2 ? Integer.parseInt(args[2]) : MANY_PEOPLE);
             return;
         }
         Collection<RunResult> results = new Runner(new OptionsBuilder().include(CoreBenchmarks.class.getSimpleName())

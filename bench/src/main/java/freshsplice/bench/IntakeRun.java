@@ -6,16 +6,10 @@ import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 
 /** An intake of many shots with as many pictures on a running server, as the window does it: the cut, then hundreds. */
@@ -23,25 +17,23 @@ final class IntakeRun {
     private static final int SHOTS = 2000;
     private static final int BATCH = 100;
 
-    private final HttpClient http = HttpClient.newHttpClient();
-    private final String address;
+    private final RunningServer server;
 
-    private IntakeRun(String address) {
-        this.address = address;
+    private IntakeRun(RunningServer server) {
+        this.server = server;
     }
 
     /** @param address of a server that was started, as it printed it; gets a project of its own */
     static void run(String address) throws IOException, InterruptedException {
-        new IntakeRun(address).measure();
+        new IntakeRun(new RunningServer(address)).measure();
     }
 
     private void measure() throws IOException, InterruptedException {
-        String project = number("id", post("/api/projects", "application/json",
-                "{\"name\":\"Bench\"}".getBytes(StandardCharsets.UTF_8)));
+        String project = RunningServer.number("id", server.post("/api/projects", "{\"name\":\"Bench\"}"));
         long start = System.nanoTime();
-        String cut = number("cutId", files(project, List.of("bench.edl"), List.of(edl())));
+        String cut = RunningServer.number("cutId", server.upload(project, List.of("bench.edl"), List.of(edl())));
         row("the cut is read", start);
-        get("/api/cuts/" + cut + "/intake");
+        server.get("/api/cuts/" + cut + "/intake");
         row("first useful view: shots, frames, remarks", start);
         List<String> names = new ArrayList<>();
         List<byte[]> pictures = new ArrayList<>();
@@ -57,18 +49,18 @@ final class IntakeRun {
             }
             drawing += System.nanoTime() - drawn;
             long asked = System.nanoTime();
-            files(project, names, pictures);
+            server.upload(project, names, pictures);
             longest = Math.max(longest, (System.nanoTime() - asked) / 1e9);
         }
         row("all pictures are in, found and listed", start + drawing);
         System.out.printf(Locale.ROOT, "%-56s %8.2f s%n", "the longest wait for one hundred of them", longest);
         long seen = System.nanoTime();
-        get("/api/cuts/" + cut + "/intake");
+        server.get("/api/cuts/" + cut + "/intake");
         row("the view with all of them", seen);
         long received = System.nanoTime();
-        post("/api/cuts/" + cut + "/receive", "application/json", new byte[0]);
+        server.post("/api/cuts/" + cut + "/receive", "");
         row("received: shots, cameras, boards, master", received);
-        while (!get("/api/projects/" + project + "/tasks").equals("[]")) {
+        while (!server.get("/api/projects/" + project + "/tasks").equals("[]")) {
             Thread.sleep(500);
         }
         row("all stand-in pictures are made, in the background", start + drawing);
@@ -103,41 +95,5 @@ final class IntakeRun {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         ImageIO.write(image, "png", out);
         return out.toByteArray();
-    }
-
-    private String files(String project, List<String> names, List<byte[]> files) throws IOException,
-            InterruptedException {
-        ByteArrayOutputStream form = new ByteArrayOutputStream();
-        for (int i = 0; i < names.size(); i++) {
-            form.write(("--part\r\nContent-Disposition: form-data; name=\"files\"; filename=\"" + names.get(i)
-                    + "\"\r\nContent-Type: application/octet-stream\r\n\r\n").getBytes(StandardCharsets.UTF_8));
-            form.write(files.get(i));
-            form.write("\r\n".getBytes(StandardCharsets.UTF_8));
-        }
-        form.write("--part--\r\n".getBytes(StandardCharsets.UTF_8));
-        return post("/api/projects/" + project + "/files", "multipart/form-data; boundary=part", form.toByteArray());
-    }
-
-    private String get(String path) throws IOException, InterruptedException {
-        return http.send(HttpRequest.newBuilder(URI.create(address + path)).build(),
-                HttpResponse.BodyHandlers.ofString()).body();
-    }
-
-    private String post(String path, String type, byte[] body) throws IOException, InterruptedException {
-        HttpResponse<String> answer = http.send(HttpRequest.newBuilder(URI.create(address + path))
-                .header("Content-Type", type).POST(HttpRequest.BodyPublishers.ofByteArray(body)).build(),
-                HttpResponse.BodyHandlers.ofString());
-        if (answer.statusCode() != 200) {
-            throw new IOException(path + " answered " + answer.statusCode() + ": " + answer.body());
-        }
-        return answer.body();
-    }
-
-    private static String number(String field, String json) {
-        Matcher matcher = Pattern.compile("\"" + field + "\":(\\d+)").matcher(json);
-        if (!matcher.find()) {
-            throw new IllegalStateException("No " + field + " in " + json);
-        }
-        return matcher.group(1);
     }
 }

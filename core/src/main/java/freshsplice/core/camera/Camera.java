@@ -26,9 +26,14 @@ public record Camera(String name, FilmBack back, double tStop, Map<CameraChannel
         return new Camera(name, back, 2.8, Map.of());
     }
 
-    /** A camera that nobody has placed or moved yet. */
+    /** Whether somebody has placed or moved it. */
     public boolean isStaged() {
-        return channels.values().stream().anyMatch(c -> !c.keys().isEmpty());
+        return keyCount() > 0;
+    }
+
+    /** How many keys its channels have together. */
+    public int keyCount() {
+        return channels.values().stream().mapToInt(c -> c.keys().size()).sum();
     }
 
     public double value(CameraChannel channel, Rational frame) {

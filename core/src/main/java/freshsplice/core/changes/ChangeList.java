@@ -1,6 +1,9 @@
 package freshsplice.core.changes;
 
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * What differs, in the newer side's order; what is gone stands where it was.
@@ -12,5 +15,17 @@ import java.util.List;
 public record ChangeList(List<Change> changes, int kept, List<Integer> pairs) {
     public boolean isIdentical() {
         return changes.isEmpty();
+    }
+
+    /** @param older index of the old piece; @param newer index of the new one */
+    public record Pair(int older, int newer) {
+    }
+
+    /** Pieces that are on both sides and that no change names, in the order of the newer side. */
+    public List<Pair> unchanged() {
+        Set<Integer> older = changes.stream().map(Change::oldIndex).collect(Collectors.toSet());
+        Set<Integer> newer = changes.stream().map(Change::newIndex).collect(Collectors.toSet());
+        return IntStream.range(0, pairs.size()).filter(n -> pairs.get(n) >= 0 && !newer.contains(n) && !older.contains(pairs.get(n)))
+                .mapToObj(n -> new Pair(pairs.get(n), n)).toList();
     }
 }

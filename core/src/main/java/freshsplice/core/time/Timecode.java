@@ -2,7 +2,6 @@ package freshsplice.core.time;
 
 import freshsplice.core.refusal.Refusal;
 
-
 /**
  * A frame and its label at a rate. Label → frame → label is the identity for every frame of a day.
  * Drop-frame counting skips labels, never frames (SMPTE ST 12-1): the first two of each minute but every tenth at
@@ -164,7 +163,8 @@ public record Timecode(long frame, FrameRate rate, boolean drop) {
         return skipped * (tens * 9 + minutes);
     }
 
-    private static int skippedPerMinute(FrameRate rate) {
+    /** How many labels drop-frame counting leaves out of each minute but every tenth. */
+    static int skippedPerMinute(FrameRate rate) {
         return rate.timecodeBase() / 15;
     }
 

@@ -67,6 +67,20 @@ class CutChangesTest {
     }
 
     @Test
+    void whatNoChangeNamesIsTheSamePieceOnBothSides() {
+        EditRoom room = EditRoom.with(new Random(4), 8);
+        Cut before = room.cut();
+        room.replace(2, "other");
+        room.swapWithNext(5);
+        ChangeList list = CutChanges.between(before, room.cut(), 8);
+        assertThat(list.unchanged()).hasSize(list.kept()).isNotEmpty().allSatisfy(pair ->
+                assertThat(list.pairs().get(pair.newer())).isEqualTo(pair.older()));
+        assertThat(list.unchanged()).noneMatch(pair -> list.changes().stream()
+                .anyMatch(c -> c.oldIndex() == pair.older() || c.newIndex() == pair.newer()));
+        assertThat(list.unchanged()).extracting(ChangeList.Pair::newer).doesNotContain(2).isSorted();
+    }
+
+    @Test
     void piecesPushedAlongNameTheEditThatPushedThem() {
         EditRoom room = EditRoom.with(new Random(3), 6);
         Cut before = room.cut();

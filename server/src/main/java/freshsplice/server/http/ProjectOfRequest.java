@@ -1,5 +1,7 @@
 package freshsplice.server.http;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.tasks.Tasks;
 import jakarta.servlet.http.HttpServletRequest;
@@ -32,8 +34,16 @@ class ProjectOfRequest implements HandlerInterceptor {
             Map.entry("sounds", "select m.project_id from sound s join master m on m.id = s.master_id where s.id = ?"),
             Map.entry("marks", "select m.project_id from master_mark k join master m on m.id = k.master_id where k.id = ?"));
 
+    private static final int MOST_KNOWN = 100_000;
+
+    /** @param room as in the address */
+    private record Thing(String room, long id) {
+    }
+
     private final JdbcTemplate jdbc;
     private final Tasks tasks;
+    /** Nothing ever moves from one project to another. */
+    private final Cache<Thing, Long> known = Caffeine.newBuilder().maximumSize(MOST_KNOWN).build();
 
     ProjectOfRequest(JdbcTemplate jdbc, Tasks tasks) {
         this.jdbc = jdbc;
@@ -60,7 +70,8 @@ class ProjectOfRequest implements HandlerInterceptor {
         if (owner == null) {
             throw new IllegalStateException("Nobody says which project /api/" + room + "/{id} belongs to");
         }
-        return jdbc.queryForList(owner, Long.class, id).stream().findFirst();
+        return Optional.ofNullable(known.get(new Thing(room, id),
+                thing -> jdbc.queryForList(owner, Long.class, id).stream().findFirst().orElse(null)));
     }
 
     @SuppressWarnings("unchecked") // as the attribute is documented

@@ -1,15 +1,18 @@
 package freshsplice.server.live;
 
-import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.LongSupplier;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Open windows by project. A window that cannot be told is forgotten; it asks again by itself. */
 @Component
@@ -40,8 +43,19 @@ public class LiveUpdates {
     public record Here(String window, String who, long masterId, long frame, List<Long> pieces) {
     }
 
-    private final Map<Long, List<SseEmitter>> windows = new ConcurrentHashMap<>();
+    private final Map<Long, List<OpenWindow>> windows = new ConcurrentHashMap<>();
     private final Map<Long, AtomicLong> told = new ConcurrentHashMap<>();
+
+    private final JsonMapper json;
+    private final ExecutorService senders = Executors.newCachedThreadPool(task -> {
+        Thread thread = new Thread(task, "live");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    public LiveUpdates(JsonMapper json) {
+        this.json = json;
+    }
 
     /**
      * A new window, told at once where the project stands, so that it sees what it missed.
@@ -49,49 +63,53 @@ public class LiveUpdates {
      * @param seq asked for once the window hears of edits, so that none falls between
      */
     public SseEmitter open(long projectId, LongSupplier seq) {
-        SseEmitter window = new SseEmitter(0L);
-        List<SseEmitter> all = windows.computeIfAbsent(projectId, k -> new CopyOnWriteArrayList<>());
+        SseEmitter line = new SseEmitter(0L);
+        List<OpenWindow> all = windows.computeIfAbsent(projectId, k -> new CopyOnWriteArrayList<>());
+        AtomicReference<OpenWindow> self = new AtomicReference<>();
+        Runnable gone = () -> all.remove(self.get());
+        OpenWindow window = new OpenWindow(line, senders, gone);
+        self.set(window);
         all.add(window);
-        window.onCompletion(() -> all.remove(window));
-        window.onTimeout(() -> all.remove(window));
-        window.onError(e -> all.remove(window));
-        send(all, window, new Update("hello", seq.getAsLong(), "", ""));
-        return window;
+        line.onCompletion(gone);
+        line.onTimeout(gone);
+        line.onError(e -> gone.run());
+        window.tell(text("update", new Update("hello", seq.getAsLong(), "", "")));
+        return line;
     }
 
-    /** How often anything of a project was told since the start: what was read of it before the last time may be old. */
+    /**
+     * How often anything but an edit was told of a project since the start: what was read of it before the last time may be old.
+     * Edits have numbers.
+     */
     public long told(long projectId) {
         AtomicLong times = told.get(projectId);
         return times == null ? 0 : times.get();
     }
 
     public void tell(long projectId, Update update) {
-        told.computeIfAbsent(projectId, k -> new AtomicLong()).incrementAndGet();
-        List<SseEmitter> all = windows.getOrDefault(projectId, List.of());
-        all.forEach(window -> send(all, window, update));
+        if (!update.kind().equals("edit")) {
+            told.computeIfAbsent(projectId, k -> new AtomicLong()).incrementAndGet();
+        }
+        tellAll(projectId, text("update", update));
     }
 
     /** Tells every window of a project where somebody is. */
     public void tell(long projectId, Here here) {
-        List<SseEmitter> all = windows.getOrDefault(projectId, List.of());
-        all.forEach(window -> send(all, window, "here", here));
+        tellAll(projectId, text("here", here));
+    }
+
+    private void tellAll(long projectId, String text) {
+        windows.getOrDefault(projectId, List.of()).forEach(window -> window.tell(text));
     }
 
     /** Finds out which windows are gone. */
     @Scheduled(fixedDelay = 15_000)
     void keepAlive() {
-        windows.values().forEach(all -> all.forEach(window -> send(all, window, new Update("alive", 0, "", ""))));
+        windows.keySet().forEach(projectId -> tellAll(projectId, text("update", new Update("alive", 0, "", ""))));
     }
 
-    private static void send(List<SseEmitter> all, SseEmitter window, Update update) {
-        send(all, window, "update", update);
-    }
-
-    private static void send(List<SseEmitter> all, SseEmitter window, String kind, Object what) {
-        try {
-            window.send(SseEmitter.event().name(kind).data(what));
-        } catch (IOException | IllegalStateException e) {
-            all.remove(window);
-        }
+    /** Written once for all windows. */
+    private String text(String kind, Object what) {
+        return json.writeValueAsString(Map.of(kind, what));
     }
 }

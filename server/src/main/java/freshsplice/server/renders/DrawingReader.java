@@ -3,12 +3,14 @@ package freshsplice.server.renders;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.MasterFingerprint;
+import freshsplice.core.delivery.PicturePlan;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
+import freshsplice.render.FilmedMovie;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.RenderRow;
@@ -65,16 +67,16 @@ public class DrawingReader {
         if (render.shotId == null) {
             Map<Long, Master> nested = nested(master);
             FrameRange movie = FrameRange.ofLength(master.start(), render.frames);
-            return new Drawing(render.name, render.width, render.height, render.burnIn, project.rate,
-                    project.dropFrame, null, null, master, nested, movies(master, nested), shots, cameras, stage,
-                    render.frames, master.start(), under.pieces(movie),
+            return new Drawing(new FilmedMovie(PicturePlan.ofMaster(render.name, master, render.frames, nested, shots, cameras),
+                    stage, render.width, render.height, render.burnIn, movies(master, nested), under.pieces(movie)),
                     MasterFingerprint.of(master, nested, cameras, stage, under.lines(movie)));
         }
         Shot shot = shots.get(render.shotId);
         RenderRange range = NewestRenders.range(render);
-        return new Drawing(render.name, render.width, render.height, render.burnIn, project.rate, project.dropFrame,
-                range, shot, null, Map.of(), Map.of(), shots, cameras, stage, render.frames, range.startTimecode(),
-                under.ofShot(shot.id(), range), staleness.now(shot, cameras.get(shot.id()), stage, range, under));
+        Camera camera = cameras.get(shot.id());
+        return new Drawing(new FilmedMovie(PicturePlan.ofShot(render.name, shot, camera, range, project.rate, project.dropFrame),
+                stage, render.width, render.height, render.burnIn, Map.of(), under.ofShot(shot.id(), range)),
+                staleness.now(shot, camera, stage, range, under));
     }
 
     /** What a whole master would be made from now, by which it is told whether a movie of it still stands. */

@@ -1,6 +1,7 @@
 package freshsplice.server.renders;
 
 import freshsplice.render.CannotDraw;
+import freshsplice.render.FilmedMovie;
 import freshsplice.render.StagePainter;
 import freshsplice.server.live.LiveUpdates;
 import freshsplice.server.rows.RenderPartRow;
@@ -152,8 +153,8 @@ public class RenderQueue implements DisposableBean {
             String file = row.projectId + "/" + row.name + ".mp4";
             Path target = folders.renders().resolve(file);
             Files.createDirectories(target.getParent());
-            checkSpace(target, drawing);
-            boolean whole = drawing.draw(painter, target, new Progress(row));
+            checkSpace(target, drawing.movie());
+            boolean whole = drawing.movie().draw(painter, target, new Progress(row));
             if (whole) {
                 finish(id, file, target, drawing);
             } else if (!closing) {
@@ -173,8 +174,8 @@ public class RenderQueue implements DisposableBean {
     }
 
     /** A movie of plain figures needs under 4 bits a pixel; better said before than an hour in. */
-    private static void checkSpace(Path target, Drawing drawing) throws IOException {
-        long needed = drawing.frames() * drawing.width() * drawing.height() / 2 + SPARE_BYTES;
+    private static void checkSpace(Path target, FilmedMovie movie) throws IOException {
+        long needed = movie.plan().frames() * movie.width() * movie.height() / 2 + SPARE_BYTES;
         OptionalLong free = FreeSpace.at(target.getParent());
         if (free.isPresent() && free.getAsLong() < needed) {
             throw new IOException("The disk has " + free.getAsLong() / 1_000_000 + " MB free and this may need "

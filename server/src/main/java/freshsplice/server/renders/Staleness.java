@@ -1,5 +1,7 @@
 package freshsplice.server.renders;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.Fingerprint;
@@ -15,9 +17,7 @@ import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.StageStore;
-import java.util.Collections;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -26,7 +26,10 @@ import org.springframework.stereotype.Component;
 /** Whether renders still are what would be drawn now: the same movement, frame by frame, of the same things. */
 @Component
 public class Staleness {
-    private static final int KEPT = 6000;
+    /** About what a fingerprint and what it was asked with take in memory, in bytes; a key of the camera more. */
+    private static final int BYTES_A_PRINT = 1000;
+    private static final int BYTES_A_KEY = 48;
+    private static final long MOST_BYTES = 16L << 20;
 
     private record Asked(long actionOffset, Camera camera, String stage, RenderRange range) {
     }
@@ -34,14 +37,8 @@ public class Staleness {
     private final Store store;
     private final StageStore stages;
     private final RenderSound sounds;
-    private final Map<Asked, Fingerprint> kept = Collections.synchronizedMap(new LinkedHashMap<>(64, 0.75f, true) {
-        private static final long serialVersionUID = 1L;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Asked, Fingerprint> eldest) {
-            return size() > KEPT;
-        }
-    });
+    private final Cache<Asked, Fingerprint> known = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
+            .<Asked, Fingerprint>weigher((asked, print) -> BYTES_A_PRINT + BYTES_A_KEY * asked.camera().keyCount()).build();
 
     Staleness(Store store, StageStore stages, RenderSound sounds) {
         this.sounds = sounds;
@@ -104,7 +101,7 @@ public class Staleness {
     }
 
     private Fingerprint now(Shot shot, Camera camera, Stage stage, String stageDigest, RenderRange range) {
-        return kept.computeIfAbsent(new Asked(shot.actionOffset(), camera, stageDigest, range), asked -> {
+        return known.get(new Asked(shot.actionOffset(), camera, stageDigest, range), asked -> {
             Bake bake = Bake.of(shot, camera, stage, range, 1);
             Fingerprint.Movement movement = Fingerprint.digest(bake);
             StringBuilder set = new StringBuilder(movement.places());

@@ -25,6 +25,10 @@ public enum Room {
         this.tables = Set.of(tables);
     }
 
+    Set<String> tables() {
+        return tables;
+    }
+
     /** @throws IllegalStateException if no room has such a table */
     static Room of(String table) {
         return Arrays.stream(values()).filter(r -> r.tables.contains(table)).findFirst().orElseThrow(() ->

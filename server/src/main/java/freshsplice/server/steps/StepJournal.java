@@ -33,6 +33,12 @@ class StepJournal {
         this.pushes = pushes;
     }
 
+    /** What is undone can be done again no more by who goes on, and stays with everybody else. */
+    void leaveUndone(long projectId, String who) {
+        jdbc.update("update step set state = case when who = ? then 'PASSED' else 'ASIDE' end where project_id = ? and "
+                + "(state = 'UNDONE' or state = 'ASIDE' and who = ?)", who, projectId, who);
+    }
+
     void write(long stepId, List<ChangedRow> rows) {
         List<Object[]> rowValues = new ArrayList<>();
         List<Object[]> columnValues = new ArrayList<>();

@@ -8,6 +8,7 @@ import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.StepRow;
 import freshsplice.server.rows.Store;
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,9 +32,13 @@ public class Steps {
     private final LiveUpdates live;
     private final ObjectProvider<StepCheck> checks;
     private final Touched touched;
+    private final Turns turns;
+    private final StepHistory history;
 
     Steps(Store store, StepListener listener, StepJournal journal, TransactionTemplate transactions,
-          LiveUpdates live, ObjectProvider<StepCheck> checks, Touched touched) {
+          LiveUpdates live, ObjectProvider<StepCheck> checks, Touched touched, Turns turns, StepHistory history) {
+        this.history = history;
+        this.turns = turns;
         this.touched = touched;
         this.checks = checks;
         this.store = store;
@@ -54,7 +59,7 @@ public class Steps {
         try {
             return make(projectId, name, who.name(), edit);
         } catch (Refusal e) {
-            throw who.seen() == null ? e : newestOfOthers(projectId, who.seen(), who.name()).<Refusal>map(step ->
+            throw who.seen() == null ? e : history.newestOfOthers(projectId, who.seen(), who.name()).<Refusal>map(step ->
                     new Refused(e.getMessage() + ". " + step.who + " came first: " + step.name)).orElse(e);
         }
     }
@@ -63,7 +68,7 @@ public class Steps {
         EntityManager entities = store.entities();
         long[] seq = {-1};
         Touched.Rows changed = new Touched.Rows();
-        T result = transactions.execute(status -> {
+        T result = turns.in(projectId, () -> transactions.execute(status -> {
             ProjectRow project = locked(projectId);
             listener.begin();
             List<ChangedRow> rows;
@@ -77,7 +82,7 @@ public class Steps {
             if (!rows.isEmpty()) {
                 project.seq++;
                 seq[0] = project.seq;
-                leaveUndone(projectId, who);
+                journal.leaveUndone(projectId, who);
                 StepRow step = step(projectId, project.seq, name, who);
                 store.add(step);
                 entities.flush();
@@ -86,7 +91,7 @@ public class Steps {
                 touched.by(projectId, project.seq, changed);
             }
             return made;
-        });
+        }));
         if (seq[0] >= 0) {
             tell(projectId, seq[0], name, who, changed);
         }
@@ -98,23 +103,15 @@ public class Steps {
         live.tell(projectId, new LiveUpdates.Update("edit", seq, name, who, rooms));
     }
 
-    /** What is done now is built on what is left undone: one's own is passed over, others' stays theirs to do again. */
-    private void leaveUndone(long projectId, String who) {
-        Map.of(StepRow.State.PASSED, "s.who = :who and s.state in ('UNDONE', 'ASIDE')", StepRow.State.ASIDE,
-                "s.who <> :who and s.state = 'UNDONE'").forEach((state, which) -> store.entities().createQuery(
-                        "update StepRow s set s.state = :state where s.projectId = :project and " + which)
-                .setParameter("state", state).setParameter("project", projectId).setParameter("who", who).executeUpdate());
-    }
-
     /**
      * Writes something of a project that is no edit and cannot be undone, under the same lock as edits, so that neither
      * writes over the other.
      */
     public <T> T alongside(long projectId, Supplier<T> work) {
-        return transactions.execute(status -> {
+        return turns.in(projectId, () -> transactions.execute(status -> {
             locked(projectId);
             return work.get();
-        });
+        }));
     }
 
     /** Notes a row that an edit wrote without Hibernate, so that the step can be undone. Outside a step nothing is noted. */
@@ -133,16 +130,6 @@ public class Steps {
         return step;
     }
 
-    /** The step of somebody that an undo would take back: their own last one that holds. */
-    public Optional<StepRow> undoable(long projectId, String who) {
-        return nearest(projectId, who, List.of(StepRow.State.DONE), "desc");
-    }
-
-    /** The step of somebody that a redo would bring again. */
-    public Optional<StepRow> redoable(long projectId, String who) {
-        return nearest(projectId, who, List.of(StepRow.State.UNDONE, StepRow.State.ASIDE), "asc");
-    }
-
     /** @throws Refused if there is nothing of theirs to undo, or later steps of others build on it */
     public String undo(long projectId, Asker who) {
         return turn(projectId, who.name(), true);
@@ -151,53 +138,6 @@ public class Steps {
     /** @throws Refused if there is nothing of theirs to redo, or later steps of others changed the same */
     public String redo(long projectId, Asker who) {
         return turn(projectId, who.name(), false);
-    }
-
-    /**
-     * Rows of a table as they were after a step, worked out backwards from how they are.
-     *
-     * @param now  every row's values by column, by id, those that are not alive too; changed to what they were
-     * @param seq  the step's number
-     */
-    public void backTo(long projectId, long seq, String table, Map<Long, Map<String, Object>> now) {
-        for (StepJournal.Before change : journal.changesAfter(projectId, seq, table)) {
-            if (change.kind().equals("PUSH")) {
-                for (long id = change.rowId(); id <= change.rowLast(); id++) {
-                    pushBack(now.get(id), change.pushed());
-                }
-                continue;
-            }
-            Map<String, Object> row = now.get(change.rowId());
-            if (row == null) {
-                continue;
-            }
-            if (change.kind().equals("ADD")) {
-                row.put("alive", null);
-            } else if (change.column() != null) {
-                row.put(change.column(), change.value());
-            }
-        }
-    }
-
-    private static void pushBack(Map<String, Object> row, long frames) {
-        if (row != null) {
-            for (String end : List.of("rec_in", "rec_out")) {
-                row.put(end, (Long) row.get(end) - frames);
-            }
-        }
-    }
-
-    /** The step with a number, if it is one of the project's. */
-    public Optional<StepRow> find(long projectId, long seq) {
-        return store.entities().createQuery("select s from StepRow s where s.projectId = :project and s.seq = :seq",
-                StepRow.class).setParameter("project", projectId).setParameter("seq", seq).getResultStream().findFirst();
-    }
-
-    /** The newest steps that hold or can be done again, the newest first. */
-    public List<StepRow> history(long projectId, int most) {
-        return store.entities().createQuery("select s from StepRow s where s.projectId = :project and s.state <> :passed "
-                        + "order by s.seq desc", StepRow.class).setParameter("project", projectId)
-                .setParameter("passed", StepRow.State.PASSED).setMaxResults(most).getResultList();
     }
 
     /**
@@ -210,7 +150,7 @@ public class Steps {
     public int goTo(long projectId, long seq, Asker who) {
         long[] edit = {-1};
         Touched.Rows changed = new Touched.Rows();
-        List<StepRow> turned = transactions.execute(status -> {
+        List<StepRow> turned = turns.in(projectId, () -> transactions.execute(status -> {
             ProjectRow project = locked(projectId);
             List<StepRow> steps = new ArrayList<>();
             turnAll(projectId, seq, true, steps, changed);
@@ -225,7 +165,7 @@ public class Steps {
                 touched.by(projectId, edit[0], changed);
             }
             return steps;
-        });
+        }));
         if (edit[0] >= 0) {
             tell(projectId, edit[0], "went through the history", who.name(), changed);
         }
@@ -241,7 +181,7 @@ public class Steps {
 
     private void turnAll(long projectId, long seq, boolean back, List<StepRow> turned, Touched.Rows changed) {
         for (;;) {
-            StepRow step = nearest(projectId, null, List.of(back ? StepRow.State.DONE : StepRow.State.UNDONE), back ? "desc" : "asc")
+            StepRow step = history.nearest(projectId, null, List.of(back ? StepRow.State.DONE : StepRow.State.UNDONE), back ? "desc" : "asc")
                     .filter(s -> back == s.seq > seq).orElse(null);
             if (step == null) {
                 return;
@@ -264,16 +204,16 @@ public class Steps {
     private String turn(long projectId, String who, boolean back) {
         long[] seq = {0};
         Touched.Rows changed = new Touched.Rows();
-        String name = transactions.execute(status -> {
+        String name = turns.in(projectId, () -> transactions.execute(status -> {
             ProjectRow project = locked(projectId);
-            StepRow step = (back ? undoable(projectId, who) : redoable(projectId, who)).orElseThrow(
+            StepRow step = (back ? history.undoable(projectId, who) : history.redoable(projectId, who)).orElseThrow(
                     () -> new Refused(back ? "There is nothing to undo" : "There is nothing to redo"));
             journal.laterOn(step.id).ifPresent(later -> {
                 throw new Refused("\"" + step.name + "\" cannot be " + (back ? "undone" : "done again")
                         + " by itself: " + later.who() + " did \"" + later.name() + "\" to the same after it. "
                         + "Go back in the history, or ask " + later.who() + " to undo that first");
             });
-            step.state = !back ? StepRow.State.DONE : undoable(projectId, null).filter(s -> s.seq > step.seq).isPresent()
+            step.state = !back ? StepRow.State.DONE : history.undoable(projectId, null).filter(s -> s.seq > step.seq).isPresent()
                     ? StepRow.State.ASIDE : StepRow.State.UNDONE;
             if (!back) {
                 setAside(projectId, step.seq);
@@ -287,35 +227,17 @@ public class Steps {
                     + " by itself any more, because others edited after it. Go back in the history instead");
             touched.by(projectId, seq[0], changed);
             return step.name;
-        });
+        }));
         tell(projectId, seq[0], (back ? "Undo: " : "Redo: ") + name, who, changed);
         return name;
     }
 
-    /** The newest step of somebody else after a number of edits: what may have come between. */
-    private Optional<StepRow> newestOfOthers(long projectId, long seq, String who) {
-        return store.entities().createQuery("select s from StepRow s where s.projectId = :project and s.seq > :seq "
-                        + "and s.who <> :who and s.state = :done order by s.seq desc", StepRow.class)
-                .setParameter("project", projectId).setParameter("seq", seq).setParameter("who", who)
-                .setParameter("done", StepRow.State.DONE).setMaxResults(1).getResultList().stream().findFirst();
-    }
-
     private ProjectRow locked(long projectId) {
         // the lock comes first: everything that is read after it is what the last step left
-        store.entities().createNativeQuery("select id from project where id = ? for update").setParameter(1, projectId)
-                .getResultList();
-        ProjectRow project = store.entities().find(ProjectRow.class, projectId);
+        ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
         if (project == null || project.alive == null) {
             throw new NotThere("There is no such project");
         }
-        store.entities().refresh(project);
         return project;
-    }
-
-    private Optional<StepRow> nearest(long projectId, String who, List<StepRow.State> states, String order) {
-        return store.entities().createQuery("select s from StepRow s where s.projectId = :project and s.state in :states "
-                        + "and (:who is null or s.who = :who) order by s.seq " + order, StepRow.class)
-                .setParameter("project", projectId).setParameter("who", who)
-                .setParameter("states", states).setMaxResults(1).getResultList().stream().findFirst();
     }
 }

@@ -37,6 +37,7 @@ public class Touched {
     private static final Steps NONE = new Steps(List.of(), 0);
 
     private final Map<Key, Steps> tables = new ConcurrentHashMap<>();
+    private final Map<Long, Long> newest = new ConcurrentHashMap<>();
 
     /** Ids of the rows that a step touched, by table; null for a table of which there were too many to name. */
     static final class Rows {
@@ -66,13 +67,24 @@ public class Touched {
      * yet knows by its number that what they see is older. One that comes to nothing is noted for nothing.
      */
     void by(long projectId, long seq, Rows rows) {
+        newest.merge(projectId, seq, Math::max);
         rows.byTable.forEach((table, ids) -> tables.merge(new Key(projectId, table), NONE.with(new Step(seq, ids)),
                 (known, fresh) -> known.with(fresh.last().get(0))));
+    }
+
+    /** The project's number of edits at the newest step that was made or is being made; 0 where there was none since the start. */
+    public long newest(long projectId) {
+        return newest.getOrDefault(projectId, 0L);
     }
 
     /** The project's number of edits when a step last touched a table; 0 where none did since the start. */
     public long last(long projectId, String table) {
         return steps(projectId, table).last().stream().mapToLong(Step::seq).max().orElse(0);
+    }
+
+    /** The project's number of edits when a step last touched anything of some rooms; 0 where none did since the start. */
+    public long last(long projectId, Set<Room> rooms) {
+        return rooms.stream().flatMap(r -> r.tables().stream()).mapToLong(t -> last(projectId, t)).max().orElse(0);
     }
 
     /** Ids of a table's rows that steps touched after a number of edits; empty where that is not known any more. */

@@ -9,10 +9,11 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.json.JsonMapper;
 
 class TasksTest {
     private final List<LiveUpdates.Update> told = new CopyOnWriteArrayList<>();
-    private final Tasks tasks = new Tasks(new LiveUpdates() {
+    private final Tasks tasks = new Tasks(new LiveUpdates(JsonMapper.builder().build()) {
         @Override
         public void tell(long projectId, Update update) {
             told.add(update);

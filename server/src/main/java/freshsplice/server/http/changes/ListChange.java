@@ -3,6 +3,7 @@ package freshsplice.server.http.changes;
 import io.swagger.v3.oas.annotations.media.ArraySchema;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 
@@ -41,7 +42,28 @@ public record ListChange(List<Stretch> stretches) {
 
     /** @param <R> a record type; its components of whole numbers may be moved, all others are taken over or not */
     public static <R extends Record> ListChange between(List<R> older, List<R> newer) {
+        if (older == newer && !newer.isEmpty()) {
+            return new ListChange(List.of(Stretch.kept(newer.size(), Map.of())));
+        }
         return newer.isEmpty() ? new ListChange(List.of()) : new Finder<>(older, newer).find();
+    }
+
+    /**
+     * A newer list with the older one's own records where they are equal at the same place, counted from the first or from the last:
+     * many views of the same take the room of one, and are compared in no time. The older list itself where all are equal.
+     */
+    public static <R extends Record> List<R> sharing(List<R> older, List<R> newer) {
+        int longer = newer.size() - older.size();
+        List<R> shared = new ArrayList<>(newer.size());
+        boolean same = longer == 0;
+        for (int i = 0; i < newer.size(); i++) {
+            R record = newer.get(i);
+            R known = i < older.size() && older.get(i).equals(record) ? older.get(i)
+                    : i >= longer && older.get(i - longer).equals(record) ? older.get(i - longer) : null;
+            same &= known != null;
+            shared.add(known == null ? record : known);
+        }
+        return same ? older : Collections.unmodifiableList(shared);
     }
 
     private static final class Finder<R extends Record> {

@@ -24,7 +24,7 @@ final class MovedFields<R extends Record> {
 
     /** What has to be added to which fields; empty where they are equal, null where more than whole numbers differ. */
     Map<String, Long> between(R older, R newer) {
-        return older.equals(newer) ? Map.of() : differences(older, newer);
+        return older == newer || older.equals(newer) ? Map.of() : differences(older, newer);
     }
 
     private Map<String, Long> differences(R older, R newer) {

@@ -12,12 +12,17 @@ import java.util.List;
  *
  * @param ours    the master's pieces
  * @param theirs  the newer cut's pieces
+ * @param unchanged pieces on both sides that no change names
  * @param sources sources that we know under other names
  * @param applied whether the master is held against this cut already
  */
 public record TurnoverView(long cutId, int version, String name, boolean applied, int kept, long oursLength,
-                           long theirsLength, List<Piece> ours, List<Piece> theirs, List<Change> changes,
+                           long theirsLength, List<Piece> ours, List<Piece> theirs, List<Pair> unchanged, List<Change> changes,
                            List<SameSource> sources) {
+    /** @param ours index of our piece; @param theirs index of the newer cut's */
+    public record Pair(int ours, int theirs) {
+    }
+
     /**
      * @param mediaId    picture of the cut; null for a slate or for our pieces
      * @param mediaFrame frame of that which is seen first

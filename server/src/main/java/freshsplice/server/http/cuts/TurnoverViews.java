@@ -55,7 +55,8 @@ class TurnoverViews {
         }
         return new TurnoverView(cutId, side.cutRow().version, side.cut().name(), Objects.equals(side.row().cutId, cutId),
                 side.turnover().changes().kept(), side.master().end() - side.master().start(), side.cut().record().length(),
-                ours, theirs, changes, sameSources(side));
+                ours, theirs, side.turnover().changes().unchanged().stream()
+                .map(p -> new TurnoverView.Pair(p.older(), p.newer())).toList(), changes, sameSources(side));
     }
 
     private static TurnoverView.Piece theirs(CutPiece piece, Candidate file) {

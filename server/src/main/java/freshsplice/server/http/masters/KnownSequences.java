@@ -6,12 +6,16 @@ import freshsplice.server.live.LiveUpdates;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.Touched;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Views of masters that windows have, so that only what changed since is sent: one view serves all windows until something is
@@ -21,67 +25,96 @@ import org.springframework.stereotype.Component;
 class KnownSequences {
     /** A piece takes about this many bytes in memory, all lists together. */
     private static final int BYTES_A_PIECE = 1200;
+    private static final int BYTES_A_PLACE = 40;
     private static final long MOST_BYTES = 96L << 20;
-    /** So many edits a window may be behind and still be told what changed alone. */
-    private static final int BEHIND = 5;
+    /** So many views a window may be behind and still be told what changed alone. */
+    private static final int BEHIND = 40;
 
     /**
      * The views of a master, the newest first.
      *
      * @param seq  the project's number of edits at the newest
-     * @param told how often anything was told of the project before it
+     * @param told how often anything but edits was told of the project before it
+     * @param changes answers to windows by the stamp of what they have: many have the same
      */
-    private record Recent(long seq, long told, List<SequenceView> views) {
-        boolean isOf(long otherSeq, long otherTold) {
-            return seq == otherSeq && told == otherTold;
+    private record Recent(long seq, long told, List<SequenceView> views, Map<String, byte[]> changes) {
+        Recent(long seq, long told, List<SequenceView> views) {
+            this(seq, told, views, new ConcurrentHashMap<>());
+        }
+
+        /** Also one that is newer than who asks knows of: it was made while they waited for it. */
+        boolean isAsNewAs(long otherSeq, long otherTold) {
+            return seq >= otherSeq && told >= otherTold;
         }
     }
 
     private final Store store;
     private final SequenceService sequences;
     private final LiveUpdates live;
+    private final Touched touched;
+    private final JsonMapper json;
     private final String start = UUID.randomUUID().toString().substring(0, 8);
     private final AtomicLong stamps = new AtomicLong();
     private final Cache<Long, Recent> recent = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
-            .<Long, Recent>weigher((id, known) -> known.views().stream().mapToInt(KnownSequences::bytes).sum()).build();
+            .<Long, Recent>weigher((id, known) -> bytes(known.views().get(0)) + known.views().size() * listed(known.views().get(0)))
+            .build();
 
-    KnownSequences(Store store, SequenceService sequences, LiveUpdates live) {
+    KnownSequences(Store store, SequenceService sequences, LiveUpdates live, Touched touched, JsonMapper json) {
+        this.json = json;
+        this.touched = touched;
         this.store = store;
         this.sequences = sequences;
         this.live = live;
     }
 
-    /** What changed since a view that a window has; the whole where that is not known any more. */
-    SequenceChange since(MasterRow row, String stamp) {
-        List<SequenceView> views = recent(row);
-        return views.stream().skip(stamp == null ? views.size() : 0).filter(v -> v.stamp().equals(stamp)).findFirst()
+    /** What changed since a view that a window has, as JSON of a {@link SequenceChange}; the whole where that is not known any more. */
+    byte[] since(MasterRow row, String stamp) {
+        Recent now = recent(row);
+        if (now.views().stream().noneMatch(v -> v.stamp().equals(stamp))) {
+            return json.writeValueAsBytes(SequenceChange.all(now.views().get(0)));
+        }
+        return now.changes().computeIfAbsent(stamp, older -> json.writeValueAsBytes(change(now.views(), older)));
+    }
+
+    private static SequenceChange change(List<SequenceView> views, String stamp) {
+        return views.stream().filter(v -> v.stamp().equals(stamp)).findFirst()
                 .map(older -> SequenceChange.between(older, views.get(0))).orElseGet(() -> SequenceChange.all(views.get(0)));
     }
 
     /** The view as it stands. */
     SequenceView now(MasterRow row) {
-        return recent(row).get(0);
+        return recent(row).views().get(0);
     }
 
-    private List<SequenceView> recent(MasterRow row) {
+    private Recent recent(MasterRow row) {
         // both are read before the view is: what is told or done while it is read makes it old
         long told = live.told(row.projectId);
-        long seq = store.get(ProjectRow.class, row.projectId).seq;
+        long newest = touched.newest(row.projectId);
+        long seq = newest > 0 ? newest : store.get(ProjectRow.class, row.projectId).seq;
         return Objects.requireNonNull(recent.asMap().compute(row.id, (id, known) ->
-                known != null && known.isOf(seq, told) ? known : made(row, told, known))).views();
+                known != null && known.isAsNewAs(seq, told) ? known : made(row, told, known)));
     }
 
     private Recent made(MasterRow row, long told, Recent before) {
-        SequenceView view = sequences.view(row).stamped(start + "." + stamps.incrementAndGet());
-        List<SequenceView> views = new ArrayList<>(List.of(view));
-        if (before != null) {
-            before.views().stream().limit(BEHIND).forEach(views::add);
+        SequenceView fresh = sequences.view(row).stamped(start + "." + stamps.incrementAndGet());
+        if (before == null) {
+            return new Recent(fresh.seq(), told, List.of(fresh));
         }
-        return new Recent(view.seq(), told, List.copyOf(views));
+        List<SequenceView> views = new ArrayList<>(List.of(fresh.sharing(before.views().get(0))));
+        before.views().stream().limit(BEHIND).forEach(views::add);
+        return new Recent(fresh.seq(), told, List.copyOf(views));
     }
 
     private static int bytes(SequenceView view) {
-        int upper = view.upper().stream().mapToInt(u -> u.sections().size()).sum();
-        return (view.sections().size() + upper + 1) * BYTES_A_PIECE;
+        return pieces(view) * BYTES_A_PIECE;
+    }
+
+    /** What a view takes that has the records of another one: lists that name them. */
+    private static int listed(SequenceView view) {
+        return pieces(view) * BYTES_A_PLACE;
+    }
+
+    private static int pieces(SequenceView view) {
+        return view.sections().size() + view.upper().stream().mapToInt(u -> u.sections().size()).sum() + 1;
     }
 }

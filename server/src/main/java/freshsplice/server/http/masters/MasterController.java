@@ -1,6 +1,8 @@
 package freshsplice.server.http.masters;
 
+import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Timecode;
+import freshsplice.core.time.WholeSeconds;
 import freshsplice.core.time.TypedPosition;
 import freshsplice.server.masters.Marks;
 import freshsplice.server.masters.MasterEdits;
@@ -17,6 +19,8 @@ import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.stores.masters.MasterStore;
 import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.validation.Valid;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -104,8 +108,9 @@ class MasterController {
     }
 
     /** What changed of the lanes since a view that a window has. @param since its stamp; absent for the whole */
-    @GetMapping("/masters/{id}/changes")
-    SequenceChange changes(@PathVariable long id, @RequestParam(required = false) String since) {
+    @GetMapping(value = "/masters/{id}/changes", produces = MediaType.APPLICATION_JSON_VALUE)
+    @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(implementation = SequenceChange.class)))
+    byte[] changes(@PathVariable long id, @RequestParam(required = false) String since) {
         return sequences.since(store.get(MasterRow.class, id), since);
     }
 
@@ -116,6 +121,14 @@ class MasterController {
         return LongStream.range(from, from + Math.min(count, MOST_LABELS))
                 .mapToObj(f -> Timecode.of(f, project.rate, project.dropFrame).label())
                 .collect(Collectors.joining("\n"));
+    }
+
+    /** Record frames of a stretch at whose labels a multiple of so many seconds begins: where the ruler is labelled. */
+    @GetMapping("/masters/{id}/whole-seconds")
+    List<Long> wholeSeconds(@PathVariable long id, @RequestParam long from, @RequestParam long count, @RequestParam int every) {
+        ProjectRow project = store.get(ProjectRow.class, store.get(MasterRow.class, id).projectId);
+        long most = (long) MOST_LABELS * every * project.rate.timecodeBase();
+        return WholeSeconds.in(FrameRange.of(from, from + Math.min(count, most)), project.rate, project.dropFrame, every);
     }
 
     /** The nested master at a record frame, and its own frame there. */

@@ -6,7 +6,7 @@ import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.StepRow;
 import freshsplice.server.rows.Store;
-import freshsplice.server.steps.Steps;
+import freshsplice.server.steps.StepHistory;
 import freshsplice.server.stores.masters.MasterStore;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -26,13 +26,13 @@ class PastMasters {
             "rec_in", "rec_out");
 
     private final Store store;
-    private final Steps steps;
+    private final StepHistory history;
     private final MasterStore masters;
     private final JdbcTemplate jdbc;
 
-    PastMasters(Store store, Steps steps, MasterStore masters, JdbcTemplate jdbc) {
+    PastMasters(Store store, StepHistory history, MasterStore masters, JdbcTemplate jdbc) {
         this.store = store;
-        this.steps = steps;
+        this.history = history;
         this.masters = masters;
         this.jdbc = jdbc;
     }
@@ -41,7 +41,7 @@ class PastMasters {
     @Transactional(readOnly = true)
     public CutPieces at(long masterId, long seq) {
         MasterRow row = store.get(MasterRow.class, masterId);
-        StepRow step = steps.find(row.projectId, seq).orElseThrow(() -> new NotThere("There is no such step"));
+        StepRow step = history.find(row.projectId, seq).orElseThrow(() -> new NotThere("There is no such step"));
         Map<Long, Map<String, Object>> sections = new HashMap<>();
         jdbc.query("select id, " + String.join(", ", COLUMNS) + " from section where master_id in (select id from master "
                 + "where project_id = ?)", r -> {
@@ -51,7 +51,7 @@ class PastMasters {
             }
             sections.put(r.getLong("id"), values);
         }, row.projectId);
-        steps.backTo(row.projectId, seq, "section", sections);
+        history.backTo(row.projectId, seq, "section", sections);
         Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
         Set<Long> main = store.where(MasterLaneRow.class, "masterId", masterId).stream().filter(l -> l.place == 0)
                 .map(l -> l.id).collect(Collectors.toSet());

@@ -1,5 +1,7 @@
 package freshsplice.server.http.masters;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.delivery.RenderRange;
@@ -15,113 +17,88 @@ import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stores.masters.MasterStore;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.function.LongFunction;
 import java.util.stream.LongStream;
 import org.springframework.stereotype.Component;
 
-/** Pieces of a master as the window draws them. */
+/** Pieces of a master as the window draws them. Those that nothing touched are the same objects from one time to the next. */
 @Component
 class SectionViews {
+    private static final int BYTES_A_PIECE = 500;
+    private static final long MOST_BYTES = 64L << 20;
+
     private final Store store;
-    private final MasterStore masters;
+    private final Cache<Lane, Made> made = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
+            .<Lane, Made>weigher((lane, made) -> (made.views().size() + 1) * BYTES_A_PIECE).build();
 
-    SectionViews(Store store, MasterStore masters) {
+    SectionViews(Store store) {
         this.store = store;
-        this.masters = masters;
     }
 
-    /** Everything about shots that pieces show, read once. */
-    private record Known(Map<Long, ShotRow> shots, Map<Long, Camera> cameras, Map<Long, BoardRow> boards,
-                         Set<Long> moving, Map<Long, String> aliases, LongFunction<Master> nested) {
+    private record Lane(long masterId, int lane) {
     }
 
-    /** Makes views of pieces, and answers for their shots. */
-    final class Maker {
-        private final Known known;
-
-        private Maker(Known known) {
-            this.known = known;
-        }
-
-        /** @param pieces live pieces of one lane, in order */
-        List<SequenceView.Section> views(List<LivePieces.Live> pieces) {
-            return SectionViews.this.views(pieces, known);
-        }
-
-        boolean isStaged(long shotId) {
-            Camera camera = known.cameras.get(known.shots.get(shotId).cameraId);
-            return camera != null && camera.isStaged();
-        }
-
-        String code(long shotId) {
-            return known.shots.get(shotId).code;
-        }
-
-        /** How many different sources of boards have no picture. */
-        int missingBoards(List<List<LivePieces.Live>> lanes) {
-            return (int) lanes.stream().flatMap(List::stream).map(l -> known.boards.get(l.section().shotId()))
-                    .filter(b -> b != null && b.mediaId == null && !b.sourceName.isEmpty()).map(b -> b.sourceKey).distinct()
-                    .count();
-        }
+    /** Views of a lane, and what they were made of. @param cameras of each piece; null where it has none */
+    private record Made(LaidOut laid, List<Camera> cameras, List<SequenceView.Section> views) {
     }
 
-    Maker maker(long projectId, Map<Long, ShotRow> shots, Map<Long, BoardRow> boards, Map<Long, Camera> cameras,
-                LongFunction<Master> nested) {
-        Map<Long, String> aliases = new HashMap<>();
-        masters.aliases(projectId).forEach((code, shot) -> aliases.merge(shot, code, (a, b) -> a + ", " + b));
-        Known known = new Known(shots, cameras, boards, moving(projectId), aliases, nested);
-        return new Maker(known);
+    static boolean isStaged(Camera camera) {
+        return camera != null && camera.isStaged();
     }
 
-    private Set<Long> moving(long projectId) {
-        return Set.copyOf(store.entities().createQuery("select m.id from MediaRow m where m.projectId = :project and "
-                + "m.frames > 1 and m.alive = true", Long.class).setParameter("project", projectId).getResultList());
-    }
-
-    private List<SequenceView.Section> views(List<LivePieces.Live> pieces, Known known) {
+    /** @param lane 0 for the main one; @param cameras by id */
+    List<SequenceView.Section> of(LaidOut laid, int lane, Map<Long, Camera> cameras) {
+        List<LivePieces.Live> pieces = laid.lanes().get(lane);
+        Made before = made.getIfPresent(new Lane(laid.master().id(), lane));
+        boolean sameLane = before != null && before.laid() == laid;
+        List<Camera> filmedBy = new ArrayList<>();
         List<SequenceView.Section> views = new ArrayList<>();
         for (int i = 0; i < pieces.size(); i++) {
-            Section next = i + 1 < pieces.size() ? pieces.get(i + 1).section() : null;
-            views.add(view(pieces.get(i), pieces.get(i).section().seen(next), known));
+            ShotRow shot = laid.shots().get(pieces.get(i).section().shotId());
+            Camera camera = shot == null ? null : cameras.get(shot.cameraId);
+            filmedBy.add(camera);
+            if (sameLane && before.cameras().get(i) == camera) {
+                views.add(before.views().get(i));
+            } else {
+                Section next = i + 1 < pieces.size() ? pieces.get(i + 1).section() : null;
+                views.add(view(pieces.get(i), pieces.get(i).section().seen(next), camera, laid));
+            }
         }
+        made.put(new Lane(laid.master().id(), lane), new Made(laid, filmedBy, views));
         return views;
     }
 
-    private SequenceView.Section view(LivePieces.Live live, FrameRange seen, Known known) {
+    private SequenceView.Section view(LivePieces.Live live, FrameRange seen, Camera camera, LaidOut laid) {
         Section section = live.section();
-        ShotRow shot = known.shots.get(section.shotId());
-        Camera camera = shot == null ? null : known.cameras.get(shot.cameraId);
-        BoardRow board = shot == null ? null : known.boards.get(shot.id);
+        ShotRow shot = laid.shots().get(section.shotId());
+        BoardRow board = shot == null ? null : laid.boards().get(shot.id);
         Rational from = section.from();
         RenderRange asked = RenderRange.of(section, seen);
         return new SequenceView.Section(live.outer().id(), content(section), section.shotId(), title(section, shot),
                 section.record().in(), section.record().out(), seen.in(), seen.out(), from.floor(),
                 section.at(section.record().last()).floor(), shotFrames(section), asked.from().toString(),
                 Weights.in(section.head()), section.speed().toString(), Bend.text(asked.bends()), keys(section),
-                camera != null && camera.isStaged(), camera == null ? "" : camera.name(),
+                isStaged(camera), camera == null ? "" : camera.name(),
                 camera == null ? 0 : camera.value(CameraChannel.LENS, from), camera == null ? 0 : camera.tStop(),
                 camera == null ? 0 : camera.value(CameraChannel.FOCUS, from), board == null ? "" : board.sourceName,
                 board == null ? null : board.mediaId,
-                board != null && board.mediaId != null && known.moving.contains(board.mediaId),
+                board != null && board.mediaId != null && laid.moving().contains(board.mediaId),
                 section.content() instanceof Section.Content.OfRender r ? (Long) r.renderId() : null,
                 shot == null ? 0 : shot.handles, section.enabled(), Weights.out(section.tail()),
-                shot == null ? 0 : MasterStore.shot(shot).actionAt(from).floor(), nest(live, known),
-                known.aliases.get(section.shotId()));
+                shot == null ? 0 : MasterStore.shot(shot).actionAt(from).floor(), nest(live, laid),
+                laid.aliases().get(section.shotId()));
     }
 
-    private static SequenceView.Nest nest(LivePieces.Live live, Known known) {
+    private static SequenceView.Nest nest(LivePieces.Live live, LaidOut laid) {
         if (!(live.outer().content() instanceof Section.Content.OfMaster outer)) {
             return null;
         }
-        Master nested = known.nested.apply(outer.masterId());
-        return new SequenceView.Nest(nested.id(), nested.name(), live.section().id(), innermost(nested, live, known));
+        Master nested = laid.nested().apply(outer.masterId());
+        return new SequenceView.Nest(nested.id(), nested.name(), live.section().id(), innermost(nested, live, laid));
     }
 
-    private static long innermost(Master nested, LivePieces.Live live, Known known) {
+    private static long innermost(Master nested, LivePieces.Live live, LaidOut laid) {
         long id = live.section().id();
         for (Section section : nested.sections()) {
             if (section.id() == id) {
@@ -129,8 +106,8 @@ class SectionViews {
             }
         }
         return nested.sections().stream().filter(s -> s.content() instanceof Section.Content.OfMaster)
-                .mapToLong(s -> innermost(known.nested.apply(((Section.Content.OfMaster) s.content()).masterId()), live,
-                        known)).filter(found -> found != 0).findFirst().orElse(0);
+                .mapToLong(s -> innermost(laid.nested().apply(((Section.Content.OfMaster) s.content()).masterId()), live,
+                        laid)).filter(found -> found != 0).findFirst().orElse(0);
     }
 
     private static SequenceView.Content content(Section section) {
@@ -161,5 +138,4 @@ class SectionViews {
                 : LongStream.range(section.record().in(), section.record().out())
                 .mapToObj(r -> section.at(r).floor()).toList();
     }
-
 }

@@ -1,6 +1,8 @@
 package freshsplice.server.http.masters;
 
+import freshsplice.server.http.changes.ListChange;
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -31,6 +33,19 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
     SequenceView stamped(String as) {
         return new SequenceView(id, as, projectId, seq, name, rate, framesPerSecond, dropFrame, start, end, masterStart, masterEnd, cut,
                 main, sections, upper, live, seams, renders, shots, differences, sound, soundLanes, marks, counts);
+    }
+
+    /** The same, with an older view's own records where they are equal. */
+    SequenceView sharing(SequenceView older) {
+        List<Upper> lanes = new ArrayList<>(upper);
+        for (int i = 0; i < Math.min(upper.size(), older.upper.size()); i++) {
+            lanes.set(i, new Upper(upper.get(i).lane(), ListChange.sharing(older.upper.get(i).sections(), upper.get(i).sections())));
+        }
+        return new SequenceView(id, stamp, projectId, seq, name, rate, framesPerSecond, dropFrame, start, end, masterStart, masterEnd,
+                cut, main, ListChange.sharing(older.sections, sections), List.copyOf(lanes), ListChange.sharing(older.live, live),
+                ListChange.sharing(older.seams, seams), ListChange.sharing(older.renders, renders),
+                ListChange.sharing(older.shots, shots), ListChange.sharing(older.differences, differences),
+                ListChange.sharing(older.sound, sound), soundLanes, ListChange.sharing(older.marks, marks), counts);
     }
 
     /** All but the lists that grow with the master; of the lanes above the main one what they are called. */

@@ -12,11 +12,16 @@ import freshsplice.server.rows.StepRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.shots.Renumbering;
 import freshsplice.server.steps.Asker;
+import freshsplice.server.steps.ReadOnce;
+import freshsplice.server.steps.Room;
+import freshsplice.server.steps.StepHistory;
 import freshsplice.server.steps.Steps;
+import freshsplice.server.steps.Touched;
 import freshsplice.server.stores.masters.MasterStore;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import java.time.Instant;
+import java.util.EnumSet;
 import java.util.List;
 import org.springframework.http.MediaType;
 import org.springframework.transaction.annotation.Transactional;
@@ -53,12 +58,18 @@ class ProjectController {
      */
     record View(long id, String name, long seq, @Schema(nullable = true) Long masterId, @Schema(nullable = true) Long sceneId, String scene, @Schema(nullable = true) Long againstCutId,
                 int pictureWidth, int pictureHeight, List<Cut> cuts, @Schema(nullable = true) Step undo, @Schema(nullable = true) Step redo) {
+        View of(long newestSeq, List<Cut> allCuts, Step ownUndo, Step ownRedo) {
+            return new View(id, name, newestSeq, masterId, sceneId, scene, againstCutId, pictureWidth, pictureHeight, allCuts, ownUndo,
+                    ownRedo);
+        }
     }
 
     /** A step of the history. @param done whether it holds; else it can be done again */
     record Past(long seq, String name, String who, Instant madeAt, boolean done) {
     }
 
+    private static final int BYTES_A_PROJECT = 1000;
+    private static final long MOST_BYTES = 4L << 20;
     private static final int LONGEST_HISTORY = 500;
     private static final int MOST_PIECES_TOLD = 50;
 
@@ -66,11 +77,15 @@ class ProjectController {
     private final MasterStore masters;
     private final Intake intake;
     private final Steps steps;
+    private final StepHistory history;
+    private final ReadOnce<Long, View> views;
     private final LiveUpdates live;
     private final Renumbering renumbering;
 
-    ProjectController(Store store, MasterStore masters, Intake intake, Steps steps, LiveUpdates live,
-                      Renumbering renumbering) {
+    ProjectController(Store store, MasterStore masters, Intake intake, Steps steps, StepHistory history,
+                      LiveUpdates live, Renumbering renumbering, Touched touched) {
+        this.history = history;
+        this.views = new ReadOnce<>(touched, EnumSet.of(Room.LANES, Room.SET, Room.RULES), MOST_BYTES, view -> BYTES_A_PROJECT);
         this.renumbering = renumbering;
         this.store = store;
         this.masters = masters;
@@ -101,18 +116,29 @@ class ProjectController {
     @Transactional(readOnly = true)
     public View one(@PathVariable long id, Asker who) {
         ProjectRow project = store.get(ProjectRow.class, id);
-        MasterRow master = masters.of(id).orElse(null);
-        SceneRow scene = master == null ? null : store.get(SceneRow.class, master.sceneId);
-        return new View(id, project.name, project.seq, master == null ? null : master.id,
-                scene == null ? null : scene.id, scene == null ? "" : "Scene " + scene.code + ", " + scene.name,
-                master == null ? null : master.cutId, project.pictureWidth, project.pictureHeight,
-                intake.all(id).stream().map(c -> new Cut(c.id, c.version, c.name, c.state, c.receivedAt)).toList(),
-                steps.undoable(id, who.name()).map(ProjectController::step).orElse(null),
-                steps.redoable(id, who.name()).map(ProjectController::step).orElse(null));
+        View shared = views.of(project, id, () -> ofAll(project));
+        StepHistory.OfPerson own = history.of(id, who.name());
+        return shared.of(project.seq, cuts(id), own.undo().map(ProjectController::step).orElse(null),
+                own.redo().map(ProjectController::step).orElse(null));
     }
 
-    private static Step step(StepRow row) {
-        return new Step(row.name, row.who, row.madeAt);
+    /** What is the same for everybody. */
+    private View ofAll(ProjectRow project) {
+        MasterRow master = masters.of(project.id).orElse(null);
+        SceneRow scene = master == null ? null : store.get(SceneRow.class, master.sceneId);
+        return new View(project.id, project.name, project.seq, master == null ? null : master.id,
+                scene == null ? null : scene.id, scene == null ? "" : "Scene " + scene.code + ", " + scene.name,
+                master == null ? null : master.cutId, project.pictureWidth, project.pictureHeight,
+                List.of(), null, null);
+    }
+
+    /** Also cuts that are only given yet, which no step tells of. */
+    private List<Cut> cuts(long projectId) {
+        return intake.all(projectId).stream().map(c -> new Cut(c.id, c.version, c.name, c.state, c.receivedAt)).toList();
+    }
+
+    private static Step step(StepHistory.Brief step) {
+        return new Step(step.name(), step.who(), step.madeAt());
     }
 
     /** What would become of the shots' numbers, in the order of a master. */
@@ -145,7 +171,7 @@ class ProjectController {
     /** The newest steps first. */
     @GetMapping("/{id}/history")
     List<Past> history(@PathVariable long id) {
-        return steps.history(id, LONGEST_HISTORY).stream().map(s -> new Past(s.seq, s.name, s.who, s.madeAt,
+        return history.history(id, LONGEST_HISTORY).stream().map(s -> new Past(s.seq, s.name, s.who, s.madeAt,
                 s.state == StepRow.State.DONE)).toList();
     }
 

@@ -15,8 +15,12 @@ import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.ShotAliasRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.ReadOnce;
+import freshsplice.server.steps.Room;
+import freshsplice.server.steps.Touched;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -25,7 +29,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.LongFunction;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -36,19 +39,17 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 @Component
 public class MasterStore {
     private static final int LONGEST_NAME = 500;
-    /** Masters kept in memory; a long one takes about a megabyte. */
-    private static final int MOST_KEPT = 64;
-
-    /** A master as it stood when the project had so many edits. */
-    private record Kept(long seq, Master master) {
-    }
+    /** About what a piece takes in memory, in bytes. */
+    private static final int BYTES_A_PIECE = 500;
+    private static final long MOST_BYTES = 64L << 20;
 
     private final Store store;
     private final JdbcTemplate jdbc;
     private final SectionTable sections;
-    private final Map<Long, Kept> kept = new ConcurrentHashMap<>();
+    private final ReadOnce<Long, Master> known;
 
-    MasterStore(Store store, JdbcTemplate jdbc, SectionTable sections) {
+    MasterStore(Store store, JdbcTemplate jdbc, SectionTable sections, Touched touched) {
+        this.known = new ReadOnce<>(touched, EnumSet.of(Room.LANES, Room.RULES), MOST_BYTES, MasterStore::bytes);
         this.sections = sections;
         this.store = store;
         this.jdbc = jdbc;
@@ -88,15 +89,11 @@ public class MasterStore {
         if (WrittenMasters.here().contains(row.id)) {
             return readAnew(row, project);
         }
-        Kept known = kept.get(row.id);
-        if (known == null || known.seq() != project.seq) {
-            known = new Kept(project.seq, readAnew(row, project));
-            if (kept.size() >= MOST_KEPT) {
-                kept.clear();
-            }
-            kept.put(row.id, known);
-        }
-        return known.master();
+        return known.of(project, row.id, () -> readAnew(row, project));
+    }
+
+    private static int bytes(Master master) {
+        return (master.lanes().stream().mapToInt(l -> l.sections().size()).sum() + 1) * BYTES_A_PIECE;
     }
 
     /** A master as its rows are inside the transaction under way; not kept. @throws freshsplice.core.refusal.Refusal if pieces lie over each other */
@@ -268,7 +265,7 @@ public class MasterStore {
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
-                kept.put(row.id, new Kept(project.seq, after));
+                known.left(project.seq, row.id, after);
             }
         });
     }

@@ -9,8 +9,11 @@ import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Touched;
 import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.StageStore;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
@@ -84,8 +87,33 @@ public class ShownRows {
 
     /** Cameras of a scene by id. */
     public Map<Long, Camera> cameras(long projectId, long sceneId, long seq) {
+        Key key = new Key("cameras", sceneId);
         long now = Math.max(touched.last(projectId, "camera"), touched.last(projectId, "camera_key"));
-        return known(new Key("cameras", sceneId), now, seq, () -> stages.cameras(sceneId));
+        Read known = read.getIfPresent(key);
+        if (known != null && known.touched() < now && now <= seq) {
+            Map<Long, Camera> before = rows(known);
+            touchedCameras(projectId, known.touched()).ifPresent(ids ->
+                    read.put(key, new Read(now, withNew(before, ids, sceneId))));
+        }
+        return known(key, now, seq, () -> stages.cameras(sceneId));
+    }
+
+    private Optional<Set<Long>> touchedCameras(long projectId, long since) {
+        Optional<Set<Long>> cameras = touched.after(projectId, "camera", since);
+        Optional<Set<Long>> keys = touched.after(projectId, "camera_key", since);
+        if (cameras.isEmpty() || keys.isEmpty()) {
+            return Optional.empty();
+        }
+        Set<Long> all = new HashSet<>(cameras.get());
+        all.addAll(stages.camerasOfKeys(keys.get()));
+        return Optional.of(all);
+    }
+
+    private Map<Long, Camera> withNew(Map<Long, Camera> before, Set<Long> ids, long sceneId) {
+        Map<Long, Camera> after = new HashMap<>(before);
+        after.keySet().removeAll(ids);
+        after.putAll(stages.cameras(sceneId, ids));
+        return after;
     }
 
     private <T> Map<Long, T> known(Key key, long now, long seq, Supplier<Map<Long, T>> reading) {

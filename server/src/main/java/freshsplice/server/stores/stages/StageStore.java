@@ -18,6 +18,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
@@ -66,6 +67,22 @@ public class StageStore {
         Map<Long, Camera> cameras = new HashMap<>();
         rows.forEach(r -> cameras.put(r.id, camera(r, keys.getOrDefault(r.id, List.of()))));
         return cameras;
+    }
+
+    /** Those of some cameras that are alive and in a scene, by id. */
+    public Map<Long, Camera> cameras(long sceneId, Set<Long> ids) {
+        List<CameraRow> rows = store.whereIn(CameraRow.class, "id", List.copyOf(ids)).stream()
+                .filter(r -> r.sceneId == sceneId).toList();
+        Map<Long, List<CameraKeyRow>> keys = store.whereIn(CameraKeyRow.class, "cameraId", rows.stream().map(r -> r.id).toList())
+                .stream().collect(Collectors.groupingBy(k -> k.cameraId));
+        return rows.stream().collect(Collectors.toMap(r -> r.id, r -> camera(r, keys.getOrDefault(r.id, List.of()))));
+    }
+
+    /** Whose some keys are, taken away ones too. */
+    public Set<Long> camerasOfKeys(Set<Long> keys) {
+        return keys.isEmpty() ? Set.of() : Set.copyOf(store.entities()
+                .createQuery("select distinct k.cameraId from CameraKeyRow k where k.id in :keys", Long.class)
+                .setParameter("keys", keys).getResultList());
     }
 
     public Camera camera(long cameraId) {

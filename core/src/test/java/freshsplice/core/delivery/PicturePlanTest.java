@@ -1,0 +1,81 @@
+package freshsplice.core.delivery;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import freshsplice.core.camera.Camera;
+import freshsplice.core.camera.FilmBack;
+import freshsplice.core.master.Lane;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Passage;
+import freshsplice.core.master.Section;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
+class PicturePlanTest {
+    private static final Camera CAMERA = Camera.named("cam", FilmBack.FULL_FRAME);
+
+    private static Shot shot(long id, String code) {
+        return new Shot(id, code, FrameRange.of(1001, 1101), 8, 0, new Shot.Anchor("", "", 0, Rational.ZERO, Rational.ONE, true));
+    }
+
+    private static Section content(long id, Section.Content content, long in, long out) {
+        return Section.ofShot(id, 1, FrameRange.of(in, out), Rational.of(5)).showing(content, Rational.of(5));
+    }
+
+    private static PicturePlan plan(Section... sections) {
+        Master master = new Master(3, "m", FrameRate.FPS_24, false, 86_400, List.of(Lane.of("main", List.of(sections))));
+        return PicturePlan.ofMaster("m_v001", master, 100, Map.of(), Map.of(1L, shot(1, "sh0010"), 2L, shot(2, "sh0020")),
+                Map.of(1L, CAMERA, 2L, CAMERA));
+    }
+
+    @Test
+    void aRetimedShotIsFilmedBetweenItsFramesAndSaysTheFrameThatContainsIt() {
+        RenderRange range = new RenderRange(Rational.of(1009), Rational.of(1, 2), 10);
+        PicturePlan plan = PicturePlan.ofShot("sh0010_v003", shot(1, "sh0010"), CAMERA, range, FrameRate.FPS_24, false);
+        PicturePlan.Picture third = plan.at(3);
+        assertThat(third.layers()).containsExactly(new PicturePlan.Layer(
+                new PicturePlan.Source.Filmed(shot(1, "sh0010"), CAMERA, Rational.of(2021, 2)), 1));
+        assertThat(third.left()).isEqualTo("sh0010_v003");
+        // 1009 frames at 24: 42 seconds and a frame; the third after it
+        assertThat(third.right()).isEqualTo("1010  00:00:42:04");
+        assertThat(plan.startLabel()).isEqualTo("00:00:42:01");
+        assertThat(plan.frames()).isEqualTo(10);
+    }
+
+    @Test
+    void aDissolveIsTwoLayersWhoseWeightsRise() {
+        Section first = Section.ofShot(11, 1, FrameRange.of(86_400, 86_424), Rational.of(1001));
+        Section second = Section.ofShot(12, 2, FrameRange.of(86_424, 86_448), Rational.of(1001))
+                .withPassages(new Passage(Passage.Kind.DISSOLVE, 4, 4), null);
+        PicturePlan plan = plan(first, second);
+        double before = 0;
+        for (long k = 20; k < 28; k++) {
+            List<PicturePlan.Layer> layers = plan.at(k).layers();
+            assertThat(layers).as("frame %d", k).hasSize(2);
+            assertThat(((PicturePlan.Source.Filmed) layers.get(0).source()).shot().id()).isEqualTo(1);
+            assertThat(((PicturePlan.Source.Filmed) layers.get(1).source()).shot().id()).isEqualTo(2);
+            assertThat(layers.get(1).weight()).isGreaterThan(before).isLessThan(1);
+            before = layers.get(1).weight();
+        }
+        assertThat(plan.at(19).layers()).hasSize(1);
+        assertThat(plan.at(28).layers()).hasSize(1);
+        assertThat(plan.at(28).left()).isEqualTo("m_v001  sh0020  1005");
+    }
+
+    @Test
+    void slatesRendersAndBlackAreNamedAsTheyAre() {
+        PicturePlan plan = plan(content(11, new Section.Content.Slate("to come"), 86_400, 86_410),
+                content(12, new Section.Content.OfRender(77), 86_410, 86_420), content(13, new Section.Content.Black(), 86_420, 86_430));
+        assertThat(plan.at(0).layers().get(0).source()).isEqualTo(new PicturePlan.Source.Lettered("to come"));
+        assertThat(plan.at(12).layers().get(0).source()).isEqualTo(new PicturePlan.Source.Rendered(77, 7));
+        assertThat(plan.at(25).layers().get(0).source()).isEqualTo(new PicturePlan.Source.Black());
+        assertThat(plan.at(40).layers()).isEmpty();
+        assertThat(plan.at(40).left()).isEqualTo("m_v001  black");
+        assertThat(plan.at(0).right()).isEqualTo("01:00:00:00");
+    }
+}

@@ -1,0 +1,133 @@
+package freshsplice.server.http.masters;
+
+import freshsplice.core.changes.PlacesInCut;
+import freshsplice.core.conform.CutPiece;
+import freshsplice.core.cut.Cut;
+import freshsplice.core.master.ActionSlips;
+import freshsplice.core.master.LivePieces;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.time.FrameRange;
+import freshsplice.server.cuts.Comparing;
+import freshsplice.server.live.LiveUpdates;
+import freshsplice.server.masters.Marks;
+import freshsplice.server.rows.CutRow;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.SoundLaneRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.steps.ReadOnce;
+import freshsplice.server.steps.Room;
+import freshsplice.server.steps.Touched;
+import freshsplice.server.stores.cuts.CutStore;
+import freshsplice.server.stores.masters.LaidSound;
+import freshsplice.server.stores.masters.MasterStore;
+import freshsplice.server.stores.shown.ShownRows;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.LongFunction;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Component;
+
+/** Masters laid out against their cuts, each once until something that it is made of is touched: filming leaves it as it is. */
+@Component
+class LaidOuts {
+    /** About what a piece takes in memory with its places in cut and lanes, in bytes. */
+    private static final int BYTES_A_PIECE = 800;
+    private static final long MOST_BYTES = 64L << 20;
+
+    private final Store store;
+    private final MasterStore masters;
+    private final CutStore cuts;
+    private final Comparing comparing;
+    private final CutViews cutViews;
+    private final CutsUnder cutsUnder;
+    private final LaidSound sounds;
+    private final Marks marks;
+    private final ShownRows shown;
+    private final LiveUpdates live;
+    private final ReadOnce<Long, LaidOut> known;
+
+    LaidOuts(Store store, MasterStore masters, CutStore cuts, Comparing comparing, CutViews cutViews, CutsUnder cutsUnder,
+             LaidSound sounds, Marks marks, ShownRows shown, LiveUpdates live, Touched touched) {
+        this.store = store;
+        this.masters = masters;
+        this.cuts = cuts;
+        this.comparing = comparing;
+        this.cutViews = cutViews;
+        this.cutsUnder = cutsUnder;
+        this.sounds = sounds;
+        this.marks = marks;
+        this.shown = shown;
+        this.live = live;
+        this.known = new ReadOnce<>(touched, EnumSet.complementOf(EnumSet.of(Room.CAMERAS, Room.SET)), MOST_BYTES, LaidOuts::bytes);
+    }
+
+    private static int bytes(LaidOut laid) {
+        return (laid.pieces().size() + laid.seen().size() + laid.upper().stream().mapToInt(List::size).sum() + 1) * BYTES_A_PIECE;
+    }
+
+    /** @param project as the transaction under way sees it */
+    LaidOut of(MasterRow row, ProjectRow project) {
+        // read before all else: what is told while it is read makes it old
+        long told = live.told(project.id);
+        return known.of(project, row.id, told, () -> layOut(row, project));
+    }
+
+    private LaidOut layOut(MasterRow row, ProjectRow project) {
+        Master master = masters.read(row);
+        LongFunction<Master> nested = masters.nested();
+        LivePieces livePieces = new LivePieces(nested);
+        Map<Long, ShotRow> shots = shown.shots(project.id, project.seq);
+        List<LivePieces.Live> pieces = livePieces.ofLane(master, 0);
+        List<Section> sections = pieces.stream().map(LivePieces.Live::section).toList();
+        CutRow cutRow = row.cutId == null ? null : store.get(CutRow.class, row.cutId);
+        Cut cut = cutRow == null ? null : cuts.picked(cutRow);
+        List<CutPiece> cutPieces = cut == null ? List.of() : cuts.pieces(cutRow);
+        PlacesInCut inCut = PlacesInCut.of(sections, cut == null ? null : comparing.turnover(row, master, shots, cutPieces, cut));
+        Map<Long, String> slips = ActionSlips.of(sections, MasterStore.shots(shots)).stream()
+                .collect(Collectors.toMap(ActionSlips.Slip::at, ActionSlips.Slip::words));
+        return new LaidOut(master, whole(master, cut), cut == null ? cutsUnder.shown(row)
+                : new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.stamp(cutRow, cutPieces)), pieces,
+                IntStream.range(1, master.lanes().size()).mapToObj(lane -> livePieces.ofLane(master, lane)).toList(),
+                livePieces.of(master), inCut, slips, shots, shown.boards(project.id, project.seq), aliases(project.id),
+                moving(project.id), nested, sounds(row.id), soundLanes(row.id), marks(row.id, master));
+    }
+
+    private static FrameRange whole(Master master, Cut cut) {
+        return cut == null ? FrameRange.of(master.start(), Math.max(master.end(), master.start() + 1))
+                : FrameRange.of(Math.min(master.start(), cut.record().in()), Math.max(master.end(), cut.record().out()));
+    }
+
+    private Map<Long, String> aliases(long projectId) {
+        Map<Long, String> aliases = new HashMap<>();
+        masters.aliases(projectId).forEach((code, shot) -> aliases.merge(shot, code, (a, b) -> a + ", " + b));
+        return aliases;
+    }
+
+    private Set<Long> moving(long projectId) {
+        return Set.copyOf(store.entities().createQuery("select m.id from MediaRow m where m.projectId = :project and "
+                + "m.frames > 1 and m.alive = true", Long.class).setParameter("project", projectId).getResultList());
+    }
+
+    private List<SequenceView.Sound> sounds(long masterId) {
+        Map<String, SoundLaneRow> lanes = sounds.laneRows(masterId);
+        return sounds.rows(masterId).stream().map(s -> new SequenceView.Sound(s.id, s.lane, s.name, s.mediaId, s.recIn, s.recOut,
+                s.fromSeconds.toDouble(), s.level, s.fadeIn, s.fadeOut, LaidSound.gain(s, lanes), s.channel)).toList();
+    }
+
+    private List<SequenceView.SoundLane> soundLanes(long masterId) {
+        return sounds.laneRows(masterId).values().stream()
+                .map(l -> new SequenceView.SoundLane(l.name, l.muted, l.solo, l.level)).toList();
+    }
+
+    private List<SequenceView.Mark> marks(long masterId, Master master) {
+        return marks.standing(masterId, master).stream().map(m -> new SequenceView.Mark(m.row().id, m.record().in(),
+                m.record().out(), m.row().words, m.row().who, m.row().sectionId)).toList();
+    }
+}
