@@ -4,6 +4,6 @@ import { defineConfig } from 'vite'
 
 export default defineConfig({
   plugins: [react(), tailwindcss()],
-  build: { chunkSizeWarningLimit: 1500, assetsInlineLimit: 0 },
+  build: { chunkSizeWarningLimit: 1500, assetsInlineLimit: 0, license: { fileName: 'third-parties.md' } },
   server: { proxy: { '/api': { target: 'http://localhost:8181', changeOrigin: true } } },
 })

@@ -1,6 +1,7 @@
-import { useEffect } from 'react'
+import { useRef } from 'react'
 import { useDesk } from '../desk/desk'
 import { LABELS, toX } from '../parts/scale'
+import { useAtPlayhead } from '../playhead/atPlayhead'
 import { liveAt } from '../playhead/lookup'
 import { overviewX } from './drawLanes'
 import { draggedEdge, type Scene } from './scene'
@@ -11,10 +12,14 @@ import { follow } from './useZoom'
  * A few boxes that move: the lanes under them are not drawn again, and little of the picture changes.
  */
 export function MovingLanes({ scene }: { scene: Scene }) {
-  const frame = useDesk((d) => d.frame)
   const { sequence, layout, scale, width } = scene
-  useEffect(() => follow(sequence, frame), [frame, sequence])
-  const x = Math.round(toX(scale, frame)) - LABELS
+  const line = useRef<HTMLDivElement>(null)
+  const overview = useRef<HTMLDivElement>(null)
+  useAtPlayhead((frame) => {
+    follow(sequence, frame)
+    move(line.current, Math.round(toX(scale, frame)) - LABELS)
+    move(overview.current, overviewX(scene, frame) - LABELS)
+  })
   const bottom = layout.overview[0] - 8
   return (
     <div
@@ -22,8 +27,8 @@ export function MovingLanes({ scene }: { scene: Scene }) {
       style={{ left: LABELS, width: width - LABELS, height: layout.height }}
       aria-hidden
     >
-      <LivePiece scene={scene} frame={frame} />
-      <div className="absolute left-0 top-0" style={{ transform: `translateX(${x}px)` }}>
+      <LivePiece scene={scene} />
+      <div ref={line} className="absolute left-0 top-0">
         {scale.perFrame > 3 && (
           <div className="absolute bg-white/12" style={{ top: layout.ruler, width: scale.perFrame, height: bottom - layout.ruler }} />
         )}
@@ -33,20 +38,24 @@ export function MovingLanes({ scene }: { scene: Scene }) {
         </svg>
       </div>
       <div
+        ref={overview}
         className="absolute left-0 w-[1.5px] bg-white"
-        style={{
-          top: layout.overview[0],
-          height: layout.overview[1] - layout.overview[0],
-          transform: `translateX(${overviewX(scene, frame) - LABELS}px)`,
-        }}
+        style={{ top: layout.overview[0], height: layout.overview[1] - layout.overview[0] }}
       />
     </div>
   )
 }
 
+function move(box: HTMLElement | null, x: number) {
+  if (box) {
+    box.style.transform = `translateX(${x}px)`
+  }
+}
+
 /** The piece at the playhead, on the lane that is live there. */
-function LivePiece({ scene, frame }: { scene: Scene; frame: number }) {
-  const { section, upper } = liveAt(scene.sequence, frame)
+function LivePiece({ scene }: { scene: Scene }) {
+  const section = useDesk((d) => liveAt(scene.sequence, d.frame).section)
+  const upper = useDesk((d) => liveAt(scene.sequence, d.frame).upper)
   const span = upper < 0 ? scene.layout.shots : scene.layout.upper[upper]
   if (!section || !span) {
     return null

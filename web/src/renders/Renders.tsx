@@ -22,9 +22,8 @@ const sizeOf = (typed: string) =>
 
 /** Shots to render, renders under way and done. */
 export function Renders({ project, sequence }: { project: Project; sequence: Sequence }) {
-  const frame = useDesk((d) => d.frame)
   const renders = useRenders(project.id, sequence.id).data ?? []
-  const here = sectionAt(sequence, frame)
+  const here = useDesk((d) => sectionAt(sequence, d.frame))
   const [chosen, setChosen] = useState<Set<number>>(new Set())
   const [master, setMaster] = useState(false)
   const { renderSize: size, burnIn } = useOfDesk('renderSize', 'burnIn')

@@ -1,6 +1,5 @@
 import { useState } from 'react'
 import { sayError } from '../desk/messages'
-import type { Bake } from '../pictures/bake'
 import { of, post } from '../server/client'
 import { useCameraValues, useItemValues } from '../server/queries'
 import type { AddInView, Project, StageItem, StageShot } from '../server/types'
@@ -9,9 +8,11 @@ import { FilmWith } from './FilmWith'
 type Props = {
   project: Project
   stage: StageShot
-  bake: Bake
-  k: number
+  /** action frame of the shot frame */
+  action: number
   shotFrame: number
+  /** whether time runs: the numbers are those of where it was let run */
+  runs: boolean
   item: number | undefined
   chooseItem: (id: number | undefined) => void
 }
@@ -28,11 +29,10 @@ const CAMERA: [string, string, string, number][] = [
 ]
 
 /** Numbers of the camera, or of a thing of the set, at this frame; a typed number becomes a key. */
-export function Properties({ project, stage, bake, k, shotFrame, item, chooseItem }: Props) {
+export function Properties({ project, stage, action, shotFrame, runs, item, chooseItem }: Props) {
   const values = useCameraValues(project.id, stage.shotId, shotFrame).data
   const [easing, setEasing] = useState<'EASED' | 'STRAIGHT'>('EASED')
   const chosen = stage.items.find((i) => i.id === item)
-  const action = bake.actionFrame(k)
   const there = useItemValues(project.id, chosen?.id, action).data
   const done = async (work: Promise<void>) => {
     try {
@@ -42,7 +42,7 @@ export function Properties({ project, stage, bake, k, shotFrame, item, chooseIte
     }
   }
   return (
-    <div className="scroll max-h-[150px] shrink-0 border-t border-line pb-1 pt-2">
+    <div className={`scroll max-h-[150px] shrink-0 border-t border-line pb-1 pt-2 ${runs ? 'opacity-50' : ''}`}>
       <div className="mb-2 flex items-center gap-2">
         <select
           className="field min-w-0 flex-1"

@@ -1,9 +1,10 @@
 import { useMemo, useState } from 'react'
 import { useActions } from '../desk/actions'
-import { setDesk, useDesk } from '../desk/desk'
+import { setDesk, useDesk, useOfDesk } from '../desk/desk'
 import { sayError } from '../desk/messages'
 import { Empty } from '../parts/Empty'
 import { readBake } from '../pictures/bake'
+import { useRestingFrame } from '../playhead/atPlayhead'
 import { sectionAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, step } from '../playhead/transport'
 import { of, post } from '../server/client'
@@ -17,8 +18,7 @@ import { ScoutPane } from './ScoutPane'
 
 /** The set, the shot's camera and its movement. */
 export function Stage({ project, sequence }: { project: Project; sequence: Sequence }) {
-  const frame = useDesk((d) => d.frame)
-  const section = sectionAt(sequence, frame)
+  const section = useDesk((d) => sectionAt(sequence, d.frame))
   if (!section) {
     return (
       <Empty title="Black" text="No shot is seen at this frame.">
@@ -32,8 +32,9 @@ export function Stage({ project, sequence }: { project: Project; sequence: Seque
 }
 
 function ShotStage({ project, sequence, section }: { project: Project; sequence: Sequence; section: Section }) {
-  const { frame, boardOver } = useDesk()
+  const { frame, boardOver } = useOfDesk('frame', 'boardOver')
   const shotFrame = shotFrameAt(section, frame)
+  const resting = useRestingFrame(shotFrame)
   const stage = useStage(project.id, section.shotId).data
   const bytes = useBake(project.id, section.shotId).data
   const bake = useMemo(() => (bytes ? readBake(bytes) : undefined), [bytes])
@@ -123,11 +124,19 @@ function ShotStage({ project, sequence, section }: { project: Project; sequence:
       <div className="flex min-h-0 flex-[1.9] gap-3 bg-ground px-4 pt-2 max-[900px]:flex-none max-[900px]:flex-col">
         <div className="flex min-w-0 flex-[1.34] flex-col max-[900px]:h-[70vw] max-[900px]:flex-none">
           <CameraPane project={project} section={section} stage={stage} bake={bake} k={k} shotFrame={shotFrame} boardFrame={boardFrame} />
-          <FocusStrip project={project} stage={stage} shotFrame={shotFrame} />
+          <FocusStrip project={project} stage={stage} shotFrame={resting.frame} />
         </div>
         <div className="flex min-w-0 flex-1 flex-col max-[900px]:min-h-[85vw] max-[900px]:flex-none">
           <ScoutPane project={project} stage={stage} bake={bake} k={k} shotFrame={shotFrame} />
-          <Properties project={project} stage={stage} bake={bake} k={k} shotFrame={shotFrame} item={item} chooseItem={setItem} />
+          <Properties
+            project={project}
+            stage={stage}
+            action={bake.actionFrame(resting.frame - stage.framesFirst)}
+            shotFrame={resting.frame}
+            runs={resting.runs}
+            item={item}
+            chooseItem={setItem}
+          />
         </div>
       </div>
       <Channels stage={stage} item={chosen} shotFrame={shotFrame} moveKey={moveKey} />

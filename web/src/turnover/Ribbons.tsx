@@ -1,11 +1,11 @@
 import { useRef } from 'react'
-import { useDesk } from '../desk/desk'
 import { clippedName } from '../parts/brush'
 import { itemAt } from '../parts/lists'
 import { LABELS } from '../parts/scale'
 import { useDrawing } from '../parts/useDrawing'
 import { plural } from '../parts/words'
 import { useSize } from '../pictures/useSize'
+import { useAtPlayhead } from '../playhead/atPlayhead'
 import type { Change, Sequence, Turnover } from '../server/types'
 
 const HEIGHT = 292
@@ -19,7 +19,7 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const canvas = useRef<HTMLCanvasElement>(null)
   const { width } = useSize(holder)
-  const frame = useDesk((d) => d.frame)
+  const line = useRef<HTMLDivElement>(null)
   const start = Math.min(sequence.start, list.theirs[0]?.in ?? sequence.start)
   const span = Math.max(sequence.end, list.theirs[list.theirs.length - 1]?.out ?? 0) - start
   const x = (f: number) => LABELS + 12 + ((f - start) / Math.max(1, span)) * (width - LABELS - 30)
@@ -47,8 +47,11 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
         false,
       ),
     )
-    g.fillStyle = '#ffffff'
-    g.fillRect(x(frame), 22, 1.5, HEIGHT - 40)
+  })
+  useAtPlayhead((frame) => {
+    if (line.current) {
+      line.current.style.transform = `translateX(${x(frame)}px)`
+    }
   })
 
   function drawNames(g: CanvasRenderingContext2D) {
@@ -192,7 +195,7 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
   }
 
   return (
-    <div ref={holder} className="shrink-0 border-t border-black/40 bg-deep" style={{ height: HEIGHT }}>
+    <div ref={holder} className="relative shrink-0 overflow-hidden border-t border-black/40 bg-deep" style={{ height: HEIGHT }}>
       <canvas
         ref={canvas}
         style={{ width, height: HEIGHT, display: 'block' }}
@@ -200,6 +203,12 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
         role="img"
         aria-label={`Our master with ${plural(list.ours.length, 'piece')}, cut ${list.version} with ${list.theirs.length}`}
         data-picture="ribbons"
+      />
+      <div
+        ref={line}
+        aria-hidden
+        className="pointer-events-none absolute left-0 w-[1.5px] bg-white"
+        style={{ top: 22, height: HEIGHT - 40 }}
       />
     </div>
   )

@@ -5,7 +5,7 @@ import freshsplice.core.cut.Source;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Bend;
-import freshsplice.core.motion.Easing;
+import freshsplice.core.master.Pace;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import java.util.HashMap;
@@ -92,7 +92,7 @@ public final class Origins {
             return List.of();
         }
         return keys.stream().map(k -> new Bend(Rational.of(k.record() - piece.edge().in()), k.source(),
-                Easing.STRAIGHT)).toList();
+                Pace.STRAIGHT)).toList();
     }
 
     private static List<String> names(Source source) {

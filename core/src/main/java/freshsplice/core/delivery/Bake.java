@@ -5,7 +5,6 @@ import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.CameraPose;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Item;
-import freshsplice.core.stage.Matrix;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
 import java.util.List;

@@ -83,7 +83,7 @@ public record RenderRange(Rational from, Rational speed, long frames, List<Bend>
             Bend ours = bends.get(i);
             Bend theirs = section.bends().get(i);
             if (!theirs.at().minus(ours.at()).equals(by) || !theirs.position().equals(ours.position())
-                    || theirs.easing() != ours.easing()) {
+                    || theirs.pace() != ours.pace()) {
                 return null;
             }
         }

@@ -1,6 +1,5 @@
 package freshsplice.core.master;
 
-import freshsplice.core.motion.Easing;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
@@ -11,9 +10,9 @@ import java.util.List;
  *
  * @param at       frames from the first frame of the piece; may lie outside it where the piece was trimmed
  * @param position exact position in the content there
- * @param easing   how it goes on to the next one; beyond the last one it goes on as it came
+ * @param pace     how it goes on to the next one; beyond the last one it goes on as it came
  */
-public record Bend(Rational at, Rational position, Easing easing) {
+public record Bend(Rational at, Rational position, Pace pace) {
     /** More of them nobody could handle, and a list that long comes from a slip of the hand. */
     public static final int MOST = 40;
     /** Shares of an eased stretch are rounded to this, so that exact fractions stay short. */
@@ -40,7 +39,7 @@ public record Bend(Rational at, Rational position, Easing easing) {
             Bend b = bends.get(i);
             Rational slope = b.position.minus(a.position).dividedBy(b.at.minus(a.at));
             boolean goesOn = bends.get(0).position.plus(slope.times(b.at.minus(bends.get(0).at))).equals(b.position);
-            if (a.easing != Easing.STRAIGHT || !goesOn) {
+            if (a.pace != Pace.STRAIGHT || !goesOn) {
                 return false;
             }
         }
@@ -63,11 +62,11 @@ public record Bend(Rational at, Rational position, Easing easing) {
         Bend b = bends.get(i + 1);
         Rational share = frames.minus(a.at).dividedBy(b.at.minus(a.at));
         boolean inside = share.signum() > 0 && share.isLessThan(Rational.ONE);
-        return a.position.plus(b.position.minus(a.position).times(inside ? eased(a.easing, share) : share));
+        return a.position.plus(b.position.minus(a.position).times(inside ? shared(a.pace, share) : share));
     }
 
-    private static Rational eased(Easing easing, Rational t) {
-        return switch (easing) {
+    private static Rational shared(Pace pace, Rational t) {
+        return switch (pace) {
             case STRAIGHT -> t;
             case STEPPED -> Rational.ZERO;
             // smoothstep, 3t² − 2t³, as camera keys are eased
@@ -80,17 +79,17 @@ public record Bend(Rational at, Rational position, Easing easing) {
 
     /** The same course counted from another frame. @param frames by which each key comes later */
     public static List<Bend> shifted(List<Bend> bends, long frames) {
-        return frames == 0 ? bends : bends.stream().map(b -> new Bend(b.at.plus(frames), b.position, b.easing)).toList();
+        return frames == 0 ? bends : bends.stream().map(b -> new Bend(b.at.plus(frames), b.position, b.pace)).toList();
     }
 
     /** The same course over other content. @param frames by which each position comes later */
     public static List<Bend> slipped(List<Bend> bends, Rational frames) {
-        return bends.stream().map(b -> new Bend(b.at, b.position.plus(frames), b.easing)).toList();
+        return bends.stream().map(b -> new Bend(b.at, b.position.plus(frames), b.pace)).toList();
     }
 
     /** The same course stretched or squeezed in time. @param by new length over old */
     public static List<Bend> stretched(List<Bend> bends, Rational by) {
-        return bends.stream().map(b -> new Bend(b.at.times(by), b.position, b.easing)).toList();
+        return bends.stream().map(b -> new Bend(b.at.times(by), b.position, b.pace)).toList();
     }
 
     /**
@@ -100,16 +99,16 @@ public record Bend(Rational at, Rational position, Easing easing) {
     public static List<Bend> reversed(List<Bend> bends, long length) {
         List<Bend> turned = new ArrayList<>();
         for (int i = bends.size() - 1; i >= 0; i--) {
-            // the easing of a stretch stands at its first key, which is its last one now
-            Easing easing = bends.get(Math.max(0, i - 1)).easing;
-            turned.add(new Bend(Rational.of(length - 1).minus(bends.get(i).at), bends.get(i).position, easing));
+            // the pace of a stretch stands at its first key, which is its last one now
+            Pace pace = bends.get(Math.max(0, i - 1)).pace;
+            turned.add(new Bend(Rational.of(length - 1).minus(bends.get(i).at), bends.get(i).position, pace));
         }
         return turned;
     }
 
     /** Text that {@link #parse} reads: {@code "0:1001:EASED 48:1010/3:STRAIGHT"}; empty for none. */
     public static String text(List<Bend> bends) {
-        return String.join(" ", bends.stream().map(b -> b.at + ":" + b.position + ":" + b.easing).toList());
+        return String.join(" ", bends.stream().map(b -> b.at + ":" + b.position + ":" + b.pace).toList());
     }
 
     /** @throws IllegalArgumentException if the text is no list of keys */
@@ -120,7 +119,7 @@ public record Bend(Rational at, Rational position, Easing easing) {
             if (parts.length != 3) {
                 throw new Refusal("A key of a speed is frame:position:easing, not \"" + word + "\"");
             }
-            bends.add(new Bend(Rational.parse(parts[0]), Rational.parse(parts[1]), Easing.valueOf(parts[2])));
+            bends.add(new Bend(Rational.parse(parts[0]), Rational.parse(parts[1]), Pace.valueOf(parts[2])));
         }
         return bends;
     }

@@ -1,6 +1,5 @@
 package freshsplice.core.master;
 
-import freshsplice.core.motion.Easing;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
@@ -201,7 +200,7 @@ public final class LivePieces {
     private static Section byFrames(List<Spot> run, FrameRange range) {
         List<Bend> bends = new ArrayList<>();
         for (int k = 0; k < run.size(); k++) {
-            bends.add(new Bend(Rational.of(k), run.get(k).position(), Easing.STRAIGHT));
+            bends.add(new Bend(Rational.of(k), run.get(k).position(), Pace.STRAIGHT));
         }
         Section bare = run.get(0).section().withPassages(null, null);
         return bends.size() == 1 ? bare.timed(range, bends.get(0).position(), Rational.ONE) : bare.bent(range, bends);

@@ -18,8 +18,8 @@ import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Bend;
 import freshsplice.core.master.Master;
+import freshsplice.core.master.Pace;
 import freshsplice.core.master.Section;
-import freshsplice.core.motion.Easing;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -213,9 +213,9 @@ class TurnoverTest {
         receive(room.cut());
         Section plain = master.main().sections().get(1);
         long length = plain.record().length();
-        Section keyed = plain.bent(plain.record(), List.of(new Bend(Rational.ZERO, plain.from(), Easing.STRAIGHT),
-                new Bend(Rational.of(10), plain.from().plus(20), Easing.STRAIGHT),
-                new Bend(Rational.of(length), plain.from().plus(length), Easing.STRAIGHT)));
+        Section keyed = plain.bent(plain.record(), List.of(new Bend(Rational.ZERO, plain.from(), Pace.STRAIGHT),
+                new Bend(Rational.of(10), plain.from().plus(20), Pace.STRAIGHT),
+                new Bend(Rational.of(length), plain.from().plus(length), Pace.STRAIGHT)));
         List<Section> sections = new ArrayList<>(master.main().sections());
         sections.set(1, keyed);
         master = master.withMain(sections);

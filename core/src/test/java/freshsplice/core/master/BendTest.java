@@ -3,7 +3,6 @@ package freshsplice.core.master;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import freshsplice.core.motion.Easing;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.List;
@@ -12,9 +11,9 @@ import org.junit.jupiter.api.Test;
 
 class BendTest {
     /** Twenty frames of content in the first ten, then held to the end at 1021: worked out by hand below. */
-    private static final List<Bend> FAST_THEN_HELD = List.of(new Bend(Rational.ZERO, Rational.of(1001), Easing.STRAIGHT),
-            new Bend(Rational.of(10), Rational.of(1021), Easing.STRAIGHT),
-            new Bend(Rational.of(20), Rational.of(1021), Easing.STRAIGHT));
+    private static final List<Bend> FAST_THEN_HELD = List.of(new Bend(Rational.ZERO, Rational.of(1001), Pace.STRAIGHT),
+            new Bend(Rational.of(10), Rational.of(1021), Pace.STRAIGHT),
+            new Bend(Rational.of(20), Rational.of(1021), Pace.STRAIGHT));
 
     private static Section piece(List<Bend> bends) {
         return Section.ofShot(1, 1, FrameRange.of(100, 120), Rational.of(1001)).bent(FrameRange.of(100, 120), bends);
@@ -38,19 +37,19 @@ class BendTest {
     @Test
     @DisplayName("keys that bend nothing count for nothing; one off the line, or an easing, does")
     void straight() {
-        List<Bend> line = List.of(new Bend(Rational.ZERO, Rational.of(1001), Easing.STRAIGHT),
-                new Bend(Rational.of(10), Rational.of(1021), Easing.STRAIGHT), new Bend(Rational.of(20), Rational.of(1041), Easing.EASED));
+        List<Bend> line = List.of(new Bend(Rational.ZERO, Rational.of(1001), Pace.STRAIGHT),
+                new Bend(Rational.of(10), Rational.of(1021), Pace.STRAIGHT), new Bend(Rational.of(20), Rational.of(1041), Pace.EASED));
         assertThat(piece(line).runsEvenly()).isTrue();
         assertThat(piece(FAST_THEN_HELD).runsEvenly()).isFalse();
-        assertThat(piece(List.of(new Bend(Rational.ZERO, Rational.of(1001), Easing.EASED),
-                new Bend(Rational.of(20), Rational.of(1041), Easing.STRAIGHT))).runsEvenly()).isFalse();
+        assertThat(piece(List.of(new Bend(Rational.ZERO, Rational.of(1001), Pace.EASED),
+                new Bend(Rational.of(20), Rational.of(1041), Pace.STRAIGHT))).runsEvenly()).isFalse();
     }
 
     @Test
     @DisplayName("eased by smoothstep: a quarter of the time is 5/32 of the way, half is half (3t² − 2t³)")
     void eased() {
-        Section piece = piece(List.of(new Bend(Rational.ZERO, Rational.of(1000), Easing.EASED),
-                new Bend(Rational.of(20), Rational.of(1032), Easing.STRAIGHT)));
+        Section piece = piece(List.of(new Bend(Rational.ZERO, Rational.of(1000), Pace.EASED),
+                new Bend(Rational.of(20), Rational.of(1032), Pace.STRAIGHT)));
         assertThat(piece.at(105)).isEqualTo(Rational.of(1005));
         assertThat(piece.at(110)).isEqualTo(Rational.of(1016));
         assertThat(piece.at(115)).isEqualTo(Rational.of(1027));
@@ -59,9 +58,9 @@ class BendTest {
     @Test
     @DisplayName("stepped holds its frame up to the next key")
     void stepped() {
-        Section piece = piece(List.of(new Bend(Rational.ZERO, Rational.of(1000), Easing.STEPPED),
-                new Bend(Rational.of(7), Rational.of(1050), Easing.STEPPED),
-                new Bend(Rational.of(20), Rational.of(1060), Easing.STRAIGHT)));
+        Section piece = piece(List.of(new Bend(Rational.ZERO, Rational.of(1000), Pace.STEPPED),
+                new Bend(Rational.of(7), Rational.of(1050), Pace.STEPPED),
+                new Bend(Rational.of(20), Rational.of(1060), Pace.STRAIGHT)));
         assertThat(piece.at(106)).isEqualTo(Rational.of(1000));
         assertThat(piece.at(107)).isEqualTo(Rational.of(1050));
         assertThat(piece.at(119)).isEqualTo(Rational.of(1050));

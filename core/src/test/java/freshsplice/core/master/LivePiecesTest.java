@@ -3,7 +3,6 @@ package freshsplice.core.master;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 
-import freshsplice.core.motion.Easing;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -68,8 +67,8 @@ class LivePiecesTest {
                             Rational.of(100 + random.nextInt(60), 1 + random.nextInt(2)), speed,
                             random.nextInt(6) > 0, null, null);
                     sections.add(random.nextInt(5) > 0 ? even : even.bent(even.record(), List.of(
-                            new Bend(Rational.ZERO, Rational.of(110), Easing.EASED),
-                            new Bend(Rational.of(length), Rational.of(100 + random.nextInt(80)), Easing.STRAIGHT))));
+                            new Bend(Rational.ZERO, Rational.of(110), Pace.EASED),
+                            new Bend(Rational.of(length), Rational.of(100 + random.nextInt(80)), Pace.STRAIGHT))));
                     at += length + random.nextInt(8);
                 }
                 lanes.add(Lane.of(l, "Lane " + l, random.nextInt(5) > 0, false, sections));

@@ -41,7 +41,7 @@ public class CutRow extends Row implements Undoable {
     public int chosen;
     /** Place of the one picture lane that shots are made of; null for what is seen of all. */
     public Integer pickedLane;
-    
+
     /** How far it has come. */
     public enum State { LOOKED_AT, RECEIVED }
 }

@@ -1,8 +1,6 @@
 package freshsplice.server.rows;
 
 import freshsplice.core.motion.Easing;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
 import jakarta.persistence.MappedSuperclass;
 
 /** A key, whatever it is of. */
@@ -10,6 +8,5 @@ import jakarta.persistence.MappedSuperclass;
 public abstract class KeyRow extends AliveRow {
     public long frame;
     public double value;
-    @Enumerated(EnumType.STRING)
     public Easing easing;
 }

@@ -38,7 +38,7 @@ public class RenderRow extends Row {
     public Instant requestedAt;
     public Instant startedAt;
     public Instant finishedAt;
-    
+
     /** A render's life. */
     public enum State { WAITING, DRAWING, DONE, STOPPED, FAILED }
 }

@@ -20,7 +20,7 @@ public class StepRow extends Row {
     public Instant madeAt;
     @Enumerated(EnumType.STRING)
     public State state;
-    
+
     /**
      * Whether it holds, can be done again, or was passed over by a later edit. Aside is one that was undone while later steps
      * of others hold: who made it can do it again, going through the history leaves it.

@@ -3,6 +3,7 @@ package freshsplice.server.steps;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.master.Bend;
+import freshsplice.core.master.Pace;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -168,10 +169,11 @@ class UndoableTablesTest {
         return Map.ofEntries(Map.entry(long.class, whole), Map.entry(Long.class, whole), Map.entry(int.class, other ? -2 : 1),
                 Map.entry(Integer.class, other ? -2 : 1), Map.entry(double.class, real), Map.entry(Double.class, real),
                 Map.entry(boolean.class, other), Map.entry(Boolean.class, other), Map.entry(String.class, other ? "ü'" : "1"),
+                Map.entry(Easing.class, other ? Easing.STEPPED : Easing.EASED),
                 Map.entry(Rational.class, other ? Rational.of(-1001, 24) : Rational.ONE),
                 Map.entry(FrameRate.class, FrameRate.parse(other ? "24000/1001" : "25")),
-                Map.entry(Bends.class, new Bends(other ? List.of(new Bend(Rational.ZERO, Rational.ZERO, Easing.values()[0]),
-                        new Bend(Rational.of(5, 1), Rational.of(7, 2), Easing.values()[0])) : List.of())),
+                Map.entry(Bends.class, new Bends(other ? List.of(new Bend(Rational.ZERO, Rational.ZERO, Pace.values()[0]),
+                        new Bend(Rational.of(5, 1), Rational.of(7, 2), Pace.values()[0])) : List.of())),
                 Map.entry(Instant.class, Instant.parse(other ? "2031-03-30T01:30:00.123Z" : "2026-01-01T12:00:00Z")));
     }
 }

@@ -2,8 +2,8 @@ package freshsplice.core.master.edit;
 
 import freshsplice.core.master.Bend;
 import freshsplice.core.master.Master;
+import freshsplice.core.master.Pace;
 import freshsplice.core.master.Section;
-import freshsplice.core.motion.Easing;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -85,8 +85,8 @@ public final class Retiming {
         if (bends.stream().anyMatch(b -> b.at().equals(frames))) {
             throw new Refusal("The speed has a key at record frame " + at + " already");
         }
-        Easing easing = bends.stream().filter(b -> b.at().compareTo(frames) < 0).reduce((a, b) -> b)
-                .map(Bend::easing).orElse(Easing.STRAIGHT);
+        Pace easing = bends.stream().filter(b -> b.at().compareTo(frames) < 0).reduce((a, b) -> b)
+                .map(Bend::pace).orElse(Pace.STRAIGHT);
         bends.add(new Bend(frames, piece.at(at), easing));
         return bent(master, place, bends);
     }
@@ -101,12 +101,12 @@ public final class Retiming {
         int index = keyAt(piece, at);
         List<Bend> bends = new ArrayList<>(piece.bends());
         Bend key = bends.get(index);
-        bends.set(index, new Bend(key.at(), key.position().plus(frames), key.easing()));
+        bends.set(index, new Bend(key.at(), key.position().plus(frames), key.pace()));
         return bent(master, place, bends);
     }
 
     /** How time goes on from a key to the next one. */
-    public static Master easeKey(Master master, Place place, long at, Easing easing) {
+    public static Master easeKey(Master master, Place place, long at, Pace easing) {
         Section piece = place.in(master);
         int index = keyAt(piece, at);
         List<Bend> bends = new ArrayList<>(piece.bends());
@@ -127,8 +127,8 @@ public final class Retiming {
         if (!piece.isEven()) {
             return new ArrayList<>(piece.bends());
         }
-        return new ArrayList<>(List.of(new Bend(Rational.ZERO, piece.from(), Easing.STRAIGHT),
-                new Bend(Rational.of(piece.record().length()), piece.to(), Easing.STRAIGHT)));
+        return new ArrayList<>(List.of(new Bend(Rational.ZERO, piece.from(), Pace.STRAIGHT),
+                new Bend(Rational.of(piece.record().length()), piece.to(), Pace.STRAIGHT)));
     }
 
     private static int keyAt(Section piece, long at) {

@@ -4,8 +4,8 @@ import freshsplice.core.master.Bend;
 import freshsplice.core.master.FrameChain;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
+import freshsplice.core.master.Pace;
 import freshsplice.core.master.Section;
-import freshsplice.core.motion.Easing;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -64,7 +64,7 @@ final class Masters {
         long at = random.nextInt(4) - 2;
         for (int i = 0; i < 2 + random.nextInt(3); i++) {
             bends.add(new Bend(Rational.of(at), Rational.of(1001 + random.nextInt(60)),
-                    Easing.values()[random.nextInt(3)]));
+                    Pace.values()[random.nextInt(3)]));
             at += 1 + random.nextInt((int) length);
         }
         return bends;

@@ -3,7 +3,6 @@ package freshsplice.core.master.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.master.Master;
-import freshsplice.core.master.edit.SeamEdits;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;

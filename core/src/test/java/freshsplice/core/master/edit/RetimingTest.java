@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Pace;
 import freshsplice.core.master.Passage;
-import freshsplice.core.motion.Easing;
+import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.List;
@@ -112,7 +112,7 @@ class RetimingTest {
         assertThat(piece.at(1014)).isEqualTo(Rational.of(1018));
         assertThat(piece.record()).isEqualTo(master.main().sections().get(0).record());
         assertThat(Retiming.moveKey(moved, FIRST, 1010, Rational.of(-5))).isEqualTo(keyed);
-        Master eased = Retiming.easeKey(moved, FIRST, 1000, Easing.EASED);
+        Master eased = Retiming.easeKey(moved, FIRST, 1000, Pace.EASED);
         assertThat(eased.main().sections().get(0).at(1005)).isEqualTo(Rational.of(2017, 2));
         Master gone = Retiming.removeKey(Retiming.removeKey(keyed, FIRST, 1010), FIRST, 1000);
         assertThat(gone).isEqualTo(master);

@@ -130,7 +130,7 @@ class SectionViews {
         return section.bends().size() > Bend.MOST ? List.of() : section.bends().stream()
                 .filter(b -> b.at().isWhole() && b.at().signum() >= 0 && b.at().floor() <= section.record().length())
                 .map(b -> new SequenceView.Key(section.record().in() + b.at().floor(), b.position().floor(),
-                        b.easing().name())).toList();
+                        b.pace().name())).toList();
     }
 
     private static List<Long> shotFrames(Section section) {

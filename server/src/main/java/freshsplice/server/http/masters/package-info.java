@@ -3,4 +3,3 @@
  * Read {@link freshsplice.server.http.masters.SequenceView} first.
  */
 package freshsplice.server.http.masters;
-

@@ -28,6 +28,6 @@ final class KeyViews {
     }
 
     private static List<KeyView> of(Channel channel) {
-        return channel.keys().stream().map(k -> new KeyView(k.frame(), k.value(), k.easing())).toList();
+        return channel.keys().stream().map(k -> new KeyView(k.frame(), k.value(), k.easing().word())).toList();
     }
 }

@@ -29,14 +29,13 @@ import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.StageStore;
-import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
-import org.springframework.transaction.support.TransactionTemplate;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -45,6 +44,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.http.MediaType;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -58,7 +58,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class StageController {
     /** Keys at one frame. @param values by channel name, lower case */
-    record SetKeys(long frame, Map<String, Double> values, @Schema(nullable = true) Easing easing) {
+    record SetKeys(long frame, Map<String, Double> values, @Schema(nullable = true, allowableValues = {"STRAIGHT", "EASED", "STEPPED"}) String easing) {
     }
 
     record RemoveKeys(long frame, List<String> channels) {
@@ -399,8 +399,8 @@ class StageController {
         return store.get(SceneRow.class, item.sceneId).projectId;
     }
 
-    private static Easing easing(Easing given) {
-        return given == null ? Easing.EASED : given;
+    private static Easing easing(String given) {
+        return given == null ? Easing.EASED : Easing.parse(given);
     }
 
     private static Map<CameraChannel, Double> cameraChannels(Map<String, Double> values) {

@@ -1,7 +1,7 @@
 package freshsplice.server.http.stages;
 
-import freshsplice.core.motion.Easing;
 import freshsplice.core.stage.Shape;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Map;
 
@@ -26,7 +26,7 @@ public record StageView(long shotId, String code, long sceneId, String camera, l
     public record CameraChoice(long id, String name, List<String> shots) {
     }
 
-    public record KeyView(long frame, double value, Easing easing) {
+    public record KeyView(long frame, double value, @Schema(allowableValues = {"STRAIGHT", "EASED", "STEPPED"}) String easing) {
     }
 
     public record ItemView(long id, String name, Shape shape, String colour, double width, double height,

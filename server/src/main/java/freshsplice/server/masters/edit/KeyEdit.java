@@ -1,8 +1,8 @@
 package freshsplice.server.masters.edit;
 
 import freshsplice.core.master.Master;
+import freshsplice.core.master.Pace;
 import freshsplice.core.master.edit.Retiming;
-import freshsplice.core.motion.Easing;
 import freshsplice.core.time.Rational;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotEmpty;
@@ -65,7 +65,7 @@ public sealed interface KeyEdit extends PiecesEdit {
 
     /** How time goes on from the key {@code at} a frame; null for softly. */
     record EaseKey(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long at,
-                   @Schema(nullable = true) Easing easing) implements KeyEdit {
+                   @Schema(nullable = true) Pace easing) implements KeyEdit {
         @Override
         public String words() {
             return "Ease the speed of";
@@ -73,7 +73,7 @@ public sealed interface KeyEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Retiming.easeKey(m, piece, at, easing == null ? Easing.EASED : easing));
+            return each(master, (m, piece) -> Retiming.easeKey(m, piece, at, easing == null ? Pace.EASED : easing));
         }
 
         @Override

@@ -3,4 +3,3 @@
  * A new one is a record in the group that it belongs to, and a line in {@link freshsplice.server.masters.edit.MasterEdit}.
  */
 package freshsplice.server.masters.edit;
-

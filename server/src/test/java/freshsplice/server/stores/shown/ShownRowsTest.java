@@ -2,15 +2,22 @@ package freshsplice.server.stores.shown;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import freshsplice.core.camera.Camera;
+import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.motion.Easing;
+import freshsplice.core.motion.Key;
 import freshsplice.server.TestServer;
+import freshsplice.server.masters.Masters;
 import freshsplice.server.projects.NewProjects;
+import freshsplice.server.rows.CameraRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
-import freshsplice.server.masters.Masters;
+import freshsplice.server.stages.StageEdits;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
@@ -63,6 +70,36 @@ class ShownRowsTest {
         TestServer.bean(Steps.class).undo(project, ANNA);
         assertThat(shownCode()).isEqualTo(before);
         assertThat(shown(other)).isSameAs(untouched);
+    }
+
+    private Camera camera(ShotRow of) {
+        return transactions.execute(t -> shown.cameras(project, of.sceneId, store.get(ProjectRow.class, project).seq).get(of.cameraId));
+    }
+
+    private void step(Runnable work) {
+        TestServer.bean(Steps.class).make(project, "Film", ANNA, () -> {
+            work.run();
+            return null;
+        });
+    }
+
+    @Test
+    @DisplayName("of cameras those alone are read anew whose keys a step set, moved or took away")
+    void cameras() {
+        ShotRow filmed = shown(shot);
+        Camera untouched = camera(shown(other));
+        StageEdits edits = TestServer.bean(StageEdits.class);
+        step(() -> edits.keyCamera(filmed.cameraId, 1001, Map.of(CameraChannel.PAN, 12.0), Easing.STRAIGHT));
+        assertThat(camera(filmed).channels().get(CameraChannel.PAN).keys()).containsExactly(new Key(1001, 12, Easing.STRAIGHT));
+        step(() -> edits.moveCameraKeys(filmed.cameraId, 1001, 1005));
+        assertThat(camera(filmed).channels().get(CameraChannel.PAN).keys()).containsExactly(new Key(1005, 12, Easing.STRAIGHT));
+        step(() -> edits.unkeyCamera(filmed.cameraId, 1005, List.of(CameraChannel.PAN)));
+        assertThat(camera(filmed).isStaged()).isFalse();
+        TestServer.bean(Steps.class).undo(project, ANNA);
+        assertThat(camera(filmed).isStaged()).isTrue();
+        step(() -> store.get(CameraRow.class, filmed.cameraId).name = "another name");
+        assertThat(camera(filmed).name()).isEqualTo("another name");
+        assertThat(camera(shown(other))).isSameAs(untouched);
     }
 
     @Test
