@@ -1538,6 +1538,21 @@ export interface components {
             media: string[];
             refused: string[];
         };
+        "CameraController.ChangeCamera": {
+            /** Format: double */
+            backHeight?: number;
+            /** Format: double */
+            backWidth?: number;
+            /** Format: double */
+            stop?: number;
+        };
+        "CameraController.FilmFrom": {
+            /** Format: int64 */
+            frame: number;
+            /** Format: double */
+            lens: number;
+            placed: number[];
+        };
         "ContentEdit.CopyUp": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             sections: number[];
             soundStays?: boolean;
@@ -1939,6 +1954,26 @@ export interface components {
              */
             kind: "REMOVE_KEY";
         };
+        "KeyRequests.MoveKeys": {
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            to: number;
+        };
+        "KeyRequests.RemoveKeys": {
+            channels: string[];
+            /** Format: int64 */
+            frame: number;
+        };
+        "KeyRequests.SetKeys": {
+            /** @enum {string} */
+            easing?: "STRAIGHT" | "EASED" | "STEPPED";
+            /** Format: int64 */
+            frame: number;
+            values: {
+                [key: string]: number;
+            };
+        };
         "LaneEdit.Add": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             text?: string;
         } & {
@@ -2014,7 +2049,7 @@ export interface components {
             /** Format: int32 */
             skip: number;
         };
-        "LiveUpdates.Here": {
+        "LiveUpdates.Whereabouts": {
             /** Format: int64 */
             frame: number;
             /** Format: int64 */
@@ -2812,70 +2847,9 @@ export interface components {
             /** Format: int64 */
             timeout: number;
         };
-        "StageController.AddInView": {
-            /** Format: int64 */
-            frame: number;
-            /** @enum {string} */
-            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
-        };
-        "StageController.AddItem": {
-            colour: string;
-            /** Format: double */
-            depth: number;
-            /** Format: double */
-            height: number;
-            name: string;
-            /** @enum {string} */
-            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
-            /** Format: double */
-            turn: number;
-            /** Format: double */
-            width: number;
-            /** Format: double */
-            x: number;
-            /** Format: double */
-            y: number;
-            /** Format: double */
-            z: number;
-        };
-        "StageController.ChangeCamera": {
-            /** Format: double */
-            backHeight?: number;
-            /** Format: double */
-            backWidth?: number;
-            /** Format: double */
-            stop?: number;
-        };
-        "StageController.FilmFrom": {
-            /** Format: int64 */
-            frame: number;
-            /** Format: double */
-            lens: number;
-            placed: number[];
-        };
-        "StageController.MoveKeys": {
-            /** Format: int64 */
-            from: number;
-            /** Format: int64 */
-            to: number;
-        };
         "StageController.Program": {
             fragment: string;
             vertex: string;
-        };
-        "StageController.RemoveKeys": {
-            channels: string[];
-            /** Format: int64 */
-            frame: number;
-        };
-        "StageController.SetKeys": {
-            /** @enum {string} */
-            easing?: "STRAIGHT" | "EASED" | "STEPPED";
-            /** Format: int64 */
-            frame: number;
-            values: {
-                [key: string]: number;
-            };
         };
         StageView: {
             /** Format: int64 */
@@ -2954,6 +2928,32 @@ export interface components {
             name: string;
             /** Format: int64 */
             of: number;
+        };
+        "ThingController.AddInView": {
+            /** Format: int64 */
+            frame: number;
+            /** @enum {string} */
+            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
+        };
+        "ThingController.AddItem": {
+            colour: string;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
+            height: number;
+            name: string;
+            /** @enum {string} */
+            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
+            /** Format: double */
+            turn: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            z: number;
         };
         "TrimEdit.Head": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             /** @enum {string} */
@@ -3586,7 +3586,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StageController.SetKeys"];
+                "application/json": components["schemas"]["KeyRequests.SetKeys"];
             };
         };
         responses: {
@@ -3632,7 +3632,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StageController.MoveKeys"];
+                "application/json": components["schemas"]["KeyRequests.MoveKeys"];
             };
         };
         responses: {
@@ -3678,7 +3678,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StageController.SetKeys"];
+                "application/json": components["schemas"]["KeyRequests.SetKeys"];
             };
         };
         responses: {
@@ -4550,7 +4550,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["LiveUpdates.Here"];
+                "application/json": components["schemas"]["LiveUpdates.Whereabouts"];
             };
         };
         responses: {
@@ -5041,7 +5041,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StageController.AddItem"];
+                "application/json": components["schemas"]["ThingController.AddItem"];
             };
         };
         responses: {
@@ -5164,7 +5164,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StageController.ChangeCamera"];
+                "application/json": components["schemas"]["CameraController.ChangeCamera"];
             };
         };
         responses: {
@@ -5188,7 +5188,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StageController.FilmFrom"];
+                "application/json": components["schemas"]["CameraController.FilmFrom"];
             };
         };
         responses: {
@@ -5258,7 +5258,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StageController.AddInView"];
+                "application/json": components["schemas"]["ThingController.AddInView"];
             };
         };
         responses: {
@@ -5284,7 +5284,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StageController.SetKeys"];
+                "application/json": components["schemas"]["KeyRequests.SetKeys"];
             };
         };
         responses: {
@@ -5330,7 +5330,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StageController.MoveKeys"];
+                "application/json": components["schemas"]["KeyRequests.MoveKeys"];
             };
         };
         responses: {
@@ -5354,7 +5354,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StageController.RemoveKeys"];
+                "application/json": components["schemas"]["KeyRequests.RemoveKeys"];
             };
         };
         responses: {

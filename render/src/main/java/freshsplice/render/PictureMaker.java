@@ -52,13 +52,13 @@ final class PictureMaker implements AutoCloseable {
     }
 
     private void draw(PicturePlan.Source source, byte[] into) throws IOException {
-        if (source instanceof PicturePlan.Source.Filmed filmed) {
+        if (source instanceof PicturePlan.Source.OfCamera filmed) {
             Bake.Frame frame = Bake.of(filmed.shot(), filmed.camera(), stage, new RenderRange(filmed.position(), Rational.ONE, 1),
                     width / (double) height).frame(0);
             painter.draw(frame.view(), frame.projection(), frame.places(), 0, into);
-        } else if (source instanceof PicturePlan.Source.Lettered lettered) {
+        } else if (source instanceof PicturePlan.Source.OfWords lettered) {
             System.arraycopy(Slate.draw(lettered.text(), width, height), 0, into, 0, into.length);
-        } else if (source instanceof PicturePlan.Source.Rendered rendered) {
+        } else if (source instanceof PicturePlan.Source.OfRender rendered) {
             MovieReader reader = readers.computeIfAbsent(rendered.renderId(),
                     id -> new MovieReader(movies.get(id), width, height, rate));
             System.arraycopy(reader.frame(rendered.frame()), 0, into, 0, into.length);

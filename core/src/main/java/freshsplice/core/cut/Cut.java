@@ -18,7 +18,7 @@ import java.util.stream.IntStream;
  * @param kept      what else its file says about it; may be null
  */
 public record Cut(String name, FrameRate rate, boolean dropFrame, FrameRange record, List<Lane> lanes,
-                  List<Marker> markers, Kept kept) {
+                  List<Marker> markers, FormatNote kept) {
     public Cut {
         lanes = List.copyOf(lanes);
         markers = List.copyOf(markers);

@@ -24,7 +24,7 @@ import java.util.Optional;
  * @param sourceTrack which sound track of its source it plays, from 1; 0 where its file does not say
  */
 public record Event(String number, Kind kind, String name, boolean enabled, FrameRange record, Source source,
-                    TimeMap time, Cut nested, List<String> comments, Kept kept, int sourceTrack) {
+                    TimeMap time, Cut nested, List<String> comments, FormatNote kept, int sourceTrack) {
     public enum Kind {
         CLIP, NESTED, GENERATOR, MISSING;
 
@@ -47,7 +47,7 @@ public record Event(String number, Kind kind, String name, boolean enabled, Fram
     }
 
     public Event(String number, Kind kind, String name, boolean enabled, FrameRange record, Source source,
-                 TimeMap time, Cut nested, List<String> comments, Kept kept) {
+                 TimeMap time, Cut nested, List<String> comments, FormatNote kept) {
         this(number, kind, name, enabled, record, source, time, nested, comments, kept, 0);
     }
 

@@ -14,7 +14,7 @@ import java.util.List;
  * @param kept        what else its file says about it; may be null
  */
 public record Lane(Kind kind, String name, boolean enabled, List<Event> events, List<Transition> transitions,
-                   Kept kept) {
+                   FormatNote kept) {
     public enum Kind {
         PICTURE, SOUND;
 

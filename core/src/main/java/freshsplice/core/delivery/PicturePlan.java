@@ -20,15 +20,15 @@ public final class PicturePlan {
     /** Where a picture comes from. */
     public sealed interface Source {
         /** The set, through a camera. @param position exact shot frame */
-        record Filmed(Shot shot, Camera camera, Rational position) implements Source {
+        record OfCamera(Shot shot, Camera camera, Rational position) implements Source {
         }
 
         /** A frame of a movie that was rendered before; its last where it has no such. */
-        record Rendered(long renderId, long frame) implements Source {
+        record OfRender(long renderId, long frame) implements Source {
         }
 
         /** Words on a plain ground. */
-        record Lettered(String text) implements Source {
+        record OfWords(String text) implements Source {
         }
 
         record Black() implements Source {
@@ -79,7 +79,7 @@ public final class PicturePlan {
         Label label = new Label(range.startTimecode(), rate, drop);
         return new PicturePlan(range.frames(), label, k -> {
             Rational position = range.positionOf(k);
-            return new Picture(List.of(new Layer(new Source.Filmed(shot, camera, position), 1)), name,
+            return new Picture(List.of(new Layer(new Source.OfCamera(shot, camera, position), 1)), name,
                     position.floor() + "  " + label.at(k));
         });
     }
@@ -106,11 +106,11 @@ public final class PicturePlan {
     private static Source source(FrameChain.Layer layer, Map<Long, Shot> shots, Map<Long, Camera> cameras) {
         Section.Content content = layer.section().content();
         if (content instanceof Section.Content.OfShot of) {
-            return new Source.Filmed(shots.get(of.shotId()), cameras.get(of.shotId()), layer.position());
+            return new Source.OfCamera(shots.get(of.shotId()), cameras.get(of.shotId()), layer.position());
         }
-        return content instanceof Section.Content.Slate slate ? new Source.Lettered(slate.text())
+        return content instanceof Section.Content.Slate slate ? new Source.OfWords(slate.text())
                 : content instanceof Section.Content.OfRender render
-                ? new Source.Rendered(render.renderId(), Math.max(0, layer.frame())) : new Source.Black();
+                ? new Source.OfRender(render.renderId(), Math.max(0, layer.frame())) : new Source.Black();
     }
 
     private static String title(List<FrameChain.Layer> layers, Map<Long, Shot> shots) {

@@ -39,7 +39,7 @@ class PicturePlanTest {
         PicturePlan plan = PicturePlan.ofShot("sh0010_v003", shot(1, "sh0010"), CAMERA, range, FrameRate.FPS_24, false);
         PicturePlan.Picture third = plan.at(3);
         assertThat(third.layers()).containsExactly(new PicturePlan.Layer(
-                new PicturePlan.Source.Filmed(shot(1, "sh0010"), CAMERA, Rational.of(2021, 2)), 1));
+                new PicturePlan.Source.OfCamera(shot(1, "sh0010"), CAMERA, Rational.of(2021, 2)), 1));
         assertThat(third.left()).isEqualTo("sh0010_v003");
         // 1009 frames at 24: 42 seconds and a frame; the third after it
         assertThat(third.right()).isEqualTo("1010  00:00:42:04");
@@ -57,8 +57,8 @@ class PicturePlanTest {
         for (long k = 20; k < 28; k++) {
             List<PicturePlan.Layer> layers = plan.at(k).layers();
             assertThat(layers).as("frame %d", k).hasSize(2);
-            assertThat(((PicturePlan.Source.Filmed) layers.get(0).source()).shot().id()).isEqualTo(1);
-            assertThat(((PicturePlan.Source.Filmed) layers.get(1).source()).shot().id()).isEqualTo(2);
+            assertThat(((PicturePlan.Source.OfCamera) layers.get(0).source()).shot().id()).isEqualTo(1);
+            assertThat(((PicturePlan.Source.OfCamera) layers.get(1).source()).shot().id()).isEqualTo(2);
             assertThat(layers.get(1).weight()).isGreaterThan(before).isLessThan(1);
             before = layers.get(1).weight();
         }
@@ -71,8 +71,8 @@ class PicturePlanTest {
     void slatesRendersAndBlackAreNamedAsTheyAre() {
         PicturePlan plan = plan(content(11, new Section.Content.Slate("to come"), 86_400, 86_410),
                 content(12, new Section.Content.OfRender(77), 86_410, 86_420), content(13, new Section.Content.Black(), 86_420, 86_430));
-        assertThat(plan.at(0).layers().get(0).source()).isEqualTo(new PicturePlan.Source.Lettered("to come"));
-        assertThat(plan.at(12).layers().get(0).source()).isEqualTo(new PicturePlan.Source.Rendered(77, 7));
+        assertThat(plan.at(0).layers().get(0).source()).isEqualTo(new PicturePlan.Source.OfWords("to come"));
+        assertThat(plan.at(12).layers().get(0).source()).isEqualTo(new PicturePlan.Source.OfRender(77, 7));
         assertThat(plan.at(25).layers().get(0).source()).isEqualTo(new PicturePlan.Source.Black());
         assertThat(plan.at(40).layers()).isEmpty();
         assertThat(plan.at(40).left()).isEqualTo("m_v001  black");

@@ -1,7 +1,7 @@
 package freshsplice.exchange.otio;
 
 import freshsplice.core.cut.Cut;
-import freshsplice.core.cut.Kept;
+import freshsplice.core.cut.FormatNote;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
@@ -48,9 +48,9 @@ final class OtioAssembler {
         return cutOf(stack, name, rate, zero, keptOf(item, stack), 0);
     }
 
-    private static Kept keptOf(OtioItem timeline, OtioItem stack) {
+    private static FormatNote keptOf(OtioItem timeline, OtioItem stack) {
         if (timeline == stack) {
-            return timeline.kept == null ? null : new Kept("otio", timeline.kept);
+            return timeline.kept == null ? null : new FormatNote("otio", timeline.kept);
         }
         Map<String, Object> both = new LinkedHashMap<>();
         if (timeline.kept != null) {
@@ -59,7 +59,7 @@ final class OtioAssembler {
         if (stack != null && stack.kept != null) {
             both.put("stack", OtioJson.parse(stack.kept));
         }
-        return both.isEmpty() ? null : new Kept("otio", OtioJson.written(both));
+        return both.isEmpty() ? null : new FormatNote("otio", OtioJson.written(both));
     }
 
     private FrameRate rateOf(OtioItem item, OtioItem stack) {
@@ -105,7 +105,7 @@ final class OtioAssembler {
     }
 
     /** @param zero record frame of the cut's first frame */
-    Cut cutOf(OtioItem stack, String name, FrameRate rate, long zero, Kept kept, int depth) {
+    Cut cutOf(OtioItem stack, String name, FrameRate rate, long zero, FormatNote kept, int depth) {
         if (depth > limits.maxDepth()) {
             throw new UnreadableFile(fileName + ": timelines inside timelines, more than " + limits.maxDepth()
                     + " levels deep");

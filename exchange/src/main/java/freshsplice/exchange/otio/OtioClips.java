@@ -1,7 +1,7 @@
 package freshsplice.exchange.otio;
 
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Kept;
+import freshsplice.core.cut.FormatNote;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
 import freshsplice.core.cut.Transition;
@@ -56,7 +56,7 @@ final class OtioClips {
     Map<String, Object> clip(LaneRow.Piece piece, FrameRate cutRate) {
         Event event = piece.event();
         Source source = event.source();
-        String text = Kept.of(event.kept(), "otio");
+        String text = FormatNote.of(event.kept(), "otio");
         Map<String, Object> kept = text == null ? Map.of() : OtioJson.parse(text);
         FrameRate rate = source == null || source.rate() == null ? cutRate : source.rate();
         List<Object> effects = new ArrayList<>();

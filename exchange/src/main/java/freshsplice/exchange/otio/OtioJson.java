@@ -133,7 +133,7 @@ final class OtioJson {
         }
     }
 
-    /** Kept JSON as maps again. */
+    /** FormatNote JSON as maps again. */
     static Map<String, Object> parse(String text) {
         try (JsonParser parser = FACTORY.createParser(ObjectReadContext.empty(), text)) {
             parser.nextToken();

@@ -2,7 +2,7 @@ package freshsplice.exchange.otio;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Kept;
+import freshsplice.core.cut.FormatNote;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
@@ -86,7 +86,7 @@ final class OtioLane {
         return lane;
     }
 
-    private static Kept keptOf(OtioItem track, List<String> unknown) {
+    private static FormatNote keptOf(OtioItem track, List<String> unknown) {
         if (track.kept == null && unknown.isEmpty()) {
             return null;
         }
@@ -94,7 +94,7 @@ final class OtioLane {
         String more = unknown.isEmpty() ? "" : "\"unknown\":[" + String.join(",", unknown) + "]";
         String joined = more.isEmpty() ? own
                 : own.equals("{}") ? "{" + more + "}" : own.substring(0, own.length() - 1) + "," + more + "}";
-        return new Kept("otio", joined);
+        return new FormatNote("otio", joined);
     }
 
     private void add(OtioItem item, long zero, OtioItem before, OtioItem after) {
@@ -168,7 +168,7 @@ final class OtioLane {
     }
 
     private Event event(OtioItem item, FrameRange own, Rational begins, long zero) {
-        Kept kept = item.kept == null ? null : new Kept("otio", item.kept);
+        FormatNote kept = item.kept == null ? null : new FormatNote("otio", item.kept);
         if (!item.is("Clip")) {
             OtioItem stack = item.is("Timeline") ? item.tracks : item;
             Cut cut = assembler.cutOf(plainStack(stack), item.name, rate, 0, kept, depth + 1);

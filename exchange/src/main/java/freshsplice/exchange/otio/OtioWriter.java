@@ -1,7 +1,7 @@
 package freshsplice.exchange.otio;
 
 import freshsplice.core.cut.Cut;
-import freshsplice.core.cut.Kept;
+import freshsplice.core.cut.FormatNote;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
@@ -50,7 +50,7 @@ public final class OtioWriter implements CutWriter {
 
         @SuppressWarnings("unchecked")
         void write(Cut cut) {
-            String text = Kept.of(cut.kept(), "otio");
+            String text = FormatNote.of(cut.kept(), "otio");
             Map<String, Object> kept = text == null ? Map.of() : OtioJson.parse(text);
             Map<String, Object> timeline = (Map<String, Object>) kept.getOrDefault("timeline", Map.of());
             Map<String, Object> stack = (Map<String, Object>) kept.getOrDefault("stack", Map.of());
@@ -114,7 +114,7 @@ public final class OtioWriter implements CutWriter {
         }
 
         private void track(Cut cut, Lane lane, long zero) {
-            String text = Kept.of(lane.kept(), "otio");
+            String text = FormatNote.of(lane.kept(), "otio");
             Map<String, Object> kept = text == null ? Map.of() : OtioJson.parse(text);
             LaneRow row = LaneRow.of(lane, zero, remarks);
             out.writeStartObject();
@@ -176,7 +176,7 @@ public final class OtioWriter implements CutWriter {
                 OtioJson.write(out, OtioClips.gap(own.length(), cut.rate()));
             } else if (piece.event().nested() != null) {
                 Cut nested = piece.event().nested();
-                String text = Kept.of(piece.event().kept(), "otio");
+                String text = FormatNote.of(piece.event().kept(), "otio");
                 Map<String, Object> kept = text == null ? Map.of() : OtioJson.parse(text);
                 stack(nested, kept, clips.nested(piece, cut.rate()), nested.record().in());
             } else {

@@ -2,7 +2,7 @@ package freshsplice.exchange.xmeml;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Kept;
+import freshsplice.core.cut.FormatNote;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
@@ -137,7 +137,7 @@ final class XmemlLane {
     }
 
     private Event event(XmemlItem item, FrameRange record) {
-        Kept kept = item.kept() == null ? null : new Kept("xmeml", item.kept());
+        FormatNote kept = item.kept() == null ? null : new FormatNote("xmeml", item.kept());
         if (item.nested() != null) {
             Cut cut = assembler.nested(item);
             if (cut == null) {

@@ -2,7 +2,7 @@ package freshsplice.exchange.xmeml;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Kept;
+import freshsplice.core.cut.FormatNote;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
@@ -119,7 +119,7 @@ final class XmemlTrackWriter {
             }
             span.writeRemap(xml);
             comments(event);
-            String kept = Kept.of(event.kept(), "xmeml");
+            String kept = FormatNote.of(event.kept(), "xmeml");
             if (kept != null) {
                 xml.raw(kept);
             }

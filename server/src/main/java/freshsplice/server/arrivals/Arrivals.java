@@ -83,7 +83,7 @@ public class Arrivals {
             }
         }
 
-        private void sort(MediaStore.Kept kept) throws IOException {
+        private void sort(MediaStore.StoredFile kept) throws IOException {
             if (ZipFiles.isZip(kept.name())) {
                 unpack(kept);
             } else if (HashLists.isHashList(kept.name())) {
@@ -99,7 +99,7 @@ public class Arrivals {
         }
 
         /** By its name, or where that says nothing by what is in it. */
-        private boolean isCut(MediaStore.Kept kept) throws IOException {
+        private boolean isCut(MediaStore.StoredFile kept) throws IOException {
             if (Intake.isCut(kept.name()) || MediaKind.of(kept.name()) != MediaKind.OTHER) {
                 return Intake.isCut(kept.name());
             }
@@ -108,11 +108,11 @@ public class Arrivals {
             }
         }
 
-        private void unpack(MediaStore.Kept kept) throws IOException {
+        private void unpack(MediaStore.StoredFile kept) throws IOException {
             boolean bundle = !ZipFiles.isZip(kept.name());
-            List<MediaStore.Kept> inside = zips.unpack(media.file(kept.stored()), kept.path(),
+            List<MediaStore.StoredFile> inside = zips.unpack(media.file(kept.stored()), kept.path(),
                     name -> ZipFiles.isOfUse(name) && !(bundle && Intake.isCut(name)));
-            for (MediaStore.Kept file : inside) {
+            for (MediaStore.StoredFile file : inside) {
                 if (!ZipFiles.isZip(file.name())) {
                     trying(() -> sort(file));
                 }

@@ -60,7 +60,7 @@ public class Intake {
 
     /** Reads a kept file as a new version of the project's edit. Nothing is made of it yet. */
     @Transactional
-    public CutRow look(long projectId, MediaStore.Kept kept, FrameRate rate) {
+    public CutRow look(long projectId, MediaStore.StoredFile kept, FrameRate rate) {
         List<CutRow> before = all(projectId);
         CutRow row = new CutRow();
         row.projectId = projectId;

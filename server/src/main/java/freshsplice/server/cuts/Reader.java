@@ -17,7 +17,7 @@ import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.settings.Settings;
-import freshsplice.server.stores.cuts.CutStore;
+import freshsplice.server.stores.cuts.CutWriter;
 import freshsplice.server.stores.masters.MasterStore;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,14 +27,14 @@ import org.springframework.stereotype.Component;
 @Component
 class Reader {
     private final Store store;
-    private final CutStore cuts;
+    private final CutWriter writer;
     private final MediaStore media;
     private final MasterStore masters;
     private final Settings settings;
 
-    Reader(Store store, CutStore cuts, MediaStore media, MasterStore masters, Settings settings) {
+    Reader(Store store, CutWriter writer, MediaStore media, MasterStore masters, Settings settings) {
         this.store = store;
-        this.cuts = cuts;
+        this.writer = writer;
         this.media = media;
         this.masters = masters;
         this.settings = settings;
@@ -65,8 +65,8 @@ class Reader {
         if (row.id == null) {
             store.add(row);
         }
-        cuts.write(row, met, remarks);
-        cuts.writeChoices(row, reading.cuts());
+        writer.write(row, met, remarks);
+        writer.writeChoices(row, reading.cuts());
     }
 
     /** Why a rate was guessed; null where the file says it. */

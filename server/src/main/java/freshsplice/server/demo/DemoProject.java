@@ -115,7 +115,7 @@ class DemoProject {
         return intake.look(projectId, keep(list), FrameRate.FPS_24).id;
     }
 
-    private MediaStore.Kept keep(Resource file) throws IOException {
+    private MediaStore.StoredFile keep(Resource file) throws IOException {
         try (InputStream in = file.getInputStream()) {
             return media.keep(file.getFilename(), in);
         }

@@ -40,7 +40,7 @@ public class LiveUpdates {
      * @param frame    its playhead
      * @param pieces   the chosen pieces
      */
-    public record Here(String window, String who, long masterId, long frame, List<Long> pieces) {
+    public record Whereabouts(String window, String who, long masterId, long frame, List<Long> pieces) {
     }
 
     private final Map<Long, List<OpenWindow>> windows = new ConcurrentHashMap<>();
@@ -94,7 +94,7 @@ public class LiveUpdates {
     }
 
     /** Tells every window of a project where somebody is. */
-    public void tell(long projectId, Here here) {
+    public void tell(long projectId, Whereabouts here) {
         tellAll(projectId, text("here", here));
     }
 

@@ -44,11 +44,11 @@ public class MediaStore {
      * @param path   its name with the folders that it was given with
      * @param stored its name below the media folder
      */
-    public record Kept(String name, String path, String stored, String sha256, long bytes) {
+    public record StoredFile(String name, String path, String stored, String sha256, long bytes) {
     }
 
     /** Takes in all of a stream; half a stream leaves nothing. */
-    public Kept keep(String givenName, InputStream in) throws IOException {
+    public StoredFile keep(String givenName, InputStream in) throws IOException {
         String name = label(givenName);
         String path = pathLabel(givenName, name);
         Path arriving = Files.createTempFile(folders.arriving(), "file", null);
@@ -61,7 +61,7 @@ public class MediaStore {
             String sum = HexFormat.of().formatHex(digest.digest());
             String stored = sum + ending(name);
             Files.move(arriving, folders.media().resolve(stored), StandardCopyOption.ATOMIC_MOVE);
-            return new Kept(name, path, stored, sum, bytes);
+            return new StoredFile(name, path, stored, sum, bytes);
         } finally {
             Files.deleteIfExists(arriving);
         }
@@ -72,7 +72,7 @@ public class MediaStore {
      *
      * @throws IOException if it is none of these; the message says so
      */
-    public MediaRow add(long projectId, Kept kept) throws IOException {
+    public MediaRow add(long projectId, StoredFile kept) throws IOException {
         Optional<MediaRow> known = same(projectId, kept);
         if (known.isPresent()) {
             return known.get();
@@ -90,7 +90,7 @@ public class MediaStore {
         return transactions.execute(status -> same(projectId, kept).orElseGet(() -> store.add(media)));
     }
 
-    private Optional<MediaRow> same(long projectId, Kept kept) {
+    private Optional<MediaRow> same(long projectId, StoredFile kept) {
         return store.where(MediaRow.class, "sha256", kept.sha256()).stream()
                 .filter(m -> m.projectId == projectId && m.path.equals(kept.path())).findFirst();
     }

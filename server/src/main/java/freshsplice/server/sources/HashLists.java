@@ -40,7 +40,7 @@ public class HashLists {
 
     /** Notes what a list says. @return how many files it knows */
     @Transactional
-    public int keep(long projectId, MediaStore.Kept kept) throws IOException {
+    public int keep(long projectId, MediaStore.StoredFile kept) throws IOException {
         List<HashList.Entry> entries = HashList.read(new InputFile(kept.name(),
                 Files.readAllBytes(media.file(kept.stored()))), settings.cutLimits());
         Set<String> known = new HashSet<>();

@@ -204,7 +204,7 @@ public class Search {
                     .filter(m -> m.projectId == projectId).findFirst().orElse(null);
             return there != null ? there : media.link(projectId, place.file());
         }
-        List<MediaStore.Kept> kept = zips.unpack(place.file(), place.file().toString(), place.entry()::equals);
+        List<MediaStore.StoredFile> kept = zips.unpack(place.file(), place.file().toString(), place.entry()::equals);
         if (kept.isEmpty()) {
             throw new IOException(place.path() + " is not there any more");
         }

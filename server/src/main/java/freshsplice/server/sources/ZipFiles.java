@@ -51,8 +51,8 @@ public class ZipFiles {
      * @throws Refused     if it holds or unfolds to more than the settings allow; files before that stay
      * @throws IOException if it is damaged; the message names it
      */
-    public List<MediaStore.Kept> unpack(Path file, String label, Predicate<String> wanted) throws IOException {
-        List<MediaStore.Kept> kept = new ArrayList<>();
+    public List<MediaStore.StoredFile> unpack(Path file, String label, Predicate<String> wanted) throws IOException {
+        List<MediaStore.StoredFile> kept = new ArrayList<>();
         long[] left = {settings.maxZipBytes()};
         try (ZipFile zip = new ZipFile(file.toFile())) {
             if (zip.size() > settings.maxZipEntries()) {

@@ -24,7 +24,7 @@ public final class ReadOnce<K, V> {
     private record Read<V>(long touched, long told, V value) {
     }
 
-    private final Touched touched;
+    private final TouchLog touched;
     private final Set<Room> rooms;
     private final Cache<K, Read<V>> read;
 
@@ -33,7 +33,7 @@ public final class ReadOnce<K, V> {
      * @param mostBytes bound of all together in memory
      * @param bytes     about what one takes there
      */
-    public ReadOnce(Touched touched, Set<Room> rooms, long mostBytes, ToIntFunction<V> bytes) {
+    public ReadOnce(TouchLog touched, Set<Room> rooms, long mostBytes, ToIntFunction<V> bytes) {
         this.touched = touched;
         this.rooms = rooms;
         this.read = Caffeine.newBuilder().maximumWeight(mostBytes)

@@ -130,7 +130,7 @@ class StepJournal {
     }
 
     /** Takes a step back, last row first, or does it again, first row first. @param changed what it touches is added there */
-    void turn(long stepId, boolean back, Touched.Rows changed) {
+    void turn(long stepId, boolean back, TouchLog.Rows changed) {
         List<Noted> rows = jdbc.query("select id, table_name, row_id, row_last, kind, pushed from step_row where step_id = ? order "
                         + "by place" + (back ? " desc" : ""),
                 (r, n) -> new Noted(r.getLong(1), r.getString(2), r.getLong(3), r.getLong(4), r.getString(5),

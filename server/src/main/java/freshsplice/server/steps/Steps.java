@@ -29,12 +29,12 @@ public class Steps {
     private final TransactionTemplate transactions;
     private final LiveUpdates live;
     private final ObjectProvider<StepCheck> checks;
-    private final Touched touched;
+    private final TouchLog touched;
     private final Turns turns;
     private final StepHistory history;
 
     Steps(Store store, StepListener listener, StepJournal journal, TransactionTemplate transactions,
-          LiveUpdates live, ObjectProvider<StepCheck> checks, Touched touched, Turns turns, StepHistory history) {
+          LiveUpdates live, ObjectProvider<StepCheck> checks, TouchLog touched, Turns turns, StepHistory history) {
         this.history = history;
         this.turns = turns;
         this.touched = touched;
@@ -65,7 +65,7 @@ public class Steps {
     private <T> T make(long projectId, String name, String who, Supplier<T> edit) {
         EntityManager entities = store.entities();
         long[] seq = {-1};
-        Touched.Rows changed = new Touched.Rows();
+        TouchLog.Rows changed = new TouchLog.Rows();
         T result = turns.in(projectId, () -> transactions.execute(status -> {
             ProjectRow project = locked(projectId);
             listener.begin();
@@ -96,7 +96,7 @@ public class Steps {
         return result;
     }
 
-    private void tell(long projectId, long seq, String name, String who, Touched.Rows changed) {
+    private void tell(long projectId, long seq, String name, String who, TouchLog.Rows changed) {
         List<String> rooms = changed.tables().stream().map(Room::of).distinct().sorted().map(Room::name).toList();
         live.tell(projectId, new LiveUpdates.Update("edit", seq, name, who, rooms));
     }
@@ -147,7 +147,7 @@ public class Steps {
      */
     public int goTo(long projectId, long seq, Asker who) {
         long[] edit = {-1};
-        Touched.Rows changed = new Touched.Rows();
+        TouchLog.Rows changed = new TouchLog.Rows();
         List<StepRow> turned = turns.in(projectId, () -> transactions.execute(status -> {
             ProjectRow project = locked(projectId);
             List<StepRow> steps = new ArrayList<>();
@@ -177,7 +177,7 @@ public class Steps {
                 .setParameter("below", below).executeUpdate();
     }
 
-    private void turnAll(long projectId, long seq, boolean back, List<StepRow> turned, Touched.Rows changed) {
+    private void turnAll(long projectId, long seq, boolean back, List<StepRow> turned, TouchLog.Rows changed) {
         for (;;) {
             StepRow step = history.nearest(projectId, null, List.of(back ? StepRow.State.DONE : StepRow.State.UNDONE), back ? "desc" : "asc")
                     .filter(s -> back == s.seq > seq).orElse(null);
@@ -201,7 +201,7 @@ public class Steps {
 
     private String turn(long projectId, String who, boolean back) {
         long[] seq = {0};
-        Touched.Rows changed = new Touched.Rows();
+        TouchLog.Rows changed = new TouchLog.Rows();
         String name = turns.in(projectId, () -> transactions.execute(status -> {
             ProjectRow project = locked(projectId);
             StepRow step = (back ? history.undoable(projectId, who) : history.redoable(projectId, who)).orElseThrow(

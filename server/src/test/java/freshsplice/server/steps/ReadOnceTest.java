@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 class ReadOnceTest {
-    private final Touched touched = new Touched();
+    private final TouchLog touched = new TouchLog();
     private final ReadOnce<String, Integer> read = new ReadOnce<>(touched, EnumSet.of(Room.LANES), 1000, value -> 10);
     private final AtomicInteger readings = new AtomicInteger();
 
@@ -27,7 +27,7 @@ class ReadOnceTest {
     }
 
     private void step(long seq, String table) {
-        Touched.Rows rows = new Touched.Rows();
+        TouchLog.Rows rows = new TouchLog.Rows();
         rows.add(table, 1, 1);
         touched.by(5, seq, rows);
     }

@@ -85,15 +85,15 @@ class UndoableTablesTest {
         assertThat(first.keySet()).as("no value is the same after").allSatisfy(column -> assertThat(
                 column.equals("id") || isOutside(type, column) || !first.get(column).equals(second.get(column))).as(column).isTrue());
 
-        journal.turn(CHANGING, true, new Touched.Rows());
+        journal.turn(CHANGING, true, new TouchLog.Rows());
         assertThat(stored(row)).isEqualTo(first);
-        journal.turn(CHANGING, false, new Touched.Rows());
+        journal.turn(CHANGING, false, new TouchLog.Rows());
         assertThat(stored(row)).isEqualTo(second);
         if (first.containsKey("alive")) {
-            journal.turn(CHANGING, true, new Touched.Rows());
-            journal.turn(ADDING, true, new Touched.Rows());
+            journal.turn(CHANGING, true, new TouchLog.Rows());
+            journal.turn(ADDING, true, new TouchLog.Rows());
             assertThat(stored(row).get("alive")).as("taken back").isNull();
-            journal.turn(ADDING, false, new Touched.Rows());
+            journal.turn(ADDING, false, new TouchLog.Rows());
             assertThat(stored(row)).isEqualTo(first);
         }
     }

@@ -6,7 +6,7 @@ import freshsplice.server.live.LiveUpdates;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.Store;
-import freshsplice.server.steps.Touched;
+import freshsplice.server.steps.TouchLog;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -51,7 +51,7 @@ class KnownSequences {
     private final Store store;
     private final SequenceService sequences;
     private final LiveUpdates live;
-    private final Touched touched;
+    private final TouchLog touched;
     private final JsonMapper json;
     private final String start = UUID.randomUUID().toString().substring(0, 8);
     private final AtomicLong stamps = new AtomicLong();
@@ -59,7 +59,7 @@ class KnownSequences {
             .<Long, Recent>weigher((id, known) -> bytes(known.views().get(0)) + known.views().size() * listed(known.views().get(0)))
             .build();
 
-    KnownSequences(Store store, SequenceService sequences, LiveUpdates live, Touched touched, JsonMapper json) {
+    KnownSequences(Store store, SequenceService sequences, LiveUpdates live, TouchLog touched, JsonMapper json) {
         this.json = json;
         this.touched = touched;
         this.store = store;

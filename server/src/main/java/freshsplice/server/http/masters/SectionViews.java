@@ -40,7 +40,7 @@ class SectionViews {
     }
 
     /** Views of a lane, and what they were made of. @param cameras of each piece; null where it has none */
-    private record Made(LaidOut laid, List<Camera> cameras, List<SequenceView.Section> views) {
+    private record Made(MasterLayout laid, List<Camera> cameras, List<SequenceView.Section> views) {
     }
 
     static boolean isStaged(Camera camera) {
@@ -48,7 +48,7 @@ class SectionViews {
     }
 
     /** @param lane 0 for the main one; @param cameras by id */
-    List<SequenceView.Section> of(LaidOut laid, int lane, Map<Long, Camera> cameras) {
+    List<SequenceView.Section> of(MasterLayout laid, int lane, Map<Long, Camera> cameras) {
         List<LivePieces.Live> pieces = laid.lanes().get(lane);
         Made before = made.getIfPresent(new Lane(laid.master().id(), lane));
         boolean sameLane = before != null && before.laid() == laid;
@@ -69,7 +69,7 @@ class SectionViews {
         return views;
     }
 
-    private SequenceView.Section view(LivePieces.Live live, FrameRange seen, Camera camera, LaidOut laid) {
+    private SequenceView.Section view(LivePieces.Live live, FrameRange seen, Camera camera, MasterLayout laid) {
         Section section = live.section();
         ShotRow shot = laid.shots().get(section.shotId());
         BoardRow board = shot == null ? null : laid.boards().get(shot.id);
@@ -90,7 +90,7 @@ class SectionViews {
                 laid.aliases().get(section.shotId()));
     }
 
-    private static SequenceView.Nest nest(LivePieces.Live live, LaidOut laid) {
+    private static SequenceView.Nest nest(LivePieces.Live live, MasterLayout laid) {
         if (!(live.outer().content() instanceof Section.Content.OfMaster outer)) {
             return null;
         }
@@ -98,7 +98,7 @@ class SectionViews {
         return new SequenceView.Nest(nested.id(), nested.name(), live.section().id(), innermost(nested, live, laid));
     }
 
-    private static long innermost(Master nested, LivePieces.Live live, LaidOut laid) {
+    private static long innermost(Master nested, LivePieces.Live live, MasterLayout laid) {
         long id = live.section().id();
         for (Section section : nested.sections()) {
             if (section.id() == id) {

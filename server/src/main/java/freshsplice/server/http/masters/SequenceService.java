@@ -31,12 +31,12 @@ import org.springframework.transaction.annotation.Transactional;
 public class SequenceService {
     private final Store store;
     private final MasterStore masters;
-    private final LaidOuts laidOuts;
+    private final MasterLayouts laidOuts;
     private final SectionViews sectionViews;
     private final NewestRenders newestRenders;
     private final ShownRows shown;
 
-    SequenceService(Store store, MasterStore masters, LaidOuts laidOuts, SectionViews sectionViews, NewestRenders newestRenders,
+    SequenceService(Store store, MasterStore masters, MasterLayouts laidOuts, SectionViews sectionViews, NewestRenders newestRenders,
                     ShownRows shown) {
         this.masters = masters;
         this.store = store;
@@ -49,7 +49,7 @@ public class SequenceService {
     @Transactional(readOnly = true)
     public SequenceView view(MasterRow row) {
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
-        LaidOut laid = laidOuts.of(row, project);
+        MasterLayout laid = laidOuts.of(row, project);
         Master master = laid.master();
         Map<Long, Camera> cameras = shown.cameras(project.id, row.sceneId, project.seq);
         Map<Long, NewestRenders.Newest> newest = newestRenders.of(row, master, laid.shots(), cameras);
@@ -68,7 +68,7 @@ public class SequenceService {
     }
 
     /** How each shot of the master stands, in order of its lanes. */
-    private static List<SequenceView.ShotState> states(LaidOut laid, Map<Long, NewestRenders.Newest> newest, Map<Long, Camera> cameras) {
+    private static List<SequenceView.ShotState> states(MasterLayout laid, Map<Long, NewestRenders.Newest> newest, Map<Long, Camera> cameras) {
         List<SequenceView.ShotState> states = new ArrayList<>();
         ShotStands.of(laid.lanes(), laid.seen(), id -> newest.containsKey(id) ? newest.get(id).stands() : null).forEach((id, stands) -> {
             ShotRow shot = laid.shots().get(id);
@@ -88,7 +88,7 @@ public class SequenceService {
         return new SequenceView.Lane(lane.id(), lane.name(), lane.enabled(), lane.locked());
     }
 
-    private List<SequenceView.Upper> upper(LaidOut laid, Map<Long, Camera> cameras) {
+    private List<SequenceView.Upper> upper(MasterLayout laid, Map<Long, Camera> cameras) {
         List<SequenceView.Upper> upper = new ArrayList<>();
         for (int lane = 1; lane < laid.master().lanes().size(); lane++) {
             upper.add(new SequenceView.Upper(lane(laid.master().lanes().get(lane)), sectionViews.of(laid, lane, cameras)));
@@ -139,7 +139,7 @@ public class SequenceService {
         return views;
     }
 
-    private static SequenceView.Counts counts(LaidOut laid, List<Seams.Seam> seams, List<SequenceView.ShotState> shots) {
+    private static SequenceView.Counts counts(MasterLayout laid, List<Seams.Seam> seams, List<SequenceView.ShotState> shots) {
         return new SequenceView.Counts(shots.size(), (int) seams.stream().filter(Seams.Seam::isBent).count(),
                 (int) shots.stream().filter(s -> !s.stand().isEmpty()).count(),
                 (int) shots.stream().filter(SequenceView.ShotState::staged).count(),

@@ -16,7 +16,7 @@ import freshsplice.server.steps.ReadOnce;
 import freshsplice.server.steps.Room;
 import freshsplice.server.steps.StepHistory;
 import freshsplice.server.steps.Steps;
-import freshsplice.server.steps.Touched;
+import freshsplice.server.steps.TouchLog;
 import freshsplice.server.stores.masters.MasterStore;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
@@ -83,7 +83,7 @@ class ProjectController {
     private final Renumbering renumbering;
 
     ProjectController(Store store, MasterStore masters, Intake intake, Steps steps, StepHistory history,
-                      LiveUpdates live, Renumbering renumbering, Touched touched) {
+                      LiveUpdates live, Renumbering renumbering, TouchLog touched) {
         this.history = history;
         this.views = new ReadOnce<>(touched, EnumSet.of(Room.LANES, Room.SET, Room.RULES), MOST_BYTES, view -> BYTES_A_PROJECT);
         this.renumbering = renumbering;
@@ -183,9 +183,9 @@ class ProjectController {
 
     /** Tells the others where this window is. Nothing of it is kept. */
     @PostMapping("/{id}/here")
-    void here(@PathVariable long id, @Valid @RequestBody LiveUpdates.Here here, Asker who) {
+    void here(@PathVariable long id, @Valid @RequestBody LiveUpdates.Whereabouts here, Asker who) {
         List<Long> pieces = here.pieces() == null ? List.of() : here.pieces().stream().limit(MOST_PIECES_TOLD).toList();
-        live.tell(id, new LiveUpdates.Here(here.window(), who.name(), here.masterId(), here.frame(), pieces));
+        live.tell(id, new LiveUpdates.Whereabouts(here.window(), who.name(), here.masterId(), here.frame(), pieces));
     }
 
     /** What happens in the project, as it happens; a new line begins with where the project stands. */

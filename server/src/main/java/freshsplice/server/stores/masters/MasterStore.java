@@ -17,7 +17,7 @@ import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.ReadOnce;
 import freshsplice.server.steps.Room;
-import freshsplice.server.steps.Touched;
+import freshsplice.server.steps.TouchLog;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
@@ -48,7 +48,7 @@ public class MasterStore {
     private final SectionTable sections;
     private final ReadOnce<Long, Master> known;
 
-    MasterStore(Store store, JdbcTemplate jdbc, SectionTable sections, Touched touched) {
+    MasterStore(Store store, JdbcTemplate jdbc, SectionTable sections, TouchLog touched) {
         this.known = new ReadOnce<>(touched, EnumSet.of(Room.LANES, Room.RULES), MOST_BYTES, MasterStore::bytes);
         this.sections = sections;
         this.store = store;
@@ -230,9 +230,9 @@ public class MasterStore {
 
     /** Writes the difference: lanes and sections that changed, went and came. Sections keep their ids across lanes. */
     public void write(MasterRow row, Master before, Master after) {
-        Map<Long, SectionTable.Laid> old = new HashMap<>();
+        Map<Long, SectionTable.Placement> old = new HashMap<>();
         before.lanes().forEach(l -> l.sections().forEach(s -> old.put(s.id(),
-                new SectionTable.Laid(row.id, l.id(), s))));
+                new SectionTable.Placement(row.id, l.id(), s))));
         Map<Long, MasterLaneRow> lanes = new HashMap<>();
         laneRows(row.id).forEach(l -> lanes.put(l.id, l));
         List<SectionTable.Change> changes = new ArrayList<>();
@@ -240,7 +240,7 @@ public class MasterStore {
             Lane lane = after.lanes().get(place);
             long laneId = writeLane(row.id, place, lane, lanes.remove(lane.id()));
             for (Section section : lane.sections()) {
-                SectionTable.Laid was = old.remove(section.id());
+                SectionTable.Placement was = old.remove(section.id());
                 if (was == null || was.laneId() != laneId || !section.equals(was.section())) {
                     changes.add(new SectionTable.Change(row.id, laneId, section, was));
                 }
@@ -275,8 +275,8 @@ public class MasterStore {
      * is to be written afterwards, without them.
      */
     public void adopt(MasterRow row, Master empty, Master with, MasterRow from, Master other) {
-        Map<Long, SectionTable.Laid> old = new HashMap<>();
-        other.lanes().forEach(l -> l.sections().forEach(s -> old.put(s.id(), new SectionTable.Laid(from.id, l.id(), s))));
+        Map<Long, SectionTable.Placement> old = new HashMap<>();
+        other.lanes().forEach(l -> l.sections().forEach(s -> old.put(s.id(), new SectionTable.Placement(from.id, l.id(), s))));
         store.entities().flush();
         sections.write(with.main().sections().stream().map(s -> new SectionTable.Change(row.id, empty.main().id(), s,
                 old.get(s.id()))).toList());

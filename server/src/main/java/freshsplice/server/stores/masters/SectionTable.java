@@ -29,11 +29,11 @@ import org.springframework.stereotype.Component;
 @Component
 class SectionTable {
     /** A piece that is to be written: where it lies, and what it was; null for a new one. */
-    record Change(long masterId, long laneId, Section section, Laid was) {
+    record Change(long masterId, long laneId, Section section, Placement was) {
     }
 
     /** A piece and the lane that it lies on. */
-    record Laid(long masterId, long laneId, Section section) {
+    record Placement(long masterId, long laneId, Section section) {
     }
 
     private static final String COLUMNS = "id, lane_id, content, shot_id, nested_id, render_id, words, rec_in, rec_out, "
@@ -55,8 +55,8 @@ class SectionTable {
     /** The pieces of a master by lane, in record order. */
     Map<Long, List<Section>> byLane(long masterId) {
         return jdbc.query("select " + COLUMNS + " from section where master_id = ? and alive = 1 order by rec_in",
-                        (r, n) -> new Laid(masterId, r.getLong(2), section(r)), masterId).stream()
-                .collect(Collectors.groupingBy(Laid::laneId, Collectors.mapping(Laid::section, Collectors.toList())));
+                        (r, n) -> new Placement(masterId, r.getLong(2), section(r)), masterId).stream()
+                .collect(Collectors.groupingBy(Placement::laneId, Collectors.mapping(Placement::section, Collectors.toList())));
     }
 
     private static Section section(ResultSet r) throws SQLException {
@@ -159,7 +159,7 @@ class SectionTable {
     }
 
     private static ChangedRow difference(Change change) {
-        Laid was = change.was();
+        Placement was = change.was();
         Section now = change.section();
         Map<String, ChangedRow.Value> values = new LinkedHashMap<>();
         long by = now.record().in() - was.section().record().in();

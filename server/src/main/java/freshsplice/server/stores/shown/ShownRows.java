@@ -6,7 +6,7 @@ import freshsplice.core.camera.Camera;
 import freshsplice.server.rows.BoardRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
-import freshsplice.server.steps.Touched;
+import freshsplice.server.steps.TouchLog;
 import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.StageStore;
 import java.util.HashMap;
@@ -41,11 +41,11 @@ public class ShownRows {
     private final Store store;
     private final MasterStore masters;
     private final StageStore stages;
-    private final Touched touched;
+    private final TouchLog touched;
     private final Cache<Key, Read> read = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
             .<Key, Read>weigher((key, known) -> (known.rows().size() + 1) * BYTES_A_ROW).build();
 
-    ShownRows(Store store, MasterStore masters, StageStore stages, Touched touched) {
+    ShownRows(Store store, MasterStore masters, StageStore stages, TouchLog touched) {
         this.store = store;
         this.masters = masters;
         this.stages = stages;

@@ -7,9 +7,9 @@ package freshsplice.core.cut;
  * @param format the format's name, as its reader gives it
  * @param text   the format's own text
  */
-public record Kept(String format, String text) {
+public record FormatNote(String format, String text) {
     /** The text, where it is of this format; else null. */
-    public static String of(Kept kept, String format) {
+    public static String of(FormatNote kept, String format) {
         return kept != null && kept.format.equals(format) ? kept.text : null;
     }
 }

@@ -19,7 +19,7 @@ import freshsplice.server.rows.SoundLaneRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.ReadOnce;
 import freshsplice.server.steps.Room;
-import freshsplice.server.steps.Touched;
+import freshsplice.server.steps.TouchLog;
 import freshsplice.server.stores.cuts.CutStore;
 import freshsplice.server.stores.masters.LaidSound;
 import freshsplice.server.stores.masters.MasterStore;
@@ -36,7 +36,7 @@ import org.springframework.stereotype.Component;
 
 /** Masters laid out against their cuts, each once until something that it is made of is touched: filming leaves it as it is. */
 @Component
-class LaidOuts {
+class MasterLayouts {
     /** About what a piece takes in memory with its places in cut and lanes, in bytes. */
     private static final int BYTES_A_PIECE = 800;
     private static final long MOST_BYTES = 64L << 20;
@@ -51,10 +51,10 @@ class LaidOuts {
     private final Marks marks;
     private final ShownRows shown;
     private final LiveUpdates live;
-    private final ReadOnce<Long, LaidOut> known;
+    private final ReadOnce<Long, MasterLayout> known;
 
-    LaidOuts(Store store, MasterStore masters, CutStore cuts, Comparing comparing, CutViews cutViews, CutsUnder cutsUnder,
-             LaidSound sounds, Marks marks, ShownRows shown, LiveUpdates live, Touched touched) {
+    MasterLayouts(Store store, MasterStore masters, CutStore cuts, Comparing comparing, CutViews cutViews, CutsUnder cutsUnder,
+             LaidSound sounds, Marks marks, ShownRows shown, LiveUpdates live, TouchLog touched) {
         this.store = store;
         this.masters = masters;
         this.cuts = cuts;
@@ -65,21 +65,21 @@ class LaidOuts {
         this.marks = marks;
         this.shown = shown;
         this.live = live;
-        this.known = new ReadOnce<>(touched, EnumSet.complementOf(EnumSet.of(Room.CAMERAS, Room.SET)), MOST_BYTES, LaidOuts::bytes);
+        this.known = new ReadOnce<>(touched, EnumSet.complementOf(EnumSet.of(Room.CAMERAS, Room.SET)), MOST_BYTES, MasterLayouts::bytes);
     }
 
-    private static int bytes(LaidOut laid) {
+    private static int bytes(MasterLayout laid) {
         return (laid.pieces().size() + laid.seen().size() + laid.upper().stream().mapToInt(List::size).sum() + 1) * BYTES_A_PIECE;
     }
 
     /** @param project as the transaction under way sees it */
-    LaidOut of(MasterRow row, ProjectRow project) {
+    MasterLayout of(MasterRow row, ProjectRow project) {
         // read before all else: what is told while it is read makes it old
         long told = live.told(project.id);
         return known.of(project, row.id, told, () -> layOut(row, project));
     }
 
-    private LaidOut layOut(MasterRow row, ProjectRow project) {
+    private MasterLayout layOut(MasterRow row, ProjectRow project) {
         Master master = masters.read(row);
         LongFunction<Master> nested = masters.nested();
         LivePieces livePieces = new LivePieces(nested);
@@ -92,7 +92,7 @@ class LaidOuts {
         PlacesInCut inCut = PlacesInCut.of(sections, cut == null ? null : comparing.turnover(row, master, shots, cutPieces, cut));
         Map<Long, String> slips = ActionSlips.of(sections, MasterStore.shots(shots)).stream()
                 .collect(Collectors.toMap(ActionSlips.Slip::at, ActionSlips.Slip::words));
-        return new LaidOut(master, whole(master, cut), cut == null ? cutsUnder.shown(row)
+        return new MasterLayout(master, whole(master, cut), cut == null ? cutsUnder.shown(row)
                 : new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.stamp(cutRow, cutPieces)), pieces,
                 IntStream.range(1, master.lanes().size()).mapToObj(lane -> livePieces.ofLane(master, lane)).toList(),
                 livePieces.of(master), inCut, slips, shots, shown.boards(project.id, project.seq), aliases(project.id),

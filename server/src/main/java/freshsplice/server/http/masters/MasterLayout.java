@@ -29,7 +29,7 @@ import java.util.function.LongFunction;
  * @param moving  pictures that move
  * @param nested  finds masters that it nests
  */
-record LaidOut(Master master, FrameRange whole, SequenceView.Cut cut, List<LivePieces.Live> pieces, List<List<LivePieces.Live>> upper,
+record MasterLayout(Master master, FrameRange whole, SequenceView.Cut cut, List<LivePieces.Live> pieces, List<List<LivePieces.Live>> upper,
                List<LivePieces.Live> seen, PlacesInCut inCut, Map<Long, String> slips, Map<Long, ShotRow> shots,
                Map<Long, BoardRow> boards, Map<Long, String> aliases, Set<Long> moving, LongFunction<Master> nested,
                List<SequenceView.Sound> sounds, List<SequenceView.SoundLane> soundLanes, List<SequenceView.Mark> marks) {

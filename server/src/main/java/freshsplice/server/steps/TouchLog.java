@@ -13,7 +13,7 @@ import org.springframework.stereotype.Component;
 
 /** Which rows the last steps touched: what was read of all others still holds. */
 @Component
-public class Touched {
+public class TouchLog {
     /** So many steps of a table are known one by one; who read before them reads all anew. */
     private static final int KNOWN = 32;
 
