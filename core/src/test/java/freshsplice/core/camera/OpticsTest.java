@@ -31,6 +31,29 @@ class OpticsTest {
         assertThat(Optics.far(35, 4, 0.025, h / 3)).isGreaterThan(h / 3).isFinite();
     }
 
+    /**
+     * At both limits a point is a disc as large as the largest circle that looks sharp. The disc of a thin lens is f²/(N·(s − f)) ·
+     * |d − s|/d (textbook geometry of similar triangles, not the formula of the limits).
+     */
+    @ParameterizedTest
+    @CsvSource({"24,2.8,1.2", "35,4,3", "50,8,3", "85,2,2.5", "100,5.6,12"})
+    void atBothLimitsAPointIsAsLargeAsTheCircleOfConfusion(double lens, double stop, double focus) {
+        for (double circle : new double[] {0.025, 0.030}) {
+            double near = Optics.near(lens, stop, circle, focus);
+            double far = Optics.far(lens, stop, circle, focus);
+            assertThat(disc(lens, stop, focus, near)).isCloseTo(circle, within(1e-9));
+            assertThat(disc(lens, stop, focus, far)).isCloseTo(circle, within(1e-9));
+            assertThat(near).isLessThan(focus);
+            assertThat(far).isGreaterThan(focus);
+        }
+    }
+
+    /** Millimetres on the film back. */
+    private static double disc(double lensMm, double stop, double focusM, double pointM) {
+        double focusMm = focusM * 1000;
+        return lensMm * lensMm / (stop * (focusMm - lensMm)) * Math.abs(pointM - focusM) / pointM;
+    }
+
     @Test
     void circlesOfConfusionOfTheKnownBacks() {
         assertThat(FilmBack.FULL_FRAME.circleOfConfusionMm()).isCloseTo(0.030, within(1e-9));

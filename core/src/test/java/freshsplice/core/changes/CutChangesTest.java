@@ -57,6 +57,20 @@ class CutChangesTest {
         assertThat(gone.get(0).newRecord()).isNull();
     }
 
+    /** Handles are there to be used: all eight of them and no frame more, at both ends, however the piece was slipped. */
+    @Test
+    void asManyFramesAsThereAreHandlesNeedNoCameraWork() {
+        for (int beyond : new int[] {1, 7, 8, 9, 20}) {
+            Needs wanted = beyond <= 8 ? Needs.HANDLES : Needs.CAMERA;
+            assertThat(edits(r -> r.trim(3, beyond, 0))).as("head by %d", beyond).extracting(Change::needs).containsExactly(wanted);
+            assertThat(edits(r -> r.trim(3, 0, beyond))).as("tail by %d", beyond).extracting(Change::needs).containsExactly(wanted);
+            assertThat(edits(r -> r.slip(3, beyond))).as("slip by %d", beyond).extracting(Change::needs).containsExactly(wanted);
+            assertThat(edits(r -> r.slip(3, -beyond))).as("slip by −%d", beyond).extracting(Change::needs).containsExactly(wanted);
+            assertThat(edits(r -> r.trim(3, -beyond, -1))).as("shorter by %d", beyond).extracting(Change::needs)
+                    .containsExactly(Needs.NOTHING);
+        }
+    }
+
     @Test
     void joiningWhatWasSplitIsJoined() {
         EditRoom room = EditRoom.with(new Random(2), 6);

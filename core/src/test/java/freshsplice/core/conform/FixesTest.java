@@ -35,6 +35,15 @@ class FixesTest {
         assertThat(after.shots().get(1).piece().time().frameAt(52)).isEqualTo(30);
     }
 
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4})
+    @DisplayName("a piece of up to three frames is a flash, one of four is none")
+    void howShortAFlashIs(int frames) {
+        Cut cut = Cuts.of(Cuts.lane(Cuts.clip("a", 0, 50, 0), Cuts.clip("b", 50, 50 + frames, 7), Cuts.clip("c", 50 + frames, 100, 30)));
+        assertThat(plan(cut, Map.of()).pointers().stream().filter(p -> p.remark().text().contains("flash")).toList())
+                .hasSize(frames <= 3 ? 1 : 0);
+    }
+
     @Test
     @DisplayName("what was chosen is said at its place and can be taken back")
     void pointer() {
