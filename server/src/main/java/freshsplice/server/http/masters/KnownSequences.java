@@ -90,9 +90,14 @@ class KnownSequences {
         // both are read before the view is: what is told or done while it is read makes it old
         long told = live.told(row.projectId);
         long newest = touched.newest(row.projectId);
-        long seq = newest > 0 ? newest : store.get(ProjectRow.class, row.projectId).seq;
         return Objects.requireNonNull(recent.asMap().compute(row.id, (id, known) ->
-                known != null && known.isAsNewAs(seq, told) ? known : made(row, told, known)));
+                known != null && (newest > 0 && known.isAsNewAs(newest, told) || known.isAsNewAs(committed(row), told)) ? known
+                        : made(row, told, known)));
+    }
+
+    /** Asked only where a step is not in the view yet: it may not be committed, or have come to nothing. */
+    private long committed(MasterRow row) {
+        return store.get(ProjectRow.class, row.projectId).seq;
     }
 
     private Recent made(MasterRow row, long told, Recent before) {

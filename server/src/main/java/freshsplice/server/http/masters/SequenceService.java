@@ -47,7 +47,9 @@ public class SequenceService {
     }
 
     @Transactional(readOnly = true)
-    public SequenceView view(MasterRow row) {
+    public SequenceView view(MasterRow asked) {
+        // as this transaction sees it: what was asked about may have been read before a step that it now sees
+        MasterRow row = store.get(MasterRow.class, asked.id);
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
         MasterLayout laid = laidOuts.of(row, project);
         Master master = laid.master();
