@@ -75,13 +75,9 @@ final class IntakeRun {
         for (int i = 0; i < SHOTS; i++) {
             long at = 86_400 + i * 40L;
             text.append(String.format(Locale.ROOT, "%03d  AX V C %s %s %s %s\r\n* FROM CLIP NAME: bd_%04d.png\r\n", i + 1,
-                    label(0), label(40), label(at), label(at + 40), i));
+                    LongMaster.label(0), LongMaster.label(40), LongMaster.label(at), LongMaster.label(at + 40), i));
         }
         return text.toString().getBytes(StandardCharsets.UTF_8);
-    }
-
-    private static String label(long f) {
-        return String.format(Locale.ROOT, "%02d:%02d:%02d:%02d", f / 86_400, f / 1440 % 60, f / 24 % 60, f % 24);
     }
 
     private static byte[] picture(int number) throws IOException {

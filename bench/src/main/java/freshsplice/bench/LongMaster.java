@@ -55,7 +55,8 @@ record LongMaster(RunningServer server, String project, String id) {
         return edl.toString();
     }
 
-    private static String label(long frame) {
+    /** A timecode label at 24 frames/s. */
+    static String label(long frame) {
         return String.format(Locale.ROOT, "%02d:%02d:%02d:%02d", frame / 86_400, frame / 1440 % 60, frame / 24 % 60,
                 frame % 24);
     }

@@ -70,15 +70,11 @@ class KnownSequences {
     /** What changed since a view that a window has, as JSON of a {@link SequenceChange}; the whole where that is not known any more. */
     byte[] since(MasterRow row, String stamp) {
         Recent now = recent(row);
-        if (now.views().stream().noneMatch(v -> v.stamp().equals(stamp))) {
-            return json.writeValueAsBytes(SequenceChange.all(now.views().get(0)));
-        }
-        return now.changes().computeIfAbsent(stamp, older -> json.writeValueAsBytes(change(now.views(), older)));
-    }
-
-    private static SequenceChange change(List<SequenceView> views, String stamp) {
-        return views.stream().filter(v -> v.stamp().equals(stamp)).findFirst()
-                .map(older -> SequenceChange.between(older, views.get(0))).orElseGet(() -> SequenceChange.all(views.get(0)));
+        SequenceView newest = now.views().get(0);
+        return now.views().stream().filter(v -> v.stamp().equals(stamp)).findFirst()
+                .map(older -> now.changes().computeIfAbsent(stamp,
+                        same -> json.writeValueAsBytes(SequenceChange.between(older, newest))))
+                .orElseGet(() -> json.writeValueAsBytes(SequenceChange.all(newest)));
     }
 
     /** The view as it stands. */

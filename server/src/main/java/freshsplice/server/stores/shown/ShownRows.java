@@ -9,7 +9,6 @@ import freshsplice.server.rows.Store;
 import freshsplice.server.steps.TouchLog;
 import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.StageStore;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +16,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
+import java.util.function.LongFunction;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -58,22 +58,13 @@ public class ShownRows {
      * @param seq the project's number of edits as the transaction under way sees it
      */
     public Map<Long, ShotRow> shots(long projectId, long seq) {
-        Key key = new Key("shots", projectId);
-        long now = touched.last(projectId, "shot");
-        Read known = read.getIfPresent(key);
-        if (known != null && known.touched() < now && now <= seq) {
-            Map<Long, ShotRow> before = rows(known);
-            touched.after(projectId, "shot", known.touched()).ifPresent(ids ->
-                    read.put(key, new Read(now, withNew(before, ids))));
-        }
-        return known(key, now, seq, () -> masters.shotRows(projectId));
+        return renewed(new Key("shots", projectId), touched.last(projectId, "shot"), seq,
+                since -> touched.after(projectId, "shot", since), this::shots, () -> masters.shotRows(projectId));
     }
 
-    private Map<Long, ShotRow> withNew(Map<Long, ShotRow> before, Set<Long> ids) {
-        Map<Long, ShotRow> after = new TreeMap<>(before);
-        after.keySet().removeAll(ids);
-        store.whereIn(ShotRow.class, "id", List.copyOf(ids)).forEach(alive -> after.put(alive.id, alive));
-        return after;
+    private Map<Long, ShotRow> shots(Set<Long> ids) {
+        return store.whereIn(ShotRow.class, "id", List.copyOf(ids)).stream()
+                .collect(Collectors.toMap(row -> row.id, Function.identity()));
     }
 
     /** The first board of each shot, by the shot's id. */
@@ -87,15 +78,9 @@ public class ShownRows {
 
     /** Cameras of a scene by id. */
     public Map<Long, Camera> cameras(long projectId, long sceneId, long seq) {
-        Key key = new Key("cameras", sceneId);
         long now = Math.max(touched.last(projectId, "camera"), touched.last(projectId, "camera_key"));
-        Read known = read.getIfPresent(key);
-        if (known != null && known.touched() < now && now <= seq) {
-            Map<Long, Camera> before = rows(known);
-            touchedCameras(projectId, known.touched()).ifPresent(ids ->
-                    read.put(key, new Read(now, withNew(before, ids, sceneId))));
-        }
-        return known(key, now, seq, () -> stages.cameras(sceneId));
+        return renewed(new Key("cameras", sceneId), now, seq, since -> touchedCameras(projectId, since),
+                ids -> stages.cameras(sceneId, ids), () -> stages.cameras(sceneId));
     }
 
     private Optional<Set<Long>> touchedCameras(long projectId, long since) {
@@ -109,11 +94,25 @@ public class ShownRows {
         return Optional.of(all);
     }
 
-    private Map<Long, Camera> withNew(Map<Long, Camera> before, Set<Long> ids, long sceneId) {
-        Map<Long, Camera> after = new HashMap<>(before);
-        after.keySet().removeAll(ids);
-        after.putAll(stages.cameras(sceneId, ids));
-        return after;
+    /**
+     * What is known, with those alone read anew that were touched meanwhile.
+     *
+     * @param touchedSince which, after a number of edits; empty where nobody knows any more
+     * @param some         reads those of some ids that are there
+     */
+    private <T> Map<Long, T> renewed(Key key, long now, long seq, LongFunction<Optional<Set<Long>>> touchedSince,
+                                     Function<Set<Long>, Map<Long, T>> some, Supplier<Map<Long, T>> all) {
+        Read known = read.getIfPresent(key);
+        if (known != null && known.touched() < now && now <= seq) {
+            Map<Long, T> before = rows(known);
+            touchedSince.apply(known.touched()).ifPresent(ids -> {
+                Map<Long, T> after = new TreeMap<>(before);
+                after.keySet().removeAll(ids);
+                after.putAll(some.apply(ids));
+                read.put(key, new Read(now, after));
+            });
+        }
+        return known(key, now, seq, all);
     }
 
     private <T> Map<Long, T> known(Key key, long now, long seq, Supplier<Map<Long, T>> reading) {
