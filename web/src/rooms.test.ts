@@ -5,6 +5,7 @@ const ROWS = [
   ['parts', 'desk'],
   ['server'],
   ['playhead'],
+  ['painting'],
   ['pictures'],
   ['intake', 'conform', 'stage', 'renders', 'review', 'turnover'],
   ['app'],

@@ -1,19 +1,13 @@
-import { useEffect, useRef } from 'react'
+import { Suspense, useEffect, useRef } from 'react'
 import { ErrorBoundary } from 'react-error-boundary'
-import { Conform } from '../conform/Conform'
 import { MasterBox, openMasters } from '../conform/MasterBox'
 import { useActions, useKeys } from '../desk/actions'
 import { setDesk, setProject, useDesk, useOfDesk, VIEWS } from '../desk/desk'
-import { Intake } from '../intake/Intake'
 import { Empty } from '../parts/Empty'
 import { itemAt } from '../parts/lists'
 import { goTo, playOrStop, playRange, setIn, setOut, setScore, shuttle, step, stop } from '../playhead/transport'
-import { Renders } from '../renders/Renders'
-import { Review } from '../review/Review'
 import { useLive } from '../server/live'
 import { useMasters, useProject, useProjects, useSequence } from '../server/queries'
-import { Stage } from '../stage/Stage'
-import { Turnover } from '../turnover/Turnover'
 import { CommandBox } from './CommandBox'
 import { Fault } from './Fault'
 import { Messages } from './Messages'
@@ -21,6 +15,7 @@ import { Projects } from './Projects'
 import { StatusLine } from './StatusLine'
 import { TopLine } from './TopLine'
 import { redo, undo } from './undo'
+import { Conform, Intake, loadViews, Renders, Review, Stage, Turnover } from './views'
 
 export function App() {
   const { view, projectId, masterId } = useOfDesk('view', 'projectId', 'masterId')
@@ -31,7 +26,7 @@ export function App() {
   // a master that was taken away, here or elsewhere, gives way to the project's first
   const open = masters?.some((m) => m.id === masterId) ? masterId : (project?.masterId ?? undefined)
   const sequence = useSequence(project, open).data
-  useLive(project?.id)
+  useLive(project?.id, open)
   const shown = project?.masterId && sequence?.id === open ? sequence : undefined
   useKeys()
 
@@ -45,6 +40,11 @@ export function App() {
       }
     }
   }, [projects.data, known])
+
+  useEffect(() => {
+    const idle = window.setTimeout(() => void loadViews(), 1000)
+    return () => window.clearTimeout(idle)
+  }, [])
 
   useEffect(() => {
     if (shown) {
@@ -105,31 +105,33 @@ export function App() {
       <TopLine project={project} sequence={shown} />
       <main className="relative flex min-h-0 flex-1 flex-col" aria-label={view}>
         <ErrorBoundary FallbackComponent={Fault} resetKeys={[view, project.id, open]}>
-          {view === 'Intake' && <Intake project={project} />}
-          {view === 'Turnover' && <Turnover project={project} sequence={shown} />}
-          {view !== 'Intake' &&
-            view !== 'Turnover' &&
-            !shown &&
-            (project.masterId ? (
-              <Empty title="One moment" text="Laying out the lanes" />
-            ) : (
-              <Empty
-                title="No cut yet"
-                text="Everything here follows from a cut. Drop a cut (EDL, XML, AAF or OTIO) with its pictures and sound in Intake, or begin with empty shots."
-              >
-                <button type="button" className="button button-main" onClick={() => setDesk({ view: 'Intake' })}>
-                  Go to Intake
-                </button>
-                <button type="button" className="button" onClick={() => openMasters(true)}>
-                  Begin without a cut
-                </button>
-                <MasterBox project={project} sequence={undefined} hidden />
-              </Empty>
-            ))}
-          {shown && view === 'Conform' && <Conform project={project} sequence={shown} />}
-          {shown && view === 'Stage' && <Stage project={project} sequence={shown} />}
-          {shown && view === 'Renders' && <Renders project={project} sequence={shown} />}
-          {shown && view === 'Review' && <Review project={project} sequence={shown} />}
+          <Suspense key={view} fallback={<Empty title="One moment" text={`Opening ${view}`} />}>
+            {view === 'Intake' && <Intake project={project} />}
+            {view === 'Turnover' && <Turnover project={project} sequence={shown} />}
+            {view !== 'Intake' &&
+              view !== 'Turnover' &&
+              !shown &&
+              (project.masterId ? (
+                <Empty title="One moment" text="Laying out the lanes" />
+              ) : (
+                <Empty
+                  title="No cut yet"
+                  text="Everything here follows from a cut. Drop a cut (EDL, XML, AAF or OTIO) with its pictures and sound in Intake, or begin with empty shots."
+                >
+                  <button type="button" className="button button-main" onClick={() => setDesk({ view: 'Intake' })}>
+                    Go to Intake
+                  </button>
+                  <button type="button" className="button" onClick={() => openMasters(true)}>
+                    Begin without a cut
+                  </button>
+                  <MasterBox project={project} sequence={undefined} hidden />
+                </Empty>
+              ))}
+            {shown && view === 'Conform' && <Conform project={project} sequence={shown} />}
+            {shown && view === 'Stage' && <Stage project={project} sequence={shown} />}
+            {shown && view === 'Renders' && <Renders project={project} sequence={shown} />}
+            {shown && view === 'Review' && <Review project={project} sequence={shown} />}
+          </Suspense>
         </ErrorBoundary>
       </main>
       <StatusLine project={project} sequence={shown} />

@@ -62,3 +62,14 @@ it('does nothing that cannot be done now, and stays', () => {
   expect(locked).not.toHaveBeenCalled()
   expect(screen.getByRole('option').getAttribute('aria-disabled')).toBe('true')
 })
+
+it('finds what a view offers that comes while it is open', () => {
+  type('bent')
+  expect(names()).toHaveLength(0)
+  function Late() {
+    useActions('late', [{ group: 'Conform', name: 'Next bent seam', keys: 'B', run: () => undefined }])
+    return null
+  }
+  render(<Late />)
+  expect(names()).toHaveLength(1)
+})

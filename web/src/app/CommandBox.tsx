@@ -1,7 +1,7 @@
 import { Dialog } from 'radix-ui'
 import { useMemo, useState } from 'react'
 import { create } from 'zustand'
-import { type Action, allActions, useActions } from '../desk/actions'
+import { type Action, allActions, useActionList, useActions } from '../desk/actions'
 import { readableKeys } from '../desk/keyWords'
 import { plainWords } from '../desk/synonyms'
 
@@ -18,7 +18,9 @@ export function CommandBox() {
     { group: 'Help', name: 'Do anything', keys: 'Ctrl+K', run: openCommands },
     { group: 'Help', name: 'Shortcuts', keys: '?', run: openCommands },
   ])
-  const found = useMemo(() => (open ? search(allActions(), text) : []), [open, text])
+  // a view that is still being loaded offers its own once it is there
+  const owners = useActionList((s) => [...s.lists.keys()].join())
+  const found = useMemo(() => (open && owners ? search(allActions(), text) : []), [open, owners, text])
   const close = (next: boolean) => {
     useBox.setState({ open: next })
     setText('')

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef } from 'react'
+import { ownRatio } from '../painting/ownRatio'
+import { useSetPainter } from '../painting/useSetPainter'
 import { readBake } from '../pictures/bake'
-import { useSetPainter } from '../pictures/useSetPainter'
 import { useSize } from '../pictures/useSize'
 import { useBake } from '../server/queries'
 import type { Project, PullView } from '../server/types'
@@ -26,8 +27,7 @@ function Frame({ project, side }: { project: Project; side: PullView['left'] }) 
   const { canvas, painter, ready } = useSetPainter(project.id, project.sceneId)
   useEffect(() => {
     if (painter && bake && width > 0) {
-      painter.size(width, height, Math.min(2, window.devicePixelRatio))
-      painter.draw(bake.view(0), bake.projection(0), bake.places(0))
+      painter.draw({ width, height, ratio: ownRatio(), view: bake.view(0), projection: bake.projection(0), places: bake.places(0) })
     }
   }, [painter, ready, bake, width, height])
   return (

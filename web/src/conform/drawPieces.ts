@@ -7,7 +7,7 @@ import { timesOf } from '../parts/speed'
 import { image } from '../pictures/images'
 import { mediaFrameAt, pieceAt, renderOf, shotFrameAt } from '../playhead/lookup'
 import type { LaidRender, Section } from '../server/types'
-import { drawPassages, meetsBefore } from './drawPassages'
+import { drawTransitions, meetsBefore } from './drawTransitions'
 import { coverByUpper, drawNests, markChosen } from './drawUpper'
 import { CELLS, draggedEdge, forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
 import { shotPicture } from './shotPictures'
@@ -85,7 +85,7 @@ export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
       }
     },
   )
-  drawPassages(g, s, pieces, s.layout.cut, meetsBefore(pieces))
+  drawTransitions(g, s, pieces, s.layout.cut, meetsBefore(pieces))
 }
 
 export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
@@ -105,7 +105,7 @@ export function drawShots(g: CanvasRenderingContext2D, s: Scene) {
     },
     draggedEdge,
   )
-  drawPassages(g, s, sections, s.layout.shots, meetsBefore(sections))
+  drawTransitions(g, s, sections, s.layout.shots, meetsBefore(sections))
   drawNests(g, s)
   coverByUpper(g, s)
   markChosen(g, s, sections, s.layout.shots, draggedEdge)

@@ -4,7 +4,7 @@ import { clipped } from '../parts/brush'
 import { itemAt } from '../parts/lists'
 import { LABELS, toX } from '../parts/scale'
 import type { Section } from '../server/types'
-import { drawPassages, meetsBefore } from './drawPassages'
+import { drawTransitions, meetsBefore } from './drawTransitions'
 import { forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
 
 /** A lane above the main one: where a piece of it is live it is bright, where a higher one is, or it is off, dim. */
@@ -49,7 +49,7 @@ export function drawUpper(g: CanvasRenderingContext2D, s: Scene, upper: number) 
       g.fillRect(x, top, Math.max(1, w - 1), 2.5)
     }
   }
-  drawPassages(g, s, sections, span, meetsBefore(sections))
+  drawTransitions(g, s, sections, span, meetsBefore(sections))
   markChosen(g, s, sections, span)
 }
 

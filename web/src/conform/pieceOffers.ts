@@ -49,7 +49,7 @@ export const pieceOffers = (d: Doing): Offered[] => [
   ...arranging(d),
   ...trims(d),
   ...times(d),
-  ...passages(d),
+  ...transitions(d),
   ...ranges(d),
   ...choosing(d),
 ]
@@ -247,9 +247,9 @@ const CURVES: [string, string][] = [
 ]
 type Curve = 'EVEN' | 'EASED' | 'LATE' | 'EARLY'
 
-function passages({ one, ask, question }: Doing): Offered[] {
-  const o = offer('Passages')
-  const passage = (label: string, kind: 'DISSOLVE' | 'FADE_OUT') => () =>
+function transitions({ one, ask, question }: Doing): Offered[] {
+  const o = offer('Transitions')
+  const transition = (label: string, kind: 'DISSOLVE' | 'FADE_OUT') => () =>
     question({
       label,
       unit: 'frames, 0 for none',
@@ -258,8 +258,8 @@ function passages({ one, ask, question }: Doing): Offered[] {
       give: (frames, curve) => ask({ kind, frames, curve: curve as Curve }),
     })
   return [
-    o('', 'Dissolve or fade in …', 'Y', passage('Dissolve into it over', 'DISSOLVE'), !!one),
-    o('', 'Fade out …', 'U', passage('Fade out over', 'FADE_OUT'), !!one),
+    o('', 'Dissolve or fade in …', 'Y', transition('Dissolve into it over', 'DISSOLVE'), !!one),
+    o('', 'Fade out …', 'U', transition('Fade out over', 'FADE_OUT'), !!one),
   ]
 }
 

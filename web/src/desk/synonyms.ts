@@ -13,7 +13,7 @@ const WORDS: [RegExp, string][] = [
   [/level/i, 'sound volume gain loud'],
   [/mute|hear/i, 'sound solo level'],
   [/master of these pieces|nested|nests/i, 'nest compound sequence'],
-  [/dissolve|fade/i, 'transition passage mix'],
+  [/dissolve|fade/i, 'transition transition mix'],
   [/render/i, 'export movie'],
   [/undo|history/i, 'back'],
   [/duplicate|copy/i, 'clone'],

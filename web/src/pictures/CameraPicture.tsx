@@ -1,10 +1,11 @@
 import { useEffect, useRef } from 'react'
+import { ownRatio } from '../painting/ownRatio'
+import { useSetPainter } from '../painting/useSetPainter'
 import { passingFrom, shareAt, shotFrameAt } from '../playhead/lookup'
-import { useTransport } from '../playhead/transport'
+import { useGrain } from '../playhead/transport'
 import type { Section } from '../server/types'
 import { RenderPicture } from './RenderPicture'
 import { useSectionBake } from './useSectionBake'
-import { useSetPainter } from './useSetPainter'
 import { useSize } from './useSize'
 
 type Props = { projectId: number; sceneId?: number; section?: Section; before?: Section; frame: number; framesPerSecond: number }
@@ -64,13 +65,12 @@ const Words = ({ text }: { text: string }) => (
 function Layer({ projectId, sceneId, section, frame, width, height, share }: LayerProps) {
   const bake = useSectionBake(projectId, section)
   const { canvas, painter, ready } = useSetPainter(projectId, sceneId)
-  const grain = useTransport((t) => (t.speed === 0 ? 1 : t.grain))
+  const grain = useGrain()
 
   useEffect(() => {
     if (painter && bake && width > 0) {
-      painter.size(width, height, Math.min(2, window.devicePixelRatio) * grain)
       const k = frame - section.seenIn
-      painter.draw(bake.view(k), bake.projection(k), bake.places(k))
+      painter.draw({ width, height, ratio: ownRatio() * grain, view: bake.view(k), projection: bake.projection(k), places: bake.places(k) })
     }
   }, [painter, ready, bake, frame, width, height, grain, section.seenIn])
 

@@ -19,6 +19,9 @@ type Part = { in: number; out: number }
  */
 export const useTransport = create<{ speed: number; dropped: number; grain: number }>(() => ({ speed: 0, dropped: 0, grain: 1 }))
 
+/** How finely a set is drawn now, as a share of its full size. */
+export const useGrain = () => useTransport((t) => (t.speed === 0 ? 1 : t.grain))
+
 let score: Score = { start: 0, end: 1, masterEnd: 1, framesPerSecond: 24, sound: [] }
 let begun = { at: 0, frame: 0 }
 let ticking = 0

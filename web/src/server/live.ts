@@ -4,21 +4,29 @@ import { setLine } from '../desk/line'
 import { sayError } from '../desk/messages'
 import { whoAmI } from './client'
 import { heardOf } from './others'
-import { catchUp, refreshEdited, refreshForOthers, refreshRenders, refreshTasks } from './queries'
-import type { Here } from './types'
+import { takeChange } from './pushed'
+import { catchUp, refreshEdited, refreshForOthers, refreshRenders, refreshSequence, refreshTasks } from './queries'
+import type { Here, SequenceChange } from './types'
 
 type Update = { kind: string; seq: number; name: string; who: string; touched: string[] }
-/** One of both. What happens quickly one after another is told together. */
-type Told = { update?: Update; here?: Here }
+/**
+ * One of these. What happens quickly one after another is told together.
+ *
+ * @property change what edits changed of the open master
+ * @property ask    the open master, where the server cannot say what changed of it
+ */
+type Told = { update?: Update; here?: Here; change?: SequenceChange; ask?: number }
 
 /** What others do is asked for together, in ms: fifty people at once are not asked after one by one. */
 const OTHERS_MS = 100
+/** All that shows renders is asked for so often while the queue draws, in ms. */
+const RENDERS_MS = 1500
 
 /**
- * Follows a project: edits of all windows arrive at once. When the line was lost the window asks where the project
+ * Follows a project: edits of all windows arrive at once, and what they changed of the open master with them. When the line was lost the window asks where the project
  * stands and catches up.
  */
-export function useLive(projectId: number | undefined) {
+export function useLive(projectId: number | undefined, masterId: number | undefined) {
   useEffect(() => {
     if (!projectId) {
       return
@@ -33,9 +41,9 @@ export function useLive(projectId: number | undefined) {
       const seq = Math.max(...othersDid.map((update) => update.seq))
       othersAsked = 0
       othersDid = []
-      refreshForOthers(projectId, seq, all)
+      refreshForOthers(projectId, seq, all, masterId)
     }
-    const line = new EventSource(`/api/projects/${projectId}/live`)
+    const line = new EventSource(`/api/projects/${projectId}/live${masterId ? `?master=${masterId}` : ''}`)
     line.onopen = () => setLine(true)
     line.onerror = () => {
       lost = true
@@ -53,7 +61,7 @@ export function useLive(projectId: number | undefined) {
         lost = false
       } else if (update.kind === 'edit') {
         if (update.who === (whoAmI() || 'somebody')) {
-          refreshEdited(projectId, update.touched)
+          refreshEdited(projectId, update.touched, masterId)
         } else {
           colleagueDid(update.who, update.name)
           othersDid.push(update)
@@ -67,18 +75,26 @@ export function useLive(projectId: number | undefined) {
         refreshEdited(projectId)
       } else if (update.kind === 'render') {
         refreshRenders(projectId)
-        // lanes show finished renders only, so they need not follow every frame
-        window.clearTimeout(rendersAsked)
-        rendersAsked = window.setTimeout(() => refreshEdited(projectId), 1500)
+        // lanes show finished renders only, so they need not follow every frame; yet one that is done must not wait for the queue's end
+        rendersAsked ||= window.setTimeout(() => {
+          rendersAsked = 0
+          refreshEdited(projectId)
+        }, RENDERS_MS)
       }
     }
     line.addEventListener('told', (event) => {
-      for (const { update, here } of JSON.parse((event as MessageEvent<string>).data) as Told[]) {
+      for (const { update, here, change, ask } of JSON.parse((event as MessageEvent<string>).data) as Told[]) {
         if (update) {
           hear(update)
         }
         if (here) {
           heardOf(here)
+        }
+        if (change) {
+          takeChange(projectId, change)
+        }
+        if (ask) {
+          refreshSequence(projectId, ask)
         }
       }
     })
@@ -87,5 +103,5 @@ export function useLive(projectId: number | undefined) {
       window.clearTimeout(othersAsked)
       line.close()
     }
-  }, [projectId])
+  }, [projectId, masterId])
 }

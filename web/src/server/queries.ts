@@ -36,7 +36,7 @@ export function askAgain(queryKey: unknown[], which: (query: Query) => boolean =
 }
 
 /** Everything of a project that an edit may change stands under this. */
-const edited = (projectId: number | undefined, ...rest: unknown[]) => ['edited', projectId, ...rest]
+export const edited = (projectId: number | undefined, ...rest: unknown[]) => ['edited', projectId, ...rest]
 
 export const useProjects = () => useQuery({ queryKey: ['projects'], queryFn: () => get('/api/projects') })
 
@@ -249,16 +249,33 @@ export const useMovieFrames = (sequence: Sequence, renderId?: number, at?: numbe
     enabled: renderId !== undefined && at !== undefined,
   })
 
-/** After an edit of one's own, here or in another window. @param touched what it touched; none where nobody knows */
-export function refreshEdited(projectId: number, touched: readonly string[] = []) {
-  askAgain(edited(projectId), ({ queryKey }) => queryKey[2] === 'project' || isTouched(String(queryKey[2]), touched))
+/** Whether something is to be asked for again. @param told a master of which the server tells by itself what changed */
+const isOld = ({ queryKey }: Query, touched: readonly string[], told?: number) =>
+  isTouched(String(queryKey[2]), touched) && !(told !== undefined && queryKey[2] === 'sequence' && queryKey[3] === told)
+
+/**
+ * After an edit of one's own, here or in another window.
+ *
+ * @param touched what it touched; none where nobody knows
+ * @param told    a master of which the server tells by itself what changed
+ */
+export function refreshEdited(projectId: number, touched: readonly string[] = [], told?: number) {
+  askAgain(edited(projectId), (query) => query.queryKey[2] === 'project' || isOld(query, touched, told))
 }
 
-/** After edits of others. @param seq the project's number of edits at the last; @param touched what they touched together */
-export function refreshForOthers(projectId: number, seq: number, touched: readonly string[]) {
+/**
+ * After edits of others.
+ *
+ * @param seq     the project's number of edits at the last
+ * @param touched what they touched together
+ * @param told    a master of which the server tells by itself what changed
+ */
+export function refreshForOthers(projectId: number, seq: number, touched: readonly string[], told?: number) {
   queryClient.setQueryData<Project>(edited(projectId, 'project'), (known) => known && { ...known, seq: Math.max(known.seq, seq) })
-  askAgain(edited(projectId), ({ queryKey }) => isTouched(String(queryKey[2]), touched))
+  askAgain(edited(projectId), (query) => isOld(query, touched, told))
 }
+
+export const refreshSequence = (projectId: number, masterId: number) => askAgain(edited(projectId, 'sequence', masterId))
 
 /**
  * The line to the server is there and the project stands at `seq`: what is older is asked for again, as is all that is

@@ -1618,62 +1618,6 @@ export interface components {
              */
             kind: "REPLACE";
         };
-        "CutController.Apart": {
-            apart: boolean;
-            /** Format: int64 */
-            seam: number;
-        };
-        "CutController.AppliedView": {
-            /** Format: int32 */
-            applied: number;
-            left: string[];
-            outOfDate: components["schemas"]["CutController.OutOfDate"][];
-        };
-        "CutController.Chosen": {
-            changes: components["schemas"]["CutController.ChosenChange"][];
-        };
-        "CutController.ChosenChange": {
-            id: string;
-            words: string;
-        };
-        "CutController.Example": {
-            code: string;
-            from: string[];
-        };
-        "CutController.Fixed": {
-            /** Format: int64 */
-            at: number;
-            /** @enum {string} */
-            fix?: "TO_BEFORE" | "TO_AFTER" | "HOLD" | "EARLIER_WINS" | "ONE_CAMERA" | "LOWEST_LANE";
-        };
-        "CutController.HandBackView": {
-            remarks: components["schemas"]["IntakeView.Note"][];
-            tally: components["schemas"]["HandBack.Tally"];
-        };
-        "CutController.Named": {
-            /** Format: int64 */
-            at: number;
-            name: string;
-        };
-        "CutController.OutOfDate": {
-            before: boolean;
-            code: string;
-            why: string;
-        };
-        "CutController.Pairing": {
-            newer: string;
-            older: string;
-            same: boolean;
-        };
-        "CutController.Pieces": {
-            sections: number[];
-        };
-        "CutController.Ways": {
-            /** @enum {string} */
-            clips?: "REAL_TIME" | "FRAME_FOR_FRAME";
-            /** @enum {string} */
-            rate?: "REAL_TIME" | "FRAME_FOR_FRAME";
-        };
         CutPieces: {
             /** Format: int64 */
             id: number;
@@ -1755,6 +1699,36 @@ export interface components {
             rendered: number;
             /** Format: int32 */
             stale: number;
+        };
+        "HandBackController.HandBackView": {
+            remarks: components["schemas"]["IntakeView.Note"][];
+            tally: components["schemas"]["HandBack.Tally"];
+        };
+        "IntakeController.Apart": {
+            apart: boolean;
+            /** Format: int64 */
+            seam: number;
+        };
+        "IntakeController.Example": {
+            code: string;
+            from: string[];
+        };
+        "IntakeController.Fixed": {
+            /** Format: int64 */
+            at: number;
+            /** @enum {string} */
+            fix?: "TO_BEFORE" | "TO_AFTER" | "HOLD" | "EARLIER_WINS" | "ONE_CAMERA" | "LOWEST_LANE";
+        };
+        "IntakeController.Named": {
+            /** Format: int64 */
+            at: number;
+            name: string;
+        };
+        "IntakeController.Ways": {
+            /** @enum {string} */
+            clips?: "REAL_TIME" | "FRAME_FOR_FRAME";
+            /** @enum {string} */
+            rate?: "REAL_TIME" | "FRAME_FOR_FRAME";
         };
         IntakeView: {
             choices: components["schemas"]["IntakeView.Choice"][];
@@ -2058,16 +2032,7 @@ export interface components {
             who: string;
             window: string;
         };
-        "MasterController.MoveSeam": {
-            /** Format: int64 */
-            at: number;
-            /** Format: int64 */
-            frames: number;
-        };
-        "MasterController.Name": {
-            name: string;
-        };
-        "MasterController.NewMark": {
+        "MarkController.NewMark": {
             /** Format: int64 */
             at: number;
             /** Format: int64 */
@@ -2076,8 +2041,17 @@ export interface components {
             section?: number;
             words: string;
         };
-        "MasterController.Words": {
+        "MarkController.Words": {
             words: string;
+        };
+        "MasterController.MoveSeam": {
+            /** Format: int64 */
+            at: number;
+            /** Format: int64 */
+            frames: number;
+        };
+        "MasterController.Name": {
+            name: string;
         };
         MasterEdit: {
             kind: string;
@@ -2899,7 +2873,6 @@ export interface components {
             channels: {
                 [key: string]: components["schemas"]["StageView.KeyView"][];
             };
-            colour: string;
             /** Format: double */
             depth: number;
             /** Format: double */
@@ -2907,8 +2880,6 @@ export interface components {
             /** Format: int64 */
             id: number;
             name: string;
-            /** @enum {string} */
-            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
             /** Format: double */
             width: number;
         };
@@ -3012,6 +2983,32 @@ export interface components {
              * @enum {string}
              */
             kind: "TAIL";
+        };
+        "TurnoverController.AppliedView": {
+            /** Format: int32 */
+            applied: number;
+            left: string[];
+            outOfDate: components["schemas"]["TurnoverController.OutOfDate"][];
+        };
+        "TurnoverController.Chosen": {
+            changes: components["schemas"]["TurnoverController.ChosenChange"][];
+        };
+        "TurnoverController.ChosenChange": {
+            id: string;
+            words: string;
+        };
+        "TurnoverController.OutOfDate": {
+            before: boolean;
+            code: string;
+            why: string;
+        };
+        "TurnoverController.Pairing": {
+            newer: string;
+            older: string;
+            same: boolean;
+        };
+        "TurnoverController.Pieces": {
+            sections: number[];
         };
         TurnoverView: {
             applied: boolean;
@@ -3121,7 +3118,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CutController.Apart"];
+                "application/json": components["schemas"]["IntakeController.Apart"];
             };
         };
         responses: {
@@ -3169,7 +3166,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CutController.Pieces"];
+                "application/json": components["schemas"]["TurnoverController.Pieces"];
             };
         };
         responses: {
@@ -3193,7 +3190,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CutController.Named"];
+                "application/json": components["schemas"]["IntakeController.Named"];
             };
         };
         responses: {
@@ -3239,7 +3236,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CutController.Fixed"];
+                "application/json": components["schemas"]["IntakeController.Fixed"];
             };
         };
         responses: {
@@ -3317,7 +3314,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CutController.Example"][];
+                    "application/json": components["schemas"]["IntakeController.Example"][];
                 };
             };
         };
@@ -3377,7 +3374,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CutController.Ways"];
+                "application/json": components["schemas"]["IntakeController.Ways"];
             };
         };
         responses: {
@@ -3536,7 +3533,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CutController.Chosen"];
+                "application/json": components["schemas"]["TurnoverController.Chosen"];
             };
         };
         responses: {
@@ -3546,7 +3543,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CutController.AppliedView"];
+                    "application/json": components["schemas"]["TurnoverController.AppliedView"];
                 };
             };
         };
@@ -3562,7 +3559,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CutController.Pairing"];
+                "application/json": components["schemas"]["TurnoverController.Pairing"];
             };
         };
         responses: {
@@ -3748,7 +3745,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MasterController.Words"];
+                "application/json": components["schemas"]["MarkController.Words"];
             };
         };
         responses: {
@@ -4006,7 +4003,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MasterController.NewMark"];
+                "application/json": components["schemas"]["MarkController.NewMark"];
             };
         };
         responses: {
@@ -4507,7 +4504,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CutController.HandBackView"];
+                    "application/json": components["schemas"]["HandBackController.HandBackView"];
                 };
             };
         };
@@ -4610,7 +4607,9 @@ export interface operations {
     };
     live: {
         parameters: {
-            query?: never;
+            query?: {
+                master?: number;
+            };
             header?: never;
             path: {
                 id: number;

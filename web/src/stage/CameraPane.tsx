@@ -1,10 +1,12 @@
 import { useEffect, useRef } from 'react'
 import { useDesk } from '../desk/desk'
+import { ownRatio } from '../painting/ownRatio'
+import { useSetPainter } from '../painting/useSetPainter'
 import { BoardOver } from '../pictures/BoardOver'
 import { BoardPicture } from '../pictures/BoardPicture'
 import type { Bake } from '../pictures/bake'
-import { useSetPainter } from '../pictures/useSetPainter'
 import { useSize } from '../pictures/useSize'
+import { useGrain } from '../playhead/transport'
 import type { Project, Section, StageShot } from '../server/types'
 
 type Props = { project: Project; section: Section; stage: StageShot; bake: Bake; k: number; shotFrame: number; boardFrame?: number }
@@ -13,6 +15,7 @@ type Props = { project: Project; section: Section; stage: StageShot; bake: Bake;
 export function CameraPane({ project, section, stage, bake, k, shotFrame, boardFrame }: Props) {
   const boardOver = useDesk((d) => d.boardOver)
   const holder = useRef<HTMLDivElement>(null)
+  const grain = useGrain()
   const { width, height } = useSize(holder)
   const { canvas, painter, ready } = useSetPainter(project.id, stage.sceneId)
   const aspect = stage.pictureWidth / stage.pictureHeight
@@ -21,10 +24,16 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
 
   useEffect(() => {
     if (painter && w > 0) {
-      painter.size(w, h, Math.min(2, window.devicePixelRatio))
-      painter.draw(bake.view(k), bake.projection(k), bake.places(k))
+      painter.draw({
+        width: w,
+        height: h,
+        ratio: ownRatio() * grain,
+        view: bake.view(k),
+        projection: bake.projection(k),
+        places: bake.places(k),
+      })
     }
-  }, [painter, ready, bake, k, w, h])
+  }, [painter, ready, bake, k, w, h, grain])
 
   return (
     <>

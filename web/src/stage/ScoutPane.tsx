@@ -2,10 +2,12 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { Euler, Matrix4, Quaternion, Vector3 } from 'three'
 import { useActions } from '../desk/actions'
 import { say, sayError } from '../desk/messages'
+import { ownRatio } from '../painting/ownRatio'
+import { useSetPainter } from '../painting/useSetPainter'
 import { itemAt } from '../parts/lists'
 import type { Bake } from '../pictures/bake'
-import { useSetPainter } from '../pictures/useSetPainter'
 import { useSize } from '../pictures/useSize'
+import { useGrain } from '../playhead/transport'
 import { of, post } from '../server/client'
 import type { Project, StageShot } from '../server/types'
 
@@ -32,6 +34,7 @@ const kept = new Map<number, Place>()
 /** The free working view. Moving it never moves a shot's camera; only "film from here" does. */
 export function ScoutPane({ project, stage, bake, k, shotFrame }: Props) {
   const holder = useRef<HTMLDivElement>(null)
+  const grain = useGrain()
   const { width, height } = useSize(holder)
   const { canvas, painter, ready } = useSetPainter(project.id, stage.sceneId)
   const [place, setPlace] = useState<Place>(() => kept.get(stage.sceneId) ?? behind(bake, k))
@@ -43,13 +46,13 @@ export function ScoutPane({ project, stage, bake, k, shotFrame }: Props) {
 
   useEffect(() => {
     if (painter && width > 0) {
-      painter.size(width, height, Math.min(2, window.devicePixelRatio))
       const view = new Float32Array(matrixOf(place).invert().elements)
       const projection = bake.projection(k).slice()
       projection[5] = (itemAt(projection, 0) * width) / height
-      painter.draw(view, projection, bake.places(k), { view: bake.view(k), projection: bake.projection(k) })
+      const guide = { view: bake.view(k), projection: bake.projection(k) }
+      painter.draw({ width, height, ratio: ownRatio() * grain, view, projection, places: bake.places(k), guide })
     }
-  }, [painter, ready, bake, k, width, height, place])
+  }, [painter, ready, bake, k, width, height, place, grain])
 
   const fly = useCallback((ahead: number, right: number, up: number) => {
     setPlace((p) => {

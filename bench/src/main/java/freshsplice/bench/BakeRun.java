@@ -9,6 +9,7 @@ import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
 import freshsplice.core.shot.Shot;
+import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Shape;
@@ -49,7 +50,7 @@ final class BakeRun {
         for (int i = 0; i < things; i++) {
             Channel x = i < MOVING ? new Channel(List.of(new Key(0, i, Easing.EASED), new Key(FRAMES, i + 9, Easing.EASED)), 0)
                     : Channel.constant(i);
-            items.add(new Item(i + 1, "thing", Shape.BLOCK, "#808080", 1, 1, 1, Map.of(ItemChannel.X, x)));
+            items.add(new Item(i + 1, "thing", new Geometry.Figure(Shape.BLOCK, "#808080"), 1, 1, 1, Map.of(ItemChannel.X, x)));
         }
         Camera camera = Camera.named("bench", FilmBack.SUPER_35).with(CameraChannel.PAN, new Channel(List.of(
                 new Key(0, 0, Easing.EASED), new Key(FRAMES, 90, Easing.EASED)), 0));

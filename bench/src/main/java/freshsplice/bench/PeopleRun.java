@@ -1,30 +1,35 @@
 package freshsplice.bench;
 
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Queue;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
-import java.util.concurrent.Semaphore;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Many people in one long master at once, each with a window that is told of all edits and asks for what changed, and each keying
- * a camera of their own once a second.
+ * Many people in one long master at once, each with a window that is told of all edits and what they changed, and each keying a camera
+ * of their own once a second.
  */
 final class PeopleRun {
     private static final int SECONDS = 20;
-    private static final int WAITING_MS = 100;
     /** What comes while everybody opens their window is not counted. */
-    private static final int SETTLING_SECONDS = 5;
+    private static final int SETTLING_SECONDS = 20;
     private static final Pattern EDIT = Pattern.compile("\"seq\":(\\d+)[^{}]*\"who\":\"(p\\d+)\"");
+
+    private static final Pattern CHANGE = Pattern.compile("\"change\":\\{\"whole\":\\{\"id\":\\d+,\"stamp\":\"([^\"]+)\",\"projectId\":\\d+,"
+            + "\"seq\":(\\d+).*?\"since\":\"([^\"]+)\"");
 
     /** When somebody's key was pressed, by who; nanoseconds. */
     private final Map<String, Long> pressed = new ConcurrentHashMap<>();
     private final Queue<Double> keys = new ConcurrentLinkedQueue<>();
     private final Queue<Double> seen = new ConcurrentLinkedQueue<>();
+    private final AtomicLong asked = new AtomicLong();
     private final LongMaster master;
     private volatile boolean counting;
     private volatile boolean over;
@@ -48,8 +53,7 @@ final class PeopleRun {
             String who = "p" + i;
             String shot = shots.get(i * shots.size() / people);
             Window window = new Window();
-            threads.add(thread(() -> master.server().listen(master.project(), window::told)));
-            threads.add(thread(window::follow));
+            threads.add(thread(() -> master.server().listen(master.project() + "/live?master=" + master.id(), window::told)));
             int after = i * 1000 / people;
             threads.add(thread(() -> press(who, shot, after)));
         }
@@ -60,6 +64,7 @@ final class PeopleRun {
         threads.forEach(Thread::interrupt);
         Timed.of(keys.stream().mapToDouble(d -> d).toArray()).printTail(people + " people, each a key a second: " + keys.size() + " keys");
         Timed.of(seen.stream().mapToDouble(d -> d).toArray()).printTail("from the key until others see it, " + seen.size() + " times");
+        System.out.printf(Locale.ROOT, "%-56s %8d%n", "times that a window had to ask", asked.get());
     }
 
     private Thread thread(Timed.Work work) {
@@ -94,34 +99,48 @@ final class PeopleRun {
         }
     }
 
-    /**
-     * A window asks once at a time, and again where more was told meanwhile: after a while where others did it, as
-     * {@code server/live.ts} does.
-     */
+    /** A window takes each change that begins at the view that it has, and asks where one begins at another, as the window does. */
     private final class Window {
-        private final Semaphore told = new Semaphore(0);
         private final Map<Long, Long> waiting = new ConcurrentHashMap<>();
+        private String stamp;
+        private long has;
 
         void told(String line) {
             Matcher edit = EDIT.matcher(line);
             while (edit.find()) {
                 waiting.put(Long.valueOf(edit.group(1)), pressed.getOrDefault(edit.group(2), System.nanoTime()));
-                told.release();
+            }
+            Matcher change = CHANGE.matcher(line);
+            while (change.find()) {
+                long to = Long.parseLong(change.group(2));
+                if (change.group(3).equals(stamp)) {
+                    stamp = change.group(1);
+                    has = to;
+                    seen(to);
+                } else if (!change.group(1).equals(stamp) && to >= has) {
+                    ask();
+                }
+            }
+            if (line.contains("{\"ask\":")) {
+                ask();
             }
         }
 
-        void follow() throws Exception {
-            String stamp = LongMaster.stamp(master.changes(null));
-            while (!over) {
-                told.acquire();
-                Thread.sleep(WAITING_MS);
-                told.drainPermits();
+        private void ask() {
+            try {
                 String changes = master.changes(stamp);
                 stamp = LongMaster.stamp(changes);
-                long seq = Long.parseLong(RunningServer.number("seq", changes));
-                long now = System.nanoTime();
-                waiting.entrySet().removeIf(edit -> edit.getKey() <= seq && count(now - edit.getValue()));
+                asked.incrementAndGet();
+                has = Long.parseLong(RunningServer.number("seq", changes));
+                seen(has);
+            } catch (IOException | InterruptedException e) {
+                throw new IllegalStateException(e);
             }
+        }
+
+        private void seen(long seq) {
+            long now = System.nanoTime();
+            waiting.entrySet().removeIf(edit -> edit.getKey() <= seq && count(now - edit.getValue()));
         }
 
         private boolean count(long nanoseconds) {

@@ -7,8 +7,6 @@ import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.shot.Shot;
-import freshsplice.core.stage.Colour;
-import freshsplice.core.stage.Figures;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
@@ -74,7 +72,7 @@ final class RenderRun {
     }
 
     private static freshsplice.core.stage.Mesh mesh(Item item) {
-        return Figures.mesh(item.shape(), Colour.of(item.colour()));
+        return item.geometry().mesh();
     }
 
     private static void draw(StagePainter painter, Bake bake, int k, byte[] into) {

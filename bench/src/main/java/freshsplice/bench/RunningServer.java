@@ -52,8 +52,8 @@ final class RunningServer {
     }
 
     /** Hears what windows of a project are told, until the thread is interrupted. */
-    void listen(String project, LineReader reader) throws IOException, InterruptedException {
-        HttpRequest asked = HttpRequest.newBuilder(URI.create(address + "/api/projects/" + project + "/live")).build();
+    void listen(String line, LineReader reader) throws IOException, InterruptedException {
+        HttpRequest asked = HttpRequest.newBuilder(URI.create(address + "/api/projects/" + line)).build();
         http.send(asked, HttpResponse.BodyHandlers.ofLines()).body().forEach(reader::line);
     }
 

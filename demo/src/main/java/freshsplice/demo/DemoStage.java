@@ -3,6 +3,7 @@ package freshsplice.demo;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
+import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Stage;
@@ -36,7 +37,7 @@ public final class DemoStage {
             shown.add(new Key(key[0], key[1], Easing.STEPPED));
         }
         channels.put(ItemChannel.SHOWN, new Channel(shown, 1));
-        return new Item(0, thing.name(), thing.shape(), thing.colour(), thing.width(), thing.height(), thing.depth(),
+        return new Item(0, thing.name(), new Geometry.Figure(thing.shape(), thing.colour()), thing.width(), thing.height(), thing.depth(),
                 channels);
     }
 }

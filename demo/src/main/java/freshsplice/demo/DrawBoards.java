@@ -2,8 +2,6 @@ package freshsplice.demo;
 
 import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.FilmBack;
-import freshsplice.core.stage.Colour;
-import freshsplice.core.stage.Figures;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Matrix;
 import freshsplice.core.stage.Mesh;
@@ -135,7 +133,7 @@ public final class DrawBoards {
         Matrix place = item.placedAt(Rational.of(frame));
         Matrix view = pose.view().times(place);
         Matrix projection = pose.projection(FilmBack.SUPER_35, W / (double) H);
-        Mesh mesh = Figures.mesh(item.shape(), Colour.of(item.colour()));
+        Mesh mesh = item.geometry().mesh();
         List<Face> faces = new ArrayList<>();
         int[] indices = mesh.indices();
         for (int t = 0; t < indices.length; ) {

@@ -1,8 +1,8 @@
 package freshsplice.exchange;
 
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
 import freshsplice.core.master.edit.Arranging;
 import freshsplice.core.master.edit.Fades;
 import freshsplice.core.master.edit.LaneEdits;
@@ -77,8 +77,8 @@ final class EditedMaster {
             case 11 -> Retiming.speed(master, place, List.of(Rational.of(1, 2), Rational.of(2), Rational.of(-1), Rational.of(3, 2))
                     .get(random.nextInt(4)));
             case 12 -> Retiming.hold(master, place, at);
-            case 13 -> Fades.dissolve(master, place, 8, Passage.Curve.EVEN);
-            case 14 -> Fades.toBlack(master, place, 6, Passage.Curve.EVEN);
+            case 13 -> Fades.dissolve(master, place, 8, Transition.Curve.EVEN);
+            case 14 -> Fades.toBlack(master, place, 6, Transition.Curve.EVEN);
             case 15 -> LaneEdits.copyUp(master, place);
             default -> Arranging.move(master, place, at + random.nextInt(200));
         };

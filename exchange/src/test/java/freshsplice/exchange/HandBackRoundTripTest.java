@@ -16,14 +16,13 @@ import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
-import freshsplice.core.cut.Transition;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Pace;
-import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
 import freshsplice.core.master.edit.Arranging;
 import freshsplice.core.master.edit.Fades;
 import freshsplice.core.master.edit.LaneEdits;
@@ -147,9 +146,9 @@ class HandBackRoundTripTest {
     void aSlateIsATitleThatIsNoNewShotWhenItComesBack(String format) {
         receive(cut(new Random(1), false));
         List<Section> sections = new ArrayList<>(master.main().sections());
-        Section piece = sections.get(3).withPassages(null, null);
+        Section piece = sections.get(3).withTransitions(null, null);
         sections.set(3, piece.showing(new Section.Content.Slate("scene missing"), Rational.ZERO));
-        sections.replaceAll(s -> s.withPassages(null, null));
+        sections.replaceAll(s -> s.withTransitions(null, null));
         master = master.withMain(sections);
         Cut back = handBack(Map.of(), HandBack.Rest.BOARD).cut();
         Cut read = through(format, back);
@@ -164,7 +163,7 @@ class HandBackRoundTripTest {
     void aShotSeenTwiceOfWhichARenderHasOnePlaceComesBackWithoutChanges(String format) {
         for (int seed = 0; seed < 20; seed++) {
             receive(cut(new Random(seed), seed % 3 == 2));
-            master = master.withMain(master.main().sections().stream().map(s -> s.withPassages(null, null)).toList());
+            master = master.withMain(master.main().sections().stream().map(s -> s.withTransitions(null, null)).toList());
             Section piece = master.main().sections().get(2);
             master = Arranging.split(master, new Place(0, 2), piece.record().in() + 25);
             master = Arranging.move(master, new Place(0, 3), master.end());
@@ -181,9 +180,9 @@ class HandBackRoundTripTest {
     @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
     void aPieceThatIsSwitchedOffIsNoChange(String format) {
         receive(cut(new Random(1), false));
-        master = master.withMain(master.main().sections().stream().map(s -> s.withPassages(null, null)).toList());
-        // a passage into what is switched off is none, and keys that bend nothing are no retime
-        master = Fades.dissolve(master, new Place(0, 3), 8, Passage.Curve.EVEN);
+        master = master.withMain(master.main().sections().stream().map(s -> s.withTransitions(null, null)).toList());
+        // a transition into what is switched off is none, and keys that bend nothing are no retime
+        master = Fades.dissolve(master, new Place(0, 3), 8, Transition.Curve.EVEN);
         master = Retiming.key(master, new Place(0, 5), master.main().sections().get(5).record().in() + 9);
         master = Arranging.enable(master, new Place(0, 3), false);
         Cut read = through(format, handBack(Map.of(), HandBack.Rest.BOARD).cut());
@@ -310,7 +309,7 @@ class HandBackRoundTripTest {
 
     private static Cut cut(Random random, boolean stills) {
         List<Event> events = new ArrayList<>();
-        List<Transition> transitions = new ArrayList<>();
+        List<freshsplice.core.cut.Transition> transitions = new ArrayList<>();
         long at = 86400;
         for (int i = 0; i < 8; i++) {
             FrameRange record = FrameRange.ofLength(at, 50 + random.nextInt(50));
@@ -320,7 +319,7 @@ class HandBackRoundTripTest {
             Event before = events.isEmpty() ? null : events.get(i - 1);
             if (before != null && random.nextInt(3) == 0) {
                 FrameRange over = FrameRange.ofLength(at - 4, 8);
-                transitions.add(Transition.centred(Transition.Kind.DISSOLVE, over, null));
+                transitions.add(freshsplice.core.cut.Transition.centred(freshsplice.core.cut.Transition.Kind.DISSOLVE, over, null));
                 events.set(i - 1, before.over(before.record().withOut(over.out())));
                 events.add(Event.clip(null, name, record.withIn(over.in()), source, TimeMap.constant(record.withIn(over.in()),
                         Rational.of(2000), speed)));

@@ -1,19 +1,20 @@
 package freshsplice.render;
 
 import freshsplice.core.sound.SourceChannels;
+import freshsplice.core.time.Rational;
 import java.nio.file.Path;
 
 /**
  * A piece of sound in a movie.
  *
  * @param file    what it is cut from
- * @param from    seconds into the file
- * @param seconds how long
- * @param at      seconds into the movie
+ * @param from    seconds into the file, exactly
+ * @param seconds how long, exactly
+ * @param at      seconds into the movie, exactly
  * @param loud    how loud it is heard
  * @param channel of the file, from 1, odd ones heard at the left; 0 for all
  */
-public record MovieSound(Path file, double from, double seconds, double at, Loudness loud, int channel) {
+public record MovieSound(Path file, Rational from, Rational seconds, Rational at, Loudness loud, int channel) {
     /**
      * How loud a piece is: its gain, and its fades in even steps from and to silence.
      *
@@ -23,12 +24,12 @@ public record MovieSound(Path file, double from, double seconds, double at, Loud
      * @param fadeIn  seconds; 0 for none
      * @param fadeOut seconds; 0 for none
      */
-    public record Loudness(double gain, double gone, double whole, double fadeIn, double fadeOut) {
-        public static final Loudness PLAIN = new Loudness(1, 0, 0, 0, 0);
+    public record Loudness(double gain, Rational gone, Rational whole, Rational fadeIn, Rational fadeOut) {
+        public static final Loudness PLAIN = new Loudness(1, Rational.ZERO, Rational.ZERO, Rational.ZERO, Rational.ZERO);
     }
 
     /** One that is heard as it was recorded. */
-    public MovieSound(Path file, double from, double seconds, double at) {
+    public MovieSound(Path file, Rational from, Rational seconds, Rational at) {
         this(file, from, seconds, at, Loudness.PLAIN, SourceChannels.ALL);
     }
 }

@@ -2,9 +2,11 @@ package freshsplice.render;
 
 import freshsplice.core.sound.SourceChannels;
 import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -19,6 +21,9 @@ import java.util.concurrent.TimeUnit;
  * then it is called {@code NAME.part}, and a movie that is given up leaves nothing.
  */
 public final class MovieWriter implements AutoCloseable {
+    /** Sound is written at so many samples/s, as video delivery commonly is (common practice). */
+    private static final int SAMPLES = 48_000;
+
     private final Path target;
     private final Path part;
     private final Path log;
@@ -49,7 +54,7 @@ public final class MovieWriter implements AutoCloseable {
 
     private List<String> command(int width, int height, FrameRate rate, String timecode, List<MovieSound> sound,
                                  long frameCount) {
-        double length = rate.seconds(frameCount).toDouble();
+        Rational length = rate.seconds(frameCount);
         List<String> command = new ArrayList<>(List.of("ffmpeg", "-hide_banner", "-loglevel", "error", "-nostdin", "-y",
                 "-f", "rawvideo", "-pix_fmt", "rgb24", "-video_size", width + "x" + height,
                 "-framerate", rate.toString(), "-i", "-"));
@@ -68,12 +73,12 @@ public final class MovieWriter implements AutoCloseable {
         return command;
     }
 
-    private static String filters(List<MovieSound> sound, double length) {
+    private static String filters(List<MovieSound> sound, Rational length) {
         StringBuilder filters = new StringBuilder("[0:v]scale=out_color_matrix=bt709:out_range=tv,format=yuv420p[v]");
         for (int i = 0; i < sound.size(); i++) {
             filters.append(String.format(Locale.ROOT,
-                    ";[%d:a]aresample=48000,%s%s,adelay=%dS:all=1[s%d]", i + 1, channels(sound.get(i).channel()),
-                    volume(sound.get(i).loud()), Math.round(sound.get(i).at() * 48000), i));
+                    ";[%d:a]aresample=%d,%s%s,adelay=%dS:all=1[s%d]", i + 1, SAMPLES, channels(sound.get(i).channel()),
+                    volume(sound.get(i).loud()), sound.get(i).at().times(SAMPLES).round(), i));
         }
         if (!sound.isEmpty()) {
             filters.append(';');
@@ -101,18 +106,19 @@ public final class MovieWriter implements AutoCloseable {
             return "";
         }
         StringBuilder volume = new StringBuilder(String.format(Locale.ROOT, "%.6f", loud.gain()));
-        if (loud.fadeIn() > 0) {
-            volume.append(String.format(Locale.ROOT, "*min(1\\,(t+%.6f)/%.6f)", loud.gone(), loud.fadeIn()));
+        if (loud.fadeIn().signum() > 0) {
+            volume.append(String.format(Locale.ROOT, "*min(1\\,(t+%s)/%s)", seconds(loud.gone()), seconds(loud.fadeIn())));
         }
-        if (loud.fadeOut() > 0) {
-            volume.append(String.format(Locale.ROOT, "*max(0\\,min(1\\,(%.6f-t)/%.6f))", loud.whole() - loud.gone(),
-                    loud.fadeOut()));
+        if (loud.fadeOut().signum() > 0) {
+            volume.append(String.format(Locale.ROOT, "*max(0\\,min(1\\,(%s-t)/%s))", seconds(loud.whole().minus(loud.gone())),
+                    seconds(loud.fadeOut())));
         }
         return ",asetpts=PTS-STARTPTS,volume='" + volume + "':eval=frame";
     }
 
-    private static String seconds(double value) {
-        return String.format(Locale.ROOT, "%.6f", value);
+    /** To the microsecond, as ffmpeg counts. */
+    private static String seconds(Rational value) {
+        return BigDecimal.valueOf(value.times(1_000_000).round(), 6).toPlainString();
     }
 
     /**

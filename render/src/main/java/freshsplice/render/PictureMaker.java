@@ -3,8 +3,6 @@ package freshsplice.render;
 import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.PicturePlan;
 import freshsplice.core.delivery.RenderRange;
-import freshsplice.core.stage.Colour;
-import freshsplice.core.stage.Figures;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -35,7 +33,7 @@ final class PictureMaker implements AutoCloseable {
         this.movies = movies;
         this.layer = new byte[width * height * 3];
         painter.size(width, height);
-        painter.stage(stage.items().stream().map(i -> Figures.mesh(i.shape(), Colour.of(i.colour()))).toList());
+        painter.stage(stage.items().stream().map(i -> i.geometry().mesh()).toList());
     }
 
     /** @param into red, green and blue bytes, rows from the top */

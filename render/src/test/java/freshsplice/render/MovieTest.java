@@ -5,11 +5,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.FilmBack;
-import freshsplice.core.stage.Colour;
-import freshsplice.core.stage.Figures;
+import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Matrix;
 import freshsplice.core.stage.Shape;
 import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -31,7 +31,7 @@ class MovieTest {
         byte[] picture = new byte[W * H * 3];
         try (StagePainter painter = new StagePainter()) {
             painter.size(W, H);
-            painter.stage(List.of(Figures.mesh(Shape.BLOCK, Colour.of("#ff0000"))));
+            painter.stage(List.of(new Geometry.Figure(Shape.BLOCK, "#ff0000").mesh()));
             painter.draw(pose.view().toFloats(), pose.projection(FilmBack.FULL_FRAME, W / (double) H).toFloats(),
                     place.toFloats(), 0, picture);
         }
@@ -92,7 +92,7 @@ class MovieTest {
     void soundIsAsLongAsThePicture() throws Exception {
         Path wav = folder.resolve("tone.wav");
         new ProcessBuilder("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=d=5", wav.toString()).start().waitFor();
-        Probe probe = Probe.of(movie(List.of(new MovieSound(wav, 1, 3, 0.25))));
+        Probe probe = Probe.of(movie(List.of(new MovieSound(wav, Rational.ONE, Rational.of(3), Rational.of(1, 4)))));
         assertThat(probe.sound()).isTrue();
         assertThat(probe.seconds()).isBetween(0.99, 1.03);
     }
@@ -109,7 +109,7 @@ class MovieTest {
     @Test
     void aDyingFfmpegIsSaidWithItsReason() {
         Path missing = folder.resolve("none.wav");
-        assertThatThrownBy(() -> movie(List.of(new MovieSound(missing, 0, 1, 0)))).isInstanceOf(IOException.class)
+        assertThatThrownBy(() -> movie(List.of(new MovieSound(missing, Rational.ZERO, Rational.ONE, Rational.ZERO)))).isInstanceOf(IOException.class)
                 .hasMessageContaining("ffmpeg stopped").hasMessageContaining("none.wav");
         assertThat(folder).isEmptyDirectory();
     }
@@ -169,7 +169,7 @@ class MovieTest {
     void whatWasDrawnBeforeIsTakenOffTheGraphicsCard() {
         try (StagePainter painter = new StagePainter()) {
             for (int i = 0; i < 50; i++) {
-                painter.stage(List.of(Figures.mesh(Shape.BLOCK, Colour.of("#ff0000"))));
+                painter.stage(List.of(new Geometry.Figure(Shape.BLOCK, "#ff0000").mesh()));
             }
             assertThat(IntStream.range(1, 1000).filter(GL33C::glIsBuffer).count()).as("of 200 that were made")
                     .isLessThanOrEqualTo(8);

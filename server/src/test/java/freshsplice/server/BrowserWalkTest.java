@@ -95,7 +95,7 @@ class BrowserWalkTest extends InBrowser {
 
     private byte[] picture(String kind) {
         // a picture that stands is drawn once more, finely
-        page.waitForTimeout(800);
+        page.locator("[data-picture=" + kind + "][data-drawn=whole]").first().waitFor();
         return page.locator("[data-picture=" + kind + "]").first().screenshot(new Locator.ScreenshotOptions()
                 .setStyle("[data-picture] ~ * { visibility: hidden }"));
     }

@@ -6,8 +6,8 @@ import freshsplice.core.master.Bend;
 import freshsplice.core.master.CutRanges;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Passages;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transitions;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -180,8 +180,8 @@ public final class Applying {
             speed = newer.piece().slope().dividedBy(shot.anchor().slope());
         }
         return new Section(old.id(), old.content(), edge, from, speed, bends, old.enabled(),
-                Passages.head(newer.cut().head(), edge.in()),
-                Passages.tail(newer.cut().tail(), newer.cut().record(), edge.out()));
+                Transitions.head(newer.cut().head(), edge.in()),
+                Transitions.tail(newer.cut().tail(), newer.cut().record(), edge.out()));
     }
 
     /** Another source in the same shot: the camera stays, the frames now belong to the new source. */
@@ -198,8 +198,8 @@ public final class Applying {
             FrameRange edge = newer.cut().edge();
             Origins.Origin origin = newer.origin().get();
             return new Section(0, new Section.Content.OfShot(origin.shotId()), edge, origin.position(),
-                    origin.slope(), true, Passages.head(newer.cut().head(), edge.in()),
-                    Passages.tail(newer.cut().tail(), newer.cut().record(), edge.out()));
+                    origin.slope(), true, Transitions.head(newer.cut().head(), edge.in()),
+                    Transitions.tail(newer.cut().tail(), newer.cut().record(), edge.out()));
         }
         newShots.add(newer.cut());
         return FirstMaster.section(-newShots.size(), newer.cut(), firstFrame);

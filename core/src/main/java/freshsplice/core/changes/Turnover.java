@@ -6,9 +6,9 @@ import freshsplice.core.identity.SameSources;
 import freshsplice.core.identity.SourceUse;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Passage;
-import freshsplice.core.master.Passages;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
+import freshsplice.core.master.Transitions;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -220,7 +220,7 @@ public final class Turnover {
     static Newer newer(CutPiece cut, Optional<Origins.Origin> origin) {
         Piece plain = Piece.of(cut);
         FrameRange edge = cut.edge();
-        String head = Passages.describe(Passages.head(cut.head(), edge.in()));
+        String head = Transitions.describe(Transitions.head(cut.head(), edge.in()));
         String tail = tailOf(cut);
         Piece piece = origin
                 .map(o -> new Piece(plain.record(), edge, key(o.shotId()), o.position(), o.slope(),
@@ -231,7 +231,7 @@ public final class Turnover {
     }
 
     private static String tailOf(CutPiece cut) {
-        return Passages.describe(Passages.tail(cut.tail(), cut.record(), cut.edge().out()));
+        return Transitions.describe(Transitions.tail(cut.tail(), cut.record(), cut.edge().out()));
     }
 
     private List<Piece> olderPieces(Set<Long> named) {
@@ -245,19 +245,19 @@ public final class Turnover {
         return pieces;
     }
 
-    /** A passage over nothing is a fade in, which lists cut where it begins. */
+    /** A transition over nothing is a fade in, which lists cut where it begins. */
     private static Section fromBlack(Section before, Section section) {
-        Passage head = section.head();
+        Transition head = section.head();
         boolean meets = before != null && before.enabled() && before.record().out() == section.record().in();
         return head == null || meets || head.before() == 0 ? section
                 : section.over(section.record().withIn(section.record().in() - head.before()))
-                .withPassages(new Passage(head.kind(), 0, head.length(), head.curve()), section.tail());
+                .withTransitions(new Transition(head.kind(), 0, head.length(), head.curve()), section.tail());
     }
 
     private static Piece older(Section section, FrameRange seen, Shot shot, boolean named) {
         Shot.Anchor anchor = shot.anchor();
-        String head = Passages.describe(section.head());
-        String tail = Passages.describe(section.tail());
+        String head = Transitions.describe(section.head());
+        String tail = Transitions.describe(section.tail());
         if (named) {
             return new Piece(seen, section.record(), key(shot.id()), section.from(), section.speed(),
                     !section.runsEvenly(), false, shot.code(), head, tail);

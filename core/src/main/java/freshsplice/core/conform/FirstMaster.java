@@ -3,8 +3,8 @@ package freshsplice.core.conform;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Passages;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transitions;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -61,6 +61,6 @@ public final class FirstMaster {
         FrameRange edge = piece.edge();
         Rational from = Rational.of(firstFrame + edge.in() - piece.record().in());
         return new Section(0, new Section.Content.OfShot(shotId), edge, from, Rational.ONE, true,
-                Passages.head(piece.head(), edge.in()), Passages.tail(piece.tail(), piece.record(), edge.out()));
+                Transitions.head(piece.head(), edge.in()), Transitions.tail(piece.tail(), piece.record(), edge.out()));
     }
 }

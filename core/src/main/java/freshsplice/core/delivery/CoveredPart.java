@@ -1,10 +1,10 @@
 package freshsplice.core.delivery;
 
-import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
 import freshsplice.core.time.FrameRange;
 
-/** What of a piece a list can name its render for. A passage lies in one event: one that is covered in part is none. */
+/** What of a piece a list can name its render for. A transition lies in one event: one that is covered in part is none. */
 final class CoveredPart {
     private CoveredPart() {
     }
@@ -26,18 +26,18 @@ final class CoveredPart {
         return shared.isEmpty() || in >= out || cutsHead || cutsTail ? null : FrameRange.of(in, out);
     }
 
-    /** An event that lies all under a passage could be read as going out as well as coming in: it keeps one frame more. */
-    private static long beyond(long passage, long end, long frames) {
-        return passage == end ? end : passage + frames;
+    /** An event that lies all under a transition could be read as going out as well as coming in: it keeps one frame more. */
+    private static long beyond(long transition, long end, long frames) {
+        return transition == end ? end : transition + frames;
     }
 
-    /** The frame after the passage into a piece; its first where there is none. */
+    /** The frame after the transition into a piece; its first where there is none. */
     static long headEnd(Section section, FrameRange seen) {
-        Passage head = section.head();
+        Transition head = section.head();
         return head == null ? seen.in() : section.record().in() + head.after();
     }
 
-    /** The first frame of the passage out of a piece; the frame after its last where there is none. */
+    /** The first frame of the transition out of a piece; the frame after its last where there is none. */
     static long tailBegin(Section section, Section next, FrameRange seen) {
         if (section.tail() != null) {
             return section.record().out() - section.tail().before();

@@ -6,11 +6,10 @@ import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
-import freshsplice.core.cut.Transition;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -75,7 +74,7 @@ public final class HandBack {
     private final Map<Long, Known> shots;
     private final Rest rest;
     private final List<Event> events = new ArrayList<>();
-    private final List<Transition> transitions = new ArrayList<>();
+    private final List<freshsplice.core.cut.Transition> transitions = new ArrayList<>();
     private final List<Remark> remarks = new ArrayList<>();
     private int rendered;
     private int part;
@@ -107,7 +106,7 @@ public final class HandBack {
         List<Section> sections = pieces();
         for (int i = 0; i < sections.size(); i++) {
             // what is switched off passes into nothing
-            Section section = sections.get(i).enabled() ? sections.get(i) : sections.get(i).withPassages(null, null);
+            Section section = sections.get(i).enabled() ? sections.get(i) : sections.get(i).withTransitions(null, null);
             if (section.shotId() != 0) {
                 add(section, i + 1 < sections.size() ? sections.get(i + 1) : null);
             } else if (section.content() instanceof Section.Content.Slate slate) {
@@ -206,7 +205,7 @@ public final class HandBack {
         events.add(event(section, name, covered, source, TimeMap.constant(covered, from, Rational.ONE), said));
     }
 
-    /** What no render shows: the edit room's own source, so that it stays on-line there; or nothing, but under a passage. */
+    /** What no render shows: the edit room's own source, so that it stays on-line there; or nothing, but under a transition. */
     private void addRest(Section section, Section next, FrameRange range) {
         FrameRange seen = section.seen(next);
         boolean passes = range.in() < CoveredPart.headEnd(section, seen) && range.in() == seen.in()
@@ -216,7 +215,7 @@ public final class HandBack {
         }
         if (rest == Rest.GAP) {
             remarks.add(Remark.note(code(section) + " at " + label(range.in()),
-                    "A passage needs a picture: the edit room's own source stands under it, and no gap"));
+                    "A transition needs a picture: the edit room's own source stands under it, and no gap"));
         }
         Known shot = shots.get(section.shotId());
         Source board = shot == null ? null : shot.board();
@@ -252,19 +251,19 @@ public final class HandBack {
     }
 
     private void addTransitions(Section section) {
-        Passage head = section.head();
+        Transition head = section.head();
         if (head != null) {
-            transitions.add(new Transition(kind(head), FrameRange.of(section.record().in() - head.before(),
+            transitions.add(new freshsplice.core.cut.Transition(kind(head), FrameRange.of(section.record().in() - head.before(),
                     section.record().in() + head.after()), section.record().in(), null));
         }
-        Passage tail = section.tail();
+        Transition tail = section.tail();
         if (tail != null) {
-            transitions.add(Transition.centred(kind(tail), FrameRange.of(section.record().out() - tail.before(),
+            transitions.add(freshsplice.core.cut.Transition.centred(kind(tail), FrameRange.of(section.record().out() - tail.before(),
                     section.record().out() + tail.after()), null));
         }
     }
 
-    private static Transition.Kind kind(Passage passage) {
-        return passage.kind() == Passage.Kind.WIPE ? Transition.Kind.WIPE : Transition.Kind.DISSOLVE;
+    private static freshsplice.core.cut.Transition.Kind kind(Transition transition) {
+        return transition.kind() == Transition.Kind.WIPE ? freshsplice.core.cut.Transition.Kind.WIPE : freshsplice.core.cut.Transition.Kind.DISSOLVE;
     }
 }

@@ -71,7 +71,7 @@ public final class MasterFingerprint {
     }
 
     private static void write(Item item, StringBuilder to) {
-        to.append(item.shape()).append(' ').append(item.colour()).append(' ').append(item.width()).append(' ')
+        to.append(String.join(" ", item.geometry().parts())).append(' ').append(item.width()).append(' ')
                 .append(item.height()).append(' ').append(item.depth());
         for (ItemChannel channel : ItemChannel.values()) {
             write(channel.word(), item.channels().get(channel), to);

@@ -28,7 +28,7 @@ public record RenderRange(Rational from, Rational speed, long frames, List<Bend>
         this(from, speed, frames, List.of());
     }
 
-    /** All that a section shows of its shot, the frames under its passages included. */
+    /** All that a section shows of its shot, the frames under its transitions included. */
     public static RenderRange of(Section section, FrameRange seen) {
         Section whole = section.over(seen);
         return new RenderRange(whole.from(), section.speed(), seen.length(), whole.bends());

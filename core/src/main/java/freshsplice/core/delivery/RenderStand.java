@@ -11,7 +11,7 @@ import java.util.List;
  * and the hand-back give.
  *
  * @param covered frames that the render has of those shown, 0 where it plays at another speed
- * @param frames  frames that are shown, those under passages included
+ * @param frames  frames that are shown, those under transitions included
  * @param changed what changed since it was made, as {@link Fingerprint} names it; empty where nothing did
  */
 public record RenderStand(long covered, long frames, List<String> changed) {

@@ -21,7 +21,7 @@ public final class ShotStands {
 
     /**
      * @param first  the first of its pieces, in order of lanes and record frames
-     * @param frames that its pieces show, those under passages included
+     * @param frames that its pieces show, those under transitions included
      * @param stand  null where the shot was never rendered
      */
     public record OfShot(Section first, long frames, RenderStand stand) {

@@ -9,7 +9,7 @@ import java.util.function.LongFunction;
 
 /**
  * A master as one lane: its live pieces in record order, nested masters opened and upper lanes cut in. What
- * {@link FrameChain} answers frame by frame, said in ranges; a test holds the two together. A passage is kept where all
+ * {@link FrameChain} answers frame by frame, said in ranges; a test holds the two together. A transition is kept where all
  * of it is seen at its own speed; elsewhere the chain alone knows its shares.
  */
 public final class LivePieces {
@@ -106,16 +106,16 @@ public final class LivePieces {
         return seen.stream().map(s -> new Live(s.switched(section.enabled() && s.enabled()), section, lane)).toList();
     }
 
-    /** A part of a piece with the passages that lie in it whole. */
+    /** A part of a piece with the transitions that lie in it whole. */
     private static Section cut(Section section, FrameRange part) {
         if (part.equals(section.record())) {
             return section;
         }
-        Passage head = part.in() == section.record().in() ? section.head() : null;
-        Passage tail = part.out() == section.record().out() ? section.tail() : null;
+        Transition head = part.in() == section.record().in() ? section.head() : null;
+        Transition tail = part.out() == section.record().out() ? section.tail() : null;
         boolean headFits = head != null && head.after() <= part.length();
         boolean tailFits = tail != null && tail.before() <= part.length();
-        return section.over(part).withPassages(headFits ? head : null, tailFits ? tail : null);
+        return section.over(part).withTransitions(headFits ? head : null, tailFits ? tail : null);
     }
 
     private static List<Section> evenly(Section outer, FrameRange part, List<Live> inner) {
@@ -130,7 +130,7 @@ public final class LivePieces {
             }
             Section laid = piece.timed(shown, piece.at(outer.at(shown.in())), piece.speed().times(outer.speed()));
             boolean whole = shown.length() == piece.record().length();
-            seen.add(plain && whole ? laid : laid.withPassages(null, null));
+            seen.add(plain && whole ? laid : laid.withTransitions(null, null));
         }
         seen.sort(Comparator.comparingLong(s -> s.record().in()));
         return seen;
@@ -176,7 +176,7 @@ public final class LivePieces {
         return seen;
     }
 
-    /** What is live at an exact position, passages left aside; null for black. */
+    /** What is live at an exact position, transitions left aside; null for black. */
     private Spot spot(Master master, Rational position, int depth) {
         if (depth > DEEPEST) {
             throw new IllegalStateException("Master " + master.name() + " is nested in itself");
@@ -202,7 +202,7 @@ public final class LivePieces {
         for (int k = 0; k < run.size(); k++) {
             bends.add(new Bend(Rational.of(k), run.get(k).position(), Pace.STRAIGHT));
         }
-        Section bare = run.get(0).section().withPassages(null, null);
+        Section bare = run.get(0).section().withTransitions(null, null);
         return bends.size() == 1 ? bare.timed(range, bends.get(0).position(), Rational.ONE) : bare.bent(range, bends);
     }
 }

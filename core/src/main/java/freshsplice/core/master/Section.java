@@ -15,11 +15,11 @@ import java.util.List;
  * @param speed   content frames per record frame; negative backwards, zero holds; where the speed changes, the mean
  * @param bends   where its speed changes; empty for a constant one. With them {@code from} and {@code speed} follow
  * @param enabled switched off sections are kept and not seen
- * @param head    the passage into it from the section before, or from black; null for a plain cut
- * @param tail    the passage from it to black; null for a plain cut
+ * @param head    the transition into it from the section before, or from black; null for a plain cut
+ * @param tail    the transition from it to black; null for a plain cut
  */
 public record Section(long id, Content content, FrameRange record, Rational from, Rational speed, List<Bend> bends,
-                      boolean enabled, Passage head, Passage tail) {
+                      boolean enabled, Transition head, Transition tail) {
     /** What a section shows. */
     public sealed interface Content {
         /** @param shotId the shot */
@@ -56,7 +56,7 @@ public record Section(long id, Content content, FrameRange record, Rational from
 
     /** A section of one speed throughout. */
     public Section(long id, Content content, FrameRange record, Rational from, Rational speed, boolean enabled,
-                   Passage head, Passage tail) {
+                   Transition head, Transition tail) {
         this(id, content, record, from, speed, List.of(), enabled, head, tail);
     }
 
@@ -91,7 +91,7 @@ public record Section(long id, Content content, FrameRange record, Rational from
         return content instanceof Content.OfShot shot ? shot.shotId() : 0;
     }
 
-    /** Every record frame on which any of it is seen, passages included; a tail passage lies inside its own end. */
+    /** Every record frame on which any of it is seen, transitions included; a tail transition lies inside its own end. */
     public FrameRange seen(Section next) {
         long in = head == null ? record.in() : record.in() - head.before();
         return FrameRange.of(in, passesInto(next) ? record.out() + next.head().after() : record.out());
@@ -150,8 +150,8 @@ public record Section(long id, Content content, FrameRange record, Rational from
                 tail);
     }
 
-    /** The same piece with other passages; null for plain cuts. */
-    public Section withPassages(Passage newHead, Passage newTail) {
+    /** The same piece with other transitions; null for plain cuts. */
+    public Section withTransitions(Transition newHead, Transition newTail) {
         return new Section(id, content, record, from, speed, bends, enabled, newHead, newTail);
     }
 

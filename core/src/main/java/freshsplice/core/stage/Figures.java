@@ -4,7 +4,7 @@ package freshsplice.core.stage;
  * The meshes of {@link Shape}s, at their natural size in metres, before an item's size scales them. The colour of the
  * item is its main colour; what belongs to the figure (skin, wood, tyres) has its own.
  */
-public final class Figures {
+final class Figures {
     private static final Colour SKIN = Colour.of("#c99a7d");
     private static final Colour HAIR = Colour.of("#3a2e28");
     private static final Colour DARK = Colour.of("#2e3136");
@@ -16,7 +16,7 @@ public final class Figures {
     private Figures() {
     }
 
-    public static Mesh mesh(Shape shape, Colour colour) {
+    static Mesh mesh(Shape shape, Colour colour) {
         MeshBuilder b = new MeshBuilder();
         switch (shape) {
             case BLOCK -> b.block(colour, -0.5, 0, -0.5, 0.5, 1, 0.5);

@@ -10,14 +10,13 @@ import java.util.Map;
  *
  * @param id       its id in the project
  * @param name     for people
- * @param shape    what it looks like
- * @param colour   its main colour, {@code #rrggbb}
+ * @param geometry what it looks like
  * @param width    scale along x; metres for plain solids, a factor for figures
  * @param height   scale along y
  * @param depth    scale along z
  * @param channels keyed movement on the action clock; an absent channel keeps its plain value
  */
-public record Item(long id, String name, Shape shape, String colour, double width, double height, double depth,
+public record Item(long id, String name, Geometry geometry, double width, double height, double depth,
                    Map<ItemChannel, Channel> channels) {
     private static final double LARGEST = 100_000;
 

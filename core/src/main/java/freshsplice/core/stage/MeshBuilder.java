@@ -84,11 +84,11 @@ final class MeshBuilder {
                 double[] p10 = onBall(x, y, z, r, a1, b0);
                 double[] p11 = onBall(x, y, z, r, a1, b1);
                 if (i == 0) {
-                    face(c, p00, p10, p11);
+                    face(c, p00, p11, p10);
                 } else if (i == rings - 1) {
-                    face(c, p00, p10, p01);
+                    face(c, p00, p01, p10);
                 } else {
-                    face(c, p00, p10, p11, p01);
+                    face(c, p00, p01, p11, p10);
                 }
             }
         }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
+import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Shape;
@@ -21,7 +22,7 @@ class FocusRulerTest {
         Map<ItemChannel, Channel> channels = new HashMap<>(more);
         channels.put(ItemChannel.X, Channel.constant(x));
         channels.put(ItemChannel.Z, Channel.constant(z));
-        return new Item(1, name, Shape.BLOCK, "#808080", width, 1, 1, channels);
+        return new Item(1, name, new Geometry.Figure(Shape.BLOCK, "#808080"), width, 1, 1, channels);
     }
 
     private static Item thing(String name, double x, double z) {

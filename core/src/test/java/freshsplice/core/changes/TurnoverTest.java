@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.ConformChoices;
-import freshsplice.core.conform.CutPiece;
 import freshsplice.core.conform.CutPieces;
 import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.ShotNumbering;
@@ -58,17 +57,14 @@ class TurnoverTest {
 
     private void keep(Applying.Applied applied) {
         shots.putAll(applied.shots());
-        List<Section> sections = new ArrayList<>();
-        for (Section s : applied.master().main().sections()) {
-            long id = s.shotId();
-            if (id < 0) {
-                CutPiece piece = applied.newShots().get((int) -id - 1);
-                id = 1000 + shots.size();
-                shots.put(id, new Shot(id, "new" + id, FrameRange.ofLength(1001, piece.record().length()), 8, 0,
-                        FirstMaster.anchor(piece, 1001)));
-            }
-            sections.add(new Section(s.id(), new Section.Content.OfShot(id), s.record(), s.from(), s.speed(), true,
-                    s.head(), s.tail()));
+        List<Section> sections = new ArrayList<>(applied.master().main().sections());
+        for (NewShots.NewShot made : NewShots.of(applied, shots, ShotNumbering.DEFAULT, 8,
+                shots.values().stream().map(Shot::code).collect(Collectors.toSet()))) {
+            long id = 1000 + shots.size();
+            Shot shot = made.shot();
+            shots.put(id, new Shot(id, shot.code(), shot.cutRange(), shot.handles(), shot.actionOffset(), shot.anchor()));
+            sections.set(made.place(), sections.get(made.place()).showing(new Section.Content.OfShot(id),
+                    sections.get(made.place()).from()));
         }
         master = applied.master().withMain(sections);
     }

@@ -45,7 +45,7 @@ class ConformTest {
                 Cuts.clip("b", 112, 212, 100), Cuts.clip("a.png", 212, 240, 0)));
         assertThat(plan(cut).remarks()).extracting(r -> r.text().replaceAll("[:;,(].*", "")).containsExactly(
                 "a.png is a flash of 2 frames", "A gap of 10 frames",
-                "b shows 1 source frames again that the piece before ended on. FormatNote as it is",
+                "b shows 1 source frame again that the piece before ended on. Kept as it is",
                 "a.png is used in 2 places ");
         assertThat(plan(cut).gaps()).containsExactly(FrameRange.of(2, 12));
     }

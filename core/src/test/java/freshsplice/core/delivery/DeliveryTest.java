@@ -8,12 +8,13 @@ import freshsplice.core.camera.FilmBack;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
 import freshsplice.core.shot.Shot;
+import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Shape;
@@ -63,7 +64,7 @@ class DeliveryTest {
     }
 
     private static Stage stage() {
-        return new Stage(List.of(new Item(1, "gull", Shape.GULL, "#ffffff", 1, 1, 1, Map.of(ItemChannel.Y,
+        return new Stage(List.of(new Item(1, "gull", new Geometry.Figure(Shape.GULL, "#ffffff"), 1, 1, 1, Map.of(ItemChannel.Y,
                 new Channel(List.of(new Key(0, 1, Easing.STRAIGHT), new Key(10, 2, Easing.STRAIGHT)), 0)))));
     }
 
@@ -81,7 +82,7 @@ class DeliveryTest {
     @Test
     @DisplayName("what moves has a track, what stands has one place; every frame of every block is the motion evaluated there")
     void blocks() {
-        Item standing = new Item(2, "pier", Shape.BLOCK, "#ffffff", 4, 1, 2, Map.of(ItemChannel.X, Channel.constant(3)));
+        Item standing = new Item(2, "pier", new Geometry.Figure(Shape.BLOCK, "#ffffff"), 4, 1, 2, Map.of(ItemChannel.X, Channel.constant(3)));
         Stage set = new Stage(List.of(standing, stage().items().get(0), standing));
         RenderRange range = new RenderRange(Rational.of(1001), Rational.of(1, 100), Bake.BLOCK * 2L + 3);
         Bake bake = Bake.of(SHOT, camera(1011, 10), set, range, 1);
@@ -196,7 +197,7 @@ class DeliveryTest {
     @Test
     void oneRuleSaysWhichFrameOfAMovieShowsARecordFrame() {
         Section dissolved = Section.ofShot(1, 7, FrameRange.of(1006, 1054), Rational.of(1001))
-                .withPassages(new Passage(Passage.Kind.DISSOLVE, 6, 6), null);
+                .withTransitions(new Transition(Transition.Kind.DISSOLVE, 6, 6), null);
         RenderRange movie = RenderRange.of(dissolved, FrameRange.of(1000, 1054));
         assertThat(movie.from()).isEqualTo(Rational.of(995));
         assertThat(movie.frameAt(dissolved, 1000)).isEqualTo(0);

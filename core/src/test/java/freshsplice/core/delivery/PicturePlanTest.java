@@ -6,8 +6,8 @@ import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.FilmBack;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -51,7 +51,7 @@ class PicturePlanTest {
     void aDissolveIsTwoLayersWhoseWeightsRise() {
         Section first = Section.ofShot(11, 1, FrameRange.of(86_400, 86_424), Rational.of(1001));
         Section second = Section.ofShot(12, 2, FrameRange.of(86_424, 86_448), Rational.of(1001))
-                .withPassages(new Passage(Passage.Kind.DISSOLVE, 4, 4), null);
+                .withTransitions(new Transition(Transition.Kind.DISSOLVE, 4, 4), null);
         PicturePlan plan = plan(first, second);
         double before = 0;
         for (long k = 20; k < 28; k++) {

@@ -2,8 +2,8 @@ package freshsplice.core.delivery;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import org.junit.jupiter.api.Test;
@@ -22,8 +22,8 @@ class RenderPlaceTest {
     }
 
     @Test
-    void framesUnderPassagesBelongToIt() {
-        Section mixed = PIECE.withPassages(new Passage(Passage.Kind.DISSOLVE, 5, 3), null);
+    void framesUnderTransitionsBelongToIt() {
+        Section mixed = PIECE.withTransitions(new Transition(Transition.Kind.DISSOLVE, 5, 3), null);
         RenderPlace place = RenderPlace.of(mixed, FrameRange.of(95, 146), range(1004, Rational.ONE, 51));
         assertThat(place.whole()).isEqualTo(FrameRange.of(95, 146));
         assertThat(place.shown()).isEqualTo(FrameRange.of(100, 140));
@@ -36,8 +36,8 @@ class RenderPlaceTest {
     }
 
     @Test
-    void oneThatIsShorterThanThePassagesShowsNothing() {
-        Section mixed = PIECE.withPassages(new Passage(Passage.Kind.DISSOLVE, 5, 3), null);
+    void oneThatIsShorterThanTheTransitionsShowsNothing() {
+        Section mixed = PIECE.withTransitions(new Transition(Transition.Kind.DISSOLVE, 5, 3), null);
         assertThat(RenderPlace.of(mixed, FrameRange.of(95, 146), range(1004, Rational.ONE, 4)).shown().length()).isZero();
     }
 }

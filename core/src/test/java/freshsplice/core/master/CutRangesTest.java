@@ -27,7 +27,7 @@ class CutRangesTest {
                     FrameRange.ofLength(at, length), Rational.of(2002 + random.nextInt(80), 1 + random.nextInt(3)),
                     Rational.of(random.nextInt(9) - 4, 1 + random.nextInt(3)), true, null, null);
             boolean dissolves = i > 0 && random.nextInt(3) == 0;
-            sections.add(dissolves ? piece.withPassages(new Passage(Passage.Kind.DISSOLVE, 1, 1), null) : piece);
+            sections.add(dissolves ? piece.withTransitions(new Transition(Transition.Kind.DISSOLVE, 1, 1), null) : piece);
             at += length;
         }
         Map<Long, FrameRange> shown = new HashMap<>();
@@ -43,10 +43,10 @@ class CutRangesTest {
 
     @Test
     @DisplayName("a dissolve into the next piece belongs to both shots")
-    void passages() {
+    void transitions() {
         Section a = Section.ofShot(1, 1, FrameRange.of(0, 50), Rational.of(1001));
         Section b = Section.ofShot(2, 2, FrameRange.of(50, 100), Rational.of(1001))
-                .withPassages(new Passage(Passage.Kind.DISSOLVE, 6, 6), null);
+                .withTransitions(new Transition(Transition.Kind.DISSOLVE, 6, 6), null);
         assertThat(CutRanges.of(List.of(a, b))).containsEntry(1L, FrameRange.of(1001, 1057))
                 .containsEntry(2L, FrameRange.of(995, 1051));
     }

@@ -6,13 +6,14 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 
 class FiguresTest {
-    /** Each face must look outwards, or the figure has holes: its corners turn the way its normal says. */
+    /** Each face looks outwards and is lit so: its corners turn the way its normal says, and the whole encloses room. */
     @ParameterizedTest
     @EnumSource(Shape.class)
     void meshesAreWholeAndWoundOutwards(Shape shape) {
-        Mesh mesh = Figures.mesh(shape, Colour.of("#808080"));
+        Mesh mesh = new Geometry.Figure(shape, "#808080").mesh();
         assertThat(mesh.indices()).isNotEmpty();
         assertThat(mesh.indices().length % 3).isZero();
+        assertThat(Solids.volume(mesh)).as("room that its faces enclose, looking outwards").isPositive();
         float[] p = mesh.positions();
         for (int t = 0; t < mesh.indices().length; t += 3) {
             int a = mesh.indices()[t] * 3;

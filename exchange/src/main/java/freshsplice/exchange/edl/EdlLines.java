@@ -72,7 +72,7 @@ final class EdlLines {
         if (head == null) {
             lines.add(line(reel(event), track, "C", "", source(event, record), record));
         } else {
-            addPassage(lines, head, outgoing, track);
+            addTransition(lines, head, outgoing, track);
             lines.add(line(reel(event), track, column(head), String.format("%03d", head.record().length()),
                     source(event, record), record));
         }
@@ -101,14 +101,14 @@ final class EdlLines {
 
     private Block fadeOut(Transition transition, Event outgoing, String track) {
         List<String> lines = new ArrayList<>();
-        addPassage(lines, transition, outgoing, track);
+        addTransition(lines, transition, outgoing, track);
         FrameRange record = transition.record();
         lines.add(line("BL", track, column(transition), String.format("%03d", record.length()),
                 FrameRange.of(0, record.length()), record));
         return new Block(record.in(), null, lines);
     }
 
-    private void addPassage(List<String> lines, Transition transition, Event outgoing, String track) {
+    private void addTransition(List<String> lines, Transition transition, Event outgoing, String track) {
         long at = transition.record().in();
         long from = outgoing == null ? 0 : listPosition(outgoing, at).floor();
         lines.add(line(outgoing == null ? "BL" : reel(outgoing), track, "C", "", FrameRange.of(from, from),

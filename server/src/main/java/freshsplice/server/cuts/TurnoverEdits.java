@@ -2,17 +2,14 @@ package freshsplice.server.cuts;
 
 import freshsplice.core.changes.Applying;
 import freshsplice.core.changes.Change;
+import freshsplice.core.changes.NewShots;
 import freshsplice.core.changes.Turnover;
 import freshsplice.core.conform.Conform;
-import freshsplice.core.conform.CutPiece;
-import freshsplice.core.conform.FirstMaster;
-import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
-import freshsplice.core.time.FrameRange;
 import freshsplice.core.words.Counted;
 import freshsplice.server.masters.MasterEdits;
 import freshsplice.server.projects.ProjectRules;
@@ -184,53 +181,17 @@ public class TurnoverEdits {
     }
 
     private Master withNewShots(ProjectRow project, ComparedMaster side, Applying.Applied applied, Finders finders) {
-        Set<String> used = masters.codesInUse(project.id);
-        ShotNumbering numbering = ProjectRules.numbering(project);
         List<Section> sections = new ArrayList<>(applied.master().main().sections());
-        for (int i = 0; i < sections.size(); i++) {
-            Section section = sections.get(i);
-            if (section.shotId() < 0) {
-                CutPiece piece = applied.newShots().get((int) -section.shotId() - 1);
-                String code = numbering.between(codeAt(sections, i - 1, side), codeAfter(sections, i, side), used);
-                used.add(code);
-                long offset = actionAt(sections, i, side) - project.firstFrame;
-                Shot shot = new Shot(0, code, FrameRange.ofLength(project.firstFrame, piece.record().length()),
-                        project.handles, offset, FirstMaster.anchor(piece, project.firstFrame));
-                long camera = shotMaker.camera(project, side.row().sceneId, Conform.cameraOf(code));
-                ShotRow row = shotMaker.shot(project, side.row().sceneId, camera, shot,
-                        Sources.wanted(piece, side.cut().rate()), finders);
-                side.shots().put(row.id, row);
-                sections.set(i, section.named(0).showing(new Section.Content.OfShot(row.id), section.from()));
-            }
+        for (NewShots.NewShot made : NewShots.of(applied, MasterStore.shots(side.shots()), ProjectRules.numbering(project),
+                project.handles, masters.codesInUse(project.id))) {
+            long camera = shotMaker.camera(project, side.row().sceneId, Conform.cameraOf(made.shot().code()));
+            ShotRow row = shotMaker.shot(project, side.row().sceneId, camera, made.shot(),
+                    Sources.wanted(made.piece(), side.cut().rate()), finders);
+            side.shots().put(row.id, row);
+            Section section = sections.get(made.place());
+            sections.set(made.place(), section.named(0).showing(new Section.Content.OfShot(row.id), section.from()));
         }
         return applied.master().withMain(sections);
-    }
-
-    private static String codeAt(List<Section> sections, int index, ComparedMaster side) {
-        for (int i = index; i >= 0; i--) {
-            if (sections.get(i).shotId() > 0) {
-                return side.shots().get(sections.get(i).shotId()).code;
-            }
-        }
-        return null;
-    }
-
-    private static String codeAfter(List<Section> sections, int index, ComparedMaster side) {
-        for (int i = index + 1; i < sections.size(); i++) {
-            if (sections.get(i).shotId() > 0) {
-                return side.shots().get(sections.get(i).shotId()).code;
-            }
-        }
-        return null;
-    }
-
-    /** A new shot takes up the action where the shot before it leaves it. */
-    private static long actionAt(List<Section> sections, int index, ComparedMaster side) {
-        if (index == 0 || sections.get(index - 1).shotId() <= 0) {
-            return 0;
-        }
-        Section before = sections.get(index - 1);
-        return MasterStore.shot(side.shots().get(before.shotId())).actionAt(before.to()).floor();
     }
 
     private void takeSound(ComparedMaster side, Finders finders) {

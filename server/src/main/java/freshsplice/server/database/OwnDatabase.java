@@ -113,7 +113,7 @@ public final class OwnDatabase implements AutoCloseable {
 
     public String url() {
         return "jdbc:mariadb://localhost/" + account.name() + "?localSocket=" + socket
-                + "&useBulkStmts=true&connectTimeout=5000";
+                + "&useBulkStmts=true&useServerPrepStmts=true&prepStmtCacheSize=500&connectTimeout=5000";
     }
 
     public String user() {

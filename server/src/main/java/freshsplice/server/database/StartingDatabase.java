@@ -63,6 +63,8 @@ public final class StartingDatabase {
         config.setPassword(database.password());
         config.setConnectionTimeout(CONNECTION_MILLIS);
         config.setInitializationFailTimeout(FIRST_CONNECTION_MILLIS);
+        // switching it off and on again would be two questions more for every edit
+        config.setAutoCommit(false);
         return new HikariDataSource(config);
     }
 

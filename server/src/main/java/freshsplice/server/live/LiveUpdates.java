@@ -2,13 +2,18 @@ package freshsplice.server.live;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.BiConsumer;
 import java.util.function.LongSupplier;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -43,8 +48,13 @@ public class LiveUpdates {
     public record Whereabouts(String window, String who, long masterId, long frame, List<Long> pieces) {
     }
 
-    private final Map<Long, List<OpenWindow>> windows = new ConcurrentHashMap<>();
+    /** @param masterId the open master; null where none is */
+    private record Line(Long masterId, OpenWindow window) {
+    }
+
+    private final Map<Long, List<Line>> windows = new ConcurrentHashMap<>();
     private final Map<Long, AtomicLong> told = new ConcurrentHashMap<>();
+    private final List<BiConsumer<Long, Set<Long>>> afterEdits = new CopyOnWriteArrayList<>();
 
     private final JsonMapper json;
     private final ExecutorService senders = Executors.newCachedThreadPool(task -> {
@@ -60,20 +70,21 @@ public class LiveUpdates {
     /**
      * A new window, told at once where the project stands, so that it sees what it missed.
      *
+     * @param masterId the master that it shows; null for none
      * @param seq asked for once the window hears of edits, so that none falls between
      */
-    public SseEmitter open(long projectId, LongSupplier seq) {
+    public SseEmitter open(long projectId, Long masterId, LongSupplier seq) {
         SseEmitter line = new SseEmitter(0L);
-        List<OpenWindow> all = windows.computeIfAbsent(projectId, k -> new CopyOnWriteArrayList<>());
-        AtomicReference<OpenWindow> self = new AtomicReference<>();
+        List<Line> all = windows.computeIfAbsent(projectId, k -> new CopyOnWriteArrayList<>());
+        AtomicReference<Line> self = new AtomicReference<>();
         Runnable gone = () -> all.remove(self.get());
         OpenWindow window = new OpenWindow(line, senders, gone);
-        self.set(window);
-        all.add(window);
+        self.set(new Line(masterId, window));
+        all.add(self.get());
         line.onCompletion(gone);
         line.onTimeout(gone);
         line.onError(e -> gone.run());
-        window.tell(text("update", new Update("hello", seq.getAsLong(), "", "")));
+        window.tellAtOnce(text("update", new Update("hello", seq.getAsLong(), "", "")));
         return line;
     }
 
@@ -91,6 +102,26 @@ public class LiveUpdates {
             told.computeIfAbsent(projectId, k -> new AtomicLong()).incrementAndGet();
         }
         tellAll(projectId, text("update", update));
+        if (update.kind().equals("edit")) {
+            Set<Long> shown = ofProject(projectId).map(Line::masterId).filter(Objects::nonNull).collect(Collectors.toSet());
+            afterEdits.forEach(work -> work.accept(projectId, shown));
+        }
+    }
+
+    /** @param work done after windows were told of an edit, by who made it: gets the project and the masters that windows show */
+    public void afterEdits(BiConsumer<Long, Set<Long>> work) {
+        afterEdits.add(work);
+    }
+
+    /**
+     * Tells every window that shows a master something of it.
+     *
+     * @param kind as the window knows it
+     * @param json what to tell, already written
+     */
+    public void tellOf(long projectId, long masterId, String kind, String json) {
+        String text = "{\"" + kind + "\":" + json + "}";
+        ofProject(projectId).filter(line -> Objects.equals(line.masterId(), masterId)).forEach(line -> line.window().tellAtOnce(text));
     }
 
     /** Tells every window of a project where somebody is. */
@@ -99,7 +130,11 @@ public class LiveUpdates {
     }
 
     private void tellAll(long projectId, String text) {
-        windows.getOrDefault(projectId, List.of()).forEach(window -> window.tell(text));
+        ofProject(projectId).forEach(line -> line.window().tell(text));
+    }
+
+    private Stream<Line> ofProject(long projectId) {
+        return windows.getOrDefault(projectId, List.of()).stream();
     }
 
     /** Finds out which windows are gone. */

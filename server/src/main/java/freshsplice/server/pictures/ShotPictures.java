@@ -5,8 +5,6 @@ import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.shot.Shot;
-import freshsplice.core.stage.Colour;
-import freshsplice.core.stage.Figures;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
@@ -71,7 +69,7 @@ public class ShotPictures implements DisposableBean {
         Bake.Frame seen = Bake.of(shot, camera, stage, new RenderRange(frame, Rational.ONE, 1), WIDTH / (double) HEIGHT).frame(0);
         StringBuilder shown = new StringBuilder();
         for (Item item : stage.items()) {
-            shown.append(item.shape()).append(item.colour());
+            item.geometry().parts().forEach(shown::append);
         }
         return new Wanted(stage, seen, Fingerprint.digest(shown + Fingerprint.digest(seen.view())
                 + Fingerprint.digest(seen.projection()) + Fingerprint.digest(seen.places())));
@@ -100,8 +98,7 @@ public class ShotPictures implements DisposableBean {
             painter.size(WIDTH, HEIGHT);
         }
         if (!wanted.stage().equals(painted)) {
-            painter.stage(wanted.stage().items().stream().map(i -> Figures.mesh(i.shape(), Colour.of(i.colour())))
-                    .toList());
+            painter.stage(wanted.stage().items().stream().map(i -> i.geometry().mesh()).toList());
             painted = wanted.stage();
         }
         byte[] bytes = new byte[WIDTH * HEIGHT * 3];

@@ -17,6 +17,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
 import java.util.HexFormat;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
@@ -65,7 +66,7 @@ public class RenderQueue implements DisposableBean {
     @EventListener(ApplicationReadyEvent.class)
     @Order(50)
     void begin() {
-        jdbc.update("update render set state = 'WAITING', frames_done = 0 where state = 'DRAWING'");
+        drawAgain();
         worker.setDaemon(true);
         worker.start();
     }
@@ -79,7 +80,7 @@ public class RenderQueue implements DisposableBean {
 
     /** Stops a render that waits or is being drawn; a finished one stays. */
     public void stop(long renderId) {
-        int waiting = jdbc.update("update render set state = 'STOPPED', finished_at = ? where id = ? and state = "
+        int waiting = write("update render set state = 'STOPPED', finished_at = ? where id = ? and state = "
                 + "'WAITING'", java.sql.Timestamp.from(Instant.now()), renderId);
         if (waiting == 0) {
             stopping.add(renderId);
@@ -129,7 +130,7 @@ public class RenderQueue implements DisposableBean {
     /** What was left behind as being drawn waits again. */
     private void drawAgain() {
         try {
-            jdbc.update("update render set state = 'WAITING', frames_done = 0 where state = 'DRAWING'");
+            write("update render set state = 'WAITING', frames_done = 0 where state = 'DRAWING'");
         } catch (RuntimeException e) {
             LOG.info("The database is not back yet");
         }
@@ -198,7 +199,7 @@ public class RenderQueue implements DisposableBean {
             }
             if (System.currentTimeMillis() - told > TELL_EVERY_MS) {
                 told = System.currentTimeMillis();
-                jdbc.update("update render set frames_done = ? where id = ?", done, row.id);
+                write("update render set frames_done = ? where id = ?", done, row.id);
                 tell(row.projectId);
             }
             return true;
@@ -236,7 +237,12 @@ public class RenderQueue implements DisposableBean {
     }
 
     private void failAll(String why) {
-        jdbc.update("update render set state = 'FAILED', error = ? where state in ('WAITING', 'DRAWING')", why);
+        write("update render set state = 'FAILED', error = ? where state in ('WAITING', 'DRAWING')", why);
+    }
+
+    /** In a transaction of its own. @return how many rows that changed */
+    private int write(String sql, Object... values) {
+        return Objects.requireNonNull(transactions.execute(status -> jdbc.update(sql, values)));
     }
 
     private static String sha256(Path file) throws IOException {

@@ -112,10 +112,10 @@ class RenderSound {
             MovieSound piece(FrameRange movie) {
                 boolean plain = gain == 1 && sound.fadeIn == 0 && sound.fadeOut == 0;
                 MovieSound.Loudness loud = plain ? MovieSound.Loudness.PLAIN : new MovieSound.Loudness(gain,
-                        rate.seconds(at.in() - sound.recIn).toDouble(), rate.seconds(sound.recOut - sound.recIn).toDouble(),
-                        rate.seconds(sound.fadeIn).toDouble(), rate.seconds(sound.fadeOut).toDouble());
-                return new MovieSound(media.file(store.get(MediaRow.class, sound.mediaId)), from().toDouble(),
-                        rate.seconds(at.length()).toDouble(), rate.seconds(at.in() - movie.in()).toDouble(), loud, sound.channel);
+                        rate.seconds(at.in() - sound.recIn), rate.seconds(sound.recOut - sound.recIn),
+                        rate.seconds(sound.fadeIn), rate.seconds(sound.fadeOut));
+                return new MovieSound(media.file(store.get(MediaRow.class, sound.mediaId)), from(),
+                        rate.seconds(at.length()), rate.seconds(at.in() - movie.in()), loud, sound.channel);
             }
 
             String line(FrameRange movie) {

@@ -106,7 +106,7 @@ public class Staleness {
             Fingerprint.Movement movement = Fingerprint.digest(bake);
             StringBuilder set = new StringBuilder(movement.places());
             for (Item item : stage.items()) {
-                set.append(item.shape()).append(item.colour());
+                item.geometry().parts().forEach(set::append);
             }
             return new Fingerprint(Map.of("camera", movement.camera(), "set", Fingerprint.digest(set.toString())));
         });

@@ -1,5 +1,6 @@
 package freshsplice.server.rows;
 
+import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Shape;
 import jakarta.persistence.Entity;
@@ -29,6 +30,10 @@ public class ItemRow extends AliveRow {
     /** Degrees. */
     public double turn;
     public double lean;
+
+    public Geometry geometry() {
+        return new Geometry.Figure(shape, colour);
+    }
 
     /** The value of a channel that no key moves. */
     public double plain(ItemChannel channel) {

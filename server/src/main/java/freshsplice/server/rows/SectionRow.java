@@ -1,6 +1,6 @@
 package freshsplice.server.rows;
 
-import freshsplice.core.master.Passage;
+import freshsplice.core.master.Transition;
 import freshsplice.core.time.Rational;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -29,17 +29,17 @@ public class SectionRow extends AliveRow {
     public Bends bends;
     public boolean enabled;
     @Enumerated(EnumType.STRING)
-    public Passage.Kind headKind;
+    public Transition.Kind headKind;
     public long headBefore;
     public long headAfter;
     @Enumerated(EnumType.STRING)
-    public Passage.Curve headCurve;
+    public Transition.Curve headCurve;
     @Enumerated(EnumType.STRING)
-    public Passage.Kind tailKind;
+    public Transition.Kind tailKind;
     public long tailBefore;
     public long tailAfter;
     @Enumerated(EnumType.STRING)
-    public Passage.Curve tailCurve;
+    public Transition.Curve tailCurve;
 
     /** What it shows. */
     public enum Content { SHOT, MASTER, RENDER, BLACK, SLATE }

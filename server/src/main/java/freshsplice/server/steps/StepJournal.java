@@ -67,6 +67,11 @@ class StepJournal {
     }
 
     private void batch(String sql, List<Object[]> values) {
+        if (values.size() == 1) {
+            // most edits change one value: a batch would be prepared and closed for it, two questions more
+            jdbc.update(sql, values.get(0));
+            return;
+        }
         for (int i = 0; i < values.size(); i += BATCH) {
             List<Object[]> part = values.subList(i, Math.min(values.size(), i + BATCH));
             jdbc.batchUpdate(sql, part);

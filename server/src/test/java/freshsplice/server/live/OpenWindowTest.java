@@ -74,4 +74,25 @@ class OpenWindowTest {
         Thread.sleep(50);
         assertThat(all()).doesNotContain("after");
     }
+
+    @Test
+    void whatIsToldAtOnceWaitsForNoPauseAndTakesWhatWaitsWithIt() throws InterruptedException {
+        reads.countDown();
+        for (int round = 0; round < 5; round++) {
+            String n = "\"n\":" + round;
+            window.tell("{" + n + ",\"first\":1}");
+            await(n + ",\"first\"");
+            window.tell("{" + n + ",\"waits\":1}");
+            window.tellAtOnce("{" + n + ",\"now\":1}");
+            await(n + ",\"now\":1}]");
+        }
+        assertThat(sent).as("one for the first, one for both that follow").hasSize(10);
+    }
+
+    @Test
+    void aWindowThatLongChangesWaitForIsLetGo() throws InterruptedException {
+        String change = "x".repeat(OpenWindow.MOST_LETTERS / 4);
+        IntStream.range(0, 8).forEach(i -> window.tell(change));
+        assertThat(gone.await(5, TimeUnit.SECONDS)).isTrue();
+    }
 }

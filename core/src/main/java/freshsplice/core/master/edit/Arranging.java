@@ -26,10 +26,10 @@ public final class Arranging {
         boolean inHead = piece.head() != null && at <= record.in() + piece.head().after();
         boolean inTail = piece.tail() != null && at >= record.out() - piece.tail().before();
         if (inHead || inTail) {
-            throw new Refusal("Record frame " + at + " lies in a passage: take the passage away first");
+            throw new Refusal("Record frame " + at + " lies in a transition: take the transition away first");
         }
-        List<Section> parts = List.of(piece.over(record.withOut(at)).withPassages(piece.head(), null),
-                piece.over(record.withIn(at)).withPassages(null, piece.tail()).fresh());
+        List<Section> parts = List.of(piece.over(record.withOut(at)).withTransitions(piece.head(), null),
+                piece.over(record.withIn(at)).withTransitions(null, piece.tail()).fresh());
         Lane lane = master.lanes().get(place.lane()).spliced(place.index(), place.index() + 1, parts);
         return Master.checked(master.withLane(place.lane(), lane));
     }
@@ -47,7 +47,7 @@ public final class Arranging {
             throw new Refusal("The piece after record frame " + a.record().out()
                     + " does not go on where this one ends, so they cannot be one");
         }
-        sections.set(place.index(), a.over(a.record().spanWith(b.record())).withPassages(a.head(), b.tail()));
+        sections.set(place.index(), a.over(a.record().spanWith(b.record())).withTransitions(a.head(), b.tail()));
         sections.remove(place.index() + 1);
         return Master.checked(master.withLane(place.lane(), sections));
     }
@@ -106,10 +106,10 @@ public final class Arranging {
         int after = Math.min(index + 1, room.sections().size());
         List<Section> placed = new ArrayList<>(List.of(piece));
         placed.addAll(room.sections().subList(index, after));
-        return Master.checked(master.withLane(lane, room.spliced(index, after, PassageRoom.fitted(placed))));
+        return Master.checked(master.withLane(lane, room.spliced(index, after, TransitionRoom.fitted(placed))));
     }
 
-    /** Shows something else in the place of a piece: its length, its passages and its place stay. */
+    /** Shows something else in the place of a piece: its length, its transitions and its place stay. */
     public static Master replace(Master master, Place place, Section.Content content, Rational from) {
         Section piece = place.in(master);
         return place.changed(master, piece.timed(piece.record(), from, Rational.ONE).showing(content, from));
@@ -118,7 +118,7 @@ public final class Arranging {
     /** Puts a copy of a piece after it and pushes along what comes after. */
     public static Master duplicate(Master master, Place place) {
         Section piece = place.in(master);
-        return insert(master, place.lane(), piece.record().out(), piece.withPassages(null, null).fresh());
+        return insert(master, place.lane(), piece.record().out(), piece.withTransitions(null, null).fresh());
     }
 
     /** Two pieces that meet change places; both keep their length, and nothing else moves. */
@@ -130,8 +130,8 @@ public final class Arranging {
             throw new Refusal("Nothing meets the end of this piece, so there is nothing to change "
                     + "places with");
         }
-        sections.set(place.index(), b.shiftedBy(-a.record().length()).withPassages(null, null));
-        sections.set(place.index() + 1, a.shiftedBy(b.record().length()).withPassages(null, null));
+        sections.set(place.index(), b.shiftedBy(-a.record().length()).withTransitions(null, null));
+        sections.set(place.index() + 1, a.shiftedBy(b.record().length()).withTransitions(null, null));
         return Master.checked(master.withLane(place.lane(), sections));
     }
 
@@ -146,7 +146,7 @@ public final class Arranging {
             return master;
         }
         long at = to > piece.record().in() ? to - piece.record().length() : to;
-        return insert(takeOut(master, List.of(place)), place.lane(), at, piece.withPassages(null, null));
+        return insert(takeOut(master, List.of(place)), place.lane(), at, piece.withTransitions(null, null));
     }
 
     /** Switches a piece on or off; off it is kept and not seen. */
@@ -177,14 +177,14 @@ public final class Arranging {
                 continue;
             }
             if (before) {
-                stay.add(there.over(there.record().withOut(record.in())).withPassages(there.head(), null));
+                stay.add(there.over(there.record().withOut(record.in())).withTransitions(there.head(), null));
             }
             if (after) {
-                Section rest = there.over(there.record().withIn(record.out())).withPassages(null, there.tail());
+                Section rest = there.over(there.record().withIn(record.out())).withTransitions(null, there.tail());
                 stay.add(before ? rest.fresh() : rest);
             }
         }
-        return lane.spliced(first, end, PassageRoom.fitted(stay));
+        return lane.spliced(first, end, TransitionRoom.fitted(stay));
     }
 
     private static List<Place> lastFirst(List<Place> places) {

@@ -2,9 +2,9 @@ package freshsplice.core.master.edit;
 
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Passage;
-import freshsplice.core.master.Passage.Curve;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
+import freshsplice.core.master.Transition.Curve;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.words.Counted;
 import java.util.ArrayList;
@@ -14,36 +14,36 @@ import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
-/** Edits of the passages between pieces, and from and to black. */
+/** Edits of the transitions between pieces, and from and to black. */
 public final class Fades {
     private Fades() {
     }
 
     /**
-     * The passage into a piece: from the piece that meets it, or from black. Its frames before the cut are taken from
+     * The transition into a piece: from the piece that meets it, or from black. Its frames before the cut are taken from
      * beyond the piece's own head, those after it from beyond the tail of the piece before.
      *
-     * @param passage null for a plain cut
+     * @param transition null for a plain cut
      */
-    public static Master head(Master master, Place place, Passage passage) {
+    public static Master head(Master master, Place place, Transition transition) {
         List<Section> sections = master.lanes().get(place.lane()).sections();
         Section piece = sections.get(place.index());
         Section before = Place.meetingBefore(sections, place.index());
-        if (passage != null) {
-            if (before == null && passage.before() > 0) {
-                throw new Refusal("From black a piece comes in on its own frames: the passage has none "
+        if (transition != null) {
+            if (before == null && transition.before() > 0) {
+                throw new Refusal("From black a piece comes in on its own frames: the transition has none "
                         + "before record frame " + piece.record().in());
             }
             if (before != null) {
                 long free = before.record().length() - (before.head() == null ? 0 : before.head().after());
-                checkRoom("before", passage.before(), free - 1, before);
+                checkRoom("before", transition.before(), free - 1, before);
             }
             long free = piece.record().length() - (piece.tail() == null ? 0 : piece.tail().before());
             Section after = Place.meetingAfter(sections, place.index());
-            checkRoom("after", passage.after(), free - (after == null || after.head() == null ? 0 : after.head().before())
+            checkRoom("after", transition.after(), free - (after == null || after.head() == null ? 0 : after.head().before())
                     - 1, piece);
         }
-        return place.changed(master, piece.withPassages(passage, piece.tail()));
+        return place.changed(master, piece.withTransitions(transition, piece.tail()));
     }
 
     /**
@@ -54,13 +54,13 @@ public final class Fades {
     public static Master dissolve(Master master, Place place, long frames, Curve curve) {
         boolean meets = Place.meetingBefore(master.lanes().get(place.lane()).sections(), place.index()) != null;
         long before = meets ? frames / 2 : 0;
-        return head(master, place, frames == 0 ? null : new Passage(Passage.Kind.DISSOLVE, before,
+        return head(master, place, frames == 0 ? null : new Transition(Transition.Kind.DISSOLVE, before,
                 frames - before,
                 curve));
     }
 
     /**
-     * A master after an edit: a passage into a piece that nothing meets any more comes from black, on its own frames; one
+     * A master after an edit: a transition into a piece that nothing meets any more comes from black, on its own frames; one
      * to black goes where another piece meets the end now; and one for which a piece has no room now goes.
      */
     public static Master settled(Master before, Master after) {
@@ -74,11 +74,11 @@ public final class Fades {
             List<Section> sections = new ArrayList<>(now.sections());
             for (int i = 0; i < sections.size(); i++) {
                 Section section = sections.get(i);
-                Passage head = Place.meetingBefore(sections, i) == null ? fromBlack(section.head()) : section.head();
-                Passage tail = Place.meetingAfter(sections, i) == null ? section.tail() : null;
-                sections.set(i, head == section.head() && tail == section.tail() ? section : section.withPassages(head, tail));
+                Transition head = Place.meetingBefore(sections, i) == null ? fromBlack(section.head()) : section.head();
+                Transition tail = Place.meetingAfter(sections, i) == null ? section.tail() : null;
+                sections.set(i, head == section.head() && tail == section.tail() ? section : section.withTransitions(head, tail));
             }
-            List<Section> fitted = PassageRoom.fitted(sections, s -> isAsLong(s, known.get(s.id())));
+            List<Section> fitted = TransitionRoom.fitted(sections, s -> isAsLong(s, known.get(s.id())));
             settled = fitted.equals(now.sections()) ? settled : settled.withLane(lane, fitted);
         }
         return settled;
@@ -88,29 +88,29 @@ public final class Fades {
         return before != null && before.record().length() == section.record().length() && Objects.equals(before.head(), section.head());
     }
 
-    private static Passage fromBlack(Passage head) {
-        return head == null || head.before() == 0 ? head : new Passage(head.kind(), 0, Math.max(1, head.after()), head.curve());
+    private static Transition fromBlack(Transition head) {
+        return head == null || head.before() == 0 ? head : new Transition(head.kind(), 0, Math.max(1, head.after()), head.curve());
     }
 
-    /** The passage from a piece to black. @param frames 0 for a plain end */
+    /** The transition from a piece to black. @param frames 0 for a plain end */
     public static Master toBlack(Master master, Place place, long frames, Curve curve) {
         List<Section> sections = master.lanes().get(place.lane()).sections();
         Section piece = sections.get(place.index());
         if (frames < 0) {
-            throw new Refusal("A passage lasts at least one frame");
+            throw new Refusal("A transition lasts at least one frame");
         }
         if (frames > 0 && Place.meetingAfter(sections, place.index()) != null) {
             throw new Refusal("Another piece meets the end of this one, at record frame "
                     + piece.record().out() + ": dissolve into that one instead");
         }
         checkRoom("before", frames, piece.record().length() - (piece.head() == null ? 0 : piece.head().after()), piece);
-        return place.changed(master, piece.withPassages(piece.head(),
-                frames == 0 ? null : new Passage(Passage.Kind.DISSOLVE, frames, 0, curve)));
+        return place.changed(master, piece.withTransitions(piece.head(),
+                frames == 0 ? null : new Transition(Transition.Kind.DISSOLVE, frames, 0, curve)));
     }
 
     private static void checkRoom(String side, long wanted, long room, Section piece) {
         if (wanted > room) {
-            throw new Refusal("The passage wants " + Counted.frames(wanted) + " " + side + " the cut, and the piece "
+            throw new Refusal("The transition wants " + Counted.frames(wanted) + " " + side + " the cut, and the piece "
                     + "at record frame " + piece.record().in() + " has room for " + Math.max(0, room));
         }
     }

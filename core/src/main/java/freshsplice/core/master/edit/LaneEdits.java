@@ -68,7 +68,7 @@ public final class LaneEdits {
         if (lane == roomy.lanes().size()) {
             roomy = add(roomy, null);
         }
-        return Arranging.overwrite(roomy, lane, piece.withPassages(null, null).fresh());
+        return Arranging.overwrite(roomy, lane, piece.withTransitions(null, null).fresh());
     }
 
     /** Lays pieces of lanes above onto the main lane over what is there, in one stroke. */

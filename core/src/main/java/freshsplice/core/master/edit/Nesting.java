@@ -24,7 +24,7 @@ public final class Nesting {
 
     /**
      * Makes a master of neighbouring pieces and nests it in their place. Its record clock is the outer one, so a frame
-     * has the same timecode on both levels. Pieces at its ends keep the frames that passages into and out of it need.
+     * has the same timecode on both levels. Pieces at its ends keep the frames that transitions into and out of it need.
      *
      * @param innerId id of the new master
      * @param name    its name
@@ -45,10 +45,10 @@ public final class Nesting {
         Section after = Place.meetingAfter(outer.sections(), last);
         long before = head.head() == null ? 0 : head.head().before();
         long beyond = after == null || after.head() == null ? 0 : after.head().after();
-        inner.set(0, head.over(head.record().withIn(head.record().in() - before)).withPassages(null, head.tail()));
+        inner.set(0, head.over(head.record().withIn(head.record().in() - before)).withTransitions(null, head.tail()));
         Section end = inner.get(inner.size() - 1);
         inner.set(inner.size() - 1, end.over(end.record().withOut(end.record().out() + beyond))
-                .withPassages(end.head(), null));
+                .withTransitions(end.head(), null));
         Master made = new Master(innerId, name, master.rate(), master.dropFrame(), record.in() - before,
                 List.of(Lane.of(outer.name(), inner)));
         Section nest = new Section(0, new Section.Content.OfMaster(innerId), record, Rational.of(record.in()),
@@ -66,11 +66,11 @@ public final class Nesting {
         List<Section> pieces = new ArrayList<>(new LivePieces(masters).ofLane(master, place.lane()).stream()
                 .filter(l -> l.outer().equals(nest)).map(l -> l.section().fresh()).toList());
         if (!pieces.isEmpty() && nest.head() != null && pieces.get(0).record().in() == nest.record().in()) {
-            pieces.set(0, pieces.get(0).withPassages(nest.head(), pieces.get(0).tail()));
+            pieces.set(0, pieces.get(0).withTransitions(nest.head(), pieces.get(0).tail()));
         }
         int end = pieces.size() - 1;
         if (!pieces.isEmpty() && nest.tail() != null && pieces.get(end).record().out() == nest.record().out()) {
-            pieces.set(end, pieces.get(end).withPassages(pieces.get(end).head(), nest.tail()));
+            pieces.set(end, pieces.get(end).withTransitions(pieces.get(end).head(), nest.tail()));
         }
         Lane lane = master.lanes().get(place.lane()).spliced(place.index(), place.index() + 1, pieces);
         return Master.checked(master.withLane(place.lane(), lane));

@@ -45,7 +45,7 @@ public final class SeamEdits {
             moved.add(sections.get(right).over(FrameRange.of(to, sections.get(right).record().out())));
         }
         int from = left >= 0 ? left : right;
-        return PassageRoom.checked(master, master.withLane(laneIndex, lane.spliced(from, from + moved.size(), moved)),
+        return TransitionRoom.checked(master, master.withLane(laneIndex, lane.spliced(from, from + moved.size(), moved)),
                 laneIndex);
     }
 

@@ -28,10 +28,10 @@ public final class Trims {
         long in = Math.addExact(record.in(), frames);
         if (ripple) {
             Section trimmed = piece.over(FrameRange.of(in, record.out())).shiftedBy(-frames);
-            return PassageRoom.checked(master, Master.checked(Ripple.after(master, place, trimmed, record.out(), -frames)),
+            return TransitionRoom.checked(master, Master.checked(Ripple.after(master, place, trimmed, record.out(), -frames)),
                     place.lane());
         }
-        return PassageRoom.checked(master, place.changed(master, piece.over(FrameRange.of(in, record.out()))), place.lane());
+        return TransitionRoom.checked(master, place.changed(master, piece.over(FrameRange.of(in, record.out()))), place.lane());
     }
 
     /**
@@ -46,7 +46,7 @@ public final class Trims {
         Section trimmed = piece.over(record.withOut(Math.addExact(record.out(), frames)));
         Master after = ripple ? Master.checked(Ripple.after(master, place, trimmed, record.out(), frames))
                 : place.changed(master, trimmed);
-        return PassageRoom.checked(master, after, place.lane());
+        return TransitionRoom.checked(master, after, place.lane());
     }
 
     /** Shows another part of the content in the same place. @param frames frames of the content later (+) or earlier */
@@ -70,7 +70,7 @@ public final class Trims {
             moved.add(after.over(after.record().withIn(after.record().in() + frames)));
         }
         int from = place.index() - (before == null ? 0 : 1);
-        return PassageRoom.checked(master, Master.checked(master.withLane(place.lane(),
+        return TransitionRoom.checked(master, Master.checked(master.withLane(place.lane(),
                 lane.spliced(from, from + moved.size(), moved))), place.lane());
     }
 

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -26,9 +26,9 @@ class ArrangingTest {
     }
 
     @Test
-    @DisplayName("A passage for which a piece became too short goes with the picture that was laid over it")
-    void passagesNeedRoom() {
-        Master mixed = Fades.dissolve(Masters.of(40, 40, 40), new Place(0, 1), 8, Passage.Curve.EVEN);
+    @DisplayName("A transition for which a piece became too short goes with the picture that was laid over it")
+    void transitionsNeedRoom() {
+        Master mixed = Fades.dissolve(Masters.of(40, 40, 40), new Place(0, 1), 8, Transition.Curve.EVEN);
         Section over = mixed.main().sections().get(2).shiftedBy(-39).fresh();
         Master sliver = Arranging.overwrite(mixed, 0, over);
         assertThat(sliver.main().sections()).extracting(s -> s.record().length()).startsWith(40L, 1L, 40L);

@@ -7,8 +7,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import freshsplice.core.master.FrameChain;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
 import freshsplice.core.time.FrameRange;
 import java.util.ArrayList;
 import java.util.List;
@@ -35,8 +35,8 @@ class NestingTest {
     @Test
     @DisplayName("nested and opened again every frame is the same, dissolves at the ends too")
     void nestAndOpen() {
-        Master dissolving = Fades.dissolve(Fades.dissolve(FOUR, new Place(0, 1), 8, Passage.Curve.EASED), new Place(0, 3),
-                6, Passage.Curve.EVEN);
+        Master dissolving = Fades.dissolve(Fades.dissolve(FOUR, new Place(0, 1), 8, Transition.Curve.EASED), new Place(0, 3),
+                6, Transition.Curve.EVEN);
         Nesting.Nested nested = Nesting.nest(dissolving, List.of(new Place(0, 1), new Place(0, 2)), 7, "Scene 12");
         LongFunction<Master> masters = id -> nested.inner();
         assertThat(nested.outer().main().sections()).hasSize(3);

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Pace;
-import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.List;
@@ -75,7 +75,7 @@ class RetimingTest {
     @Test
     @DisplayName("a dissolve of 12 over the seam: each frame a mixture of both, in even steps")
     void dissolve() {
-        Master master = Fades.head(Masters.of(20, 30), new Place(0, 1), new Passage(Passage.Kind.DISSOLVE, 6, 6));
+        Master master = Fades.head(Masters.of(20, 30), new Place(0, 1), new Transition(Transition.Kind.DISSOLVE, 6, 6));
         List<String> seen = Masters.seen(master, 0, 1013, 1027);
         assertThat(seen.get(0)).isEqualTo("1:1014");
         assertThat(seen.get(1)).as("the incoming runs in before its own head").isEqualTo("1:1015 2:995");
@@ -85,17 +85,17 @@ class RetimingTest {
     }
 
     @Test
-    @DisplayName("passages that pieces have no room for are refused with the frames that there are")
+    @DisplayName("transitions that pieces have no room for are refused with the frames that there are")
     void fades() {
         Master master = Masters.of(20, 30);
-        assertThatThrownBy(() -> Fades.head(master, new Place(0, 1), new Passage(Passage.Kind.DISSOLVE, 20, 6)))
+        assertThatThrownBy(() -> Fades.head(master, new Place(0, 1), new Transition(Transition.Kind.DISSOLVE, 20, 6)))
                 .hasMessageContaining("has room for 19");
-        assertThatThrownBy(() -> Fades.head(master, FIRST, new Passage(Passage.Kind.DISSOLVE, 1, 6)))
+        assertThatThrownBy(() -> Fades.head(master, FIRST, new Transition(Transition.Kind.DISSOLVE, 1, 6)))
                 .hasMessageContaining("From black");
-        assertThatThrownBy(() -> Fades.toBlack(master, FIRST, 5, Passage.Curve.EVEN)).hasMessageContaining("Another piece meets");
-        Master out = Fades.toBlack(master, new Place(0, 1), 5, Passage.Curve.EVEN);
-        assertThat(out.main().sections().get(1).tail()).isEqualTo(new Passage(Passage.Kind.DISSOLVE, 5, 0));
-        assertThat(Fades.toBlack(out, new Place(0, 1), 0, Passage.Curve.EVEN)).isEqualTo(master);
+        assertThatThrownBy(() -> Fades.toBlack(master, FIRST, 5, Transition.Curve.EVEN)).hasMessageContaining("Another piece meets");
+        Master out = Fades.toBlack(master, new Place(0, 1), 5, Transition.Curve.EVEN);
+        assertThat(out.main().sections().get(1).tail()).isEqualTo(new Transition(Transition.Kind.DISSOLVE, 5, 0));
+        assertThat(Fades.toBlack(out, new Place(0, 1), 0, Transition.Curve.EVEN)).isEqualTo(master);
     }
 
     @Test

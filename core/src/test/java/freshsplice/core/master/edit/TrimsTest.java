@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.List;
@@ -101,13 +101,13 @@ class TrimsTest {
 
     @Test
     @DisplayName("a trim, a roll or a slide that leaves less than a dissolve needs is refused in words")
-    void passages() {
-        Master dissolved = Fades.head(THREE, MIDDLE, new Passage(Passage.Kind.DISSOLVE, 6, 6));
+    void transitions() {
+        Master dissolved = Fades.head(THREE, MIDDLE, new Transition(Transition.Kind.DISSOLVE, 6, 6));
         assertThat(Trims.tail(dissolved, MIDDLE, -23, true).main().sections().get(1).record().length()).isEqualTo(7);
-        assertThatThrownBy(() -> Trims.tail(dissolved, MIDDLE, -24, true)).hasMessageContaining("passages over it need 6");
+        assertThatThrownBy(() -> Trims.tail(dissolved, MIDDLE, -24, true)).hasMessageContaining("transitions over it need 6");
         assertThatThrownBy(() -> Trims.tail(dissolved, new Place(0, 0), -14, true))
                 .as("the piece that is left needs its own half").hasMessageContaining("Only 6 frames");
-        assertThatThrownBy(() -> Trims.head(dissolved, MIDDLE, 24, true)).hasMessageContaining("passages over it need 6");
-        assertThatThrownBy(() -> SeamEdits.move(dissolved, 0, 1050, -24)).hasMessageContaining("passages over it need 6");
+        assertThatThrownBy(() -> Trims.head(dissolved, MIDDLE, 24, true)).hasMessageContaining("transitions over it need 6");
+        assertThatThrownBy(() -> SeamEdits.move(dissolved, 0, 1050, -24)).hasMessageContaining("transitions over it need 6");
     }
 }

@@ -1,4 +1,4 @@
 /**
- * Intake and Turnover as the window shows them. Read {@link freshsplice.server.http.cuts.CutController} first.
+ * Intake and Turnover as the window shows them. Read {@link freshsplice.server.http.cuts.IntakeController} first.
  */
 package freshsplice.server.http.cuts;

@@ -14,7 +14,7 @@ public record CutPieces(long id, int version, String name, List<Piece> pieces) {
      * A piece of the cut.
      *
      * @param mediaId     its picture; null for a slate
-     * @param seenIn      first record frame on which any of it is seen, passages included
+     * @param seenIn      first record frame on which any of it is seen, transitions included
      * @param headWeights share of its picture at each frame from {@code seenIn}, while it passes in; 1 after them
      * @param tailWeights share of its picture at its last frames, while it fades to black
      * @param mediaFrames frame of the movie at each record frame from {@code seenIn}; empty for a still

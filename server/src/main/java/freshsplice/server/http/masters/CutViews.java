@@ -5,8 +5,8 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import freshsplice.core.conform.CutPiece;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Lane;
-import freshsplice.core.master.Passage;
-import freshsplice.core.master.Passages;
+import freshsplice.core.master.Transition;
+import freshsplice.core.master.Transitions;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.MediaFrames;
 import freshsplice.core.sources.SourceFinder.Found;
@@ -62,8 +62,8 @@ class CutViews {
         Finders finders = files.finders(Sources.all(cut));
         return pieces.stream().map(p -> {
             Candidate file = finders.find(Lane.Kind.PICTURE, Sources.wanted(p, cut.rate())).map(Found::file).orElse(null);
-            Passage head = Passages.head(p.head(), p.edge().in());
-            Passage tail = Passages.tail(p.tail(), p.record(), p.edge().out());
+            Transition head = Transitions.head(p.head(), p.edge().in());
+            Transition tail = Transitions.tail(p.tail(), p.record(), p.edge().out());
             return new CutPieces.Piece(p.edge().in(), p.edge().out(), p.name(), file == null ? null : file.id(),
                     p.record().in(), Weights.in(head), Weights.out(tail),
                     file == null || !file.moves() ? List.of() : mediaFrames(p, file));

@@ -11,9 +11,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -67,14 +69,39 @@ class KnownSequences {
         this.live = live;
     }
 
+    /**
+     * What changed from view to view.
+     *
+     * @param stamp of the newest view
+     * @param json  of a {@link SequenceChange} for each view since the older one, in order; absent where that is not known any more
+     */
+    record Steps(String stamp, Optional<List<byte[]>> json) {
+    }
+
     /** What changed since a view that a window has, as JSON of a {@link SequenceChange}; the whole where that is not known any more. */
     byte[] since(MasterRow row, String stamp) {
         Recent now = recent(row);
+        return since(now, stamp).orElseGet(() -> json.writeValueAsBytes(SequenceChange.all(now.views().get(0))));
+    }
+
+    /**
+     * Each view since one that windows have, as a change of the one before it: a window that asked meanwhile has one of them and
+     * goes on from there.
+     *
+     * @param stamp of what windows have; null where none is known
+     */
+    Steps stepsSince(MasterRow row, String stamp) {
+        List<SequenceView> views = recent(row).views();
+        int older = views.stream().map(SequenceView::stamp).toList().indexOf(stamp);
+        return new Steps(views.get(0).stamp(), older < 0 ? Optional.empty() : Optional.of(IntStream.iterate(older, i -> i > 0, i -> i - 1)
+                .mapToObj(i -> json.writeValueAsBytes(SequenceChange.between(views.get(i), views.get(i - 1)))).toList()));
+    }
+
+    private Optional<byte[]> since(Recent now, String stamp) {
         SequenceView newest = now.views().get(0);
         return now.views().stream().filter(v -> v.stamp().equals(stamp)).findFirst()
                 .map(older -> now.changes().computeIfAbsent(stamp,
-                        same -> json.writeValueAsBytes(SequenceChange.between(older, newest))))
-                .orElseGet(() -> json.writeValueAsBytes(SequenceChange.all(newest)));
+                        same -> json.writeValueAsBytes(SequenceChange.between(older, newest))));
     }
 
     /** The view as it stands. */

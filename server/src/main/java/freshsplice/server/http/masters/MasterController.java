@@ -4,12 +4,10 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Timecode;
 import freshsplice.core.time.TypedPosition;
 import freshsplice.core.time.WholeSeconds;
-import freshsplice.server.masters.Marks;
 import freshsplice.server.masters.MasterEdits;
 import freshsplice.server.masters.Masters;
 import freshsplice.server.masters.Positions;
 import freshsplice.server.masters.Pulls;
-import freshsplice.server.masters.SoundEdits;
 import freshsplice.server.masters.edit.MasterEdit;
 import freshsplice.server.masters.edit.PlaceEdit;
 import freshsplice.server.rows.CutRow;
@@ -17,7 +15,6 @@ import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Asker;
-import freshsplice.server.stores.masters.MasterStore;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
@@ -49,13 +46,6 @@ class MasterController {
     record Name(String name) {
     }
 
-    /** @param section id of the piece that carries it; null for the record clock */
-    record NewMark(long at, long frames, String words, @Schema(nullable = true) Long section) {
-    }
-
-    record Words(String words) {
-    }
-
     private static final int MOST_LABELS = 20_000;
 
     private final Store store;
@@ -63,9 +53,6 @@ class MasterController {
     private final MasterEdits edits;
     private final Pulls pulls;
     private final Masters masters;
-    private final MasterStore masterStore;
-    private final Marks marks;
-    private final SoundEdits sounds;
     private final CutViews cutViews;
     private final PastMasters past;
     private final ShownFrames shown;
@@ -73,16 +60,12 @@ class MasterController {
     private final CutsUnder cutsUnder;
 
     MasterController(Store store, KnownSequences sequences, MasterEdits edits, Pulls pulls, Masters masters,
-                     MasterStore masterStore, Marks marks, SoundEdits sounds, CutViews cutViews,
-                     PastMasters past, ShownFrames shown, Positions positions, CutsUnder cutsUnder) {
+                     CutViews cutViews, PastMasters past, ShownFrames shown, Positions positions, CutsUnder cutsUnder) {
         this.positions = positions;
         this.cutsUnder = cutsUnder;
         this.shown = shown;
         this.past = past;
         this.masters = masters;
-        this.masterStore = masterStore;
-        this.marks = marks;
-        this.sounds = sounds;
         this.cutViews = cutViews;
         this.store = store;
         this.sequences = sequences;
@@ -225,49 +208,4 @@ class MasterController {
         return past.at(id, seq);
     }
 
-    /** Marks frames with words. @return the mark's id */
-    @PostMapping("/masters/{id}/marks")
-    long mark(@PathVariable long id, @Valid @RequestBody NewMark mark, Asker who) {
-        MasterRow row = store.get(MasterRow.class, id);
-        return marks.add(row, masterStore.read(row), mark.at(), mark.frames(), mark.words(), mark.section(),
-                who);
-    }
-
-    @PostMapping("/marks/{id}")
-    void changeMark(@PathVariable long id, @Valid @RequestBody Words words, Asker who) {
-        marks.change(id, words.words(), who);
-    }
-
-    @PostMapping("/marks/{id}/remove")
-    void removeMark(@PathVariable long id, Asker who) {
-        marks.remove(id, who);
-    }
-
-    /** How a lane of sound is heard. */
-    @PostMapping("/masters/{id}/sound-lanes")
-    void soundLane(@PathVariable long id, @Valid @RequestBody SoundEdits.LaneChange change, Asker who) {
-        sounds.lane(id, change, who);
-    }
-
-    /** Where a piece of sound lies, and how loud it is. */
-    @PostMapping("/sounds/{id}")
-    void sound(@PathVariable long id, @Valid @RequestBody SoundEdits.PieceChange change, Asker who) {
-        sounds.piece(id, change, who);
-    }
-
-    /** Lays a file of sound under the picture. @return the piece's id */
-    @PostMapping("/masters/{id}/sounds")
-    long putSound(@PathVariable long id, @Valid @RequestBody SoundEdits.NewSound wanted, Asker who) {
-        return sounds.put(id, wanted, who);
-    }
-
-    @PostMapping("/sounds/{id}/split")
-    void splitSound(@PathVariable long id, @RequestParam long at, Asker who) {
-        sounds.split(id, at, who);
-    }
-
-    @PostMapping("/sounds/{id}/remove")
-    void removeSound(@PathVariable long id, Asker who) {
-        sounds.remove(id, who);
-    }
 }

@@ -100,7 +100,7 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
      * @param shotId   the shot; 0 where it shows something else
      * @param code     the shot's code, the render's name, or what stands on the slate
      * @param in       record frame
-     * @param seenIn   first record frame on which any of it is seen, passages included
+     * @param seenIn   first record frame on which any of it is seen, transitions included
      * @param shotFirst shot frame at its first frame
      * @param shotLast  shot frame at its last
      * @param shotFrames shot frame at each record frame; empty where they count up by one
@@ -156,7 +156,7 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
      * @param in       record frame of its first piece
      * @param cutIn    first of its frames that the master shows
      * @param cutOut   the frame after the last of them
-     * @param frames   that its pieces show, those under passages included
+     * @param frames   that its pieces show, those under transitions included
      * @param renderId null where it was never rendered
      * @param stale    what changed since that was made, in words
      * @param covered  frames of {@code frames} that the render has

@@ -35,7 +35,7 @@ class ShownFrames {
         this.masters = masters;
     }
 
-    /** A piece as it is seen, passages included. */
+    /** A piece as it is seen, transitions included. */
     private record Piece(Section section, FrameRange seen) {
         SequenceView.MovieFrames frames(LongUnaryOperator frameAt) {
             return new SequenceView.MovieFrames(seen.in(), LongStream.range(seen.in(), seen.out())

@@ -1,6 +1,6 @@
 package freshsplice.server.http.masters;
 
-import freshsplice.core.master.Passage;
+import freshsplice.core.master.Transition;
 import java.util.List;
 import java.util.stream.LongStream;
 
@@ -9,13 +9,13 @@ final class Weights {
     private Weights() {
     }
 
-    /** From the passage's first frame on. @param head null for a plain cut */
-    static List<Double> in(Passage head) {
+    /** From the transition's first frame on. @param head null for a plain cut */
+    static List<Double> in(Transition head) {
         return head == null ? List.of() : LongStream.range(0, head.length()).mapToObj(head::share).toList();
     }
 
-    /** Up to the piece's last frame. @param tail the passage to black; null for none */
-    static List<Double> out(Passage tail) {
+    /** Up to the piece's last frame. @param tail the transition to black; null for none */
+    static List<Double> out(Transition tail) {
         return tail == null ? List.of() : LongStream.range(0, tail.before()).mapToObj(k -> 1 - tail.share(k)).toList();
     }
 }

@@ -188,9 +188,13 @@ class ProjectController {
         live.tell(id, new LiveUpdates.Whereabouts(here.window(), who.name(), here.masterId(), here.frame(), pieces));
     }
 
-    /** What happens in the project, as it happens; a new line begins with where the project stands. */
+    /**
+     * What happens in the project, as it happens; a new line begins with where the project stands.
+     *
+     * @param master which one the window shows: what edits change of it comes on the same line
+     */
     @GetMapping(value = "/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter live(@PathVariable long id) {
-        return live.open(id, () -> store.get(ProjectRow.class, id).seq);
+    SseEmitter live(@PathVariable long id, @RequestParam(required = false) Long master) {
+        return live.open(id, master, () -> store.get(ProjectRow.class, id).seq);
     }
 }

@@ -1,7 +1,5 @@
 package freshsplice.server.http.stages;
 
-import freshsplice.core.stage.Colour;
-import freshsplice.core.stage.Figures;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Mesh;
 import freshsplice.core.stage.Stage;
@@ -36,7 +34,7 @@ final class GltfWriter {
     }
 
     private void add(Item item) {
-        Mesh mesh = Figures.mesh(item.shape(), Colour.of(item.colour()));
+        Mesh mesh = item.geometry().mesh();
         int positions = floats(mesh.positions(), true);
         int normals = floats(mesh.normals(), false);
         int colours = floats(mesh.colours(), false);

@@ -23,7 +23,7 @@ final class KeyViews {
     static ItemView of(Item item) {
         Map<String, List<KeyView>> views = new TreeMap<>();
         item.channels().forEach((channel, keys) -> views.put(channel.word(), of(keys)));
-        return new ItemView(item.id(), item.name(), item.shape(), item.colour(), item.width(), item.height(),
+        return new ItemView(item.id(), item.name(), item.width(), item.height(),
                 item.depth(), views);
     }
 

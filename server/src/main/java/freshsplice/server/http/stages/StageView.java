@@ -1,6 +1,5 @@
 package freshsplice.server.http.stages;
 
-import freshsplice.core.stage.Shape;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Map;
@@ -29,7 +28,7 @@ public record StageView(long shotId, String code, long sceneId, String camera, l
     public record KeyView(long frame, double value, @Schema(allowableValues = {"STRAIGHT", "EASED", "STEPPED"}) String easing) {
     }
 
-    public record ItemView(long id, String name, Shape shape, String colour, double width, double height,
+    public record ItemView(long id, String name, double width, double height,
                            double depth, Map<String, List<KeyView>> channels) {
     }
 }

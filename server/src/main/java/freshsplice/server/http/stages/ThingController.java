@@ -4,7 +4,7 @@ import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.LookedAt;
 import freshsplice.core.motion.Easing;
-import freshsplice.core.stage.Colour;
+import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Shape;
@@ -63,9 +63,9 @@ class ThingController {
     @PostMapping("/scenes/{id}/items")
     long addItem(@PathVariable long id, @Valid @RequestBody AddItem add, Asker who) {
         SceneRow scene = store.get(SceneRow.class, id);
-        Colour.of(add.colour());
-        new Item(0, "", add.shape(), add.colour(), add.width(), add.height(), add.depth(), Map.of());
-        String name = add.name() == null || add.name().isBlank() ? add.shape().word() : add.name().strip();
+        Geometry looks = new Geometry.Figure(add.shape(), add.colour());
+        new Item(0, "", looks, add.width(), add.height(), add.depth(), Map.of());
+        String name = add.name() == null || add.name().isBlank() ? looks.word() : add.name().strip();
         return steps.make(scene.projectId, "Put " + name + " in the set", who, () -> {
             ItemRow row = new ItemRow();
             row.sceneId = id;

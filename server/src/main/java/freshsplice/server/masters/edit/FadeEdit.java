@@ -1,18 +1,18 @@
 package freshsplice.server.masters.edit;
 
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Passage;
+import freshsplice.core.master.Transition;
 import freshsplice.core.master.edit.Fades;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 
-/** Passages between pieces, and from and to black. */
+/** Transitions between pieces, and from and to black. */
 public sealed interface FadeEdit extends PiecesEdit {
     /** A dissolve of {@code frames} into the piece, half before the cut; from black where nothing meets it. */
     record Dissolve(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long frames,
-                    @Schema(nullable = true) Passage.Curve curve) implements FadeEdit {
+                    @Schema(nullable = true) Transition.Curve curve) implements FadeEdit {
         @Override
         public String words() {
             return "Dissolve into";
@@ -26,7 +26,7 @@ public sealed interface FadeEdit extends PiecesEdit {
 
     /** A fade of {@code frames} to black at the end. */
     record FadeOut(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long frames,
-                   @Schema(nullable = true) Passage.Curve curve) implements FadeEdit {
+                   @Schema(nullable = true) Transition.Curve curve) implements FadeEdit {
         @Override
         public String words() {
             return "Fade out";
@@ -39,7 +39,7 @@ public sealed interface FadeEdit extends PiecesEdit {
     }
 
     /** @param chosen null for even steps */
-    private static Passage.Curve curve(Passage.Curve chosen) {
-        return chosen == null ? Passage.Curve.EVEN : chosen;
+    private static Transition.Curve curve(Transition.Curve chosen) {
+        return chosen == null ? Transition.Curve.EVEN : chosen;
     }
 }

@@ -86,7 +86,7 @@ public sealed interface MasterEdit permits PiecesEdit, PlaceEdit, LaneEdit, Movi
         return null;
     }
 
-    /** What holds after every edit: passages have room, and the master begins with its first piece. */
+    /** What holds after every edit: transitions have room, and the master begins with its first piece. */
     default Master settled(Master before, Master after) {
         return Fades.settled(before, after).fromItsFirst();
     }

@@ -1,8 +1,8 @@
 package freshsplice.server.stores.masters;
 
 import freshsplice.core.master.Bend;
-import freshsplice.core.master.Passage;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.Transition;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.server.rows.Ids;
@@ -62,7 +62,7 @@ class SectionTable {
     private static Section section(ResultSet r) throws SQLException {
         return new Section(r.getLong(1), content(r), FrameRange.of(r.getLong(8), r.getLong(9)),
                 Rational.parse(r.getString(10)), Rational.parse(r.getString(11)), Bend.parse(r.getString(12)),
-                r.getBoolean(13), passage(r, 14), passage(r, 18));
+                r.getBoolean(13), transition(r, 14), transition(r, 18));
     }
 
     private static Section.Content content(ResultSet r) throws SQLException {
@@ -75,11 +75,11 @@ class SectionTable {
         };
     }
 
-    private static Passage passage(ResultSet r, int column) throws SQLException {
+    private static Transition transition(ResultSet r, int column) throws SQLException {
         String kind = r.getString(column);
         String curve = r.getString(column + 3);
-        return kind == null ? null : new Passage(Passage.Kind.valueOf(kind), r.getLong(column + 1), r.getLong(column + 2),
-                curve == null ? Passage.Curve.EVEN : Passage.Curve.valueOf(curve));
+        return kind == null ? null : new Transition(Transition.Kind.valueOf(kind), r.getLong(column + 1), r.getLong(column + 2),
+                curve == null ? Transition.Curve.EVEN : Transition.Curve.valueOf(curve));
     }
 
     /** A piece's values as the database has them. */
@@ -105,11 +105,11 @@ class SectionTable {
         return values;
     }
 
-    private static void put(Map<String, Object> values, String at, Passage passage) {
-        values.put(at + "_kind", passage == null ? null : passage.kind().name());
-        values.put(at + "_before", passage == null ? 0L : passage.before());
-        values.put(at + "_after", passage == null ? 0L : passage.after());
-        values.put(at + "_curve", passage == null ? null : passage.curve().name());
+    private static void put(Map<String, Object> values, String at, Transition transition) {
+        values.put(at + "_kind", transition == null ? null : transition.kind().name());
+        values.put(at + "_before", transition == null ? 0L : transition.before());
+        values.put(at + "_after", transition == null ? 0L : transition.after());
+        values.put(at + "_curve", transition == null ? null : transition.curve().name());
     }
 
     /** Writes pieces that are new or were changed, and notes them for the step under way. */

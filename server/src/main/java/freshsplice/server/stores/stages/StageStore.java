@@ -56,7 +56,7 @@ public class StageStore {
         }
         keys.stream().collect(Collectors.groupingBy(k -> k.channel)).forEach((channel, of) -> channels.put(channel,
                 new Channel(of.stream().map(k -> new Key(k.frame, k.value, k.easing)).toList(), row.plain(channel))));
-        return new Item(row.id, row.name, row.shape, row.colour, row.width, row.height, row.depth, channels);
+        return new Item(row.id, row.name, row.geometry(), row.width, row.height, row.depth, channels);
     }
 
     /** Cameras of a scene by id. */

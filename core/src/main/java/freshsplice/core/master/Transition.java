@@ -10,7 +10,7 @@ import freshsplice.core.refusal.Refusal;
  * @param after  frames after it
  * @param curve  how the share of the incoming picture rises
  */
-public record Passage(Kind kind, long before, long after, Curve curve) {
+public record Transition(Kind kind, long before, long after, Curve curve) {
     /** How one picture gives way to the other. */
     public enum Kind { DISSOLVE, WIPE }
 
@@ -36,14 +36,14 @@ public record Passage(Kind kind, long before, long after, Curve curve) {
         }
     }
 
-    public Passage {
+    public Transition {
         if (before < 0 || after < 0 || before + after == 0) {
-            throw new Refusal("A passage lasts at least one frame");
+            throw new Refusal("A transition lasts at least one frame");
         }
     }
 
     /** One whose share rises in even steps. */
-    public Passage(Kind kind, long before, long after) {
+    public Transition(Kind kind, long before, long after) {
         this(kind, before, after, Curve.EVEN);
     }
 
@@ -52,7 +52,7 @@ public record Passage(Kind kind, long before, long after, Curve curve) {
     }
 
     /**
-     * The share of the incoming picture at a frame of the passage. The steps begin and end just inside it, so that each
+     * The share of the incoming picture at a frame of the transition. The steps begin and end just inside it, so that each
      * of its frames is a mixture: frame k of n stands at (k + 1) / (n + 1) of the curve.
      */
     public double share(long frame) {

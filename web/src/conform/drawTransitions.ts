@@ -6,7 +6,7 @@ import type { Passing } from '../playhead/lookup'
 import { INK, inView, type Scene, seen } from './scene'
 
 /** @param meets whether a piece passes in from the one before it, and not from black */
-export function drawPassages<T extends Passing>(
+export function drawTransitions<T extends Passing>(
   g: CanvasRenderingContext2D,
   s: Scene,
   pieces: T[],

@@ -9,14 +9,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
 
-/** Whether pieces are long enough for the passages that lie over them: a dissolve begins at nothing and ends at all. */
-final class PassageRoom {
-    private PassageRoom() {
+/** Whether pieces are long enough for the transitions that lie over them: a dissolve begins at nothing and ends at all. */
+final class TransitionRoom {
+    private TransitionRoom() {
     }
 
     /**
      * @param after the master after an edit of a lane
-     * @throws Refusal if a piece of it became shorter than the passages over it need
+     * @throws Refusal if a piece of it became shorter than the transitions over it need
      */
     static Master checked(Master before, Master after, int lane) {
         Lane was = before.lanes().get(lane);
@@ -30,14 +30,14 @@ final class PassageRoom {
             boolean touched = i >= was.sections().size() || was.sections().get(i).record().length() > section.record().length();
             if (touched && lacksRoom(sections, i)) {
                 throw new Refusal("Only " + Counted.frames(section.record().length()) + " of the piece at record frame "
-                        + section.record().in() + " would be left, and the passages over it need " + needed(sections, i)
+                        + section.record().in() + " would be left, and the transitions over it need " + needed(sections, i)
                         + " and one of its own: shorten them or take them away first");
             }
         }
         return after;
     }
 
-    /** Pieces in order, without the passages for which one became too short: the picture under them is gone. */
+    /** Pieces in order, without the transitions for which one became too short: the picture under them is gone. */
     static List<Section> fitted(List<Section> sections) {
         return fitted(sections, s -> false);
     }
@@ -52,23 +52,23 @@ final class PassageRoom {
             }
             if (lacksRoom(fitted, i)) {
                 boolean headFits = section.head() == null || section.head().after() < section.record().length();
-                fitted.set(i, section.withPassages(headFits ? section.head() : null, null));
+                fitted.set(i, section.withTransitions(headFits ? section.head() : null, null));
             }
             if (lacksRoom(fitted, i)) {
                 Section next = fitted.get(i + 1);
-                fitted.set(i + 1, next.withPassages(null, next.tail()));
+                fitted.set(i + 1, next.withTransitions(null, next.tail()));
             }
         }
         return fitted;
     }
 
-    /** Between and beside passages a piece has a frame of its own, or no list could tell how it goes. */
+    /** Between and beside transitions a piece has a frame of its own, or no list could tell how it goes. */
     private static boolean lacksRoom(List<Section> sections, int i) {
         long needed = needed(sections, i);
         return needed > 0 && needed >= sections.get(i).record().length();
     }
 
-    /** Frames that a piece needs under its own passages and under the one into the next. */
+    /** Frames that a piece needs under its own transitions and under the one into the next. */
     private static long needed(List<Section> sections, int index) {
         Section section = sections.get(index);
         Section next = index + 1 < sections.size() ? sections.get(index + 1) : null;

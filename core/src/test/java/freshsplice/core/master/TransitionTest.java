@@ -14,9 +14,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
-class PassageTest {
-    private static double share(Passage.Curve curve, long length, long frame) {
-        return new Passage(Passage.Kind.DISSOLVE, length, 0, curve).share(frame);
+class TransitionTest {
+    private static double share(Transition.Curve curve, long length, long frame) {
+        return new Transition(Transition.Kind.DISSOLVE, length, 0, curve).share(frame);
     }
 
     /** Worked by hand: frame k of n stands at (k + 1) / (n + 1) of the curve. */
@@ -24,14 +24,14 @@ class PassageTest {
     @CsvSource({"EVEN, 1, 0, 0.5", "EVEN, 3, 0, 0.25", "EVEN, 3, 2, 0.75", "EVEN, 24, 11, 0.48",
         "EASED, 3, 0, 0.15625", "EASED, 3, 1, 0.5", "LATE, 3, 0, 0.0625", "LATE, 3, 1, 0.25", "EARLY, 3, 0, 0.4375",
         "EARLY, 3, 2, 0.9375"})
-    void byHand(Passage.Curve curve, long length, long frame, double share) {
+    void byHand(Transition.Curve curve, long length, long frame, double share) {
         assertThat(share(curve, length, frame)).isCloseTo(share, within(1e-12));
     }
 
     @ParameterizedTest
     @EnumSource
     @DisplayName("each frame is a mixture, and the incoming picture only grows")
-    void rises(Passage.Curve curve) {
+    void rises(Transition.Curve curve) {
         for (long length : new long[] {1, 2, 7, 24, 240}) {
             double before = 0;
             for (long k = 0; k < length; k++) {
@@ -45,8 +45,8 @@ class PassageTest {
     @DisplayName("played backwards an early one is a late one, an even and an eased one are themselves")
     void mirrored() {
         for (long k = 0; k < 17; k++) {
-            assertThat(share(Passage.Curve.EARLY, 17, k)).isCloseTo(1 - share(Passage.Curve.LATE, 17, 16 - k), within(1e-12));
-            for (Passage.Curve curve : new Passage.Curve[] {Passage.Curve.EVEN, Passage.Curve.EASED}) {
+            assertThat(share(Transition.Curve.EARLY, 17, k)).isCloseTo(1 - share(Transition.Curve.LATE, 17, 16 - k), within(1e-12));
+            for (Transition.Curve curve : new Transition.Curve[] {Transition.Curve.EVEN, Transition.Curve.EASED}) {
                 assertThat(share(curve, 17, k)).isCloseTo(1 - share(curve, 17, 16 - k), within(1e-12));
             }
         }
@@ -57,7 +57,7 @@ class PassageTest {
     void intoNothing() {
         Section before = Section.ofShot(1, 1, FrameRange.of(0, 20), Rational.of(1001));
         Section off = Section.ofShot(2, 2, FrameRange.of(20, 40), Rational.of(1001))
-                .withPassages(new Passage(Passage.Kind.DISSOLVE, 4, 4), null).switched(false);
+                .withTransitions(new Transition(Transition.Kind.DISSOLVE, 4, 4), null).switched(false);
         Master master = new Master(1, "m", FrameRate.FPS_24, false, 0, List.of(Lane.of("Shots", List.of(before, off))));
         for (long frame = 0; frame < 40; frame++) {
             assertThat(FrameChain.flat().at(master, frame)).as("frame %d", frame).hasSize(frame < 20 ? 1 : 0)
@@ -69,7 +69,7 @@ class PassageTest {
 
     @Test
     void lastsAtLeastOneFrame() {
-        assertThatThrownBy(() -> new Passage(Passage.Kind.WIPE, 0, 0)).hasMessageContaining("at least one frame");
-        assertThatThrownBy(() -> new Passage(Passage.Kind.WIPE, -1, 4)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Transition(Transition.Kind.WIPE, 0, 0)).hasMessageContaining("at least one frame");
+        assertThatThrownBy(() -> new Transition(Transition.Kind.WIPE, -1, 4)).isInstanceOf(IllegalArgumentException.class);
     }
 }

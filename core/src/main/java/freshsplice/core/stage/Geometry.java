@@ -1,0 +1,45 @@
+package freshsplice.core.stage;
+
+import java.util.List;
+
+/**
+ * What a thing looks like, whatever that is made from. All that draws a set, writes it down or asks whether it is still the same
+ * asks here, so that another kind of geometry is one more type.
+ */
+public sealed interface Geometry {
+    /** The mesh at its natural size in metres, before the thing's size scales it. */
+    Mesh mesh();
+
+    /** What tells it from any other geometry, always in the same order. */
+    List<String> parts();
+
+    /** What a thing that looks so is called while nobody has named it. */
+    String word();
+
+    /**
+     * One of the figures that come with the program.
+     *
+     * @param colour its main colour, {@code #rrggbb}
+     */
+    record Figure(Shape shape, String colour) implements Geometry {
+        /** @throws freshsplice.core.refusal.Refusal if the colour is not written so */
+        public Figure {
+            Colour.of(colour);
+        }
+
+        @Override
+        public Mesh mesh() {
+            return Figures.mesh(shape, Colour.of(colour));
+        }
+
+        @Override
+        public List<String> parts() {
+            return List.of(shape.name(), colour);
+        }
+
+        @Override
+        public String word() {
+            return shape.word();
+        }
+    }
+}

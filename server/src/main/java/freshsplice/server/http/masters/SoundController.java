@@ -1,0 +1,50 @@
+package freshsplice.server.http.masters;
+
+import freshsplice.server.masters.SoundEdits;
+import freshsplice.server.steps.Asker;
+import jakarta.validation.Valid;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Sound under a master, and its lanes. */
+@RestController
+@RequestMapping("/api")
+class SoundController {
+    private final SoundEdits sounds;
+
+    SoundController(SoundEdits sounds) {
+        this.sounds = sounds;
+    }
+
+    /** How a lane of sound is heard. */
+    @PostMapping("/masters/{id}/sound-lanes")
+    void soundLane(@PathVariable long id, @Valid @RequestBody SoundEdits.LaneChange change, Asker who) {
+        sounds.lane(id, change, who);
+    }
+
+    /** Where a piece of sound lies, and how loud it is. */
+    @PostMapping("/sounds/{id}")
+    void sound(@PathVariable long id, @Valid @RequestBody SoundEdits.PieceChange change, Asker who) {
+        sounds.piece(id, change, who);
+    }
+
+    /** Lays a file of sound under the picture. @return the piece's id */
+    @PostMapping("/masters/{id}/sounds")
+    long putSound(@PathVariable long id, @Valid @RequestBody SoundEdits.NewSound wanted, Asker who) {
+        return sounds.put(id, wanted, who);
+    }
+
+    @PostMapping("/sounds/{id}/split")
+    void splitSound(@PathVariable long id, @RequestParam long at, Asker who) {
+        sounds.split(id, at, who);
+    }
+
+    @PostMapping("/sounds/{id}/remove")
+    void removeSound(@PathVariable long id, Asker who) {
+        sounds.remove(id, who);
+    }
+}

@@ -1,0 +1,153 @@
+/**
+ * Draws a set with the server's meshes and the server's shading, so that the window and the renders show the same picture.
+ * Runs in the worker: a slow drawing never holds the window.
+ */
+import * as THREE from 'three'
+import { GLTFLoader } from 'three/examples/jsm/loaders/GLTFLoader.js'
+import { itemAt } from '../parts/lists'
+import type { Order, Seen, Shading } from './orders'
+
+/** What the shading asks for, by the names that it has there. */
+const uniforms = () => ({
+  view: { value: new THREE.Matrix4() },
+  projection: { value: new THREE.Matrix4() },
+  place: { value: new THREE.Matrix4() },
+  eye: { value: new THREE.Vector3() },
+  upright: { value: 1 },
+})
+
+type SetMaterial = THREE.RawShaderMaterial & { uniforms: ReturnType<typeof uniforms> }
+
+export class SetDrawing {
+  private readonly canvas = new OffscreenCanvas(1, 1)
+  private readonly renderer: THREE.WebGLRenderer
+  private readonly scene = new THREE.Scene()
+  private readonly helpers = new THREE.Scene()
+  private readonly camera = new THREE.Camera()
+  private readonly sky: SetMaterial
+  private sized = ''
+  private items: THREE.Mesh<THREE.BufferGeometry, SetMaterial>[] = []
+
+  /**
+   * @param smooth whether edges are smoothed
+   * @throws Error where there is no WebGL 2
+   */
+  constructor(
+    private readonly shading: Shading,
+    smooth: boolean,
+  ) {
+    this.renderer = new THREE.WebGLRenderer({ canvas: this.canvas, antialias: smooth, alpha: false })
+    this.renderer.autoClear = false
+    const triangle = new THREE.BufferGeometry()
+    triangle.setAttribute('position', new THREE.BufferAttribute(new Float32Array([-1, -1, 0, 3, -1, 0, -1, 3, 0]), 3))
+    this.sky = this.material('sky')
+    this.sky.depthWrite = false
+    const sky = new THREE.Mesh(triangle, this.sky)
+    sky.frustumCulled = false
+    sky.renderOrder = 1000
+    this.scene.add(sky)
+  }
+
+  private material(program: string): SetMaterial {
+    const shading = this.shading[program]
+    if (!shading) {
+      throw new Error(`The server sent no shading called ${program}`)
+    }
+    return new THREE.RawShaderMaterial({
+      glslVersion: THREE.GLSL3,
+      vertexShader: shading.vertex,
+      fragmentShader: shading.fragment,
+      uniforms: uniforms(),
+    }) as SetMaterial
+  }
+
+  /** Takes the scene's meshes, in the order of its items. */
+  async meshes(glb: ArrayBuffer): Promise<void> {
+    const loaded = await new GLTFLoader().parseAsync(glb, '')
+    this.items.forEach((mesh) => {
+      this.scene.remove(mesh)
+      mesh.geometry.dispose()
+      mesh.material.dispose()
+    })
+    this.items = []
+    loaded.scene.traverse((node) => {
+      if (node instanceof THREE.Mesh) {
+        const geometry = (node as THREE.Mesh).geometry
+        geometry.setAttribute('colour', geometry.getAttribute('color'))
+        const mesh = new THREE.Mesh(geometry, this.material('item'))
+        mesh.frustumCulled = false
+        this.items.push(mesh)
+        this.scene.add(mesh)
+      }
+    })
+  }
+
+  /** A canvas that gets its size anew, even the same, is made anew: that costs as much as several pictures. */
+  private resize({ width, height, ratio }: Order) {
+    const wanted = `${width} ${height} ${ratio}`
+    if (wanted !== this.sized) {
+      this.sized = wanted
+      this.renderer.setPixelRatio(ratio)
+      this.renderer.setSize(width, height, false)
+    }
+  }
+
+  /** The set as ordered; with a frame around it where a camera stands, if one is given. */
+  draw(order: Order): ImageBitmap {
+    this.resize(order)
+    this.paint(order)
+    return this.canvas.transferToImageBitmap()
+  }
+
+  private paint({ view, projection, places, guide }: Order) {
+    const inverse = new THREE.Matrix4().fromArray(view).invert()
+    this.items.forEach((mesh, i) => {
+      const { uniforms } = mesh.material
+      uniforms.view.value.fromArray(view)
+      uniforms.projection.value.fromArray(projection)
+      uniforms.place.value.fromArray(places, i * 16)
+      uniforms.eye.value.setFromMatrixPosition(inverse)
+      mesh.visible = places[i * 16 + 5] !== 0
+    })
+    this.sky.uniforms.view.value.fromArray(view)
+    this.sky.uniforms.projection.value.fromArray(projection)
+    this.renderer.clear()
+    this.renderer.render(this.scene, this.camera)
+    if (guide) {
+      this.drawGuide(view, projection, guide)
+    }
+  }
+
+  /** A camera's place and what it sees, drawn as lines over the set. */
+  private drawGuide(view: Float32Array, projection: Float32Array, guide: Seen) {
+    this.helpers.clear()
+    const world = new THREE.Matrix4().fromArray(guide.view).invert()
+    const x = 1.6 / itemAt(guide.projection, 0)
+    const y = 1.6 / itemAt(guide.projection, 5)
+    const corners = [
+      [-x, -y],
+      [x, -y],
+      [x, y],
+      [-x, y],
+    ].map(([cx, cy]) => new THREE.Vector3(cx, cy, -1.6).applyMatrix4(world))
+    const eye = new THREE.Vector3().setFromMatrixPosition(world)
+    const lines = corners.flatMap((c, i) => [eye, c, c, itemAt(corners, (i + 1) % 4)])
+    const material = new THREE.LineBasicMaterial({ color: '#5ec2b7', depthTest: false })
+    this.helpers.add(new THREE.LineSegments(new THREE.BufferGeometry().setFromPoints(lines), material))
+    const camera = new THREE.Camera()
+    camera.projectionMatrix.fromArray(projection)
+    camera.projectionMatrixInverse.copy(camera.projectionMatrix).invert()
+    camera.matrixWorldInverse.fromArray(view)
+    camera.matrixWorld.copy(camera.matrixWorldInverse).invert()
+    camera.matrixAutoUpdate = false
+    camera.matrixWorldAutoUpdate = false
+    this.renderer.render(this.helpers, camera)
+  }
+
+  dispose() {
+    this.items.forEach((mesh) => mesh.material.dispose())
+    this.renderer.dispose()
+    // a browser has few of them, and frees them late
+    this.renderer.forceContextLoss()
+  }
+}

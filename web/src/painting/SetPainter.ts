@@ -1,0 +1,100 @@
+/**
+ * A picture of a set in the window. What it is asked to draw goes to the worker, one drawing at a time: what is asked meanwhile
+ * waits, and only the newest of it is drawn.
+ */
+import { slowDrawing } from '../playhead/slowDrawing'
+import type { FromWorker, Order, Shading } from './orders'
+import { forget, newPicture, tellWorker } from './worker'
+
+/** A picture that stands still for so many milliseconds is drawn finely where the processor draws. */
+const STILL = 250
+
+type Failed = (words: string) => void
+
+export class SetPainter {
+  private readonly picture: number
+  private readonly shown: ImageBitmapRenderingContext | null
+  private underWay = false
+  private next?: Order
+  private waiting = 0
+  private meshesAreThere?: () => void
+
+  /** @param failed told why nothing can be drawn */
+  constructor(
+    private readonly canvas: HTMLCanvasElement,
+    shading: Shading,
+    private readonly failed: Failed,
+  ) {
+    this.shown = canvas.getContext('bitmaprenderer')
+    this.picture = newPicture((told) => this.hear(told))
+    tellWorker({ picture: this.picture, kind: 'open', shading, smooth: !slowDrawing() })
+  }
+
+  /** Takes the scene's meshes, in the order of its items. @param taken called once they can be drawn */
+  meshes(glb: ArrayBuffer, taken: () => void) {
+    this.meshesAreThere = taken
+    const own = glb.slice(0)
+    tellWorker({ picture: this.picture, kind: 'meshes', glb: own }, [own])
+  }
+
+  draw(order: Order) {
+    window.clearTimeout(this.waiting)
+    this.waiting = 0
+    this.ask(order)
+    if (slowDrawing()) {
+      // edges are not smoothed there: a picture that stands is drawn at twice its size and shown at its own.
+      // The places of things are in a list that shows another frame by then
+      const places = order.places.slice()
+      this.waiting = window.setTimeout(() => {
+        this.waiting = 0
+        this.ask({ ...order, places, ratio: order.ratio * 2 })
+      }, STILL)
+    }
+  }
+
+  dispose() {
+    window.clearTimeout(this.waiting)
+    forget(this.picture)
+    tellWorker({ picture: this.picture, kind: 'close' })
+  }
+
+  private ask(order: Order) {
+    this.say('waits')
+    if (this.underWay) {
+      this.next = { ...order, places: order.places.slice() }
+      return
+    }
+    this.underWay = true
+    tellWorker({ picture: this.picture, kind: 'draw', order })
+  }
+
+  private hear(told: FromWorker) {
+    if (told.kind === 'meshes') {
+      this.meshesAreThere?.()
+    } else if (told.kind === 'failed') {
+      this.underWay = false
+      this.failed(told.words)
+    } else {
+      this.shown?.transferFromImageBitmap(told.bitmap)
+      this.goOn()
+    }
+  }
+
+  private goOn() {
+    this.underWay = false
+    const order = this.next
+    this.next = undefined
+    if (order) {
+      this.ask(order)
+    } else if (this.waiting === 0) {
+      this.say('whole')
+    }
+  }
+
+  /** For whoever looks on from outside: whether the picture is the last one that was asked for, as fine as it gets. */
+  private say(drawn: 'waits' | 'whole') {
+    if (this.canvas.dataset.drawn !== drawn) {
+      this.canvas.dataset.drawn = drawn
+    }
+  }
+}

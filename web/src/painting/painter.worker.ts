@@ -1,0 +1,29 @@
+/** Draws the sets of all pictures of a window, one drawing after the other. */
+import type { FromWorker, ToWorker } from './orders'
+import { SetDrawing } from './SetDrawing'
+
+const drawings = new Map<number, SetDrawing>()
+
+const tell = (what: FromWorker, moved: Transferable[] = []) => self.postMessage(what, { transfer: moved })
+
+async function hear(told: ToWorker): Promise<void> {
+  const { picture } = told
+  if (told.kind === 'open') {
+    drawings.set(picture, new SetDrawing(told.shading, told.smooth))
+  } else if (told.kind === 'close') {
+    drawings.get(picture)?.dispose()
+    drawings.delete(picture)
+  } else if (told.kind === 'meshes') {
+    await drawings.get(picture)?.meshes(told.glb)
+    tell({ picture, kind: 'meshes' })
+  } else {
+    const bitmap = drawings.get(picture)?.draw(told.order)
+    if (bitmap) {
+      tell({ picture, kind: 'drawn', bitmap }, [bitmap])
+    }
+  }
+}
+
+self.onmessage = ({ data }: MessageEvent<ToWorker>) => {
+  hear(data).catch((e: unknown) => tell({ picture: data.picture, kind: 'failed', words: e instanceof Error ? e.message : String(e) }))
+}

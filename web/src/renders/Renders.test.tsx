@@ -1,0 +1,195 @@
+// @vitest-environment jsdom
+import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { allActions } from '../desk/actions'
+import { setDesk } from '../desk/desk'
+import { useMessages } from '../desk/messages'
+import { fakeWindow } from '../parts/fakeWindow'
+import { type Asked, fakeServer, show } from '../server/fakeServer'
+import { queryClient } from '../server/queryClient'
+import type { Project, Sequence } from '../server/types'
+import { Renders } from './Renders'
+
+const project = { id: 3 } as Project
+const piece = (shotId: number, code: string, from: number, to: number) => ({
+  id: shotId,
+  shotId,
+  code,
+  in: from,
+  out: to,
+  seenIn: from,
+  seenOut: to,
+  enabled: true,
+})
+const sequence = {
+  id: 9,
+  projectId: 3,
+  start: 100,
+  end: 160,
+  main: { enabled: true },
+  live: [],
+  sections: [piece(1, 'sh0010', 100, 120), piece(2, 'sh0020', 120, 150), piece(4, 'sh0040', 150, 160)],
+  shots: [
+    { shotId: 1, code: 'sh0010', in: 100, frames: 20, renderId: 51, version: 2, stand: '', toRender: false, staged: true },
+    { shotId: 2, code: 'sh0020', in: 120, frames: 30, renderId: 52, version: 1, stand: 'stale: camera', toRender: true, staged: true },
+    { shotId: 4, code: 'sh0040', in: 150, frames: 10, version: 0, toRender: true, staged: false },
+  ],
+} as unknown as Sequence
+const movie = (id: number, shotId: number, name: string, part: object = {}) => ({
+  id,
+  shotId,
+  name,
+  state: 'DONE',
+  width: 1280,
+  height: 720,
+  frames: 36,
+  framesDone: 36,
+  framesPerSecond: 0,
+  secondsLeft: -1,
+  bytes: 2_500_000,
+  burnIn: true,
+  stale: [] as string[],
+  who: 'Ada',
+  requestedAt: '2026-02-03T10:00:00Z',
+  version: 1,
+  ...part,
+})
+const RENDERS = [
+  movie(54, 4, 'sh0040_v001', { state: 'DRAWING', framesDone: 9, frames: 10, framesPerSecond: 12.34, secondsLeft: 70 }),
+  movie(53, 2, 'sh0020_v002', { state: 'FAILED', error: 'the disk is full', bytes: 0 }),
+  movie(52, 2, 'sh0020_v001', { stale: ['camera', 'set'] }),
+  movie(51, 1, 'sh0010_v002', { burnIn: false, frames: 1 }),
+]
+
+const at = (frame: number) => act(() => setDesk({ frame, renderSize: '1280 × 720', burnIn: true }))
+const press = (key: string) =>
+  act(() =>
+    allActions()
+      .reverse()
+      .find((a) => a.keys?.split(' ').includes(key))
+      ?.run(),
+  )
+const asks = (asked: Asked[]) => asked.filter((a) => a.method === 'POST')
+const shots = () => screen.getByRole('region', { name: 'Shots to render' })
+
+let asked: Asked[]
+beforeEach(async () => {
+  fakeWindow(430, 600)
+  at(125)
+  asked = fakeServer({ '/api/projects/3/renders?master=9': RENDERS, '/api/projects/3/renders': [71, 72] })
+})
+afterEach(() => {
+  cleanup()
+  queryClient.clear()
+  vi.unstubAllGlobals()
+  useMessages.setState({ all: [] })
+})
+const open = async () => {
+  show(<Renders project={project} sequence={sequence} />)
+  await screen.findByText('sh0020_v002')
+}
+
+describe('asking for renders', () => {
+  it('renders the shot at the playhead where none is chosen', async () => {
+    await open()
+    fireEvent.click(screen.getByText('Render sh0020'))
+    await waitFor(() => expect(asks(asked)).toHaveLength(1))
+    expect(asks(asked)[0]?.body).toEqual({ shotIds: [2], master: false, masterId: 9, width: 1280, height: 720, burnIn: true })
+  })
+
+  it('renders what is chosen and the whole master beside it, in the size that was typed', async () => {
+    await open()
+    fireEvent.click(screen.getByLabelText('Choose sh0010'))
+    fireEvent.click(screen.getByLabelText('Choose sh0040'))
+    fireEvent.click(screen.getByLabelText('the whole master'))
+    fireEvent.click(screen.getByLabelText('burn-in'))
+    fireEvent.change(screen.getByLabelText('Size'), { target: { value: '640x360' } })
+    fireEvent.click(screen.getByText('Render 2 shots and the master'))
+    await waitFor(() => expect(asks(asked)).toHaveLength(1))
+    expect(asks(asked)[0]?.body).toEqual({ shotIds: [1, 4], master: true, masterId: 9, width: 640, height: 360, burnIn: false })
+    // what was asked for is chosen no more
+    expect(await screen.findByText('Render sh0020')).toBeTruthy()
+  })
+
+  it.each(['wide', '1280', '1280 x', 'x 720', '-5 x 3'])('asks for nothing in a size of "%s", and says why', async (size) => {
+    await open()
+    fireEvent.change(screen.getByLabelText('Size'), { target: { value: size } })
+    expect(screen.getByLabelText('Size').getAttribute('aria-invalid')).toBe('true')
+    fireEvent.click(screen.getByText('Render sh0020'))
+    await waitFor(() => expect(JSON.stringify(useMessages.getState().all)).toContain('A size is two numbers of pixels'))
+    expect(asks(asked)).toEqual([])
+  })
+
+  it('chooses by keys: what is to be rendered, all or none, and the shot at the playhead', async () => {
+    await open()
+    const chosen = () =>
+      within(shots())
+        .getAllByRole('checkbox', { checked: true })
+        .map((box) => box.getAttribute('aria-label'))
+    press('N')
+    expect(chosen()).toEqual(['Choose sh0020', 'Choose sh0040', null])
+    press('X')
+    expect(chosen()).toEqual(['Choose sh0040', null])
+    press('A')
+    expect(chosen()).toEqual(['Choose sh0010', 'Choose sh0020', 'Choose sh0040', null])
+    press('A')
+    expect(chosen()).toEqual([null])
+  })
+})
+
+describe('what there is of renders', () => {
+  it('says of each shot how it stands', async () => {
+    await open()
+    const row = (code: string) => screen.getByLabelText(`Choose ${code}`).closest('label')?.textContent
+    expect(row('sh0010')).toBe('sh001020v002 ')
+    expect(row('sh0020')).toBe('sh002030v001  stale: camera')
+    expect(row('sh0040')).toBe('sh004010not staged')
+    expect(shots().textContent).toContain('3, 2 to render')
+  })
+
+  it('says of each render how it stands, how fast it goes and who asked', async () => {
+    await open()
+    const row = (name: string) => screen.getByText(name).closest('div')?.textContent
+    expect(row('sh0040_v001')).toContain('frame 9 of 10')
+    expect(row('sh0040_v001')).toContain('12.3 frames/s 70 s left')
+    expect(row('sh0020_v002')).toContain('failed: the disk is full')
+    expect(screen.getByText('1 under way · every version is kept')).toBeTruthy()
+    fireEvent.click(screen.getByText('stop'))
+    await waitFor(() => expect(asks(asked)[0]?.path).toBe('/api/renders/54/stop'))
+  })
+
+  it('shows the newest that is done, says what made it stale, and any other when it is chosen', async () => {
+    await open()
+    const movieRegion = () => screen.getByRole('region', { name: 'Movie' })
+    expect(movieRegion().textContent).toContain('1280 × 720, 36 frames, burnt in · stale, camera and set changed')
+    expect(movieRegion().querySelector('video')?.getAttribute('src')).toBe('/api/renders/52/movie')
+    fireEvent.click(screen.getByText('sh0010_v002'))
+    expect(movieRegion().textContent).toContain('1280 × 720, 1 frame')
+    expect(movieRegion().querySelector('video')?.getAttribute('src')).toBe('/api/renders/51/movie')
+    fireEvent.click(screen.getAllByText('sh0020_v002')[0] as HTMLElement)
+    expect(movieRegion().querySelector('video')).toBeNull()
+    expect(screen.getAllByText('failed: the disk is full').length).toBeGreaterThan(1)
+  })
+
+  it('saves the movies of the chosen shots, those that there are', async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true })
+    const saved: string[] = []
+    const click = vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (this: HTMLAnchorElement) {
+      saved.push(`${new URL(this.href).pathname} ${this.download}`)
+    })
+    await open()
+    press('A')
+    fireEvent.click(screen.getByText('Save 2 movies'))
+    act(() => vi.advanceTimersByTime(2000))
+    expect(saved).toEqual(['/api/renders/51/movie sh0010_v002.mp4', '/api/renders/52/movie sh0020_v001.mp4'])
+    click.mockRestore()
+    vi.useRealTimers()
+  })
+
+  it('tells what to do where nothing was rendered yet', async () => {
+    fakeServer({ '/api/projects/3/renders': [] })
+    show(<Renders project={project} sequence={sequence} />)
+    expect(await screen.findByText('No render yet')).toBeTruthy()
+    expect(screen.getByText(/Choose shots at the right and press R/)).toBeTruthy()
+  })
+})
