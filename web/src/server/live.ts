@@ -23,8 +23,8 @@ const OTHERS_MS = 100
 const RENDERS_MS = 1500
 
 /**
- * Follows a project: edits of all windows arrive at once, and what they changed of the open master with them. When the line was lost the window asks where the project
- * stands and catches up.
+ * Follows a project: edits of all windows arrive at once, and what they changed of the open master with them. When the line was
+ * lost the window asks where the project stands and catches up.
  */
 export function useLive(projectId: number | undefined, masterId: number | undefined) {
   useEffect(() => {

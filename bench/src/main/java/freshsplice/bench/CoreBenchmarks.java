@@ -9,6 +9,7 @@ import freshsplice.core.cut.Cut;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.edit.Following;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.SeamEdits;
 import freshsplice.core.master.edit.Trims;
@@ -109,6 +110,6 @@ public class CoreBenchmarks {
 
     @Benchmark
     public Master trimAndPushAlong100000Pieces() {
-        return Trims.tail(master, new Place(0, 50_000), 3, true);
+        return Trims.tail(master, new Place(0, 50_000), 3, Following.MOVES_ALONG);
     }
 }

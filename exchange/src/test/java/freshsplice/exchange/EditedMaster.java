@@ -5,6 +5,7 @@ import freshsplice.core.master.Section;
 import freshsplice.core.master.Transition;
 import freshsplice.core.master.edit.Arranging;
 import freshsplice.core.master.edit.Fades;
+import freshsplice.core.master.edit.Following;
 import freshsplice.core.master.edit.LaneEdits;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Retiming;
@@ -64,8 +65,8 @@ final class EditedMaster {
     private Master edited(int kind, Place place, long at) {
         long few = random.nextInt(13) - 6;
         return switch (kind) {
-            case 0 -> Trims.head(master, place, few, random.nextBoolean());
-            case 1 -> Trims.tail(master, place, few, random.nextBoolean());
+            case 0 -> Trims.head(master, place, few, Following.of(random.nextBoolean()));
+            case 1 -> Trims.tail(master, place, few, Following.of(random.nextBoolean()));
             case 2 -> Trims.slip(master, place, Rational.of(few));
             case 3 -> Trims.slide(master, place, few);
             case 4, 5 -> Arranging.split(master, place, at);

@@ -25,6 +25,7 @@ import freshsplice.core.master.Section;
 import freshsplice.core.master.Transition;
 import freshsplice.core.master.edit.Arranging;
 import freshsplice.core.master.edit.Fades;
+import freshsplice.core.master.edit.Following;
 import freshsplice.core.master.edit.LaneEdits;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Retiming;
@@ -243,7 +244,7 @@ class HandBackRoundTripTest {
         master = Retiming.moveKey(master, above, key, Rational.of(random.nextInt(40) - 20));
         master = Retiming.easeKey(master, above, key, Pace.values()[random.nextInt(3)]);
         master = Trims.slide(master, above, 1);
-        master = Trims.tail(master, above, -1, false);
+        master = Trims.tail(master, above, -1, Following.STAYS);
         master = Trims.slip(master, above, Rational.ONE);
         master = LaneEdits.layDown(master, List.of(above));
     }

@@ -121,6 +121,21 @@ class PushedChangesTest {
     }
 
     @Test
+    @DisplayName("a window that names a master of another project hears of its own project alone")
+    void ofAnotherProject() throws IOException, InterruptedException {
+        Received own = Received.of(client, "Pushed here", Material.clips(3));
+        Received foreign = Received.of(client, "Pushed elsewhere", Material.clips(3));
+        Window window = new Window(own, foreign.master());
+        slip(foreign, 1);
+        slip(foreign, 1);
+        slip(own, 1);
+        slip(own, 1);
+        await(() -> window.kinds().size() > 2, "told of its own edits");
+        Thread.sleep(300);
+        assertThat(window.kinds()).containsOnly("update");
+    }
+
+    @Test
     @DisplayName("a master that was taken away is asked about, and told of again when it is back")
     void takenAway() throws IOException, InterruptedException {
         Received received = Received.of(client, "Pushed and gone", Material.clips(4));

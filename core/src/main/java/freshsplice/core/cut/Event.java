@@ -86,6 +86,10 @@ public record Event(String number, Kind kind, String name, boolean enabled, Fram
                 comments, kept, sourceTrack);
     }
 
+    public Event switchedOff() {
+        return new Event(number, kind, name, false, record, source, time, nested, comments, kept, sourceTrack);
+    }
+
     /** The same event elsewhere on the record clock. */
     public Event shiftedBy(long frames) {
         return frames == 0 ? this : new Event(number, kind, name, enabled, record.shiftedBy(frames), source, time.shiftedBy(frames),

@@ -3,6 +3,7 @@ package freshsplice.core.master;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.master.edit.Arranging;
+import freshsplice.core.master.edit.Following;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Trims;
 import freshsplice.core.time.FrameRange;
@@ -90,8 +91,8 @@ class FlattenedTest {
                 if (outside) {
                     master = Arranging.lift(master, List.of(place));
                 } else {
-                    master = Trims.tail(master, place, Math.min(0, one.to() - record.out()), false);
-                    master = Trims.head(master, place, Math.max(0, one.from() - record.in()), false);
+                    master = Trims.tail(master, place, Math.min(0, one.to() - record.out()), Following.STAYS);
+                    master = Trims.head(master, place, Math.max(0, one.from() - record.in()), Following.STAYS);
                 }
             }
         }

@@ -8,6 +8,7 @@ import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.edit.Arranging;
+import freshsplice.core.master.edit.Following;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Trims;
 import freshsplice.core.time.FrameRange;
@@ -25,7 +26,7 @@ class FollowsPictureTest {
     @Test
     @DisplayName("a split edit stays split: sound that begins before its picture goes along with it by the same frames")
     void splitStaysSplit() {
-        Master longer = Trims.tail(TWO, new Place(0, 0), 7, true);
+        Master longer = Trims.tail(TWO, new Place(0, 0), 7, Following.MOVES_ALONG);
         FollowsPicture follows = new FollowsPicture(TWO, longer);
         assertThat(follows.shift(FrameRange.of(32, 90))).as("begins 8 frames before its picture").isEqualTo(7);
         assertThat(follows.shift(FrameRange.of(0, 30))).as("under the first").isZero();
@@ -36,13 +37,13 @@ class FollowsPictureTest {
     @Test
     @DisplayName("frames taken out before them take marks and sounds along, whichever end they were taken from")
     void framesTakenOutBefore() {
-        Master shorter = Trims.head(TWO, new Place(0, 0), 6, true);
+        Master shorter = Trims.head(TWO, new Place(0, 0), 6, Following.MOVES_ALONG);
         FollowsPicture follows = new FollowsPicture(TWO, shorter);
         assertThat(follows.shift(FrameRange.of(10, 36))).as("under the piece that lost its head").isEqualTo(-6);
         assertThat(follows.shift(FrameRange.of(44, 90))).isEqualTo(-6);
         assertThat(follows.shift(FrameRange.of(110, 130))).as("behind all pictures").isEqualTo(-6);
         assertThat(follows.shiftAt(60)).as("a mark").isEqualTo(-6);
-        Master tail = Trims.tail(TWO, new Place(0, 0), -6, true);
+        Master tail = Trims.tail(TWO, new Place(0, 0), -6, Following.MOVES_ALONG);
         assertThat(new FollowsPicture(TWO, tail).shift(FrameRange.of(0, 400))).as("begins before").isZero();
         assertThat(new FollowsPicture(TWO, tail).shiftAt(50)).isEqualTo(-6);
         assertThat(new FollowsPicture(TWO, tail).shiftAt(10)).isZero();

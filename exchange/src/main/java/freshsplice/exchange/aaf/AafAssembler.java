@@ -67,10 +67,10 @@ final class AafAssembler {
         List<Lane> lanes = new ArrayList<>();
         long end = start;
         for (List<AafObject> kind : List.of(pictures, sounds)) {
-            boolean picture = kind == pictures;
+            Lane.Kind of = kind == pictures ? Lane.Kind.PICTURE : Lane.Kind.SOUND;
             int before = lanes.size();
             for (AafObject slot : kind) {
-                List<Lane> own = lanes(slot, rate, start, picture, lanes.size() - before, place);
+                List<Lane> own = lanes(slot, rate, start, of, lanes.size() - before, place);
                 lanes.addAll(own);
                 end = Math.max(end, endOf(slot, rate, start, own));
             }
@@ -115,19 +115,19 @@ final class AafAssembler {
         remarks.add(Remark.doubt(place, "The file holds media and no composition: read as a cut of one event. For the "
                 + "edit, export the sequence"));
         List<Lane> lanes = new ArrayList<>();
-        pictures.forEach(slot -> lanes.addAll(media(mob, slot, rate, start, true, lanes.size())));
+        pictures.forEach(slot -> lanes.addAll(media(mob, slot, rate, start, Lane.Kind.PICTURE, lanes.size())));
         int before = lanes.size();
-        sounds.forEach(slot -> lanes.addAll(media(mob, slot, rate, start, false, lanes.size() - before)));
+        sounds.forEach(slot -> lanes.addAll(media(mob, slot, rate, start, Lane.Kind.SOUND, lanes.size() - before)));
         long end = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max().orElse(start);
         return new Cut(name, rate, false, FrameRange.of(start, end), lanes, AafMarkers.of(mob, rate, start));
     }
 
-    private List<Lane> media(AafObject mob, AafObject slot, FrameRate cutRate, long start, boolean picture, int before) {
+    private List<Lane> media(AafObject mob, AafObject slot, FrameRate cutRate, long start, Lane.Kind kind, int before) {
         FrameRate rate = AafSlots.rate(slot);
         long length = slot.object(AafPid.SEGMENT).number(AafPid.LENGTH, 0);
         return rate == null || length <= 0 ? List.of() : List.of(new AafLane(this, new AafClock(cutRate, rate, start),
-                picture, "master mob \"" + AafChains.nameOf(mob) + "\"", List.of())
-                .whole(mob, slot, Rational.of(length), (picture ? "V" : "A") + (before + 1)));
+                kind, "master mob \"" + AafChains.nameOf(mob) + "\"", List.of())
+                .whole(mob, slot, Rational.of(length), (kind == Lane.Kind.PICTURE ? "V" : "A") + (before + 1)));
     }
 
     private long startOf(AafSlots.Coded coded, FrameRate rate, String place) {
@@ -154,7 +154,7 @@ final class AafAssembler {
         return found;
     }
 
-    private List<Lane> lanes(AafObject slot, FrameRate cutRate, long start, boolean picture, int before, String place) {
+    private List<Lane> lanes(AafObject slot, FrameRate cutRate, long start, Lane.Kind kind, int before, String place) {
         String written = slot.text(AafPid.SLOT_NAME);
         String name = written == null || written.isBlank() ? null : written;
         FrameRate rate = AafSlots.rate(slot);
@@ -165,7 +165,7 @@ final class AafAssembler {
         }
         long origin = Rational.of(slot.number(AafPid.ORIGIN, 0)).times(rate.framesOf(cutRate)).round();
         AafObject segment = slot.object(AafPid.SEGMENT);
-        return new AafLanes(this, new AafClock(cutRate, rate, start - origin), picture, place)
+        return new AafLanes(this, new AafClock(cutRate, rate, start - origin), kind, place)
                 .of(segment, List.of(), before, name);
     }
 
@@ -205,7 +205,7 @@ final class AafAssembler {
         boolean sound = kind != null && AafIds.SOUNDS.contains(kind);
         FrameRate rate = sound || own == null ? coded == null ? outer : coded.rate() : own;
         long start = startOf(coded, rate, place);
-        List<Lane> lanes = lanes(slot, rate, start, !sound, 0, "composition \"" + AafChains.nameOf(mob) + "\"");
+        List<Lane> lanes = lanes(slot, rate, start, sound ? Lane.Kind.SOUND : Lane.Kind.PICTURE, 0, "composition \"" + AafChains.nameOf(mob) + "\"");
         Cut cut = new Cut(AafChains.nameOf(mob), rate, false, FrameRange.of(start, endOf(slot, rate, start, lanes)), lanes,
                 List.of());
         open.remove(id);

@@ -4,10 +4,8 @@ import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
-import freshsplice.core.cut.Source;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRange;
-import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import freshsplice.exchange.format.Countable;
@@ -20,7 +18,7 @@ final class AafLane {
     private final AafAssembler assembler;
     private final AafFile file;
     private final AafClock clock;
-    private final boolean picture;
+    private final Lane.Kind kind;
     private final String place;
     /** Scopes that are open, the innermost first. */
     private final List<AafScope> scopes;
@@ -30,11 +28,11 @@ final class AafLane {
     private boolean enabled = true;
 
     /** @param place where the segment is, for remarks */
-    AafLane(AafAssembler assembler, AafClock clock, boolean picture, String place, List<AafScope> scopes) {
+    AafLane(AafAssembler assembler, AafClock clock, Lane.Kind kind, String place, List<AafScope> scopes) {
         this.assembler = assembler;
         this.file = assembler.file;
         this.clock = clock;
-        this.picture = picture;
+        this.kind = kind;
         this.place = place;
         this.scopes = scopes;
         this.remarks = assembler.remarks;
@@ -42,7 +40,7 @@ final class AafLane {
 
     Lane lane(AafObject segment, String name) {
         add(segment, Rational.ZERO);
-        return new Lane(picture ? Lane.Kind.PICTURE : Lane.Kind.SOUND, name, true, events, transitions);
+        return new Lane(kind, name, true, events, transitions);
     }
 
     /** All of one slot of a master mob, as one event. */
@@ -52,9 +50,10 @@ final class AafLane {
         FrameRange record = clock.record(Rational.ZERO, length);
         AafChain chain = record.isEmpty() ? null : assembler.chains.of(id, slot.number(AafPid.SLOT_ID, 0));
         if (chain != null) {
-            addChain(chain, master, clock.map(record, null, chain.base(), length, chain.perUnit()), record, List.of());
+            events.add(AafClip.ofChain(chain, record, clock.map(record, null, chain.base(), length, chain.perUnit()),
+                    assembler.commentsOf(master)));
         }
-        return new Lane(picture ? Lane.Kind.PICTURE : Lane.Kind.SOUND, name, true, events, transitions);
+        return new Lane(kind, name, true, events, transitions);
     }
 
     private String placeOf(Rational at) {
@@ -120,7 +119,7 @@ final class AafLane {
         String name = group == null ? "" : file.operationName(group).toLowerCase(Locale.ROOT);
         boolean wipe = AafIds.WIPE.equals(id) || name.contains("wipe");
         boolean known = wipe || AafIds.DISSOLVE.equals(id) || name.contains("dissolve") || name.contains("fade")
-                || !picture || group == null;
+                || kind != Lane.Kind.PICTURE || group == null;
         if (!known) {
             remarks.add(Remark.doubt(placeOf(at), "The transition \"" + file.operationName(group)
                     + "\" is read as a dissolve"));
@@ -134,7 +133,7 @@ final class AafLane {
 
     private void addOperation(AafObject group, Rational at, Rational length) {
         List<AafObject> inputs = group.objects(AafPid.INPUT_SEGMENTS);
-        AafEffect effect = picture ? AafEffect.of(inputs, remarks, placeOf(at)) : new AafEffect(inputs, false);
+        AafEffect effect = kind == Lane.Kind.PICTURE ? AafEffect.of(inputs, remarks, placeOf(at)) : new AafEffect(inputs, false);
         String name = file.operationName(group);
         if (effect.inputs().isEmpty()) {
             if (effect.over()) {
@@ -151,7 +150,7 @@ final class AafLane {
             addSpeed(group, speed, at, length);
             return;
         }
-        if (!picture) {
+        if (kind != Lane.Kind.PICTURE) {
             remarks.add(Remark.note(placeOf(at), "The effect \"" + name + "\" is not heard"));
             add(inputs.get(0), at);
             return;
@@ -189,7 +188,7 @@ final class AafLane {
             assembler.count();
             List<Lane> lanes = new ArrayList<>();
             for (int index : seen) {
-                lanes.addAll(new AafLanes(assembler, clock.inner(), picture, placeOf(at)).of(layers.get(index),
+                lanes.addAll(new AafLanes(assembler, clock.inner(), kind, placeOf(at)).of(layers.get(index),
                         AafScope.into(scopes, new AafScope(layers, index, at), at), lanes.size(), null));
             }
             Cut cut = new Cut(name, clock.cutRate(), false, FrameRange.of(0, record.length()), lanes, List.of());
@@ -198,13 +197,13 @@ final class AafLane {
     }
 
     private void addNested(String name, FrameRange record, TimeMap time, Cut cut) {
-        events.add(new Event(null, Event.Kind.NESTED, name, enabled, record, Source.named(name, null, cut.rate()), time,
-                cut, List.of()));
+        Event nested = AafClip.nested(name, record, time, cut);
+        events.add(enabled ? nested : nested.switchedOff());
     }
 
     /** Adds what a segment shows in a range and nothing that it has beyond it. */
     private void addWithin(FrameRange window, AafObject segment, Rational at, List<AafScope> around) {
-        AafLane inner = new AafLane(assembler, clock, picture, place, around);
+        AafLane inner = new AafLane(assembler, clock, kind, place, around);
         inner.enabled = enabled;
         inner.add(segment, at);
         for (Event event : inner.events) {
@@ -229,7 +228,7 @@ final class AafLane {
         if (record.isEmpty()) {
             return;
         }
-        List<Lane> lanes = new AafLanes(assembler, clock.inner(), picture, place).of(input,
+        List<Lane> lanes = new AafLanes(assembler, clock.inner(), kind, place).of(input,
                 AafScope.into(scopes, null, at), 0, null);
         long end = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max().orElse(0);
         Cut cut = new Cut("", clock.cutRate(), false, FrameRange.of(0, end), lanes, List.of());
@@ -297,68 +296,15 @@ final class AafLane {
         if (clip.number(AafPid.FADE_IN, 0) > 0 || clip.number(AafPid.FADE_OUT, 0) > 0) {
             remarks.add(Remark.note(placeOf(at), "A fade of the sound is not carried"));
         }
-        int known = events.size();
+        events.add(clipOf(clip, holder, record, speed, placeOf(at)));
+    }
+
+    private Event clipOf(AafObject clip, AafObject holder, FrameRange record, AafSpeed speed, String where) {
         try {
-            addShown(clip, holder, at, record, speed);
+            Event shown = new AafClip(assembler, clock, clip, record, speed, where).event(holder);
+            return enabled ? shown : shown.switchedOff();
         } catch (ArithmeticException e) {
-            events.subList(known, events.size()).clear();
-            events.add(Countable.slate("", enabled, record, remarks, placeOf(at)));
+            return Countable.slate("", enabled, record, remarks, where);
         }
-    }
-
-    private void addShown(AafObject clip, AafObject holder, Rational at, FrameRange record, AafSpeed speed) {
-        String mobId = clip.mobId(AafPid.SOURCE_ID);
-        AafObject mob = mobId == null ? null : file.mobs.get(mobId);
-        Rational start = Rational.of(clip.number(AafPid.START_TIME, 0));
-        Rational inputLength = Rational.of(clip.number(AafPid.LENGTH, 0));
-        if (mob != null && mob.type == AafClass.COMPOSITION_MOB) {
-            addComposition(clip, mob, record, start, inputLength, speed, at);
-            return;
-        }
-        long slot = clip.number(AafPid.SOURCE_SLOT, 0);
-        AafChain chain = mob == null ? null : assembler.chains.of(mobId, slot);
-        if (chain == null) {
-            addUnknown(mob, mobId, record, clock.map(record, speed, start, inputLength, Rational.ONE), at);
-            return;
-        }
-        FrameRate slotRate = assembler.chains.slotRate(mobId, mob, slot);
-        Rational perUnit = clock.rate().framesOf(slotRate).times(chain.perUnit());
-        TimeMap time = clock.map(record, speed, chain.base().plus(start.times(perUnit)), inputLength, perUnit);
-        addChain(chain, mob, time, record, AafComments.of(holder));
-    }
-
-    private void addChain(AafChain chain, AafObject mob, TimeMap time, FrameRange record, List<String> own) {
-        Source source = new Source(chain.name(), chain.reel(), chain.file(), chain.rate(), chain.start(),
-                chain.length());
-        List<String> comments = new ArrayList<>(own);
-        comments.addAll(assembler.commentsOf(mob));
-        events.add(new Event(null, Event.Kind.CLIP, chain.name(), enabled, record, source, time, null, comments));
-    }
-
-    /** A clip of which the file says no source, or one that is not in it. */
-    private void addUnknown(AafObject mob, String mobId, FrameRange record, TimeMap time, Rational at) {
-        String name = mob == null ? "" : AafChains.nameOf(mob);
-        if (mobId == null || AafChains.isNone(mobId)) {
-            remarks.add(Remark.doubt(placeOf(at), "A clip does not say what it shows; a slate stands in"));
-        } else if (mob == null) {
-            remarks.add(Remark.doubt(placeOf(at), "The mob that a clip shows is not in the file; a slate stands in"));
-        }
-        Source source = name.isEmpty() ? null : Source.named(name, null, clock.rate());
-        events.add(new Event(null, name.isEmpty() ? Event.Kind.MISSING : Event.Kind.CLIP, name, enabled, record,
-                source, time, null, List.of()));
-    }
-
-    private void addComposition(AafObject clip, AafObject mob, FrameRange record, Rational start, Rational inputLength,
-                                AafSpeed speed, Rational at) {
-        Cut cut = assembler.nested(mob, clip.number(AafPid.SOURCE_SLOT, 0), clock.cutRate(), placeOf(at));
-        String name = AafChains.nameOf(mob);
-        if (cut == null) {
-            events.add(new Event(null, Event.Kind.MISSING, name, enabled, record, null,
-                    TimeMap.constant(record, Rational.ZERO, Rational.ONE), null, List.of()));
-            return;
-        }
-        Rational perUnit = clock.rate().framesOf(cut.rate());
-        addNested(name, record, clock.map(record, speed, Rational.of(cut.record().in()).plus(start.times(perUnit)),
-                inputLength, perUnit), cut);
     }
 }

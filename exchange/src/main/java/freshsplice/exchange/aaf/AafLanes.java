@@ -9,14 +9,14 @@ import java.util.List;
 final class AafLanes {
     private final AafAssembler assembler;
     private final AafClock clock;
-    private final boolean picture;
+    private final Lane.Kind kind;
     private final String place;
 
     /** @param place where the segment is, for remarks */
-    AafLanes(AafAssembler assembler, AafClock clock, boolean picture, String place) {
+    AafLanes(AafAssembler assembler, AafClock clock, Lane.Kind kind, String place) {
         this.assembler = assembler;
         this.clock = clock;
-        this.picture = picture;
+        this.kind = kind;
         this.place = place;
     }
 
@@ -41,10 +41,10 @@ final class AafLanes {
     }
 
     private Lane lane(AafObject segment, List<AafScope> scopes, String name) {
-        return new AafLane(assembler, clock, picture, place + ", lane " + name, scopes).lane(segment, name);
+        return new AafLane(assembler, clock, kind, place + ", lane " + name, scopes).lane(segment, name);
     }
 
     private String plain(int before) {
-        return (picture ? "V" : "A") + (before + 1);
+        return (kind == Lane.Kind.PICTURE ? "V" : "A") + (before + 1);
     }
 }

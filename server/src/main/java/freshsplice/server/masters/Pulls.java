@@ -2,6 +2,7 @@ package freshsplice.server.masters;
 
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.edit.Following;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Pull;
 import freshsplice.core.master.edit.SeamEdits;
@@ -68,9 +69,9 @@ public class Pulls {
         long prior = place.index() > 0 ? sections.get(place.index() - 1).id() : 0;
         long next = place.index() + 1 < sections.size() ? sections.get(place.index() + 1).id() : 0;
         return switch (asked.kind()) {
-            case "HEAD" -> Pull.of(before, Trims.head(before, place, asked.frames(), asked.ripple()), prior,
+            case "HEAD" -> Pull.of(before, Trims.head(before, place, asked.frames(), Following.of(asked.ripple())), prior,
                     asked.section(), shots);
-            case "TAIL" -> Pull.of(before, Trims.tail(before, place, asked.frames(), asked.ripple()), asked.section(),
+            case "TAIL" -> Pull.of(before, Trims.tail(before, place, asked.frames(), Following.of(asked.ripple())), asked.section(),
                     next, shots);
             case "SLIP" -> Pull.of(before, Trims.slip(before, place, Rational.of(asked.frames())), asked.section(),
                     asked.section(), shots);

@@ -126,7 +126,7 @@ public final class Nesting {
                     long frames = Rational.of(innerAfter.end() - innerBefore.end()).dividedBy(nest.speed()).round();
                     Place place = new Place(lane, i);
                     followed = frames == 0 || -frames >= nest.record().length() ? followed
-                            : Trims.tail(followed, place, frames, true);
+                            : Trims.tail(followed, place, frames, Following.MOVES_ALONG);
                 }
             }
         }

@@ -23,9 +23,9 @@ public final class Retiming {
      * Stretches or squeezes what a piece shows to another length: the same content from end to end, slower or faster.
      *
      * @param out   record frame at which it is to end; what is there must leave room, unless it is pushed along
-     * @param ripple what comes after is pushed along
+     * @param following whether what comes after is pushed along
      */
-    public static Master fill(Master master, Place place, long out, boolean ripple) {
+    public static Master fill(Master master, Place place, long out, Following following) {
         Section piece = place.in(master);
         FrameRange record = piece.record();
         if (out <= record.in()) {
@@ -36,7 +36,7 @@ public final class Retiming {
         Section stretched = piece.isEven()
                 ? piece.timed(record.withOut(out), piece.from(), piece.speed().dividedBy(by))
                 : piece.bent(record.withOut(out), Bend.stretched(piece.bends(), by));
-        return ripple ? Master.checked(Ripple.after(master, place, stretched, record.out(), out - record.out()))
+        return following == Following.MOVES_ALONG ? Master.checked(Ripple.after(master, place, stretched, record.out(), out - record.out()))
                 : place.changed(master, stretched);
     }
 
@@ -46,7 +46,7 @@ public final class Retiming {
         if (place.index() + 1 >= sections.size()) {
             throw new Refusal("No piece comes after this one, so there is no gap to fill");
         }
-        return fill(master, place, sections.get(place.index() + 1).record().in(), false);
+        return fill(master, place, sections.get(place.index() + 1).record().in(), Following.STAYS);
     }
 
     /** Another constant speed in the same place, from the same first frame; negative backwards. */

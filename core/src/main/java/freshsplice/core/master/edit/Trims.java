@@ -19,14 +19,14 @@ public final class Trims {
      * Moves the head of a piece. Every frame that stays shows what it showed.
      *
      * @param frames later (+, the piece gets shorter) or earlier (−, longer)
-     * @param ripple the piece keeps its place and what comes after is pushed along; else its neighbours stay
+     * @param following where it moves along, the piece keeps its place and what comes after is pushed along; else its neighbours stay
      */
-    public static Master head(Master master, Place place, long frames, boolean ripple) {
+    public static Master head(Master master, Place place, long frames, Following following) {
         Section piece = place.in(master);
         FrameRange record = piece.record();
         checkLength(piece, frames);
         long in = Math.addExact(record.in(), frames);
-        if (ripple) {
+        if (following == Following.MOVES_ALONG) {
             Section trimmed = piece.over(FrameRange.of(in, record.out())).shiftedBy(-frames);
             return TransitionRoom.checked(master, Master.checked(Ripple.after(master, place, trimmed, record.out(), -frames)),
                     place.lane());
@@ -39,12 +39,12 @@ public final class Trims {
      *
      * @param frames later (+, longer) or earlier (−, shorter)
      */
-    public static Master tail(Master master, Place place, long frames, boolean ripple) {
+    public static Master tail(Master master, Place place, long frames, Following following) {
         Section piece = place.in(master);
         FrameRange record = piece.record();
         checkLength(piece, -frames);
         Section trimmed = piece.over(record.withOut(Math.addExact(record.out(), frames)));
-        Master after = ripple ? Master.checked(Ripple.after(master, place, trimmed, record.out(), frames))
+        Master after = following == Following.MOVES_ALONG ? Master.checked(Ripple.after(master, place, trimmed, record.out(), frames))
                 : place.changed(master, trimmed);
         return TransitionRoom.checked(master, after, place.lane());
     }

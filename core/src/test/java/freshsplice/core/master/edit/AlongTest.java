@@ -31,7 +31,7 @@ class AlongTest {
     }
 
     private static Master shortened(Along along, int frames) {
-        return along.during(TWO_LANES, Set.of(1), held -> Trims.tail(held, new Place(1, 0), -frames, true));
+        return along.during(TWO_LANES, Set.of(1), held -> Trims.tail(held, new Place(1, 0), -frames, Following.MOVES_ALONG));
     }
 
     @Test
@@ -50,7 +50,7 @@ class AlongTest {
         assertThat(laid(after, 1)).containsExactly("[1045, 1060)", "[1085, 1095)");
         assertThat(laid(after, 0)).isEqualTo(laid(TWO_LANES, 0));
         assertThat(Along.stayed(TWO_LANES, after, Set.of(1))).containsExactly("Shots");
-        Master longer = Along.usual(Set.of(0)).during(TWO_LANES, Set.of(0), held -> Trims.tail(held, new Place(0, 0), 7, true));
+        Master longer = Along.usual(Set.of(0)).during(TWO_LANES, Set.of(0), held -> Trims.tail(held, new Place(0, 0), 7, Following.MOVES_ALONG));
         assertThat(laid(longer, 1)).as("lanes above follow the main one").containsExactly("[1052, 1072)", "[1097, 1107)");
         assertThat(Along.stayed(TWO_LANES, longer, Set.of(0))).isEmpty();
     }
@@ -66,7 +66,7 @@ class AlongTest {
             Section piece = master.lanes().get(lane).sections().get(index);
             Along along = Along.values()[random.nextInt(2)];
             Master after = along.during(master, Set.of(lane), held -> piece.record().length() > 2 && random.nextBoolean()
-                    ? Trims.tail(held, new Place(lane, index), -1 - random.nextInt((int) piece.record().length() - 2), true)
+                    ? Trims.tail(held, new Place(lane, index), -1 - random.nextInt((int) piece.record().length() - 2), Following.MOVES_ALONG)
                     : Arranging.takeOut(held, List.of(new Place(lane, index))));
             for (int l = 0; l < 3; l++) {
                 if (along == Along.OWN_LANE && l != lane) {

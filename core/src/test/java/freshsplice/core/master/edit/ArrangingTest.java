@@ -146,8 +146,8 @@ class ArrangingTest {
         long frames = random.nextInt(21) - 10;
         try {
             return switch (random.nextInt(12)) {
-                case 0 -> Trims.head(master, place, frames, random.nextBoolean());
-                case 1 -> Trims.tail(master, place, frames, random.nextBoolean());
+                case 0 -> Trims.head(master, place, frames, Following.of(random.nextBoolean()));
+                case 1 -> Trims.tail(master, place, frames, Following.of(random.nextBoolean()));
                 case 2 -> Trims.slip(master, place, Rational.of(frames, 2));
                 case 3 -> Trims.slide(master, place, frames);
                 case 4 -> Arranging.split(master, place, piece.record().in() + Math.abs(frames));
@@ -155,7 +155,7 @@ class ArrangingTest {
                 case 6 -> Arranging.duplicate(master, place);
                 case 7 -> Arranging.swap(master, place);
                 case 8 -> Arranging.move(master, place, 1000 + random.nextInt(300));
-                case 9 -> Retiming.fill(master, place, piece.record().out() + frames, random.nextBoolean());
+                case 9 -> Retiming.fill(master, place, piece.record().out() + frames, Following.of(random.nextBoolean()));
                 case 10 -> Arranging.overwrite(master, place.lane(), Section.ofShot(0, 9,
                         FrameRange.ofLength(piece.record().in() + 2, 1 + Math.abs(frames)), Rational.ONE));
                 default -> Retiming.reverse(master, place);

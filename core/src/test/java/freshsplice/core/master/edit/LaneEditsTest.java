@@ -67,7 +67,7 @@ class LaneEditsTest {
         Master two = Arranging.overwrite(LaneEdits.add(TWO, "Titles"), 1,
                 Section.ofShot(7, 9, FrameRange.of(1030, 1040), Rational.of(1)));
         Master locked = LaneEdits.lock(two, 1, true);
-        Master rippled = Trims.tail(locked, new Place(0, 0), 5, true);
+        Master rippled = Trims.tail(locked, new Place(0, 0), 5, Following.MOVES_ALONG);
         assertThat(rippled.lanes().get(1)).isEqualTo(locked.lanes().get(1));
         assertThatCode(() -> LaneEdits.checkLocks(locked, rippled)).doesNotThrowAnyException();
         assertThatThrownBy(() -> LaneEdits.checkLocks(locked, Trims.slip(locked, new Place(1, 0), Rational.ONE)))

@@ -51,11 +51,11 @@ class NestingTest {
     @DisplayName("a scene that gets longer is longer in its sequence, where that shows it to its end")
     void follows() {
         Nesting.Nested nested = Nesting.nest(FOUR, List.of(new Place(0, 1), new Place(0, 2)), 7, "Scene 12");
-        Master longer = Trims.tail(nested.inner(), new Place(0, 0), 9, true);
+        Master longer = Trims.tail(nested.inner(), new Place(0, 0), 9, Following.MOVES_ALONG);
         Master followed = Nesting.follow(nested.outer(), nested.inner(), longer);
         assertThat(followed.main().sections().get(1).record()).isEqualTo(FrameRange.of(1020, 1084));
         assertThat(followed.end()).isEqualTo(FOUR.end() + 9);
-        Master part = Trims.tail(nested.outer(), new Place(0, 1), -3, false);
+        Master part = Trims.tail(nested.outer(), new Place(0, 1), -3, Following.STAYS);
         assertThat(Nesting.follow(part, nested.inner(), longer)).isEqualTo(part);
         Master back = Nesting.follow(followed, longer, nested.inner());
         assertThat(back).isEqualTo(nested.outer());

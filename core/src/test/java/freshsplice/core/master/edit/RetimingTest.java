@@ -24,7 +24,7 @@ class RetimingTest {
     @DisplayName("an action that ends early: pulled back to its good frame, 228 frames, then stretched over 266, 86 %")
     void pulledBackAndStretched() {
         Master master = Masters.of(266, 40);
-        Master pulled = Trims.tail(master, FIRST, -38, false);
+        Master pulled = Trims.tail(master, FIRST, -38, Following.STAYS);
         assertThat(pulled.main().sections().get(0).record().length()).isEqualTo(228);
         Master filled = Retiming.fillGap(pulled, FIRST);
         Section piece = filled.main().sections().get(0);
@@ -55,7 +55,7 @@ class RetimingTest {
         assertThat(Masters.seen(Retiming.speed(Masters.of(4), FIRST, Rational.of(2)), 0, 1000, 1004))
                 .containsExactly("1:1001", "1:1003", "1:1005", "1:1007");
         assertThatThrownBy(() -> Retiming.speed(Masters.of(4), FIRST, Rational.of(500))).hasMessageContaining("at most");
-        assertThatThrownBy(() -> Retiming.fill(Masters.of(4), FIRST, 1000, true)).hasMessageContaining("at least one");
+        assertThatThrownBy(() -> Retiming.fill(Masters.of(4), FIRST, 1000, Following.MOVES_ALONG)).hasMessageContaining("at least one");
     }
 
     @RepeatedTest(40)
@@ -66,8 +66,8 @@ class RetimingTest {
         Place place = Masters.any(master, random);
         FrameRange record = place.in(master).record();
         long out = record.in() + 1 + random.nextInt(60);
-        Master there = Retiming.fill(master, place, out, true);
-        assertThat(Retiming.fill(there, place, record.out(), true)).isEqualTo(master);
+        Master there = Retiming.fill(master, place, out, Following.MOVES_ALONG);
+        assertThat(Retiming.fill(there, place, record.out(), Following.MOVES_ALONG)).isEqualTo(master);
         assertThat(there.lanes().get(place.lane()).sections().get(place.index()).to())
                 .as("the same content end").isEqualTo(place.in(master).to());
     }
@@ -126,7 +126,7 @@ class RetimingTest {
     void keyedStretchAndReverse() {
         Master keyed = Retiming.moveKey(Retiming.key(Masters.of(20, 30), FIRST, 1010), FIRST, 1010, Rational.of(5));
         Section before = keyed.main().sections().get(0);
-        Section after = Retiming.fill(keyed, FIRST, 1040, true).main().sections().get(0);
+        Section after = Retiming.fill(keyed, FIRST, 1040, Following.MOVES_ALONG).main().sections().get(0);
         for (long k = 0; k < 20; k++) {
             assertThat(after.at(1000 + 2 * k)).isEqualTo(before.at(1000 + k));
         }

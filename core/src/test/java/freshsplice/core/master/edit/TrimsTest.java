@@ -26,11 +26,11 @@ class TrimsTest {
     @Test
     @DisplayName("a head trimmed leaves black, rippled it keeps its place and what follows moves up")
     void head() {
-        Master trimmed = Trims.head(THREE, MIDDLE, 5, false);
+        Master trimmed = Trims.head(THREE, MIDDLE, 5, Following.STAYS);
         assertThat(records(trimmed)).containsExactly(FrameRange.of(1000, 1020), FrameRange.of(1025, 1050),
                 FrameRange.of(1050, 1090));
         assertThat(trimmed.main().sections().get(1).from()).isEqualTo(Rational.of(1006));
-        Master rippled = Trims.head(THREE, MIDDLE, 5, true);
+        Master rippled = Trims.head(THREE, MIDDLE, 5, Following.MOVES_ALONG);
         assertThat(records(rippled)).containsExactly(FrameRange.of(1000, 1020), FrameRange.of(1020, 1045),
                 FrameRange.of(1045, 1085));
         assertThat(rippled.main().sections().get(1).from()).isEqualTo(Rational.of(1006));
@@ -39,11 +39,11 @@ class TrimsTest {
     @Test
     @DisplayName("a tail made longer lies over its neighbour and is refused, unless it ripples")
     void tail() {
-        assertThatThrownBy(() -> Trims.tail(THREE, MIDDLE, 3, false)).hasMessageContaining("lie over each other");
-        assertThat(records(Trims.tail(THREE, MIDDLE, 3, true))).containsExactly(FrameRange.of(1000, 1020),
+        assertThatThrownBy(() -> Trims.tail(THREE, MIDDLE, 3, Following.STAYS)).hasMessageContaining("lie over each other");
+        assertThat(records(Trims.tail(THREE, MIDDLE, 3, Following.MOVES_ALONG))).containsExactly(FrameRange.of(1000, 1020),
                 FrameRange.of(1020, 1053), FrameRange.of(1053, 1093));
-        assertThatThrownBy(() -> Trims.tail(THREE, MIDDLE, -30, true)).hasMessageContaining("has 30 frames");
-        assertThatThrownBy(() -> Trims.head(THREE, new Place(0, 0), -1001, false)).hasMessageContaining("before record");
+        assertThatThrownBy(() -> Trims.tail(THREE, MIDDLE, -30, Following.MOVES_ALONG)).hasMessageContaining("has 30 frames");
+        assertThatThrownBy(() -> Trims.head(THREE, new Place(0, 0), -1001, Following.STAYS)).hasMessageContaining("before record");
     }
 
     @Test
@@ -68,13 +68,13 @@ class TrimsTest {
         Place place = Masters.any(master, random);
         long room = place.in(master).record().length();
         long frames = room < 2 ? 0 : random.nextInt((int) room - 1);
-        Master head = Trims.head(master, place, frames, true);
-        assertThat(Trims.head(head, place, -frames, true)).isEqualTo(master);
-        Master tail = Trims.tail(master, place, -frames, true);
-        assertThat(Trims.tail(tail, place, frames, true)).isEqualTo(master);
+        Master head = Trims.head(master, place, frames, Following.MOVES_ALONG);
+        assertThat(Trims.head(head, place, -frames, Following.MOVES_ALONG)).isEqualTo(master);
+        Master tail = Trims.tail(master, place, -frames, Following.MOVES_ALONG);
+        assertThat(Trims.tail(tail, place, frames, Following.MOVES_ALONG)).isEqualTo(master);
         Rational slip = Rational.of(random.nextInt(50) - 25, 1 + random.nextInt(3));
         assertThat(Trims.slip(Trims.slip(master, place, slip), place, slip.negate())).isEqualTo(master);
-        Master plain = Trims.head(master, place, frames, false);
+        Master plain = Trims.head(master, place, frames, Following.STAYS);
         FrameRange stays = plain.lanes().get(place.lane()).sections().get(place.index()).record();
         assertThat(Masters.seen(plain, place.lane(), stays.in(), stays.out()))
                 .isEqualTo(Masters.seen(master, place.lane(), stays.in(), stays.out()));
@@ -88,7 +88,7 @@ class TrimsTest {
         Place place = Masters.any(master, random);
         long out = place.in(master).record().out();
         long frames = random.nextInt(20);
-        Master rippled = Trims.tail(master, place, frames, true);
+        Master rippled = Trims.tail(master, place, frames, Following.MOVES_ALONG);
         for (int lane = 0; lane < master.lanes().size(); lane++) {
             for (int i = 0; i < master.lanes().get(lane).sections().size(); i++) {
                 Section was = master.lanes().get(lane).sections().get(i);
@@ -103,11 +103,11 @@ class TrimsTest {
     @DisplayName("a trim, a roll or a slide that leaves less than a dissolve needs is refused in words")
     void transitions() {
         Master dissolved = Fades.head(THREE, MIDDLE, new Transition(Transition.Kind.DISSOLVE, 6, 6));
-        assertThat(Trims.tail(dissolved, MIDDLE, -23, true).main().sections().get(1).record().length()).isEqualTo(7);
-        assertThatThrownBy(() -> Trims.tail(dissolved, MIDDLE, -24, true)).hasMessageContaining("transitions over it need 6");
-        assertThatThrownBy(() -> Trims.tail(dissolved, new Place(0, 0), -14, true))
+        assertThat(Trims.tail(dissolved, MIDDLE, -23, Following.MOVES_ALONG).main().sections().get(1).record().length()).isEqualTo(7);
+        assertThatThrownBy(() -> Trims.tail(dissolved, MIDDLE, -24, Following.MOVES_ALONG)).hasMessageContaining("transitions over it need 6");
+        assertThatThrownBy(() -> Trims.tail(dissolved, new Place(0, 0), -14, Following.MOVES_ALONG))
                 .as("the piece that is left needs its own half").hasMessageContaining("Only 6 frames");
-        assertThatThrownBy(() -> Trims.head(dissolved, MIDDLE, 24, true)).hasMessageContaining("transitions over it need 6");
+        assertThatThrownBy(() -> Trims.head(dissolved, MIDDLE, 24, Following.MOVES_ALONG)).hasMessageContaining("transitions over it need 6");
         assertThatThrownBy(() -> SeamEdits.move(dissolved, 0, 1050, -24)).hasMessageContaining("transitions over it need 6");
     }
 }

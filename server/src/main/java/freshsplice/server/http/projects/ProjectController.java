@@ -191,10 +191,11 @@ class ProjectController {
     /**
      * What happens in the project, as it happens; a new line begins with where the project stands.
      *
-     * @param master which one the window shows: what edits change of it comes on the same line
+     * @param master which one the window shows: what edits change of it comes on the same line; one of another project is none
      */
     @GetMapping(value = "/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter live(@PathVariable long id, @RequestParam(required = false) Long master) {
-        return live.open(id, master, () -> store.get(ProjectRow.class, id).seq);
+        MasterRow shown = master == null ? null : store.entities().find(MasterRow.class, master);
+        return live.open(id, shown == null || shown.projectId != id ? null : master, () -> store.get(ProjectRow.class, id).seq);
     }
 }

@@ -2,6 +2,7 @@ package freshsplice.server.masters.edit;
 
 import freshsplice.core.master.Master;
 import freshsplice.core.master.edit.Along;
+import freshsplice.core.master.edit.Following;
 import freshsplice.core.master.edit.Retiming;
 import freshsplice.core.time.Rational;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -24,7 +25,7 @@ public sealed interface SpeedEdit extends PiecesEdit {
         @Override
         public Master on(Master master, Surroundings around) {
             return each(master, (m, piece) -> Retiming.fill(m, piece, frames == null ? at
-                    : Math.addExact(piece.in(m).record().in(), frames), Boolean.TRUE.equals(ripple)));
+                    : Math.addExact(piece.in(m).record().in(), frames), Following.of(Boolean.TRUE.equals(ripple))));
         }
 
         @Override

@@ -2,6 +2,7 @@ package freshsplice.server.masters.edit;
 
 import freshsplice.core.master.Master;
 import freshsplice.core.master.edit.Along;
+import freshsplice.core.master.edit.Following;
 import freshsplice.core.master.edit.Trims;
 import freshsplice.core.time.Rational;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -24,7 +25,7 @@ public sealed interface TrimEdit extends PiecesEdit {
         @Override
         public Master on(Master master, Surroundings around) {
             return each(master, (m, piece) -> Trims.head(m, piece, at != null ? at - piece.in(m).record().in() : frames,
-                    Boolean.TRUE.equals(ripple)));
+                    Following.of(Boolean.TRUE.equals(ripple))));
         }
 
         @Override
@@ -51,7 +52,7 @@ public sealed interface TrimEdit extends PiecesEdit {
         @Override
         public Master on(Master master, Surroundings around) {
             return each(master, (m, piece) -> Trims.tail(m, piece, at != null ? at - piece.in(m).record().out() : frames,
-                    Boolean.TRUE.equals(ripple)));
+                    Following.of(Boolean.TRUE.equals(ripple))));
         }
 
         @Override
