@@ -2,11 +2,12 @@
 import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { setDesk, useDesk } from '../desk/desk'
+import { said } from '../desk/fakeKeys'
 import { setLine } from '../desk/line'
 import { say, sayError, useMessages } from '../desk/messages'
 import { fakeWindow } from '../parts/fakeWindow'
 import { setScore, useTransport } from '../playhead/transport'
-import { type Asked, fakeServer, show } from '../server/fakeServer'
+import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
 import type { Project, Sequence } from '../server/types'
 import { History } from './History'
@@ -71,13 +72,6 @@ const sequence = {
   cut: { id: 41, version: 1, pieces: [] },
   counts: { shots: 2, bentSeams: 1, outOfDate: 1, toRender: 3, blackFrames: 10, missingBoards: 0 },
 } as unknown as Sequence
-
-const posts = (asked: Asked[]) => asked.filter((a) => a.method === 'POST')
-const said = () =>
-  useMessages
-    .getState()
-    .all.map((m) => m.text)
-    .join(' | ')
 
 beforeEach(() => {
   fakeWindow(440, 400)

@@ -1,11 +1,11 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { allActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
+import { press } from '../desk/fakeKeys'
 import { useMessages } from '../desk/messages'
 import { fakeWindow } from '../parts/fakeWindow'
-import { type Asked, fakeServer, show } from '../server/fakeServer'
+import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
 import type { Project, Sequence } from '../server/types'
 import { MasterBox, openMasters } from './MasterBox'
@@ -22,14 +22,6 @@ const MASTERS = [
   { id: 9, name: 'Low Water', start: 100, end: 200, cutId: 41, nestedIn: [] },
   { id: 10, name: 'The tide', start: 0, end: 48, nestedIn: ['Low Water'] },
 ]
-const posts = (asked: Asked[]) => asked.filter((a) => a.method === 'POST')
-const press = (key: string) =>
-  act(() => {
-    allActions()
-      .reverse()
-      .find((a) => a.keys === key)
-      ?.run()
-  })
 
 beforeEach(() => {
   fakeWindow(480, 400)

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef } from 'react'
 import { ownRatio } from '../painting/ownRatio'
 import { useSetPainter } from '../painting/useSetPainter'
-import { readBake } from '../pictures/bake'
+import { readBake, seenAt } from '../pictures/bake'
 import { useSize } from '../pictures/useSize'
 import { useBake } from '../server/queries'
 import type { Project, PullView } from '../server/types'
@@ -27,7 +27,7 @@ function Frame({ project, side }: { project: Project; side: PullView['left'] }) 
   const { canvas, painter, ready } = useSetPainter(project.id, project.sceneId)
   useEffect(() => {
     if (painter && bake && width > 0) {
-      painter.draw({ width, height, ratio: ownRatio(), view: bake.view(0), projection: bake.projection(0), places: bake.places(0) })
+      painter.draw({ width, height, ratio: ownRatio(), ...seenAt(bake, 0) })
     }
   }, [painter, ready, bake, width, height])
   return (

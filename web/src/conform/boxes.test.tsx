@@ -3,10 +3,11 @@ import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { allActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
+import { press, said } from '../desk/fakeKeys'
 import { useMessages } from '../desk/messages'
 import { fakeWindow } from '../parts/fakeWindow'
 import { setScore } from '../playhead/transport'
-import { type Asked, fakeServer, show } from '../server/fakeServer'
+import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
 import type { LaidSound, Project, Sequence } from '../server/types'
 import { LaneNames } from './LaneNames'
@@ -40,16 +41,10 @@ const sequence = {
   cut: { id: 41, version: 2, name: 'Low Water', pieces: [] },
 } as unknown as Sequence
 
-const posts = (asked: Asked[]) => asked.filter((a) => a.method === 'POST')
 const action = (key: string) =>
   allActions()
     .reverse()
     .find((a) => a.keys?.split(' ').includes(key))
-const press = (key: string) =>
-  act(() => {
-    action(key)?.run()
-  })
-const said = () => JSON.stringify(useMessages.getState().all)
 
 beforeEach(() => {
   fakeWindow(600, 400)

@@ -33,6 +33,12 @@ export function useActions(owner: string, actions: Action[]) {
 
 export const allActions = () => [...useActionList.getState().lists.values()].flat()
 
+/** What a key does now: later offers win over earlier ones. */
+export const offeredFor = (key: string) =>
+  allActions()
+    .reverse()
+    .find((a) => !a.disabled && a.keys?.split(' ').includes(key))
+
 function pressed(e: KeyboardEvent): string {
   const key = e.key === ' ' ? 'Space' : e.key.length === 1 ? e.key.toUpperCase() : e.key
   const shift = e.shiftKey && (key.length > 1 || /^[A-Z]$/.test(key) || e.ctrlKey || e.metaKey)
@@ -54,7 +60,7 @@ function takesItself(target: EventTarget | null, key: string): boolean {
   return !!control && !(key === 'Enter' && control instanceof HTMLInputElement)
 }
 
-/** Gives key presses to the actions; later offers win over earlier ones. */
+/** Gives key presses to the actions. */
 export function useKeys() {
   useEffect(() => {
     const listen = (e: KeyboardEvent) => {
@@ -66,12 +72,10 @@ export function useKeys() {
       if (takesItself(e.target, key) || isLate(key, performance.now())) {
         return
       }
-      const all = allActions().reverse()
-      const offered = (wanted: string) => all.find((a) => !a.disabled && a.keys?.split(' ').includes(wanted))
       // a letter typed with Shift is the letter where nothing else is offered for it
       // and not where that has nothing to do just now: Shift X without a range must not take a piece out
-      const known = all.some((a) => a.keys?.split(' ').includes(key))
-      const action = offered(key) ?? (!known && /^Shift\+[A-Z]$/.test(key) ? offered(key.slice(6)) : undefined)
+      const known = allActions().some((a) => a.keys?.split(' ').includes(key))
+      const action = offeredFor(key) ?? (!known && /^Shift\+[A-Z]$/.test(key) ? offeredFor(key.slice(6)) : undefined)
       if (action) {
         e.preventDefault()
         action.run()

@@ -1,10 +1,11 @@
 // @vitest-environment jsdom
-import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react'
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { allActions } from '../desk/actions'
+import { press, said } from '../desk/fakeKeys'
 import { useMessages } from '../desk/messages'
 import { fakeWindow } from '../parts/fakeWindow'
-import { type Asked, fakeServer, show } from '../server/fakeServer'
+import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
 import type { IntakeCut, PlannedShot, Project, SourceView } from '../server/types'
 import { NumberingBox } from './NumberingBox'
@@ -59,20 +60,6 @@ const SOURCES = [
   },
   { kind: 'sound', key: 'c', name: 'guide.wav', path: '', mediaId: 6, found: 'alike', doubtful: true },
 ]
-
-const posts = (asked: Asked[]) => asked.filter((a) => a.method === 'POST')
-const press = (key: string) =>
-  act(() => {
-    allActions()
-      .reverse()
-      .find((a) => !a.disabled && a.keys?.split(' ').includes(key))
-      ?.run()
-  })
-const said = () =>
-  useMessages
-    .getState()
-    .all.map((m) => m.text)
-    .join(' | ')
 
 function server(more: Record<string, unknown> = {}) {
   return fakeServer({

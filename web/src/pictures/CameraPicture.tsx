@@ -4,6 +4,7 @@ import { useSetPainter } from '../painting/useSetPainter'
 import { passingFrom, shareAt, shotFrameAt } from '../playhead/lookup'
 import { useGrain } from '../playhead/transport'
 import type { Section } from '../server/types'
+import { seenAt } from './bake'
 import { RenderPicture } from './RenderPicture'
 import { useSectionBake } from './useSectionBake'
 import { useSize } from './useSize'
@@ -70,7 +71,7 @@ function Layer({ projectId, sceneId, section, frame, width, height, share }: Lay
   useEffect(() => {
     if (painter && bake && width > 0) {
       const k = frame - section.seenIn
-      painter.draw({ width, height, ratio: ownRatio() * grain, view: bake.view(k), projection: bake.projection(k), places: bake.places(k) })
+      painter.draw({ width, height, ratio: ownRatio() * grain, ...seenAt(bake, k) })
     }
   }, [painter, ready, bake, frame, width, height, grain, section.seenIn])
 

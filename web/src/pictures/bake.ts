@@ -12,6 +12,9 @@ export type Bake = {
   places: (k: number) => Float32Array
 }
 
+/** What a camera sees at a frame, as a drawing of it is ordered. */
+export const seenAt = (bake: Bake, k: number) => ({ view: bake.view(k), projection: bake.projection(k), places: bake.places(k) })
+
 const MATRIX = 16
 const HEAD = 3
 const LENS_VALUES = 2

@@ -1,11 +1,11 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { allActions } from '../desk/actions'
 import { setDesk } from '../desk/desk'
+import { press } from '../desk/fakeKeys'
 import { useMessages } from '../desk/messages'
 import { fakeWindow } from '../parts/fakeWindow'
-import { type Asked, fakeServer, show } from '../server/fakeServer'
+import { type Asked, fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
 import type { Project, Sequence } from '../server/types'
 import { Renders } from './Renders'
@@ -62,14 +62,6 @@ const RENDERS = [
 ]
 
 const at = (frame: number) => act(() => setDesk({ frame, renderSize: '1280 × 720', burnIn: true }))
-const press = (key: string) =>
-  act(() =>
-    allActions()
-      .reverse()
-      .find((a) => a.keys?.split(' ').includes(key))
-      ?.run(),
-  )
-const asks = (asked: Asked[]) => asked.filter((a) => a.method === 'POST')
 const shots = () => screen.getByRole('region', { name: 'Shots to render' })
 
 let asked: Asked[]
@@ -93,8 +85,8 @@ describe('asking for renders', () => {
   it('renders the shot at the playhead where none is chosen', async () => {
     await open()
     fireEvent.click(screen.getByText('Render sh0020'))
-    await waitFor(() => expect(asks(asked)).toHaveLength(1))
-    expect(asks(asked)[0]?.body).toEqual({ shotIds: [2], master: false, masterId: 9, width: 1280, height: 720, burnIn: true })
+    await waitFor(() => expect(posts(asked)).toHaveLength(1))
+    expect(posts(asked)[0]?.body).toEqual({ shotIds: [2], master: false, masterId: 9, width: 1280, height: 720, burnIn: true })
   })
 
   it('renders what is chosen and the whole master beside it, in the size that was typed', async () => {
@@ -105,8 +97,8 @@ describe('asking for renders', () => {
     fireEvent.click(screen.getByLabelText('burn-in'))
     fireEvent.change(screen.getByLabelText('Size'), { target: { value: '640x360' } })
     fireEvent.click(screen.getByText('Render 2 shots and the master'))
-    await waitFor(() => expect(asks(asked)).toHaveLength(1))
-    expect(asks(asked)[0]?.body).toEqual({ shotIds: [1, 4], master: true, masterId: 9, width: 640, height: 360, burnIn: false })
+    await waitFor(() => expect(posts(asked)).toHaveLength(1))
+    expect(posts(asked)[0]?.body).toEqual({ shotIds: [1, 4], master: true, masterId: 9, width: 640, height: 360, burnIn: false })
     // what was asked for is chosen no more
     expect(await screen.findByText('Render sh0020')).toBeTruthy()
   })
@@ -117,7 +109,7 @@ describe('asking for renders', () => {
     expect(screen.getByLabelText('Size').getAttribute('aria-invalid')).toBe('true')
     fireEvent.click(screen.getByText('Render sh0020'))
     await waitFor(() => expect(JSON.stringify(useMessages.getState().all)).toContain('A size is two numbers of pixels'))
-    expect(asks(asked)).toEqual([])
+    expect(posts(asked)).toEqual([])
   })
 
   it('chooses by keys: what is to be rendered, all or none, and the shot at the playhead', async () => {
@@ -155,7 +147,7 @@ describe('what there is of renders', () => {
     expect(row('sh0020_v002')).toContain('failed: the disk is full')
     expect(screen.getByText('1 under way · every version is kept')).toBeTruthy()
     fireEvent.click(screen.getByText('stop'))
-    await waitFor(() => expect(asks(asked)[0]?.path).toBe('/api/renders/54/stop'))
+    await waitFor(() => expect(posts(asked)[0]?.path).toBe('/api/renders/54/stop'))
   })
 
   it('shows the newest that is done, says what made it stale, and any other when it is chosen', async () => {

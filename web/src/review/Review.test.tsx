@@ -1,8 +1,8 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { allActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
+import { press } from '../desk/fakeKeys'
 import { fakeWindow } from '../parts/fakeWindow'
 import { setScore } from '../playhead/transport'
 import { fakeServer, show } from '../server/fakeServer'
@@ -56,13 +56,6 @@ const movie = (id: number, shotId: number, version: number, state = 'DONE') => (
 })
 const RENDERS = [movie(54, 1, 4, 'DRAWING'), movie(53, 1, 3), movie(52, 1, 2), movie(51, 2, 1)]
 
-const press = (key: string) =>
-  act(() => {
-    allActions()
-      .reverse()
-      .find((a) => a.keys?.split(' ').includes(key))
-      ?.run()
-  })
 const open = async () => {
   fakeServer({
     '/api/projects/3/renders': RENDERS,

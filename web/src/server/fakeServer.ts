@@ -27,6 +27,9 @@ export function fakeServer(answers: Record<string, unknown> = {}): Asked[] {
   return asked
 }
 
+/** What was asked that changes something. */
+export const posts = (asked: Asked[]) => asked.filter((a) => a.method === 'POST')
+
 /** Shows a component as the application does. */
 export function show(element: ReactElement) {
   return render(createElement(QueryClientProvider, { client: queryClient }, element))

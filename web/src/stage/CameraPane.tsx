@@ -4,7 +4,7 @@ import { ownRatio } from '../painting/ownRatio'
 import { useSetPainter } from '../painting/useSetPainter'
 import { BoardOver } from '../pictures/BoardOver'
 import { BoardPicture } from '../pictures/BoardPicture'
-import type { Bake } from '../pictures/bake'
+import { type Bake, seenAt } from '../pictures/bake'
 import { useSize } from '../pictures/useSize'
 import { useGrain } from '../playhead/transport'
 import type { Project, Section, StageShot } from '../server/types'
@@ -28,9 +28,7 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
         width: w,
         height: h,
         ratio: ownRatio() * grain,
-        view: bake.view(k),
-        projection: bake.projection(k),
-        places: bake.places(k),
+        ...seenAt(bake, k),
       })
     }
   }, [painter, ready, bake, k, w, h, grain])

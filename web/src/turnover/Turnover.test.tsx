@@ -1,12 +1,12 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { allActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
+import { press, said } from '../desk/fakeKeys'
 import { useMessages } from '../desk/messages'
 import { fakeWindow } from '../parts/fakeWindow'
 import { setScore } from '../playhead/transport'
-import { type Asked, fakeServer, show } from '../server/fakeServer'
+import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
 import type { Project, Sequence } from '../server/types'
 import { Turnover } from './Turnover'
@@ -60,16 +60,6 @@ const list = (part: object = {}) => ({
   ...part,
 })
 const handBack = { tally: { pieces: 14, rendered: 8, part: 1, stale: 2, none: 3 }, remarks: [] as object[], lines: 0 }
-
-const posts = (asked: Asked[]) => asked.filter((a) => a.method === 'POST')
-const press = (key: string) =>
-  act(() =>
-    allActions()
-      .reverse()
-      .find((a) => !a.disabled && a.keys?.split(' ').includes(key))
-      ?.run(),
-  )
-const said = () => JSON.stringify(useMessages.getState().all)
 
 function server(part: object = {}, more: Record<string, unknown> = {}) {
   return fakeServer({

@@ -95,8 +95,8 @@ final class PieceRemarks {
         if (again.signum() > 0 && again.compareTo(SLIP_OF_THE_HAND) <= 0) {
             long at = b.record().in();
             pointers.add(Pointer.only(Remark.doubt(cut.timecodeAt(at).label(), b.name() + " shows " + again
-                    + (again.equals(Rational.ONE) ? " source frame" : " source frames") + " again that the piece before ended on. Kept as it is; tell the edit room if it is "
-                    + "not meant"), at));
+                    + (again.equals(Rational.ONE) ? " source frame" : " source frames") + " again that the piece before ended on. "
+                    + "Kept as it is; tell the edit room if it is not meant"), at));
         }
     }
 
