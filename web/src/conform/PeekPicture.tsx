@@ -24,7 +24,7 @@ function Frame({ project, side }: { project: Project; side: PullView['left'] }) 
   const { width, height } = useSize(holder)
   const bytes = useBake(project.id, side?.shotId, { from: side?.position ?? '0', speed: '1', frames: 1 }).data
   const bake = useMemo(() => (bytes ? readBake(bytes) : undefined), [bytes])
-  const { canvas, painter, ready } = useSetPainter(project.id, project.sceneId)
+  const { canvas, painter, ready } = useSetPainter(project.id, side?.sceneId)
   useEffect(() => {
     if (painter && bake && width > 0) {
       painter.draw({ width, height, ratio: ownRatio(), ...seenAt(bake, 0) })

@@ -2,10 +2,12 @@ import { type PictureKind, setDesk, useDesk } from '../desk/desk'
 import { plural } from '../parts/words'
 import { BoardOver } from '../pictures/BoardOver'
 import { BoardPicture } from '../pictures/BoardPicture'
+import { useBoardOver } from '../pictures/boardOvers'
 import { CameraPicture } from '../pictures/CameraPicture'
 import { CutPicture } from '../pictures/CutPicture'
 import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
+import { shapeOf } from '../pictures/shape'
 import { useSectionBake } from '../pictures/useSectionBake'
 import { useLabels } from '../playhead/labels'
 import { liveAt, mediaFrameAt, mixedPieces, passingFrom, renderOf, shareAt, shotFrameAt } from '../playhead/lookup'
@@ -16,11 +18,12 @@ import { usePeek } from './peek'
 
 /** The cut's, the camera's and the render's picture of the same frame, in the order of the lanes below. */
 export function ThreePictures({ project, sequence }: { project: Project; sequence: Sequence }) {
-  const { frame, large, boardOver, units } = useDesk()
+  const { frame, large, units } = useDesk()
   const seen = usePeek((p) => p.seen)
   const label = useLabels(sequence.id, sequence.masterStart, sequence.framesPerSecond, units)
   const { piece, before: pieceBefore } = mixedPieces(sequence, frame)
   const { section, before, index } = liveAt(sequence, frame)
+  const { over, blend } = useBoardOver(section)
   const passing = passingFrom(section, before, frame)
   const bake = useSectionBake(project.id, section)
   const k = section ? frame - section.seenIn : 0
@@ -38,6 +41,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
       <Picture
         kind="cut"
         large={large}
+        shape={shapeOf(project)}
         title="Cut"
         quiet={piece ? named(pieceBefore?.name, piece.name, shareAt(piece, frame)) : 'black'}
         number={label(frame)}
@@ -64,9 +68,10 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
       <Picture
         kind="camera"
         large={large}
+        shape={shapeOf(project)}
         title="Camera"
         number={shotFrame ?? ''}
-        under={<BoardOver />}
+        under={<BoardOver section={section} />}
         quiet={
           section?.shotId
             ? `${named(passing?.code, section.code, shareAt(section, frame))} · ${(bake?.lens(k) ?? section.lens).toFixed(0)} mm · T${section.stop} · focus ${(bake?.focus(k) ?? section.focus).toFixed(1)} m`
@@ -76,7 +81,6 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
         {section && (
           <CameraPicture
             projectId={project.id}
-            sceneId={project.sceneId}
             section={section}
             before={before}
             frame={frame}
@@ -84,14 +88,15 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
           />
         )}
         {seen && <PeekPicture project={project} seen={seen} />}
-        {section && boardOver > 0 && boardFrame !== undefined && (
-          <BoardPicture mediaId={section.mediaId} name={section.boardName} frame={boardFrame} opacity={boardOver} />
+        {section && over > 0 && boardFrame !== undefined && (
+          <BoardPicture mediaId={section.mediaId} name={section.boardName} frame={boardFrame} opacity={over} blend={blend} />
         )}
         <div className="pointer-events-none absolute inset-[3.5%] border border-white/25" aria-hidden />
       </Picture>
       <Picture
         kind="render"
         large={large}
+        shape={shapeOf(project)}
         title="Render"
         number={
           render && frame >= render.zero && frame < render.zero + render.frames ? `${frame - render.zero + 1} of ${render.frames}` : ''
@@ -172,6 +177,7 @@ const Facts = ({ of }: { of: React.ReactNode[] }) => (
 
 type Props = {
   kind: PictureKind
+  shape: string
   large: PictureKind
   title: string
   quiet: string
@@ -180,7 +186,7 @@ type Props = {
   children?: React.ReactNode
 }
 
-function Picture({ kind, large, title, quiet, number, under, children }: Props) {
+function Picture({ kind, shape, large, title, quiet, number, under, children }: Props) {
   const isLarge = kind === large
   return (
     <figure
@@ -197,7 +203,7 @@ function Picture({ kind, large, title, quiet, number, under, children }: Props) 
       <button
         type="button"
         className={`relative block max-h-[38vh] w-full overflow-hidden bg-black max-[900px]:max-h-none ${isLarge ? 'outline-2 outline-offset-1 outline-live' : ''}`}
-        style={{ aspectRatio: '16 / 9' }}
+        style={{ aspectRatio: shape }}
         onClick={() => setDesk({ large: kind })}
         aria-label={`${title}${isLarge ? '' : ', show large'}`}
         tabIndex={-1}

@@ -16,7 +16,6 @@ type Desk = {
   frame: number
   units: Units
   large: PictureKind
-  boardOver: number
   /** the size that renders are asked for in, as it was typed, and whether they are burnt in */
   renderSize: string
   burnIn: boolean
@@ -59,7 +58,6 @@ export const useDesk = create<Desk>()(
         frame: 0,
         units: 'timecode',
         large: 'camera',
-        boardOver: 0,
         renderSize: '1280 × 720',
         burnIn: true,
         seam: undefined,

@@ -78,6 +78,17 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
             <p className="col-span-2 text-[13px] text-quiet">
               The part in brackets is the code, # a digit, * anything: LW_[###]_* makes {wanted.prefix}040 of LW_040_bicycle.
             </p>
+            <label htmlFor="scenes" className="col-span-2 pt-2">
+              Scenes that are in clip names already
+            </label>
+            <input
+              id="scenes"
+              className="field num col-span-2"
+              placeholder="sc[##]_*"
+              value={wanted.scenePattern ?? ''}
+              onChange={(e) => setWanted({ ...wanted, scenePattern: e.target.value })}
+            />
+            <p className="col-span-2 text-[13px] text-quiet">Each scene gets a set and an action clock of its own.</p>
             {wrong && (
               <p className="col-span-2 text-[13px] text-bent" role="alert">
                 {wrong}

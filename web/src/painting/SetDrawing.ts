@@ -4,8 +4,9 @@
  */
 import * as THREE from 'three'
 import { GLTFLoader } from 'three/examples/jsm/loaders/GLTFLoader.js'
-import { itemAt } from '../parts/lists'
-import type { Order, Seen, Shading } from './orders'
+import { boxAround, cameraLines, given } from './helperLines'
+import type { Ask, Hit, Order, Shading } from './orders'
+import { pick } from './picking'
 
 /** What the shading asks for, by the names that it has there. */
 const uniforms = () => ({
@@ -16,6 +17,11 @@ const uniforms = () => ({
   upright: { value: 1 },
 })
 
+/** What a plan is drawn on. */
+const PAPER = '#2f3437'
+
+type Helpers = Pick<Order, 'view' | 'projection' | 'places' | 'guide' | 'marked' | 'lines'>
+
 type SetMaterial = THREE.RawShaderMaterial & { uniforms: ReturnType<typeof uniforms> }
 
 export class SetDrawing {
@@ -25,6 +31,7 @@ export class SetDrawing {
   private readonly helpers = new THREE.Scene()
   private readonly camera = new THREE.Camera()
   private readonly sky: SetMaterial
+  private readonly skyTriangle: THREE.Mesh
   private sized = ''
   private items: THREE.Mesh<THREE.BufferGeometry, SetMaterial>[] = []
 
@@ -42,10 +49,11 @@ export class SetDrawing {
     triangle.setAttribute('position', new THREE.BufferAttribute(new Float32Array([-1, -1, 0, 3, -1, 0, -1, 3, 0]), 3))
     this.sky = this.material('sky')
     this.sky.depthWrite = false
-    const sky = new THREE.Mesh(triangle, this.sky)
-    sky.frustumCulled = false
-    sky.renderOrder = 1000
-    this.scene.add(sky)
+    this.skyTriangle = new THREE.Mesh(triangle, this.sky)
+    this.skyTriangle.frustumCulled = false
+    this.skyTriangle.renderOrder = 1000
+    this.scene.add(this.skyTriangle)
+    this.renderer.setClearColor(PAPER)
   }
 
   private material(program: string): SetMaterial {
@@ -76,6 +84,7 @@ export class SetDrawing {
         geometry.setAttribute('colour', geometry.getAttribute('color'))
         const mesh = new THREE.Mesh(geometry, this.material('item'))
         mesh.frustumCulled = false
+        mesh.matrixAutoUpdate = false
         this.items.push(mesh)
         this.scene.add(mesh)
       }
@@ -99,7 +108,7 @@ export class SetDrawing {
     return this.canvas.transferToImageBitmap()
   }
 
-  private paint({ view, projection, places, guide }: Order) {
+  private paint({ view, projection, places, guide, marked, lines, flat }: Order) {
     const inverse = new THREE.Matrix4().fromArray(view).invert()
     this.items.forEach((mesh, i) => {
       const { uniforms } = mesh.material
@@ -109,31 +118,33 @@ export class SetDrawing {
       uniforms.eye.value.setFromMatrixPosition(inverse)
       mesh.visible = places[i * 16 + 5] !== 0
     })
+    this.skyTriangle.visible = !flat
     this.sky.uniforms.view.value.fromArray(view)
     this.sky.uniforms.projection.value.fromArray(projection)
     this.renderer.clear()
     this.renderer.render(this.scene, this.camera)
-    if (guide) {
-      this.drawGuide(view, projection, guide)
-    }
+    this.drawHelpers({ view, projection, places, guide, marked, lines })
   }
 
-  /** A camera's place and what it sees, drawn as lines over the set. */
-  private drawGuide(view: Float32Array, projection: Float32Array, guide: Seen) {
+  /** What is at a point of the picture. */
+  pick(ask: Ask): Hit | undefined {
+    return pick(this.items, ask)
+  }
+
+  private drawHelpers({ view, projection, places, guide, marked, lines }: Helpers) {
+    const drawn = [
+      ...(guide ? [cameraLines(guide)] : []),
+      ...(lines ?? []).map(given),
+      ...(marked ?? []).flatMap((m) => {
+        const mesh = this.items[m.index]
+        return mesh && places[m.index * 16 + 5] !== 0 ? [boxAround(mesh, places, m)] : []
+      }),
+    ]
+    if (drawn.length === 0) {
+      return
+    }
     this.helpers.clear()
-    const world = new THREE.Matrix4().fromArray(guide.view).invert()
-    const x = 1.6 / itemAt(guide.projection, 0)
-    const y = 1.6 / itemAt(guide.projection, 5)
-    const corners = [
-      [-x, -y],
-      [x, -y],
-      [x, y],
-      [-x, y],
-    ].map(([cx, cy]) => new THREE.Vector3(cx, cy, -1.6).applyMatrix4(world))
-    const eye = new THREE.Vector3().setFromMatrixPosition(world)
-    const lines = corners.flatMap((c, i) => [eye, c, c, itemAt(corners, (i + 1) % 4)])
-    const material = new THREE.LineBasicMaterial({ color: '#5ec2b7', depthTest: false })
-    this.helpers.add(new THREE.LineSegments(new THREE.BufferGeometry().setFromPoints(lines), material))
+    this.helpers.add(...drawn)
     const camera = new THREE.Camera()
     camera.projectionMatrix.fromArray(projection)
     camera.projectionMatrixInverse.copy(camera.projectionMatrix).invert()
@@ -142,6 +153,10 @@ export class SetDrawing {
     camera.matrixAutoUpdate = false
     camera.matrixWorldAutoUpdate = false
     this.renderer.render(this.helpers, camera)
+    drawn.forEach((line) => {
+      line.geometry.dispose()
+      line.material.dispose()
+    })
   }
 
   dispose() {

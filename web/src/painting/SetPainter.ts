@@ -3,7 +3,7 @@
  * waits, and only the newest of it is drawn.
  */
 import { slowDrawing } from '../playhead/slowDrawing'
-import type { FromWorker, Order, Shading } from './orders'
+import type { Ask, FromWorker, Hit, Order, Shading } from './orders'
 import { forget, newPicture, tellWorker } from './worker'
 
 /** A picture that stands still for so many milliseconds is drawn finely where the processor draws. */
@@ -18,6 +18,8 @@ export class SetPainter {
   private next?: Order
   private waiting = 0
   private meshesAreThere?: () => void
+  private asked?: (hit: Hit | undefined) => void
+  private nextAsk?: { ask: Ask; answer: (hit: Hit | undefined) => void }
 
   /** @param failed told why nothing can be drawn */
   constructor(
@@ -52,6 +54,27 @@ export class SetPainter {
     }
   }
 
+  /** What is at a point of the picture. Of what is asked while it is looked for, the newest alone is answered. */
+  pick(ask: Ask, answer: (hit: Hit | undefined) => void) {
+    if (this.asked) {
+      this.nextAsk = { ask, answer }
+      return
+    }
+    this.asked = answer
+    tellWorker({ picture: this.picture, kind: 'pick', ask })
+  }
+
+  private picked(hit: Hit | undefined) {
+    const answer = this.asked
+    this.asked = undefined
+    const next = this.nextAsk
+    this.nextAsk = undefined
+    answer?.(hit)
+    if (next) {
+      this.pick(next.ask, next.answer)
+    }
+  }
+
   dispose() {
     window.clearTimeout(this.waiting)
     forget(this.picture)
@@ -71,6 +94,8 @@ export class SetPainter {
   private hear(told: FromWorker) {
     if (told.kind === 'meshes') {
       this.meshesAreThere?.()
+    } else if (told.kind === 'picked') {
+      this.picked(told.hit)
     } else if (told.kind === 'failed') {
       this.underWay = false
       this.failed(told.words)

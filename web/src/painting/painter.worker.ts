@@ -16,6 +16,8 @@ async function hear(told: ToWorker): Promise<void> {
   } else if (told.kind === 'meshes') {
     await drawings.get(picture)?.meshes(told.glb)
     tell({ picture, kind: 'meshes' })
+  } else if (told.kind === 'pick') {
+    tell({ picture, kind: 'picked', hit: drawings.get(picture)?.pick(told.ask) })
   } else {
     const bitmap = drawings.get(picture)?.draw(told.order)
     if (bitmap) {

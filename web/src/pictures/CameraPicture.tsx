@@ -9,27 +9,24 @@ import { RenderPicture } from './RenderPicture'
 import { useSectionBake } from './useSectionBake'
 import { useSize } from './useSize'
 
-type Props = { projectId: number; sceneId?: number; section?: Section; before?: Section; frame: number; framesPerSecond: number }
+type Props = { projectId: number; section?: Section; before?: Section; frame: number; framesPerSecond: number }
 
 /** What a section's camera sees at a record frame, passing in over the one before it where they mix. */
-export function CameraPicture({ projectId, sceneId, section, before, frame, framesPerSecond }: Props) {
+export function CameraPicture({ projectId, section, before, frame, framesPerSecond }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const { width, height } = useSize(holder)
   const share = section ? shareAt(section, frame) : 0
   const passing = passingFrom(section, before, frame)
   return (
     <div ref={holder} className="absolute inset-0 bg-black">
-      {passing && share < 1 && (
-        <Content {...{ projectId, sceneId, width, height, framesPerSecond }} section={passing} frame={frame} share={1} />
-      )}
-      {section && <Content {...{ projectId, sceneId, width, height, section, frame, share, framesPerSecond }} />}
+      {passing && share < 1 && <Content {...{ projectId, width, height, framesPerSecond }} section={passing} frame={frame} share={1} />}
+      {section && <Content {...{ projectId, width, height, section, frame, share, framesPerSecond }} />}
     </div>
   )
 }
 
 type LayerProps = {
   projectId: number
-  sceneId?: number
   section: Section
   frame: number
   width: number
@@ -63,9 +60,9 @@ const Words = ({ text }: { text: string }) => (
   <div className="absolute inset-0 flex items-center justify-center bg-deep p-[10%] text-center text-[20px]">{text}</div>
 )
 
-function Layer({ projectId, sceneId, section, frame, width, height, share }: LayerProps) {
+function Layer({ projectId, section, frame, width, height, share }: LayerProps) {
   const bake = useSectionBake(projectId, section)
-  const { canvas, painter, ready } = useSetPainter(projectId, sceneId)
+  const { canvas, painter, ready } = useSetPainter(projectId, section.sceneId || undefined)
   const grain = useGrain()
 
   useEffect(() => {

@@ -6,6 +6,7 @@ export type Bake = {
   actionFrame: (k: number) => number
   lens: (k: number) => number
   focus: (k: number) => number
+  stop: (k: number) => number
   view: (k: number) => Float32Array
   projection: (k: number) => Float32Array
   /** Of all things, 16 numbers each; good until it is asked for another frame. */
@@ -17,7 +18,7 @@ export const seenAt = (bake: Bake, k: number) => ({ view: bake.view(k), projecti
 
 const MATRIX = 16
 const HEAD = 3
-const LENS_VALUES = 2
+const LENS_VALUES = 3
 
 /** Reads the layout that the server's description of /bake states. */
 export function readBake(bytes: ArrayBuffer): Bake {
@@ -41,6 +42,7 @@ export function readBake(bytes: ArrayBuffer): Bake {
     actionFrame: (k) => numbers[at(k) * 2 + 1] ?? 0,
     lens: (k) => floats[start(k)] ?? 0,
     focus: (k) => floats[start(k) + 1] ?? 0,
+    stop: (k) => floats[start(k) + 2] ?? 0,
     view: (k) => matrix(k, 0),
     projection: (k) => matrix(k, 1),
     places: (k) => {

@@ -13,3 +13,9 @@ export function useSize(element: RefObject<HTMLElement | null>) {
   }, [element])
   return size
 }
+
+/** The same in whole pixels, so that what is drawn falls on them. */
+export function useWholeSize(element: RefObject<HTMLElement | null>) {
+  const { width, height } = useSize(element)
+  return { width: Math.floor(width / 2) * 2, height: Math.floor(height / 2) * 2 }
+}

@@ -6,6 +6,7 @@ import { CameraPicture } from '../pictures/CameraPicture'
 import { CutPicture } from '../pictures/CutPicture'
 import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
+import { shapeOf } from '../pictures/shape'
 import { liveAt, passingFrom, pieceAt, shareAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, playOrStop, useTransport } from '../playhead/transport'
 import { useMovieFrames, useRenders } from '../server/queries'
@@ -131,7 +132,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
         <div className="flex min-h-0 flex-1 gap-3 max-[900px]:flex-none max-[900px]:flex-col">
           {[a, b].map((what, i) => (
             <div key={i} className="flex min-w-0 flex-1 items-center">
-              <div className="relative w-full overflow-hidden bg-black" style={{ aspectRatio: '16 / 9' }}>
+              <div className="relative w-full overflow-hidden bg-black" style={{ aspectRatio: shapeOf(project) }}>
                 {shown(what)}
               </div>
             </div>
@@ -142,7 +143,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
           <div
             ref={holder}
             className="relative h-full max-w-full touch-none overflow-hidden bg-black"
-            style={{ aspectRatio: '16 / 9' }}
+            style={{ aspectRatio: shapeOf(project) }}
             onPointerDown={drag}
             onPointerMove={drag}
           >
@@ -184,14 +185,7 @@ function OneOf({ what, project, sequence, section, before, frame, renders }: One
   }
   if (what === 'camera') {
     return section ? (
-      <CameraPicture
-        projectId={project.id}
-        sceneId={project.sceneId}
-        section={section}
-        before={before}
-        frame={frame}
-        framesPerSecond={sequence.framesPerSecond}
-      />
+      <CameraPicture projectId={project.id} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} />
     ) : (
       <p className="p-4 text-quiet">black</p>
     )

@@ -181,6 +181,10 @@ export const useStage = (projectId: number, shotId: number | undefined) =>
     placeholderData: (before) => (before?.shotId === shotId ? before : undefined),
   })
 
+/** All scenes of a project. */
+export const useScenes = (projectId: number) =>
+  useQuery({ queryKey: edited(projectId, 'scenes'), queryFn: () => get('/api/projects/{id}/scenes', of(projectId)) })
+
 export const useFocus = (projectId: number, shotId: number | undefined, frame: number) =>
   useQuery({
     queryKey: edited(projectId, 'focus', shotId, frame),
@@ -188,6 +192,22 @@ export const useFocus = (projectId: number, shotId: number | undefined, frame: n
     enabled: !!shotId,
     placeholderData: (before) => before,
     gcTime: 5000,
+  })
+
+/** How fast a shot's camera goes, and how near it comes to things. */
+export const useMove = (projectId: number, shotId: number) =>
+  useQuery({
+    queryKey: edited(projectId, 'move', shotId),
+    queryFn: () => get('/api/shots/{id}/move', of(shotId)),
+    placeholderData: (before) => before,
+  })
+
+/** Where things leave the frame. @param part of the frame in which they should stay */
+export const useInFrame = (projectId: number, shotId: number, things: number[], part: number) =>
+  useQuery({
+    queryKey: edited(projectId, 'in-frame', shotId, things.join(), part),
+    queryFn: () => get('/api/shots/{id}/in-frame', of(shotId, { things, part })),
+    enabled: things.length > 0,
   })
 
 export const useShading = () => useQuery({ queryKey: ['shading'], queryFn: () => get('/api/shading') })
@@ -299,7 +319,7 @@ export function refreshRenders(projectId: number) {
 export const useItemValues = (projectId: number, itemId: number | undefined, frame: number) =>
   useQuery({
     queryKey: edited(projectId, 'item', itemId, frame),
-    queryFn: () => get('/api/items/{id}/values', of(itemId, { frame })),
+    queryFn: () => get('/api/items/{id}/at', of(itemId, { frame })),
     enabled: itemId !== undefined,
     gcTime: 5000,
   })

@@ -4,6 +4,22 @@
  */
 
 export interface paths {
+    "/api/cameras/{id}/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["editCamera"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cuts/{id}/apart": {
         parameters: {
             query?: never;
@@ -61,7 +77,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["camera_1"];
+        post: operations["camera"];
         delete?: never;
         options?: never;
         head?: never;
@@ -324,103 +340,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/items/{id}/keys": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["setItemKeys"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/items/{id}/keys/here": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["keyItemHere"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/items/{id}/keys/move": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["moveItemKeys"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/items/{id}/keys/remove": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["removeItemKeys"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/items/{id}/place": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["placeItem"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/items/{id}/remove": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["removeItem"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/items/{id}/values": {
+    "/api/items/{id}/at": {
         parameters: {
             query?: never;
             header?: never;
@@ -557,7 +477,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["edit"];
+        post: operations["editMaster"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1076,6 +996,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/scenes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_3"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/scenes/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["editScenes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/search": {
         parameters: {
             query?: never;
@@ -1220,7 +1172,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/scenes/{id}/items": {
+    "/api/scenes/{id}/edits": {
         parameters: {
             query?: never;
             header?: never;
@@ -1229,7 +1181,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["addItem"];
+        post: operations["editSet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1291,16 +1243,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["camera"];
+        get: operations["camera_1"];
         put?: never;
-        post: operations["changeCamera"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/shots/{id}/film-from": {
+    "/api/shots/{id}/camera/edits": {
         parameters: {
             query?: never;
             header?: never;
@@ -1309,7 +1261,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["filmFrom"];
+        post: operations["editShotCamera"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1348,6 +1300,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shots/{id}/in-frame": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["inFrame"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shots/{id}/items": {
         parameters: {
             query?: never;
@@ -1364,64 +1332,32 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shots/{id}/keys": {
+    "/api/shots/{id}/keep-size": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["keepSize"];
         put?: never;
-        post: operations["setKeys"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/shots/{id}/keys/here": {
+    "/api/shots/{id}/move": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["move"];
         put?: never;
-        post: operations["keyHere"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shots/{id}/keys/move": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["moveKeys"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shots/{id}/keys/remove": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["removeKeys"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1524,6 +1460,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/viewpoints/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["viewpoint"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1538,20 +1490,35 @@ export interface components {
             media: string[];
             refused: string[];
         };
-        "CameraController.ChangeCamera": {
-            /** Format: double */
-            backHeight?: number;
-            /** Format: double */
-            backWidth?: number;
-            /** Format: double */
-            stop?: number;
+        "CameraController.Now": {
+            keyed: {
+                [key: string]: number;
+            };
+            pose: {
+                [key: string]: number;
+            };
         };
-        "CameraController.FilmFrom": {
+        CameraEdit: {
+            kind: string;
+        };
+        CameraMove: {
+            degrees: number[];
             /** Format: int64 */
-            frame: number;
+            fastest: number;
+            /** Format: int64 */
+            first: number;
+            metres: number[];
+            tooFast: components["schemas"]["CameraMove.Fast"][];
+            /** Format: int64 */
+            turning: number;
+        };
+        "CameraMove.Fast": {
+            /** Format: int64 */
+            from: number;
             /** Format: double */
-            lens: number;
-            placed: number[];
+            seconds: number;
+            /** Format: int64 */
+            to: number;
         };
         "ContentEdit.CopyUp": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             sections: number[];
@@ -1680,7 +1647,11 @@ export interface components {
             /** Format: double */
             focus: number;
             /** Format: double */
+            hyper: number;
+            /** Format: double */
             near: number;
+            /** Format: double */
+            stop: number;
             things: components["schemas"]["FocusRuler.Thing"][];
         };
         "FocusRuler.Thing": {
@@ -1703,6 +1674,16 @@ export interface components {
         "HandBackController.HandBackView": {
             remarks: components["schemas"]["IntakeView.Note"][];
             tally: components["schemas"]["HandBack.Tally"];
+        };
+        "InFrame.Leaves": {
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            item: number;
+            name: string;
+            sides: ("LEFT" | "RIGHT" | "TOP" | "BOTTOM" | "BEHIND")[];
+            /** Format: int64 */
+            to: number;
         };
         "IntakeController.Apart": {
             apart: boolean;
@@ -1880,6 +1861,33 @@ export interface components {
             word: string;
             words: string;
         };
+        "KeepEdit.Lock": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            locked: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LOCK";
+        };
+        "KeepEdit.Rename": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            name: string;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "RENAME";
+        };
+        "KeepSize.Change": {
+            /** Format: double */
+            lens: number;
+            /** Format: double */
+            metres: number;
+            values: {
+                [key: string]: number;
+            };
+        };
         "KeyEdit.EaseKey": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             /** Format: int64 */
             at: number;
@@ -1928,25 +1936,102 @@ export interface components {
              */
             kind: "REMOVE_KEY";
         };
-        "KeyRequests.MoveKeys": {
-            /** Format: int64 */
-            from: number;
-            /** Format: int64 */
-            to: number;
-        };
-        "KeyRequests.RemoveKeys": {
-            channels: string[];
+        "KeysEdit.At": {
+            channel?: string;
             /** Format: int64 */
             frame: number;
         };
-        "KeyRequests.SetKeys": {
+        "KeysEdit.Copied": {
+            arriving?: string;
+            channel: string;
+            /** Format: int64 */
+            frame: number;
+            leaving: string;
+            /** Format: double */
+            value: number;
             /** @enum {string} */
-            easing?: "STRAIGHT" | "EASED" | "STEPPED";
+            way: "SHORT" | "LONG";
+        };
+        "KeysEdit.Ease": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            arriving?: string;
+            keys: components["schemas"]["KeysEdit.At"][];
+            leaving?: string;
+            /** @enum {string} */
+            way?: "SHORT" | "LONG";
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "EASE_KEYS";
+        };
+        "KeysEdit.Here": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            channels?: string[];
+            easing?: string;
             /** Format: int64 */
             frame: number;
-            values: {
-                [key: string]: number;
-            };
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "KEY";
+        };
+        "KeysEdit.Move": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: int64 */
+            by: number;
+            keys: components["schemas"]["KeysEdit.At"][];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "MOVE_KEYS";
+        };
+        "KeysEdit.Paste": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: int64 */
+            at: number;
+            keys: components["schemas"]["KeysEdit.Copied"][];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "PASTE_KEYS";
+        };
+        "KeysEdit.Remove": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            keys: components["schemas"]["KeysEdit.At"][];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "REMOVE_KEYS";
+        };
+        "KeysEdit.Scale": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            factor: string;
+            keys: components["schemas"]["KeysEdit.At"][];
+            /** Format: int64 */
+            pivot: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "SCALE_KEYS";
+        };
+        "KeysEdit.Value": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            channel: string;
+            /** Format: int64 */
+            frame: number;
+            /** Format: double */
+            value: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "KEY_VALUE";
         };
         "LaneEdit.Add": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             text?: string;
@@ -2009,6 +2094,79 @@ export interface components {
              * @enum {string}
              */
             kind: "LANE_SWITCH";
+        };
+        "LayerEdit.Add": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            amounts: {
+                [key: string]: number;
+            };
+            /** Format: int64 */
+            frames: number;
+            /** Format: int64 */
+            from: number;
+            name: string;
+            sway: string;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LAYER_ADD";
+        };
+        "LayerEdit.Change": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: int64 */
+            frames?: number;
+            /** Format: int64 */
+            from?: number;
+            on?: boolean;
+            /** Format: double */
+            strength?: number;
+            /** Format: int64 */
+            use: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LAYER_CHANGE";
+        };
+        "LayerEdit.Remove": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: int64 */
+            use: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LAYER_REMOVE";
+        };
+        "LayerEdit.Reshape": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            amounts?: {
+                [key: string]: number;
+            };
+            name?: string;
+            sway?: string;
+            /** Format: int64 */
+            use: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LAYER_RESHAPE";
+        };
+        "LayerEdit.Share": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: int64 */
+            frames: number;
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            layer: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LAYER_SHARE";
         };
         ListChange: {
             stretches: components["schemas"]["ListChange.Stretch"][];
@@ -2088,6 +2246,15 @@ export interface components {
             masterId: number;
             name: string;
         };
+        "MoveController.MoveView": {
+            clearance: number[];
+            /** Format: int64 */
+            closest: number;
+            /** Format: double */
+            enough: number;
+            speed: components["schemas"]["CameraMove"];
+            things: string[];
+        };
         NewPiece: {
             /** Format: int64 */
             frames?: number;
@@ -2108,6 +2275,7 @@ export interface components {
             /** Format: int32 */
             handles: number;
             prefix: string;
+            scenePattern?: string;
             /** Format: int32 */
             step: number;
         };
@@ -2359,6 +2527,8 @@ export interface components {
             frame: number;
             position: string;
             /** Format: int64 */
+            sceneId: number;
+            /** Format: int64 */
             shotId: number;
             /** Format: int64 */
             spare: number;
@@ -2418,6 +2588,64 @@ export interface components {
             /** Format: int64 */
             shotId: number;
             to: string;
+        };
+        "SceneController.Done": {
+            /** Format: int64 */
+            scene?: number;
+        };
+        "SceneController.SceneView": {
+            code: string;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** Format: int64 */
+            shots: number;
+        };
+        SceneEdit: {
+            kind: string;
+        };
+        "SceneEdit.Add": Omit<components["schemas"]["SceneEdit"], "kind"> & {
+            code: string;
+            name: string;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ADD";
+        };
+        "SceneEdit.MoveShots": Omit<components["schemas"]["SceneEdit"], "kind"> & {
+            /** Format: int64 */
+            scene?: number;
+            shots: number[];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "MOVE_SHOTS";
+        };
+        "SceneEdit.Remove": Omit<components["schemas"]["SceneEdit"], "kind"> & {
+            /** Format: int64 */
+            scene: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "REMOVE";
+        };
+        "SceneEdit.Rename": Omit<components["schemas"]["SceneEdit"], "kind"> & {
+            code: string;
+            name: string;
+            /** Format: int64 */
+            scene: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "RENAME";
         };
         SequenceChange: {
             lists: {
@@ -2605,6 +2833,7 @@ export interface components {
             keys: components["schemas"]["SequenceView.Key"][];
             /** Format: double */
             lens: number;
+            locked: boolean;
             /** Format: int64 */
             mediaId?: number;
             nest?: components["schemas"]["SequenceView.Nest"];
@@ -2612,6 +2841,8 @@ export interface components {
             out: number;
             /** Format: int64 */
             renderId?: number;
+            /** Format: int64 */
+            sceneId: number;
             seenFrom: string;
             /** Format: int64 */
             seenIn: number;
@@ -2687,6 +2918,227 @@ export interface components {
         "SequenceView.Upper": {
             lane: components["schemas"]["SequenceView.Lane"];
             sections: components["schemas"]["SequenceView.Section"][];
+        };
+        SetEdit: {
+            kind: string;
+        };
+        "SetEdit.Add": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            colour?: string;
+            group?: string;
+            name?: string;
+            /** @enum {string} */
+            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL" | "HELPER";
+            size?: number[];
+            /** Format: double */
+            turn: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            z: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ADD";
+        };
+        "SetEdit.Duplicate": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            items: number[];
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            z: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "DUPLICATE";
+        };
+        "SetEdit.Group": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            items: number[];
+            name?: string;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "GROUP";
+        };
+        "SetEdit.Hide": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            hidden: boolean;
+            items: number[];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "HIDE";
+        };
+        "SetEdit.KeepViewpoint": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            /** Format: double */
+            focus: number;
+            /** Format: double */
+            lens: number;
+            name?: string;
+            placed: number[];
+            /** Format: int64 */
+            viewpoint?: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "KEEP_VIEWPOINT";
+        };
+        "SetEdit.Key": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            /** Format: int64 */
+            frame: number;
+            items: number[];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "KEY";
+        };
+        "SetEdit.Lock": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            items: number[];
+            locked: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LOCK";
+        };
+        "SetEdit.Look": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            colour?: string;
+            /** Format: double */
+            depth?: number;
+            /** Format: double */
+            height?: number;
+            items: number[];
+            name?: string;
+            /** Format: double */
+            width?: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "LOOK";
+        };
+        "SetEdit.Move": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            /** Format: int64 */
+            frame: number;
+            items: number[];
+            pivot?: number[];
+            /** Format: double */
+            size?: number;
+            /** Format: double */
+            turn: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            z: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "MOVE";
+        };
+        "SetEdit.MoveKeys": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            /** Format: int64 */
+            from: number;
+            items: number[];
+            /** Format: int64 */
+            to: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "MOVE_KEYS";
+        };
+        "SetEdit.OrderViewpoint": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            /** Format: int32 */
+            by: number;
+            /** Format: int64 */
+            viewpoint: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ORDER_VIEWPOINT";
+        };
+        "SetEdit.Place": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            easing?: string;
+            /** Format: int64 */
+            frame: number;
+            places: components["schemas"]["SetEdit.Placed"][];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "PLACE";
+        };
+        "SetEdit.Placed": {
+            /** Format: int64 */
+            id: number;
+            values: {
+                [key: string]: number;
+            };
+        };
+        "SetEdit.Remove": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            /** Format: int64 */
+            frame: number;
+            items: number[];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "REMOVE";
+        };
+        "SetEdit.RemoveKeys": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            /** Format: int64 */
+            frame: number;
+            items: number[];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "REMOVE_KEYS";
+        };
+        "SetEdit.RemoveViewpoint": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            /** Format: int64 */
+            viewpoint: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "REMOVE_VIEWPOINT";
+        };
+        "SetEdit.RenameViewpoint": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            name: string;
+            /** Format: int64 */
+            viewpoint: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "RENAME_VIEWPOINT";
         };
         "SoundEdits.LaneChange": {
             /** Format: double */
@@ -2828,6 +3280,7 @@ export interface components {
         StageView: {
             /** Format: int64 */
             actionOffset: number;
+            aim?: components["schemas"]["StageView.TieView"];
             /** Format: double */
             backHeight: number;
             /** Format: double */
@@ -2840,8 +3293,12 @@ export interface components {
                 [key: string]: components["schemas"]["StageView.KeyView"][];
             };
             code: string;
+            curves: {
+                [key: string]: number[];
+            };
             /** Format: int64 */
             first: number;
+            focusOn?: components["schemas"]["StageView.TieView"];
             /** Format: int64 */
             framesFirst: number;
             /** Format: int64 */
@@ -2849,6 +3306,9 @@ export interface components {
             items: components["schemas"]["StageView.ItemView"][];
             /** Format: int64 */
             last: number;
+            layers: components["schemas"]["StageView.LayerView"][];
+            locked: boolean;
+            mounts: components["schemas"]["StageView.MountView"][];
             /** Format: int32 */
             pictureHeight: number;
             /** Format: int32 */
@@ -2856,16 +3316,23 @@ export interface components {
             plain: {
                 [key: string]: number;
             };
+            reach: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
             /** Format: int64 */
             sceneId: number;
+            sceneLayers: components["schemas"]["StageView.SceneLayer"][];
             /** Format: int64 */
             shotId: number;
-            /** Format: double */
-            stop: number;
+            touched: string[];
+            viewpoints: components["schemas"]["StageView.ViewpointView"][];
         };
         "StageView.CameraChoice": {
             /** Format: int64 */
             id: number;
+            locked: boolean;
             name: string;
             shots: string[];
         };
@@ -2873,23 +3340,92 @@ export interface components {
             channels: {
                 [key: string]: components["schemas"]["StageView.KeyView"][];
             };
+            colour: string;
+            curves: {
+                [key: string]: number[];
+            };
             /** Format: double */
             depth: number;
+            group?: string;
+            hanging: string[];
             /** Format: double */
             height: number;
+            hidden: boolean;
             /** Format: int64 */
             id: number;
+            locked: boolean;
             name: string;
+            /** @enum {string} */
+            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL" | "HELPER";
             /** Format: double */
             width: number;
         };
         "StageView.KeyView": {
-            /** @enum {string} */
-            easing: "STRAIGHT" | "EASED" | "STEPPED";
+            arriving?: string;
+            easing: string;
             /** Format: int64 */
             frame: number;
             /** Format: double */
             value: number;
+            /** @enum {string} */
+            way: "SHORT" | "LONG";
+        };
+        "StageView.LayerView": {
+            amounts: {
+                [key: string]: number;
+            };
+            curve: number[];
+            /** Format: int64 */
+            frames: number;
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            layer: number;
+            name: string;
+            on: boolean;
+            shared: string[];
+            /** Format: double */
+            strength: number;
+            sway: string;
+            /** Format: int64 */
+            use: number;
+        };
+        "StageView.MountView": {
+            /** Format: int64 */
+            from?: number;
+            /** Format: int64 */
+            item?: number;
+            name: string;
+        };
+        "StageView.SceneLayer": {
+            /** Format: int64 */
+            frames: number;
+            /** Format: int64 */
+            layer: number;
+            name: string;
+        };
+        "StageView.TieView": {
+            /** Format: int64 */
+            item: number;
+            /** Format: double */
+            lag: number;
+            name: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            z: number;
+        };
+        "StageView.ViewpointView": {
+            /** Format: double */
+            focus: number;
+            /** Format: int64 */
+            id: number;
+            /** Format: double */
+            lens: number;
+            name: string;
+            placed: number[];
         };
         "Tasks.View": {
             /** Format: int64 */
@@ -2903,28 +3439,72 @@ export interface components {
         "ThingController.AddInView": {
             /** Format: int64 */
             frame: number;
+            group?: string;
+            placed?: number[];
             /** @enum {string} */
-            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
+            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL" | "HELPER";
         };
-        "ThingController.AddItem": {
-            colour: string;
+        "TieEdit.Aim": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: int64 */
+            frame: number;
+            /** Format: int64 */
+            item?: number;
             /** Format: double */
-            depth: number;
-            /** Format: double */
-            height: number;
-            name: string;
-            /** @enum {string} */
-            shape: "BLOCK" | "MOUND" | "CYLINDER" | "CONE" | "TIDE_POLE" | "LIGHTHOUSE" | "GATE" | "HOUSE" | "BOAT" | "BICYCLE" | "PERSON" | "CYCLIST" | "GULL";
-            /** Format: double */
-            turn: number;
-            /** Format: double */
-            width: number;
+            lag: number;
             /** Format: double */
             x: number;
             /** Format: double */
             y: number;
             /** Format: double */
             z: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "AIM";
+        };
+        "TieEdit.FocusOn": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: int64 */
+            frame: number;
+            /** Format: int64 */
+            item?: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            z: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "FOCUS_ON";
+        };
+        "TieEdit.Free": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: int64 */
+            frame: number;
+            throughout: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "FREE";
+        };
+        "TieEdit.Mount": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: int64 */
+            frame: number;
+            /** Format: int64 */
+            item: number;
+            throughout: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "MOUNT";
         };
         "TrimEdit.Head": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             /** @enum {string} */
@@ -3098,6 +3678,84 @@ export interface components {
             /** Format: int64 */
             out: number;
         };
+        "ValueEdit.Back": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            width: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "BACK";
+        };
+        "ValueEdit.FilmFrom": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: int64 */
+            frame: number;
+            keepAim: boolean;
+            /** Format: double */
+            lens?: number;
+            placed: number[];
+            /** @enum {string} */
+            reach?: "HERE" | "ALL_KEYS" | "WHOLE";
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "FILM_FROM";
+        };
+        "ValueEdit.KeepSize": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: int64 */
+            frame: number;
+            /** Format: double */
+            lens: number;
+            /** Format: double */
+            metres: number;
+            /** @enum {string} */
+            reach?: "HERE" | "ALL_KEYS" | "WHOLE";
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "KEEP_SIZE";
+        };
+        "ValueEdit.MoveThrough": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: int64 */
+            from: number;
+            stops: components["schemas"]["ValueEdit.Stop"][];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "MOVE_THROUGH";
+        };
+        "ValueEdit.Set": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            easing?: string;
+            /** Format: int64 */
+            frame: number;
+            /** @enum {string} */
+            reach?: "HERE" | "ALL_KEYS" | "WHOLE";
+            values: {
+                [key: string]: number;
+            };
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "SET";
+        };
+        "ValueEdit.Stop": {
+            /** Format: int64 */
+            frames: number;
+            halt: boolean;
+            /** Format: int64 */
+            viewpoint: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -3107,6 +3765,30 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    editCamera: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepEdit.Lock"] | components["schemas"]["KeepEdit.Rename"] | components["schemas"]["KeysEdit.Ease"] | components["schemas"]["KeysEdit.Here"] | components["schemas"]["KeysEdit.Move"] | components["schemas"]["KeysEdit.Paste"] | components["schemas"]["KeysEdit.Remove"] | components["schemas"]["KeysEdit.Scale"] | components["schemas"]["KeysEdit.Value"] | components["schemas"]["LayerEdit.Add"] | components["schemas"]["LayerEdit.Change"] | components["schemas"]["LayerEdit.Remove"] | components["schemas"]["LayerEdit.Reshape"] | components["schemas"]["LayerEdit.Share"] | components["schemas"]["TieEdit.Aim"] | components["schemas"]["TieEdit.FocusOn"] | components["schemas"]["TieEdit.Free"] | components["schemas"]["TieEdit.Mount"] | components["schemas"]["ValueEdit.Back"] | components["schemas"]["ValueEdit.FilmFrom"] | components["schemas"]["ValueEdit.KeepSize"] | components["schemas"]["ValueEdit.MoveThrough"] | components["schemas"]["ValueEdit.Set"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     apart: {
         parameters: {
             query?: never;
@@ -3179,7 +3861,7 @@ export interface operations {
             };
         };
     };
-    camera_1: {
+    camera: {
         parameters: {
             query?: never;
             header?: never;
@@ -3572,142 +4254,6 @@ export interface operations {
             };
         };
     };
-    setItemKeys: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["KeyRequests.SetKeys"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    keyItemHere: {
-        parameters: {
-            query: {
-                frame: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    moveItemKeys: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["KeyRequests.MoveKeys"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    removeItemKeys: {
-        parameters: {
-            query: {
-                frame: number;
-            };
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    placeItem: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["KeyRequests.SetKeys"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    removeItem: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
     item: {
         parameters: {
             query: {
@@ -3894,7 +4440,7 @@ export interface operations {
             };
         };
     };
-    edit: {
+    editMaster: {
         parameters: {
             query?: never;
             header?: never;
@@ -4825,6 +5371,54 @@ export interface operations {
             };
         };
     };
+    all_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SceneController.SceneView"][];
+                };
+            };
+        };
+    };
+    editScenes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SceneEdit.Add"] | components["schemas"]["SceneEdit.MoveShots"] | components["schemas"]["SceneEdit.Remove"] | components["schemas"]["SceneEdit.Rename"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SceneController.Done"];
+                };
+            };
+        };
+    };
     search: {
         parameters: {
             query?: never;
@@ -5029,7 +5623,7 @@ export interface operations {
             };
         };
     };
-    addItem: {
+    editSet: {
         parameters: {
             query?: never;
             header?: never;
@@ -5040,7 +5634,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ThingController.AddItem"];
+                "application/json": components["schemas"]["SetEdit.Add"] | components["schemas"]["SetEdit.Duplicate"] | components["schemas"]["SetEdit.Group"] | components["schemas"]["SetEdit.Hide"] | components["schemas"]["SetEdit.KeepViewpoint"] | components["schemas"]["SetEdit.Key"] | components["schemas"]["SetEdit.Lock"] | components["schemas"]["SetEdit.Look"] | components["schemas"]["SetEdit.Move"] | components["schemas"]["SetEdit.MoveKeys"] | components["schemas"]["SetEdit.OrderViewpoint"] | components["schemas"]["SetEdit.Place"] | components["schemas"]["SetEdit.Remove"] | components["schemas"]["SetEdit.RemoveKeys"] | components["schemas"]["SetEdit.RemoveViewpoint"] | components["schemas"]["SetEdit.RenameViewpoint"];
             };
         };
         responses: {
@@ -5050,7 +5644,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": number;
+                    "application/json": number[];
                 };
             };
         };
@@ -5126,7 +5720,7 @@ export interface operations {
             };
         };
     };
-    camera: {
+    camera_1: {
         parameters: {
             query: {
                 frame: number;
@@ -5145,14 +5739,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        [key: string]: number;
-                    };
+                    "application/json": components["schemas"]["CameraController.Now"];
                 };
             };
         };
     };
-    changeCamera: {
+    editShotCamera: {
         parameters: {
             query?: never;
             header?: never;
@@ -5163,31 +5755,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CameraController.ChangeCamera"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    filmFrom: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CameraController.FilmFrom"];
+                "application/json": components["schemas"]["KeepEdit.Lock"] | components["schemas"]["KeepEdit.Rename"] | components["schemas"]["KeysEdit.Ease"] | components["schemas"]["KeysEdit.Here"] | components["schemas"]["KeysEdit.Move"] | components["schemas"]["KeysEdit.Paste"] | components["schemas"]["KeysEdit.Remove"] | components["schemas"]["KeysEdit.Scale"] | components["schemas"]["KeysEdit.Value"] | components["schemas"]["LayerEdit.Add"] | components["schemas"]["LayerEdit.Change"] | components["schemas"]["LayerEdit.Remove"] | components["schemas"]["LayerEdit.Reshape"] | components["schemas"]["LayerEdit.Share"] | components["schemas"]["TieEdit.Aim"] | components["schemas"]["TieEdit.FocusOn"] | components["schemas"]["TieEdit.Free"] | components["schemas"]["TieEdit.Mount"] | components["schemas"]["ValueEdit.Back"] | components["schemas"]["ValueEdit.FilmFrom"] | components["schemas"]["ValueEdit.KeepSize"] | components["schemas"]["ValueEdit.MoveThrough"] | components["schemas"]["ValueEdit.Set"];
             };
         };
         responses: {
@@ -5246,6 +5814,31 @@ export interface operations {
             };
         };
     };
+    inFrame: {
+        parameters: {
+            query: {
+                things: number[];
+                part?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InFrame.Leaves"][];
+                };
+            };
+        };
+    };
     addItemInView: {
         parameters: {
             query?: never;
@@ -5272,34 +5865,12 @@ export interface operations {
             };
         };
     };
-    setKeys: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["KeyRequests.SetKeys"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    keyHere: {
+    keepSize: {
         parameters: {
             query: {
                 frame: number;
+                metres: number;
+                lens: number;
             };
             header?: never;
             path: {
@@ -5314,11 +5885,13 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["KeepSize.Change"];
+                };
             };
         };
     };
-    moveKeys: {
+    move: {
         parameters: {
             query?: never;
             header?: never;
@@ -5327,42 +5900,16 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["KeyRequests.MoveKeys"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
-            };
-        };
-    };
-    removeKeys: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["KeyRequests.RemoveKeys"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
+                content: {
+                    "application/json": components["schemas"]["MoveController.MoveView"];
                 };
-                content?: never;
             };
         };
     };
@@ -5497,6 +6044,32 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    viewpoint: {
+        parameters: {
+            query: {
+                frame: number;
+            };
+            header?: {
+                "If-None-Match"?: string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
             };
         };
     };

@@ -19,7 +19,15 @@ export type LaidSound = Schemas['SequenceView.Sound']
 export type PastStep = Schemas['ProjectController.Past']
 export type PullView = Schemas['Pulls.View']
 /** One of all edits of a master, told apart by its kind. */
-export type MasterEdit = operations['edit']['requestBody']['content']['application/json']
+export type MasterEdit = operations['editMaster']['requestBody']['content']['application/json']
+
+/** One of all edits of a camera, told apart by its kind. */
+export type CameraEdit = operations['editShotCamera']['requestBody']['content']['application/json']
+
+/** One of all edits of a set and the viewpoints in it, told apart by its kind. */
+export type SetEdit = operations['editSet']['requestBody']['content']['application/json']
+/** One of all edits of a project's scenes, told apart by its kind. */
+export type SceneEdit = operations['editScenes']['requestBody']['content']['application/json']
 export type EditDone = Schemas['MasterEdits.Done']
 export type Position = Schemas['Positions.Position']
 export type IntakeCut = Schemas['IntakeView']
@@ -45,6 +53,10 @@ export type Change = Schemas['TurnoverView.Change']
 export type StageShot = Schemas['StageView']
 export type StageKey = Schemas['StageView.KeyView']
 export type StageItem = Schemas['StageView.ItemView']
+export type Reach = NonNullable<Extract<CameraEdit, { kind: 'SET' }>['reach']>
+export type StageLayer = Schemas['StageView.LayerView']
+export type CameraMove = Schemas['MoveController.MoveView']
+export type StageTie = Schemas['StageView.TieView']
 export type FocusRuler = Schemas['FocusRuler']
 export type Program = Schemas['StageController.Program']
 export type Render = Schemas['RenderController.View']

@@ -1,78 +1,156 @@
-import { useEffect, useRef } from 'react'
-import { useDesk } from '../desk/desk'
-import { ownRatio } from '../painting/ownRatio'
-import { useSetPainter } from '../painting/useSetPainter'
+import { Popover } from 'radix-ui'
+import { useMemo, useRef } from 'react'
+import { useActions } from '../desk/actions'
+import { sayError } from '../desk/messages'
 import { BoardOver } from '../pictures/BoardOver'
 import { BoardPicture } from '../pictures/BoardPicture'
-import { type Bake, seenAt } from '../pictures/bake'
-import { useSize } from '../pictures/useSize'
-import { useGrain } from '../playhead/transport'
+import type { Bake } from '../pictures/bake'
+import { useBoardOver } from '../pictures/boardOvers'
+import { Fills } from '../pictures/Fills'
+import { useWholeSize } from '../pictures/useSize'
 import type { Project, Section, StageShot } from '../server/types'
+import { GuideChoice, Guides } from './Guides'
+import { framed, perspective, widened } from './hands/matrices'
+import { useSteering } from './hands/useSteering'
+import { SetPicture } from './SetPicture'
+import { setStage, useStageDesk } from './stageDesk'
 
-type Props = { project: Project; section: Section; stage: StageShot; bake: Bake; k: number; shotFrame: number; boardFrame?: number }
+type Props = {
+  project: Project
+  section: Section
+  stage: StageShot
+  bake: Bake
+  k: number
+  shotFrame: number
+  boardFrame?: number
+}
 
-/** The shot's picture in its delivery frame. */
+/** The shot's picture in its delivery frame, with what lies around it dimmed. */
 export function CameraPane({ project, section, stage, bake, k, shotFrame, boardFrame }: Props) {
-  const boardOver = useDesk((d) => d.boardOver)
   const holder = useRef<HTMLDivElement>(null)
-  const grain = useGrain()
-  const { width, height } = useSize(holder)
-  const { canvas, painter, ready } = useSetPainter(project.id, stage.sceneId)
+  const { width, height } = useWholeSize(holder)
+  const margin = useStageDesk((d) => d.margin)
+  const { over, blend } = useBoardOver(section)
+  const steering = useSteering(stage, bake, k, shotFrame)
   const aspect = stage.pictureWidth / stage.pictureHeight
-  const w = Math.min(width, height * aspect)
-  const h = w / aspect
+  const { w, h } = framed(width, height, aspect, margin)
+  const { steered } = steering
+  const seen = useMemo(() => {
+    const own = steered
+      ? {
+          view: new Float32Array(steered.placed.clone().invert().elements),
+          projection: perspective(stage.backWidth / (2 * steered.lens), aspect),
+        }
+      : { view: bake.view(k), projection: bake.projection(k) }
+    return { ...own, projection: widened(own.projection, width / Math.max(1, w), height / Math.max(1, h)) }
+  }, [steered, bake, k, aspect, stage.backWidth, width, height, w, h])
 
-  useEffect(() => {
-    if (painter && w > 0) {
-      painter.draw({
-        width: w,
-        height: h,
-        ratio: ownRatio() * grain,
-        ...seenAt(bake, k),
-      })
+  const enter = () => {
+    if (stage.locked) {
+      sayError(new Error(`"${stage.camera}" is locked because it is finished: unlock it first`))
+    } else {
+      setStage({ steering: !steering.steering })
     }
-  }, [painter, ready, bake, k, w, h, grain])
+  }
+  useActions('steering', [
+    { group: 'Stage', name: steering.steering ? 'Leave steering' : 'Steer the camera in its picture', keys: 'V', run: enter },
+    ...(steering.steering
+      ? [
+          { group: 'Steering', name: 'Leave steering', keys: 'Escape', run: steering.leave },
+          { group: 'Steering', name: 'Camera ahead', keys: 'W', run: () => steering.go(1, 0, 0) },
+          { group: 'Steering', name: 'Camera back', keys: 'S', run: () => steering.go(-1, 0, 0) },
+          { group: 'Steering', name: 'Camera left', keys: 'A', run: () => steering.go(0, -1, 0) },
+          { group: 'Steering', name: 'Camera right', keys: 'D', run: () => steering.go(0, 1, 0) },
+          { group: 'Steering', name: 'Camera up', keys: 'E', run: () => steering.go(0, 0, 1) },
+          { group: 'Steering', name: 'Camera down', keys: 'Q', run: () => steering.go(0, 0, -1) },
+          { group: 'Steering', name: 'Longer lens', keys: 'R', run: () => steering.zoom(1.05) },
+          { group: 'Steering', name: 'Wider lens', keys: 'F', run: () => steering.zoom(1 / 1.05) },
+        ]
+      : []),
+  ])
 
   return (
-    <>
+    <Fills name="camera">
       <div className="flex h-7 items-center gap-2 whitespace-nowrap">
         <b className="font-semibold">Camera {section.code}</b>
-        <span className="min-w-0 flex-1 truncate text-quiet">
-          {stage.camera} · {stage.backWidth} × {stage.backHeight} mm · {bake.lens(k).toFixed(0)} mm · T{stage.stop}
+        {stage.locked && <span className="rounded bg-raised px-1.5 text-[12.5px]">locked</span>}
+        <span className="min-w-0 flex-1 truncate text-quiet" title={words(stage, bake, k)}>
+          {words(stage, bake, k)}
         </span>
-        <BoardOver short />
+        <BoardOver section={section} short />
+        <Popover.Root>
+          <Popover.Trigger className="link text-[13px] text-quiet">frame</Popover.Trigger>
+          <Popover.Portal>
+            <Popover.Content
+              className="z-50 w-72 rounded-lg border border-line bg-raised p-3 shadow-xl"
+              align="end"
+              sideOffset={4}
+              aria-label="Lines and margin of the frame"
+            >
+              <GuideChoice />
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
+        <button type="button" className={`button py-0! text-[13px] ${steering.steering ? 'border-live! text-live' : ''}`} onClick={enter}>
+          {steering.steering ? 'Steering' : 'Steer'}
+        </button>
         <span className="num text-quiet">{shotFrame}</span>
       </div>
-      <div ref={holder} className="relative min-h-0 flex-1 bg-[#1d1d1d]">
+      <div
+        ref={holder}
+        className={`relative min-h-0 flex-1 overflow-hidden bg-[#1d1d1d] ${steering.steering ? 'outline-3 outline-live' : ''}`}
+        onWheel={(e) => steering.steering && steering.wheel(e)}
+        data-steering={steering.steering}
+      >
+        <SetPicture
+          projectId={project.id}
+          stage={stage}
+          pane="camera"
+          label={`Camera ${section.code} at ${shotFrame}`}
+          width={width}
+          height={height}
+          seen={seen}
+          places={bake.places(k)}
+          action={bake.actionFrame(k)}
+          works={false}
+          off={steering.steering}
+          empty={steering.steering ? steering.empty : NOTHING}
+        />
         <div
-          className="absolute left-1/2 top-1/2 -translate-x-1/2 -translate-y-1/2 outline outline-white/70"
-          style={{ width: w, height: h }}
+          className="pointer-events-none absolute outline outline-white/70"
+          style={{ left: (width - w) / 2, top: (height - h) / 2, width: w, height: h, boxShadow: '0 0 0 4000px rgba(20, 20, 20, 0.55)' }}
+          data-frame="delivery"
         >
-          <canvas
-            ref={canvas}
-            className="absolute inset-0 h-full w-full"
-            role="img"
-            aria-label={`Camera ${section.code} at ${shotFrame}`}
-            data-picture="camera"
-          />
-          {boardOver > 0 && boardFrame !== undefined && (
-            <BoardPicture
-              mediaId={section.mediaId}
-              name={section.boardName}
-              frame={boardFrame}
-              opacity={boardOver}
-              className="mix-blend-multiply"
-            />
+          {over > 0 && boardFrame !== undefined && (
+            <BoardPicture mediaId={section.mediaId} name={section.boardName} frame={boardFrame} opacity={over} blend={blend} />
           )}
-          <div className="pointer-events-none absolute inset-[3.5%] border border-white/35" aria-hidden />
+          <Guides aspect={aspect} />
           <span className="num absolute bottom-1.5 left-2 text-[12.5px] text-white drop-shadow-[0_1px_2px_#000]">
             delivery {stage.pictureWidth} × {stage.pictureHeight}
           </span>
           <span className="num absolute bottom-1.5 right-2 text-[12.5px] text-white drop-shadow-[0_1px_2px_#000]">
-            board over {Math.round(boardOver * 100)} %
+            {steering.steering
+              ? 'drag pan, Shift track, Alt circle, Ctrl roll, wheel in and out'
+              : `board over ${Math.round(over * 100)} %`}
           </span>
         </div>
       </div>
-    </>
+    </Fills>
   )
+}
+
+const NOTHING = { begin: () => {}, move: () => {}, end: () => {} }
+
+function words(stage: StageShot, bake: Bake, k: number): string {
+  const carrier = stage.mounts.filter((m) => m.item && (m.from === undefined || m.from <= bake.shotFrame(k))).at(-1)
+  return [
+    stage.camera,
+    carrier?.name && `on ${carrier.name}`,
+    stage.aim?.name && `aims at ${stage.aim.name}`,
+    `${bake.lens(k).toFixed(0)} mm`,
+    `T${Math.round(bake.stop(k) * 10) / 10}`,
+    `${stage.backWidth} × ${stage.backHeight} mm`,
+  ]
+    .filter(Boolean)
+    .join(' · ')
 }

@@ -1,36 +1,63 @@
 import { useRef, useState } from 'react'
-import { itemAt, lastOf } from '../parts/lists'
+import { lastOf } from '../parts/lists'
 import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import { step } from '../playhead/transport'
-import type { StageItem, StageKey, StageShot } from '../server/types'
+import type { CameraMove, StageItem, StageShot } from '../server/types'
+import { type KeyAt, keysIn, LEFT, type Line, type Row, rowsOf } from './lanes'
+import { setStage } from './stageDesk'
 
-const LEFT = 214
 const MONO = '"Atkinson Hyperlegible Mono", monospace'
+const SANS = '"Atkinson Hyperlegible Next", sans-serif'
+const HEAD = 30
+/** A key is taken hold of so near, pixels. */
+const NEAR = 6
 
-type Row = { title: string; quiet: string; lines: { name: string; keys: StageKey[]; dash: number[] }[] }
+type Props = {
+  stage: StageShot
+  item?: StageItem
+  move?: CameraMove
+  shotFrame: number
+  chosen: KeyAt[]
+  choose: (keys: KeyAt[]) => void
+  /** moves the chosen keys by so many frames */
+  moveKeys: (by: number) => void
+  moveLayer: (use: number, by: number) => void
+}
 
-type Props = { stage: StageShot; item?: StageItem; shotFrame: number; moveKey: (from: number, to: number) => void }
+type Hold =
+  | { what: 'keys'; from: number; to: number }
+  | { what: 'layer'; use: number; from: number; to: number }
+  | { what: 'box'; x: number; y: number; toX: number; toY: number }
+  | { what: 'playhead' }
 
-/** One axis of frames for every channel; the handles are shaded. */
-export function Channels({ stage, item, shotFrame, moveKey }: Props) {
+/** One axis of frames for every channel; the handles are shaded. Keys are chosen by a press or a box, over several channels. */
+export function Channels({ stage, item, move, shotFrame, chosen, choose, moveKeys, moveLayer }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const canvas = useRef<HTMLCanvasElement>(null)
   const { width, height } = useSize(holder)
-  const [held, setHeld] = useState<{ from: number; to: number }>()
-  const rows = item ? itemRows(item, stage) : cameraRows(stage)
+  const [hold, setHold] = useState<Hold>()
+  const rows = rowsOf(stage, item, move)
   const first = stage.framesFirst
   const last = stage.framesLast
   const x = (f: number) => LEFT + 10 + ((f - first) / Math.max(1, last - first)) * (width - LEFT - 34)
+  const rowHeight = (height - HEAD - 4) / rows.length
+  const top = (i: number) => HEAD + i * rowHeight
+  const isChosen = (row: Line, frame: number) => chosen.some((k) => k.channel === row.channel && k.frame === frame)
 
   useDrawing(canvas, width, height, (g) => {
     drawRuler(g)
-    const rowHeight = (height - 34) / rows.length
-    rows.forEach((row, i) => drawRow(g, row, 30 + i * rowHeight, rowHeight - 4))
-    if (held && held.from !== held.to) {
+    rows.forEach((row, i) => drawRow(g, row, top(i), rowHeight - 4))
+    if (hold && hold.what !== 'box' && hold.what !== 'playhead' && hold.from !== hold.to) {
       g.fillStyle = '#5ec2b7'
-      g.fillRect(x(held.to), 14, 2, height - 14)
-      g.fillText(`key to ${held.to}`, x(held.to) + 6, 42)
+      g.fillRect(x(hold.to), 14, 2, height - 14)
+      g.font = `12.5px ${MONO}`
+      g.fillText(`${hold.what === 'keys' ? 'key' : 'layer'} to ${hold.to}`, x(hold.to) + 6, 42)
+    }
+    if (hold?.what === 'box') {
+      g.strokeStyle = '#5ec2b7'
+      g.lineWidth = 1
+      g.strokeRect(Math.min(hold.x, hold.toX), Math.min(hold.y, hold.toY), Math.abs(hold.toX - hold.x), Math.abs(hold.toY - hold.y))
     }
     g.fillStyle = '#ffffff'
     g.fillRect(x(shotFrame), 14, 1.5, height - 14)
@@ -53,33 +80,44 @@ export function Channels({ stage, item, shotFrame, moveKey }: Props) {
     }
   }
 
-  function drawRow(g: CanvasRenderingContext2D, row: Row, top: number, h: number) {
+  function drawRow(g: CanvasRenderingContext2D, row: Row, at: number, h: number) {
     g.fillStyle = 'rgba(255,255,255,0.035)'
-    g.fillRect(LEFT, top, width - LEFT, h)
-    g.font = '600 14px "Atkinson Hyperlegible Next", sans-serif'
+    g.fillRect(LEFT, at, width - LEFT, h)
+    g.font = `600 14px ${SANS}`
     g.fillStyle = '#ededed'
-    g.fillText(row.title, 16, top + h / 2 + 5)
-    g.font = '12.5px "Atkinson Hyperlegible Next", sans-serif'
+    g.fillText(row.title, 16, at + h / 2 + 5)
+    g.font = `12.5px ${SANS}`
     g.fillStyle = '#b3b3b3'
-    g.fillText(row.quiet, 96, top + h / 2 + 5)
-    const all = row.lines.flatMap((l) => l.keys.map((k) => k.value))
-    if (all.length === 0) {
-      g.fillText('no keys', LEFT + 14, top + h / 2 + 5)
-      return
-    }
-    const low = Math.min(...all)
-    const high = Math.max(...all)
-    const y = (v: number) => (high === low ? top + h / 2 : top + h - 8 - ((v - low) / (high - low)) * (h - 16))
+    g.fillText(row.quiet, 96, at + h / 2 + 5)
     // keys before the shown frames lie to the left: they run through no name
     g.save()
     g.beginPath()
     g.rect(LEFT, 0, width - LEFT, height)
     g.clip()
-    row.lines.forEach((line) => drawLine(g, line, y))
+    if (row.layer) {
+      drawLayer(g, row.layer, at, h)
+    } else if (row.clearance) {
+      drawClearance(g, row.clearance, at, h)
+    } else {
+      drawLines(g, row, at, h)
+    }
     g.restore()
   }
 
-  function drawLine(g: CanvasRenderingContext2D, line: Row['lines'][number], y: (v: number) => number) {
+  function drawLines(g: CanvasRenderingContext2D, row: Row, at: number, h: number) {
+    const all = row.lines.flatMap((l) => [...l.keys.map((k) => k.value), ...l.curve])
+    if (row.lines.every((l) => l.keys.length === 0)) {
+      g.fillStyle = '#b3b3b3'
+      g.fillText(row.says ?? 'no keys', LEFT + 14, at + h / 2 + 5)
+      return
+    }
+    const low = Math.min(...all)
+    const high = Math.max(...all)
+    const y = (v: number) => (high === low ? at + h / 2 : at + h - 8 - ((v - low) / (high - low)) * (h - 16))
+    row.lines.forEach((line) => drawLine(g, line, y))
+  }
+
+  function drawLine(g: CanvasRenderingContext2D, line: Line, y: (v: number) => number) {
     const { keys } = line
     if (keys.length === 0) {
       return
@@ -88,26 +126,11 @@ export function Channels({ stage, item, shotFrame, moveKey }: Props) {
     g.lineWidth = 1.6
     g.setLineDash(line.dash)
     g.beginPath()
-    g.moveTo(LEFT, y(itemAt(keys, 0).value))
-    g.lineTo(x(itemAt(keys, 0).frame), y(itemAt(keys, 0).value))
-    for (let i = 1; i < keys.length; i++) {
-      const [a, b] = [itemAt(keys, i - 1), itemAt(keys, i)]
-      const [xa, xb] = [x(a.frame), x(b.frame)]
-      if (a.easing === 'EASED') {
-        // 3t² − 2t³ is exactly this curve
-        g.bezierCurveTo(xa + (xb - xa) / 3, y(a.value), xb - (xb - xa) / 3, y(b.value), xb, y(b.value))
-      } else if (a.easing === 'STEPPED') {
-        g.lineTo(xb, y(a.value))
-        g.lineTo(xb, y(b.value))
-      } else {
-        g.lineTo(xb, y(b.value))
-      }
-    }
-    g.lineTo(width, y(lastOf(keys).value))
+    line.curve.forEach((v, i) => (i === 0 ? g.moveTo(x(first), y(v)) : g.lineTo(x(first + i), y(v))))
     g.stroke()
     g.setLineDash([])
     for (const key of keys) {
-      g.fillStyle = key.frame === shotFrame ? '#5ec2b7' : '#ffffff'
+      g.fillStyle = isChosen(line, key.frame) ? '#5ec2b7' : '#ffffff'
       g.save()
       g.translate(x(key.frame), y(key.value))
       g.rotate(Math.PI / 4)
@@ -125,36 +148,113 @@ export function Channels({ stage, item, shotFrame, moveKey }: Props) {
     }
   }
 
-  const frameAt = (e: React.PointerEvent) => {
-    const at = e.clientX - e.currentTarget.getBoundingClientRect().left
-    const f = Math.round(first + ((at - LEFT - 10) / (width - LEFT - 34)) * (last - first))
-    return Math.max(first, Math.min(last, f))
+  function drawLayer(g: CanvasRenderingContext2D, layer: NonNullable<Row['layer']>, at: number, h: number) {
+    const shift = hold?.what === 'layer' && hold.use === layer.use ? hold.to - hold.from : 0
+    const left = x(layer.from + shift)
+    const right = x(layer.from + shift + layer.frames)
+    g.fillStyle = layer.on ? '#3a3a3a' : '#2a2a2a'
+    g.fillRect(left, at + 2, right - left, h - 4)
+    g.strokeStyle = layer.on ? '#ededed' : '#8a8a8a'
+    g.lineWidth = 1.2
+    g.beginPath()
+    const most = Math.max(1e-9, ...layer.curve.map(Math.abs))
+    layer.curve.forEach((v, i) => {
+      const px = left + ((right - left) * i) / layer.curve.length
+      const py = at + h / 2 - (v / most) * (h / 2 - 5)
+      if (i === 0) {
+        g.moveTo(px, py)
+      } else {
+        g.lineTo(px, py)
+      }
+    })
+    g.stroke()
   }
-  /** A key is taken hold of and drawn along; anywhere else the playhead goes there. */
+
+  /** A cell a frame; those that are too close are warm, with the least of them in words. */
+  function drawClearance(g: CanvasRenderingContext2D, move: CameraMove, at: number, h: number) {
+    const cell = x(first + 1) - x(first)
+    move.clearance.forEach((metres, i) => {
+      g.fillStyle = metres < move.enough ? '#f0a648' : '#4a4a4a'
+      g.fillRect(x(move.speed.first + i), at + h / 2 - 6, Math.max(1, cell - 1), 12)
+    })
+    const least = move.clearance[move.closest - move.speed.first] ?? 0
+    if (least < move.enough) {
+      g.font = `12.5px ${MONO}`
+      g.fillStyle = '#f0a648'
+      g.fillText(`${least.toFixed(2)} m from ${move.things[move.closest - move.speed.first]}`, x(move.closest) + cell + 6, at + h / 2 + 5)
+    }
+  }
+
+  const place = (e: React.PointerEvent) => {
+    const box = e.currentTarget.getBoundingClientRect()
+    const px = e.clientX - box.left
+    const f = Math.round(first + ((px - LEFT - 10) / (width - LEFT - 34)) * (last - first))
+    return { px, py: e.clientY - box.top, frame: Math.max(first, Math.min(last, f)) }
+  }
+  const rowAt = (py: number) => rows[Math.floor((py - HEAD) / rowHeight)]
+
+  /** A key or a layer is taken hold of and drawn along; on the ruler the playhead goes there; elsewhere a box begins. */
   const press = (e: React.PointerEvent) => {
-    const f = frameAt(e)
-    const near = rows
-      .flatMap((row) => row.lines.flatMap((l) => l.keys.map((key) => key.frame)))
-      .filter((key) => Math.abs(x(key) - x(f)) < 6)
-      .sort((a, b) => Math.abs(a - f) - Math.abs(b - f))[0]
-    if (e.button === 0 && near !== undefined && e.clientY - e.currentTarget.getBoundingClientRect().top > 28) {
-      e.currentTarget.setPointerCapture(e.pointerId)
-      setHeld({ from: near, to: near })
+    setStage({ area: 'lanes' })
+    e.currentTarget.setPointerCapture(e.pointerId)
+    const { px, py, frame } = place(e)
+    const row = rowAt(py)
+    if (e.button !== 0 || py < HEAD || !row) {
+      setHold({ what: 'playhead' })
+      step(frame - shotFrame)
+      return
     }
-    go(e)
+    if (row.layer && px >= x(row.layer.from) && px <= x(row.layer.from + row.layer.frames)) {
+      setHold({ what: 'layer', use: row.layer.use, from: frame, to: frame })
+      return
+    }
+    const near = keysIn([row])
+      .filter((k) => Math.abs(x(k.frame) - px) < NEAR)
+      .sort((a, b) => Math.abs(x(a.frame) - px) - Math.abs(x(b.frame) - px))[0]
+    if (!near) {
+      setHold({ what: 'box', x: px, y: py, toX: px, toY: py })
+      return
+    }
+    const there = keysIn([row]).filter((k) => k.frame === near.frame)
+    const held = there.every((k) => chosen.some((c) => c.channel === k.channel && c.frame === k.frame))
+    if (!held) {
+      choose(e.shiftKey ? [...chosen, ...there] : there)
+    }
+    setHold({ what: 'keys', from: near.frame, to: near.frame })
+    step(near.frame - shotFrame)
   }
+
   const go = (e: React.PointerEvent) => {
-    if (held) {
-      setHeld({ ...held, to: frameAt(e) })
-    } else if (e.buttons === 1) {
-      step(frameAt(e) - shotFrame)
+    if (!hold) {
+      return
+    }
+    const { px, py, frame } = place(e)
+    if (hold.what === 'playhead') {
+      step(frame - shotFrame)
+    } else if (hold.what === 'box') {
+      setHold({ ...hold, toX: px, toY: py })
+    } else {
+      setHold({ ...hold, to: frame })
     }
   }
-  const release = () => {
-    if (held && held.from !== held.to) {
-      moveKey(held.from, held.to)
+
+  const release = (e: React.PointerEvent) => {
+    if (hold?.what === 'keys' && hold.from !== hold.to) {
+      moveKeys(hold.to - hold.from)
+    } else if (hold?.what === 'layer' && hold.from !== hold.to) {
+      moveLayer(hold.use, hold.to - hold.from)
+    } else if (hold?.what === 'box') {
+      const small = Math.abs(hold.toX - hold.x) + Math.abs(hold.toY - hold.y) < 4
+      if (small) {
+        choose([])
+        step(place(e).frame - shotFrame)
+      } else {
+        const [a, b] = [Math.min(hold.x, hold.toX), Math.max(hold.x, hold.toX)]
+        const [u, v] = [Math.min(hold.y, hold.toY), Math.max(hold.y, hold.toY)]
+        choose(keysIn(rows.filter((_, i) => top(i) < v && top(i) + rowHeight > u)).filter((k) => x(k.frame) >= a && x(k.frame) <= b))
+      }
     }
-    setHeld(undefined)
+    setHold(undefined)
   }
 
   return (
@@ -166,39 +266,15 @@ export function Channels({ stage, item, shotFrame, moveKey }: Props) {
         onPointerDown={press}
         onPointerMove={go}
         onPointerUp={release}
-        onPointerCancel={() => setHeld(undefined)}
+        onPointerCancel={() => setHold(undefined)}
         role="img"
         aria-label={`Keys of ${item?.name ?? stage.camera}, frames ${first} to ${last}`}
         data-picture="channels"
       />
-      <span className="absolute left-4 top-1 text-[12.5px] text-quiet">
+      <span className="absolute left-4 top-1 max-w-[190px] truncate text-[12.5px] text-quiet">
         <b className="font-semibold text-live">{item?.name ?? stage.camera}</b>{' '}
         {item ? '· K keys it' : `· handles ${stage.first - first}, ${stage.last - stage.first + 1} frames`}
       </span>
     </div>
   )
-}
-
-function cameraRows(stage: StageShot): Row[] {
-  const keys = (name: string) => stage.channels[name] ?? []
-  const line = (name: string, dash: number[] = []) => ({ name, keys: keys(name), dash })
-  return [
-    { title: 'Place', quiet: 'x y z, m', lines: [line('x'), line('y', [6, 4]), line('z', [2, 3])] },
-    { title: 'Aim', quiet: 'pan tilt, °', lines: [line('pan'), line('tilt', [6, 4]), line('roll', [2, 3])] },
-    { title: 'Lens', quiet: 'mm', lines: [{ ...line('lens'), name: '' }] },
-    { title: 'Focus', quiet: 'm', lines: [{ ...line('focus'), name: '' }] },
-  ]
-}
-
-function itemRows(item: StageItem, stage: StageShot): Row[] {
-  const line = (name: string, dash: number[] = []) => ({
-    name,
-    keys: (item.channels[name] ?? []).map((k) => ({ ...k, frame: k.frame - stage.actionOffset })),
-    dash,
-  })
-  return [
-    { title: 'Place', quiet: 'x y z, m', lines: [line('x'), line('y', [6, 4]), line('z', [2, 3])] },
-    { title: 'Turn', quiet: '°', lines: [line('turn'), line('lean', [6, 4])] },
-    { title: 'In the set', quiet: '', lines: [line('shown')] },
-  ]
 }

@@ -1,7 +1,7 @@
-import { sayError } from '../desk/messages'
-import { of, post } from '../server/client'
 import { useFocus } from '../server/queries'
 import type { Project, StageShot } from '../server/types'
+import { editCamera } from './edits'
+import { useStageDesk } from './stageDesk'
 
 const MARKS = [0.5, 1, 2, 3, 5, 10, 20, 50, 100]
 
@@ -18,10 +18,12 @@ export function FocusStrip({ project, stage, shotFrame }: { project: Project; st
   const focusAt = (e: React.MouseEvent) => {
     const box = e.currentTarget.getBoundingClientRect()
     const metres = metresAt((e.clientX - box.left) / box.width)
-    void post('/api/shots/{id}/keys', {
-      ...of(stage.shotId),
-      body: { frame: shotFrame, values: { focus: Math.round(metres * 100) / 100 } },
-    }).catch(sayError)
+    void editCamera(stage.shotId, {
+      kind: 'SET',
+      frame: shotFrame,
+      values: { focus: Math.round(metres * 100) / 100 },
+      reach: useStageDesk.getState().reach,
+    })
   }
   if (!ruler) {
     return <div className="h-[50px] shrink-0" />
@@ -63,7 +65,7 @@ export function FocusStrip({ project, stage, shotFrame }: { project: Project; st
         ))}
       </div>
       <span className="num whitespace-nowrap text-quiet">
-        {ruler.near.toFixed(1)}–{ruler.far ? ruler.far.toFixed(1) : '∞'} m · {ruler.degrees.toFixed(1)}°
+        {ruler.near.toFixed(1)}–{ruler.far ? ruler.far.toFixed(1) : '∞'} m · {ruler.degrees.toFixed(1)}° · H {ruler.hyper.toFixed(1)} m
       </span>
     </div>
   )

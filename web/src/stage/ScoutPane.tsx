@@ -1,147 +1,200 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
-import { Euler, Matrix4, Quaternion, Vector3 } from 'three'
+import { useMemo, useRef } from 'react'
+import { Matrix4, Vector3 } from 'three'
 import { useActions } from '../desk/actions'
-import { say, sayError } from '../desk/messages'
-import { ownRatio } from '../painting/ownRatio'
-import { useSetPainter } from '../painting/useSetPainter'
-import { itemAt } from '../parts/lists'
+import { say } from '../desk/messages'
+import { BoardPicture } from '../pictures/BoardPicture'
 import type { Bake } from '../pictures/bake'
-import { useSize } from '../pictures/useSize'
-import { useGrain } from '../playhead/transport'
-import { of, post } from '../server/client'
-import type { Project, StageShot } from '../server/types'
+import { useBoardOver } from '../pictures/boardOvers'
+import { Fills } from '../pictures/Fills'
+import { useWholeSize } from '../pictures/useSize'
+import type { Project, Section, StageShot } from '../server/types'
+import { CameraMarks } from './CameraMarks'
+import { editCamera, editSet } from './edits'
+import { Guides } from './Guides'
+import { flatSeen, framed, matrixOf, perspective, placeOf, standing, widened } from './hands/matrices'
+import { useScout } from './hands/useScout'
+import { pathLines } from './paths'
+import { SetPicture } from './SetPicture'
+import { FREE_VIEWS, setStage, useStageDesk } from './stageDesk'
 
-type Props = { project: Project; stage: StageShot; bake: Bake; k: number; shotFrame: number }
-type Place = { x: number; y: number; z: number; turn: number; tilt: number }
-
-const placeOf = (matrix: Matrix4): Place => {
-  const at = new Vector3()
-  const turned = new Quaternion()
-  matrix.decompose(at, turned, new Vector3())
-  const angles = new Euler().setFromQuaternion(turned, 'YXZ')
-  return { x: at.x, y: at.y, z: at.z, turn: angles.y, tilt: angles.x }
+type Props = {
+  project: Project
+  section: Section
+  stage: StageShot
+  bake: Bake
+  k: number
+  shotFrame: number
+  boardFrame?: number
+  perSecond: number
 }
 
-const matrixOf = (p: Place) =>
-  new Matrix4().compose(
-    new Vector3(p.x, p.y, p.z),
-    new Quaternion().setFromEuler(new Euler(p.tilt, p.turn, 0, 'YXZ')),
-    new Vector3(1, 1, 1),
-  )
-
-const kept = new Map<number, Place>()
-
-/** The free working view. Moving it never moves a shot's camera; only "film from here" does. */
-export function ScoutPane({ project, stage, bake, k, shotFrame }: Props) {
+/** The free working view, and plan, front and side. Moving it never moves a shot's camera; only "film from here" does. */
+export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFrame, perSecond }: Props) {
   const holder = useRef<HTMLDivElement>(null)
-  const grain = useGrain()
-  const { width, height } = useSize(holder)
-  const { canvas, painter, ready } = useSetPainter(project.id, stage.sceneId)
-  const [place, setPlace] = useState<Place>(() => kept.get(stage.sceneId) ?? behind(bake, k))
-  const hold = useRef<{ x: number; y: number; button: number } | undefined>(undefined)
-
-  useEffect(() => {
-    kept.set(stage.sceneId, place)
-  }, [place, stage.sceneId])
-
-  useEffect(() => {
-    if (painter && width > 0) {
-      const view = new Float32Array(matrixOf(place).invert().elements)
-      const projection = bake.projection(k).slice()
-      projection[5] = (itemAt(projection, 0) * width) / height
-      const guide = { view: bake.view(k), projection: bake.projection(k) }
-      painter.draw({ width, height, ratio: ownRatio() * grain, view, projection, places: bake.places(k), guide })
+  const { width, height } = useWholeSize(holder)
+  const free = useStageDesk((d) => d.free)
+  const margin = useStageDesk((d) => d.margin)
+  const steering = useStageDesk((d) => d.steering)
+  const path = useStageDesk((d) => d.path)
+  const { over, blend } = useBoardOver(section)
+  const scout = useScout(stage, bake, k)
+  const { place, flat } = scout
+  const aspect = stage.pictureWidth / stage.pictureHeight
+  const { w, h } = framed(width, height, aspect, margin)
+  const seen = useMemo(() => {
+    if (free !== 'scout') {
+      return flatSeen(free, flat, Math.max(0.1, width / Math.max(1, height)))
     }
-  }, [painter, ready, bake, k, width, height, place, grain])
-
-  const fly = useCallback((ahead: number, right: number, up: number) => {
-    setPlace((p) => {
-      const way = new Vector3(right, 0, -ahead).applyEuler(new Euler(p.tilt, p.turn, 0, 'YXZ'))
-      return { ...p, x: p.x + way.x, y: p.y + way.y + up, z: p.z + way.z }
-    })
-  }, [])
+    return {
+      view: new Float32Array(matrixOf(place).invert().elements),
+      projection: widened(perspective(stage.backWidth / (2 * place.lens), aspect), width / Math.max(1, w), height / Math.max(1, h)),
+    }
+  }, [free, flat, place, stage.backWidth, aspect, width, height, w, h])
+  const lines = useMemo(() => (path ? pathLines(bake) : []), [bake, path])
+  const guide = useMemo(() => ({ view: bake.view(k), projection: bake.projection(k) }), [bake, k])
+  const atCamera = free === 'scout' && isAt(place, bake.view(k))
 
   const filmFromHere = async () => {
-    try {
-      await post('/api/shots/{id}/film-from', {
-        ...of(stage.shotId),
-        body: { frame: shotFrame, placed: [...matrixOf(place).elements], lens: bake.lens(k) },
-      })
+    const done = await editCamera(stage.shotId, {
+      kind: 'FILM_FROM',
+      frame: shotFrame,
+      placed: [...matrixOf(place).elements],
+      lens: Math.round(place.lens * 100) / 100,
+      reach: useStageDesk.getState().reach,
+      keepAim: false,
+    })
+    if (done) {
       say(`${stage.code} is filmed from here`)
-    } catch (e) {
-      sayError(e)
     }
   }
-  const goToCamera = () => setPlace(placeOf(new Matrix4().fromArray(bake.view(k)).invert()))
+  const goToCamera = () => {
+    setStage({ free: 'scout' })
+    scout.goTo(placeOf(standing(bake.view(k)), bake.lens(k)))
+  }
+  const keep = async () => {
+    const made = await editSet(stage.sceneId, {
+      kind: 'KEEP_VIEWPOINT',
+      placed: [...matrixOf(place).elements],
+      lens: place.lens,
+      focus: bake.focus(k),
+    })
+    if (made) {
+      setStage({ panel: 'Viewpoints' })
+    }
+  }
+  const nextFree = () => setStage({ free: FREE_VIEWS[(FREE_VIEWS.indexOf(free) + 1) % FREE_VIEWS.length] })
 
   useActions('scout', [
     { group: 'Stage', name: 'Film from here: the camera goes where the scout view is', keys: 'G', run: () => void filmFromHere() },
     { group: 'Stage', name: 'Scout view to the camera', keys: 'C', run: goToCamera },
-    { group: 'Stage', name: 'Scout ahead', keys: 'W', run: () => fly(0.6, 0, 0) },
-    { group: 'Stage', name: 'Scout back', keys: 'S', run: () => fly(-0.6, 0, 0) },
-    { group: 'Stage', name: 'Scout left', keys: 'A', run: () => fly(0, -0.6, 0) },
-    { group: 'Stage', name: 'Scout right', keys: 'D', run: () => fly(0, 0.6, 0) },
-    { group: 'Stage', name: 'Scout up', keys: 'E', run: () => fly(0, 0, 0.4) },
-    { group: 'Stage', name: 'Scout down', keys: 'Q', run: () => fly(0, 0, -0.4) },
-    { group: 'Stage', name: 'Scout turn left', keys: 'Ctrl+ArrowLeft', run: () => setPlace((p) => ({ ...p, turn: p.turn + 0.06 })) },
-    { group: 'Stage', name: 'Scout turn right', keys: 'Ctrl+ArrowRight', run: () => setPlace((p) => ({ ...p, turn: p.turn - 0.06 })) },
+    { group: 'Stage', name: 'Keep the scout view as a viewpoint', keys: 'Shift+K', run: () => void keep() },
+    { group: 'Stage', name: 'Scout, plan, front or side view', keys: 'P', run: nextFree },
+    { group: 'Stage', name: 'Scout view back to where it was', keys: 'Alt+Z', run: scout.back },
+    { group: 'Stage', name: 'Camera paths in scout and plan', keys: 'Shift+P', run: () => setStage({ path: !path }) },
+    ...(steering
+      ? []
+      : [
+          { group: 'Stage', name: 'Scout ahead', keys: 'W', run: () => scout.go(1, 0, 0) },
+          { group: 'Stage', name: 'Scout back', keys: 'S', run: () => scout.go(-1, 0, 0) },
+          { group: 'Stage', name: 'Scout left', keys: 'A', run: () => scout.go(0, -1, 0) },
+          { group: 'Stage', name: 'Scout right', keys: 'D', run: () => scout.go(0, 1, 0) },
+          { group: 'Stage', name: 'Scout up', keys: 'E', run: () => scout.go(0, 0, 1) },
+          { group: 'Stage', name: 'Scout down', keys: 'Q', run: () => scout.go(0, 0, -1) },
+          { group: 'Stage', name: 'Scout turn left', keys: 'Ctrl+ArrowLeft', run: () => scout.turn(0.06) },
+          { group: 'Stage', name: 'Scout turn right', keys: 'Ctrl+ArrowRight', run: () => scout.turn(-0.06) },
+          { group: 'Stage', name: 'Longer scout lens', keys: 'R', run: () => scout.lens(1.1) },
+          { group: 'Stage', name: 'Wider scout lens', keys: 'F', run: () => scout.lens(1 / 1.1) },
+          { group: 'Stage', name: 'Walk at eye height, or fly', keys: 'H', run: scout.walk },
+          { group: 'Stage', name: 'Scout slower', keys: '-', run: () => scout.pace(1 / 1.5) },
+          { group: 'Stage', name: 'Scout faster', keys: '+ =', run: () => scout.pace(1.5) },
+        ]),
   ])
 
-  const move = (e: React.PointerEvent) => {
-    const from = hold.current
-    if (!from) {
-      return
-    }
-    const dx = e.clientX - from.x
-    const dy = e.clientY - from.y
-    hold.current = { ...from, x: e.clientX, y: e.clientY }
-    if (from.button === 0 && !e.shiftKey) {
-      setPlace((p) => ({ ...p, turn: p.turn + dx * 0.004, tilt: Math.max(-1.5, Math.min(1.5, p.tilt + dy * 0.004)) }))
-    } else {
-      fly(0, -dx * 0.03, dy * 0.03)
-    }
-  }
-
   return (
-    <>
+    <Fills name="scout">
       <div className="flex h-7 items-center gap-2 whitespace-nowrap">
-        <b className="font-semibold">Scout view</b>
-        <span className="truncate text-quiet">free; nothing here moves a shot camera</span>
+        <b className="font-semibold">{free === 'scout' ? 'Scout view' : `${free[0]?.toUpperCase()}${free.slice(1)}`}</b>
+        <span className="min-w-0 flex-1 truncate text-quiet">{scout.words}</span>
+        {FREE_VIEWS.map((name) => (
+          <button
+            key={name}
+            type="button"
+            className={`px-1 text-[13px] ${free === name ? 'text-live underline underline-offset-4' : 'text-quiet'}`}
+            aria-pressed={free === name}
+            onClick={() => setStage({ free: name })}
+          >
+            {name}
+          </button>
+        ))}
       </div>
       <div
         ref={holder}
         role="group"
-        aria-label="Scout view"
-        className="relative min-h-0 flex-1 cursor-move overflow-hidden bg-black"
-        onPointerDown={(e) => {
-          e.currentTarget.setPointerCapture(e.pointerId)
-          hold.current = { x: e.clientX, y: e.clientY, button: e.button }
-        }}
-        onPointerMove={move}
-        onPointerUp={() => {
-          hold.current = undefined
-        }}
-        onContextMenu={(e) => e.preventDefault()}
-        onWheel={(e) => fly(-e.deltaY * 0.01, 0, 0)}
+        aria-label={free === 'scout' ? 'Scout view' : free}
+        className="relative min-h-0 flex-1 overflow-hidden bg-black"
+        onWheel={scout.wheel}
       >
-        <canvas ref={canvas} className="absolute inset-0 h-full w-full" role="img" aria-label="Scout view" data-picture="scout" />
+        <SetPicture
+          projectId={project.id}
+          stage={stage}
+          pane="scout"
+          label={free === 'scout' ? 'Scout view' : `${free} view`}
+          width={width}
+          height={height}
+          seen={seen}
+          places={bake.places(k)}
+          action={bake.actionFrame(k)}
+          guide={atCamera || free !== 'scout' ? undefined : guide}
+          lines={lines}
+          flat={free !== 'scout'}
+          works
+          off={false}
+          empty={scout.empty}
+        />
+        <CameraMarks
+          perSecond={perSecond}
+          stage={stage}
+          bake={bake}
+          k={k}
+          shotFrame={shotFrame}
+          seen={seen}
+          width={width}
+          height={height}
+          flat={free !== 'scout'}
+        />
+        {free === 'scout' && (
+          <div
+            className="pointer-events-none absolute outline outline-white/30"
+            style={{ left: (width - w) / 2, top: (height - h) / 2, width: w, height: h }}
+          >
+            {atCamera && over > 0 && boardFrame !== undefined && (
+              <BoardPicture mediaId={section.mediaId} name={section.boardName} frame={boardFrame} opacity={over} blend={blend} />
+            )}
+            {atCamera && <Guides aspect={aspect} />}
+          </div>
+        )}
       </div>
       <div className="flex items-center gap-2 py-1.5">
-        <button type="button" className="button border-live!" onClick={() => void filmFromHere()}>
+        <button type="button" className="button border-live!" onClick={() => void filmFromHere()} disabled={free !== 'scout'}>
           Film from here
         </button>
         <button type="button" className="button" onClick={goToCamera}>
           Go to camera
         </button>
-        <span className="ml-auto truncate text-[13px] text-quiet">drag to look, Shift to slide, wheel to go</span>
+        <button type="button" className="button" onClick={() => void keep()} disabled={free !== 'scout'}>
+          Keep as viewpoint
+        </button>
+        <span className="num ml-auto text-[13px] text-quiet">{free === 'scout' ? `${place.lens.toFixed(0)} mm` : ''}</span>
       </div>
-    </>
+    </Fills>
   )
 }
 
-/** To begin with: above and behind the camera, looking its way. */
-function behind(bake: Bake, k: number): Place {
-  const p = placeOf(new Matrix4().fromArray(bake.view(k)).invert())
-  const back = new Vector3(2.5, 0, 7).applyEuler(new Euler(0, p.turn, 0))
-  return { ...p, x: p.x + back.x, y: p.y + 3, z: p.z + back.z, tilt: -0.28 }
+/** Whether a place is where a camera stands, so that both frame the same. */
+function isAt(place: Parameters<typeof matrixOf>[0], view: Float32Array): boolean {
+  const camera = standing(view)
+  const own = matrixOf(place)
+  const apart = new Vector3().setFromMatrixPosition(own).distanceTo(new Vector3().setFromMatrixPosition(camera))
+  const ahead = (m: Matrix4) => new Vector3(0, 0, -1).applyMatrix4(new Matrix4().extractRotation(m))
+  return apart < 0.01 && ahead(own).dot(ahead(camera)) > 0.99999
 }

@@ -1,28 +1,38 @@
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo } from 'react'
+import { useShallow } from 'zustand/react/shallow'
 import { useActions } from '../desk/actions'
-import { setDesk, useDesk, useOfDesk } from '../desk/desk'
-import { sayError } from '../desk/messages'
+import { useDesk } from '../desk/desk'
 import { Empty } from '../parts/Empty'
-import { readBake } from '../pictures/bake'
+import { type Bake, readBake } from '../pictures/bake'
+import { nextBlend, toggleBoardOver } from '../pictures/boardOvers'
+import { useFilling } from '../pictures/Fills'
 import { useRestingFrame } from '../playhead/atPlayhead'
 import { sectionAt, shotFrameAt } from '../playhead/lookup'
-import { goTo, step } from '../playhead/transport'
-import { of, post } from '../server/client'
-import { useBake, useBoardFrame, useStage } from '../server/queries'
-import type { Project, Section, Sequence } from '../server/types'
+import { goTo } from '../playhead/transport'
+import { useBake, useBoardFrame, useMove, useStage } from '../server/queries'
+import type { Project, Section, Sequence, StageShot } from '../server/types'
 import { CameraPane } from './CameraPane'
 import { Channels } from './Channels'
 import { FocusStrip } from './FocusStrip'
-import { Properties } from './Properties'
+import { KeyBar } from './KeyBar'
+import { CameraPanel } from './panels/CameraPanel'
+import { LayersPanel } from './panels/LayersPanel'
+import { ThingsPanel, takeOut } from './panels/ThingsPanel'
+import { ViewpointsPanel } from './panels/ViewpointsPanel'
 import { ScoutPane } from './ScoutPane'
+import { choose, PANELS, setStage, useStageDesk } from './stageDesk'
+import { useStageKeys } from './useStageKeys'
 
 /** The set, the shot's camera and its movement. */
 export function Stage({ project, sequence }: { project: Project; sequence: Sequence }) {
   const section = useDesk((d) => sectionAt(sequence, d.frame))
-  if (!section) {
+  if (!section?.shotId) {
     return (
-      <Empty title="Black" text="No shot is seen at this frame.">
-        <button type="button" className="button" onClick={() => goTo(sequence.sections[0]?.in ?? sequence.start)}>
+      <Empty
+        title={section ? 'No camera' : 'Black'}
+        text={section ? 'What is seen at this frame has no camera of its own.' : 'No shot is seen at this frame.'}
+      >
+        <button type="button" className="button" onClick={() => goTo(sequence.sections.find((s) => s.shotId)?.in ?? sequence.start)}>
           Go to the first shot
         </button>
       </Empty>
@@ -32,114 +42,139 @@ export function Stage({ project, sequence }: { project: Project; sequence: Seque
 }
 
 function ShotStage({ project, sequence, section }: { project: Project; sequence: Sequence; section: Section }) {
-  const { frame, boardOver } = useOfDesk('frame', 'boardOver')
-  const shotFrame = shotFrameAt(section, frame)
-  const resting = useRestingFrame(shotFrame)
   const stage = useStage(project.id, section.shotId).data
   const bytes = useBake(project.id, section.shotId).data
   const bake = useMemo(() => (bytes ? readBake(bytes) : undefined), [bytes])
-  const [item, setItem] = useState<number>()
-  const boardFrame = useBoardFrame(sequence, section, frame)
-  const k = stage ? shotFrame - stage.framesFirst : 0
-
-  // keys mean what is chosen: the camera, or a thing of the set, whose keys lie on the action's clock
-  const chosen = stage?.items.find((i) => i.id === item)
-  const offset = chosen ? (stage?.actionOffset ?? 0) : 0
-  const what = chosen?.name ?? 'the camera'
-  const keyFrames = useMemo(() => {
-    const all = Object.values(chosen?.channels ?? stage?.channels ?? {}).flatMap((keys) => keys.map((x) => x.frame - offset))
-    return [...new Set(all)].sort((a, b) => a - b)
-  }, [stage, chosen, offset])
-
-  const toKey = (way: 1 | -1) => {
-    const next = way > 0 ? keyFrames.find((f) => f > shotFrame) : [...keyFrames].reverse().find((f) => f < shotFrame)
-    if (next !== undefined) {
-      step(next - shotFrame)
+  // what hands moved is shown until the server's own movement has it
+  useEffect(() => {
+    if (bake) {
+      setStage({ moving: undefined })
     }
+  }, [bake])
+  useEffect(() => () => void setStage({ steering: false, moving: undefined }), [])
+  if (!stage || !bake) {
+    return <Empty title="One moment" text={`Setting up ${section.code}`} />
   }
+  return <OnSet project={project} sequence={sequence} section={section} stage={stage} bake={bake} />
+}
+
+type Props = { project: Project; sequence: Sequence; section: Section; stage: StageShot; bake: Bake }
+
+function OnSet({ project, sequence, section, stage, bake }: Props) {
+  const frame = useDesk((d) => d.frame)
+  const { panel, chosen, area } = useStageDesk(useShallow(({ panel, chosen, area }) => ({ panel, chosen, area })))
+  const shotFrame = shotFrameAt(section, frame)
+  const resting = useRestingFrame(shotFrame)
+  const boardFrame = useBoardFrame(sequence, section, frame)
+  const k = Math.max(0, Math.min(bake.frames - 1, shotFrame - stage.framesFirst))
+  const action = bake.actionFrame(resting.frame - stage.framesFirst)
+  const item = panel === 'Things' ? stage.items.find((i) => i.id === chosen[0]) : undefined
+  const move = useMove(project.id, stage.shotId).data
+  const keys = useStageKeys({ stage, item, shotFrame })
+  useFilling(['camera', 'scout'], 'camera')
+
   const toShot = (way: 1 | -1) => {
     const next = sequence.sections[sequence.sections.indexOf(section) + way]
     if (next) {
       goTo(next.in)
     }
   }
-  const at = shotFrame + offset
-  const keyHere = () =>
-    void (
-      chosen
-        ? post('/api/items/{id}/keys/here', of(chosen.id, { frame: at }))
-        : post('/api/shots/{id}/keys/here', of(section.shotId, { frame: at }))
-    ).catch(sayError)
-  const removeKey = () =>
-    void (
-      chosen
-        ? post('/api/items/{id}/keys/remove', of(chosen.id, { frame: at }))
-        : post('/api/shots/{id}/keys/remove', { ...of(section.shotId), body: { frame: at, channels: Object.keys(stage?.plain ?? {}) } })
-    ).catch(sayError)
-  const moveKey = (from: number, to: number) => {
-    const body = { from: from + offset, to: to + offset }
-    void (
-      chosen
-        ? post('/api/items/{id}/keys/move', { ...of(chosen.id), body })
-        : post('/api/shots/{id}/keys/move', { ...of(section.shotId), body })
-    )
-      .then(() => step(to - shotFrame))
-      .catch(sayError)
+  const nextThing = () => {
+    const next = stage.items[(stage.items.findIndex((i) => i.id === chosen[0]) + 1) % stage.items.length]
+    choose(next?.id)
+    setStage({ panel: 'Things' })
   }
-  // the server says where there is no key: the window may not have heard yet of one that was just made
+  const takeAway = () => {
+    if (area === 'pictures' && chosen.length > 0 && panel === 'Things') {
+      void takeOut(stage, chosen, action)
+    } else {
+      keys.remove()
+    }
+  }
   useActions('stage', [
-    { group: 'Stage', name: `Key all of ${what} here`, keys: 'K', run: keyHere },
-    { group: 'Stage', name: `Remove the keys of ${what} here`, keys: 'Delete', run: removeKey },
+    ...keys.actions,
     {
       group: 'Stage',
-      name: `Move the keys of ${what} one frame earlier`,
-      keys: 'Alt+ArrowLeft',
-      run: () => moveKey(shotFrame, shotFrame - 1),
+      name: area === 'pictures' && item ? `Take ${chosen.length > 1 ? 'the chosen things' : item.name} out of the set` : keys.removeWords,
+      keys: 'Delete',
+      run: takeAway,
     },
+    { group: 'Stage', name: 'Choose the next thing of the set', keys: 'N', run: nextThing, disabled: stage.items.length === 0 },
     {
       group: 'Stage',
-      name: `Move the keys of ${what} one frame later`,
-      keys: 'Alt+ArrowRight',
-      run: () => moveKey(shotFrame, shotFrame + 1),
+      name: 'Choose the camera',
+      keys: 'Escape',
+      run: () => {
+        choose(undefined)
+        keys.choose([])
+        setStage({ panel: 'Camera' })
+      },
+      disabled: chosen.length === 0 && keys.chosen.length === 0,
     },
-    {
+    ...PANELS.map((name, i) => ({
       group: 'Stage',
-      name: 'Choose the next thing of the set',
-      keys: 'N',
-      run: () => setItem(stage?.items[(stage.items.findIndex((i) => i.id === item) + 1) % (stage.items.length || 1)]?.id),
-      disabled: !stage?.items.length,
-    },
-    { group: 'Stage', name: 'Choose the camera', keys: 'Escape', run: () => setItem(undefined), disabled: !chosen },
-    { group: 'Stage', name: `Next key of ${what}`, keys: '.', run: () => toKey(1) },
-    { group: 'Stage', name: `Previous key of ${what}`, keys: ',', run: () => toKey(-1) },
+      name: `${name} panel`,
+      keys: `Ctrl+Shift+${'ASDF'[i]}`,
+      run: () => setStage({ panel: name }),
+    })),
     { group: 'Stage', name: 'Next shot', keys: 'ArrowDown', run: () => toShot(1) },
     { group: 'Stage', name: 'Previous shot', keys: 'ArrowUp', run: () => toShot(-1) },
-    { group: 'Stage', name: 'Board over the camera picture', keys: 'O', run: () => setDesk({ boardOver: boardOver > 0 ? 0 : 0.4 }) },
+    { group: 'Stage', name: 'Board over the camera picture', keys: 'O', run: () => toggleBoardOver(section) },
+    { group: 'Stage', name: 'Board plain, lines alone or difference', keys: 'Shift+B', run: nextBlend },
   ])
-  if (!stage || !bake) {
-    return <Empty title="One moment" text={`Setting up ${section.code}`} />
-  }
+  const pane = { project, section, stage, bake, k, shotFrame, boardFrame }
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="flex min-h-0 flex-[1.9] gap-3 bg-ground px-4 pt-2 max-[900px]:flex-none max-[900px]:flex-col">
         <div className="flex min-w-0 flex-[1.34] flex-col max-[900px]:h-[70vw] max-[900px]:flex-none">
-          <CameraPane project={project} section={section} stage={stage} bake={bake} k={k} shotFrame={shotFrame} boardFrame={boardFrame} />
+          <CameraPane {...pane} />
           <FocusStrip project={project} stage={stage} shotFrame={resting.frame} />
         </div>
         <div className="flex min-w-0 flex-1 flex-col max-[900px]:min-h-[85vw] max-[900px]:flex-none">
-          <ScoutPane project={project} stage={stage} bake={bake} k={k} shotFrame={shotFrame} />
-          <Properties
-            project={project}
-            stage={stage}
-            action={bake.actionFrame(resting.frame - stage.framesFirst)}
-            shotFrame={resting.frame}
-            runs={resting.runs}
-            item={item}
-            chooseItem={setItem}
-          />
+          <ScoutPane {...pane} perSecond={sequence.framesPerSecond} />
+          <div className="flex h-[168px] shrink-0 flex-col border-t border-line pb-1">
+            <div className="flex h-7 shrink-0 items-center gap-4 text-[13px]" role="tablist" aria-label="What is worked on">
+              {PANELS.map((name) => (
+                <button
+                  key={name}
+                  type="button"
+                  role="tab"
+                  aria-selected={panel === name}
+                  className={panel === name ? 'text-live underline underline-offset-4' : 'text-quiet'}
+                  onClick={() => setStage({ panel: name })}
+                >
+                  {name}
+                  {count(name, stage) > 0 && <span className="num ml-1 text-[12px]">{count(name, stage)}</span>}
+                </button>
+              ))}
+            </div>
+            <div className="flex min-h-0 flex-1 flex-col" role="tabpanel" aria-label={panel}>
+              {panel === 'Camera' && (
+                <CameraPanel project={project} stage={stage} move={move} shotFrame={resting.frame} runs={resting.runs} />
+              )}
+              {panel === 'Things' && (
+                <ThingsPanel project={project} stage={stage} action={action} shotFrame={resting.frame} runs={resting.runs} />
+              )}
+              {panel === 'Viewpoints' && <ViewpointsPanel project={project} stage={stage} action={action} />}
+              {panel === 'Layers' && <LayersPanel stage={stage} shotFrame={resting.frame} />}
+            </div>
+          </div>
         </div>
       </div>
-      <Channels stage={stage} item={chosen} shotFrame={shotFrame} moveKey={moveKey} />
+      <Channels
+        stage={stage}
+        item={item}
+        move={move}
+        shotFrame={shotFrame}
+        chosen={keys.chosen}
+        choose={keys.choose}
+        moveKeys={keys.move}
+        moveLayer={keys.moveLayer}
+      />
+      {!item && <KeyBar stage={stage} chosen={keys.chosen} copy={keys.copy} paste={keys.paste} />}
     </div>
   )
 }
+
+const count = (panel: (typeof PANELS)[number], stage: StageShot) =>
+  panel === 'Things' ? stage.items.length : panel === 'Viewpoints' ? stage.viewpoints.length : panel === 'Layers' ? stage.layers.length : 0

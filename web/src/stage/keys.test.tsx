@@ -2,20 +2,35 @@
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { allActions } from '../desk/actions'
+import { press, said } from '../desk/fakeKeys'
+import { putAwayAll } from '../desk/messages'
 import { boxes, fakeWindow, type Stroke, texts, whereIs } from '../parts/fakeWindow'
-import { fakeServer, show } from '../server/fakeServer'
+import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
 import type { Project, StageItem, StageShot } from '../server/types'
 import { Channels } from './Channels'
 import { FilmWith } from './FilmWith'
 import { FocusStrip } from './FocusStrip'
-import { Properties } from './Properties'
+import { KeyBar } from './KeyBar'
+import { type KeyAt, LEFT } from './lanes'
+import { CameraPanel } from './panels/CameraPanel'
+import { ThingsPanel } from './panels/ThingsPanel'
+import { choose, useStageDesk } from './stageDesk'
 
 const WIDTH = 1248
 const project = { id: 3 } as Project
 const gull = {
   id: 21,
   name: 'gull 1',
+  shape: 'GULL',
+  colour: '#dddddd',
+  width: 1,
+  height: 1,
+  depth: 1,
+  locked: false,
+  hidden: false,
+  hanging: ['cam_wide'],
+  curves: {},
   channels: {
     x: [
       { frame: 40, value: 0, easing: 'STRAIGHT' },
@@ -23,7 +38,7 @@ const gull = {
     ],
   },
 } as unknown as StageItem
-const pole = { id: 22, name: 'tide pole', channels: {} } as unknown as StageItem
+const pole = { ...gull, id: 22, name: 'tide pole', shape: 'TIDE_POLE', hanging: [], channels: {} } as StageItem
 const stage = {
   shotId: 5,
   code: 'sh0030',
@@ -46,6 +61,18 @@ const stage = {
     lens: [{ frame: 1001, value: 35, easing: 'EASED' }],
   },
   plain: {},
+  curves: { pan: Array.from({ length: 64 }, (_, i) => i / 2), lens: Array.from({ length: 64 }, () => 35) },
+  touched: ['pan', 'lens'],
+  reach: {
+    HERE: { pan: 'makes a key here' },
+    ALL_KEYS: { pan: 'moves all 2 keys along' },
+    WHOLE: { pan: 'takes all 2 keys away' },
+  },
+  locked: false,
+  mounts: [],
+  layers: [],
+  sceneLayers: [],
+  viewpoints: [],
   items: [gull, pole],
   cameras: [
     { id: 8, name: 'cam_sh0030', shots: ['sh0030', 'sh0050'] },
@@ -61,39 +88,44 @@ beforeEach(() => {
 afterEach(() => {
   cleanup()
   queryClient.clear()
+  putAwayAll()
   vi.unstubAllGlobals()
 })
 
-describe('numbers of the camera and of things', () => {
-  const shown = (item?: number, chooseItem = vi.fn()) =>
-    show(<Properties project={project} stage={stage} action={42} shotFrame={1003} runs={false} item={item} chooseItem={chooseItem} />)
-  const values = { x: 1.234, y: 1.6, z: -4, pan: 12.34, tilt: 0, roll: 0, lens: 35, focus: 8 }
+const values = { x: 1.234, y: 1.6, z: -4, pan: 12.34, tilt: 0, roll: 0, lens: 35, focus: 8, stop: 2.8 }
 
-  it('shows the values at the frame, each with its digits', async () => {
-    fakeServer({ '/api/shots/5/camera?frame=1003': values })
+describe('numbers of the camera', () => {
+  const shown = (of: StageShot = stage) => show(<CameraPanel project={project} stage={of} shotFrame={1003} runs={false} />)
+
+  it('shows the values at the frame, each with its digits, and marks what nobody ever set', async () => {
+    fakeServer({ '/api/shots/5/camera?frame=1003': { keyed: values, pose: values } })
     shown()
     expect(await screen.findByLabelText('x, m')).toHaveProperty('value', '1.23')
     expect(screen.getByLabelText('pan, °')).toHaveProperty('value', '12.3')
     expect(screen.getByLabelText('T-stop')).toHaveProperty('value', '2.8')
     expect(screen.getByLabelText('back, mm')).toHaveProperty('value', '24.89')
+    expect(screen.getByLabelText('T-stop').dataset.untouched).toBe('true')
+    expect(screen.getByLabelText('pan, °').dataset.untouched).toBe('false')
   })
 
-  it('makes a typed number a key at this frame, moving on as is chosen; a comma and a true minus are read', async () => {
-    const asked = fakeServer({ '/api/shots/5/camera?frame=1003': values })
+  it('says what a change will do before it is typed, and reaches as far as is chosen; a comma and a true minus are read', async () => {
+    const asked = fakeServer({ '/api/shots/5/camera?frame=1003': { keyed: values, pose: values } })
     shown()
-    fireEvent.change(screen.getByLabelText('Movement to the next key'), { target: { value: 'STRAIGHT' } })
+    fireEvent.change(screen.getByLabelText('How far a change reaches'), { target: { value: 'ALL_KEYS' } })
     const pan = await screen.findByLabelText('pan, °')
+    fireEvent.focus(pan)
+    expect(screen.getByRole('status').textContent).toBe('moves all 2 keys along')
     fireEvent.change(pan, { target: { value: '−7,5' } })
     fireEvent.blur(pan)
-    await waitFor(() => expect(asked.map((a) => a.method)).toContain('POST'))
-    expect(asked.find((a) => a.method === 'POST')).toMatchObject({
-      path: '/api/shots/5/keys',
-      body: { frame: 1003, values: { pan: -7.5 }, easing: 'STRAIGHT' },
+    await waitFor(() => expect(posts(asked)).toHaveLength(1))
+    expect(posts(asked)[0]).toMatchObject({
+      path: '/api/shots/5/camera/edits',
+      body: { kind: 'SET', frame: 1003, values: { pan: -7.5 }, reach: 'ALL_KEYS' },
     })
   })
 
-  it('sends nothing for what is no number, for an empty field, or after Escape', async () => {
-    const asked = fakeServer({ '/api/shots/5/camera?frame=1003': values })
+  it('goes on from what is there after a plus, and sends nothing for what is no number, for an empty field, or after Escape', async () => {
+    const asked = fakeServer({ '/api/shots/5/camera?frame=1003': { keyed: values, pose: values } })
     shown()
     const lens = await screen.findByLabelText('lens, mm')
     for (const typed of ['wide', ' ']) {
@@ -104,44 +136,93 @@ describe('numbers of the camera and of things', () => {
     fireEvent.keyDown(lens, { key: 'Escape' })
     fireEvent.blur(lens)
     expect(lens).toHaveProperty('value', '35.0')
-    expect(asked.filter((a) => a.method === 'POST')).toEqual([])
+    expect(posts(asked)).toEqual([])
+    fireEvent.change(lens, { target: { value: '+15' } })
+    fireEvent.blur(lens)
+    await waitFor(() => expect(posts(asked)[0]?.body).toMatchObject({ values: { lens: 50 } }))
   })
 
-  it('changes the stop and the film back of the camera without a key', async () => {
-    const asked = fakeServer({ '/api/shots/5/camera?frame=1003': values })
+  it('lets nothing be typed on a locked camera, and unlocks it', async () => {
+    const asked = fakeServer({ '/api/shots/5/camera?frame=1003': { keyed: values, pose: values } })
+    shown({ ...stage, locked: true })
+    expect(await screen.findByLabelText('lens, mm')).toHaveProperty('disabled', true)
+    expect(screen.getByLabelText('back, mm')).toHaveProperty('disabled', true)
+    fireEvent.click(screen.getByText('Locked'))
+    await waitFor(() => expect(posts(asked)[0]?.body).toEqual({ kind: 'LOCK', locked: false }))
+  })
+
+  it('shows where an aimed camera really looks, says what says so, and lets go of it', async () => {
+    const asked = fakeServer({ '/api/shots/5/camera?frame=1003': { keyed: values, pose: { ...values, pan: 77 } } })
+    shown({ ...stage, aim: { item: 21, name: 'gull 1', x: 0, y: 0, z: 0, lag: 0 } })
+    const pan = await screen.findByLabelText('pan, °')
+    expect([pan.getAttribute('value'), pan.hasAttribute('disabled')]).toEqual(['77.0', true])
+    fireEvent.click(screen.getByText('let go'))
+    await waitFor(() => expect(posts(asked)[0]?.body).toMatchObject({ kind: 'AIM', frame: 1003 }))
+    expect(posts(asked)[0]?.body).not.toHaveProperty('item')
+  })
+
+  it('offers no reach where there is no key: a change is for all frames', async () => {
+    fakeServer({ '/api/shots/5/camera?frame=1003': { keyed: values, pose: values } })
+    shown({ ...stage, channels: {} })
+    expect(await screen.findByText('stands still')).toBeTruthy()
+    expect(screen.queryByLabelText('How far a change reaches')).toBeNull()
+  })
+})
+
+describe('things of the set', () => {
+  const shown = () => show(<ThingsPanel project={project} stage={stage} action={42} shotFrame={1003} runs={false} />)
+  beforeEach(() => choose(undefined))
+
+  it('keys a chosen thing on the clock of the action', async () => {
+    const asked = fakeServer({ '/api/items/21/at?frame=42': { x: 1, y: 2, z: 3, turn: 90, lean: 0 } })
+    choose(21)
     shown()
-    const back = await screen.findByLabelText('back, mm')
-    fireEvent.change(back, { target: { value: '36' } })
-    fireEvent.blur(back)
-    await waitFor(() => expect(asked).toContainEqual({ method: 'POST', path: '/api/shots/5/camera', body: { backWidth: 36 } }))
-  })
-
-  it('keys a thing on the clock of the action, and says whether it moves', async () => {
-    const asked = fakeServer({ '/api/items/21/values?frame=42': { x: 1, y: 2, z: 3, turn: 90, lean: 0 } })
-    shown(21)
     const turn = await screen.findByLabelText('turn, °')
-    expect(screen.getByText('action frame 42, moves')).toBeTruthy()
     fireEvent.change(turn, { target: { value: '45' } })
     fireEvent.blur(turn)
     await waitFor(() =>
-      expect(asked).toContainEqual({
-        method: 'POST',
-        path: '/api/items/21/place',
-        body: { frame: 42, values: { turn: 45 }, easing: 'EASED' },
-      }),
+      expect(posts(asked)).toEqual([
+        {
+          method: 'POST',
+          path: '/api/scenes/1/edits',
+          body: { kind: 'PLACE', frame: 42, places: [{ id: 21, values: { turn: 45 } }] },
+        },
+      ]),
     )
   })
 
-  it('takes a thing out and chooses the camera again; one that is put in is chosen', async () => {
-    const chooseItem = vi.fn()
-    const asked = fakeServer({ '/api/items/22/values': { x: 0 }, '/api/shots/5/items': 77 })
-    shown(22, chooseItem)
+  it('takes a thing out, says what hung on it, and chooses none', async () => {
+    const asked = fakeServer({ '/api/items/21/at': { x: 0 }, '/api/scenes/1/edits': [] })
+    choose(21)
+    shown()
     fireEvent.click(await screen.findByText('take out of the set'))
-    await waitFor(() => expect(asked.map((a) => a.path)).toContain('/api/items/22/remove'))
-    expect(chooseItem).toHaveBeenCalledWith(undefined)
+    await waitFor(() => expect(posts(asked)[0]?.body).toEqual({ kind: 'REMOVE', items: [21], frame: 42 }))
+    await waitFor(() => expect(said()).toContain('gull 1 taken out; cam_wide let go of it and stays where it was. Ctrl Z brings all back'))
+    expect(useStageDesk.getState().chosen).toEqual([])
+  })
+
+  it('chooses what is put in', async () => {
+    const asked = fakeServer({ '/api/shots/5/items': 77 })
+    shown()
     fireEvent.change(screen.getByLabelText('Put a thing in the set'), { target: { value: 'TIDE_POLE' } })
-    await waitFor(() => expect(chooseItem).toHaveBeenCalledWith(77))
-    expect(asked.at(-1)?.body).toEqual({ shape: 'TIDE_POLE', frame: 1003 })
+    await waitFor(() => expect(useStageDesk.getState().chosen).toEqual([77]))
+    expect(asked.at(-1)?.body).toMatchObject({ shape: 'TIDE_POLE', frame: 1003 })
+  })
+
+  it('names, colours and ties the camera to what is chosen, with a key for each tie', async () => {
+    const asked = fakeServer({ '/api/items/21/at': { x: 0 } })
+    choose(21)
+    shown()
+    const name = await screen.findByLabelText('Name of the thing')
+    fireEvent.change(name, { target: { value: 'old gull' } })
+    fireEvent.blur(name)
+    await press('Ctrl+Alt+M')
+    await waitFor(() =>
+      expect(posts(asked).map((a) => a.body)).toEqual([
+        { kind: 'LOOK', items: [21], name: 'old gull' },
+        { kind: 'MOUNT', frame: 1003, item: 21, throughout: true },
+      ]),
+    )
   })
 })
 
@@ -171,6 +252,8 @@ describe('the focus strip', () => {
     far: 12.4,
     focus: 8,
     degrees: 39.1,
+    hyper: 21.5,
+    stop: 2.8,
     things: [
       { name: 'gate', metres: 4 },
       { name: 'gate post', metres: 4.1 },
@@ -184,13 +267,13 @@ describe('the focus strip', () => {
     expect(await screen.findByText('▾ gate')).toBeTruthy()
     expect(screen.queryByText('▾ gate post')).toBeNull()
     expect(screen.getByText('▾ lighthouse')).toBeTruthy()
-    expect(screen.getByText('5.2–12.4 m · 39.1°')).toBeTruthy()
+    expect(screen.getByText('5.2–12.4 m · 39.1° · H 21.5 m')).toBeTruthy()
   })
 
   it('says infinity where nothing far is unsharp', async () => {
     fakeServer({ '/api/shots/5/focus': { ...ruler, far: undefined } })
     show(<FocusStrip project={project} stage={stage} shotFrame={1003} />)
-    expect(await screen.findByText('5.2–∞ m · 39.1°')).toBeTruthy()
+    expect(await screen.findByText('5.2–∞ m · 39.1° · H 21.5 m')).toBeTruthy()
   })
 
   it('keys the focus where it is pressed: the middle of the bar is the middle of its decades', async () => {
@@ -198,17 +281,25 @@ describe('the focus strip', () => {
     show(<FocusStrip project={project} stage={stage} shotFrame={1003} />)
     fireEvent.click(await screen.findByTitle('Press for the focus there'), { clientX: WIDTH / 2 })
     // √(0.4 × 150) m
-    await waitFor(() => expect(asked.at(-1)?.body).toEqual({ frame: 1003, values: { focus: 7.75 } }))
+    await waitFor(() => expect(asked.at(-1)?.body).toMatchObject({ kind: 'SET', frame: 1003, values: { focus: 7.75 } }))
   })
 })
 
 describe('the lanes of keys', () => {
-  const LEFT = 214
   const x = (frame: number) => LEFT + 10 + ((frame - 993) / (1056 - 993)) * (WIDTH - LEFT - 34)
-  const lanes = (item?: StageItem, moveKey = vi.fn()) => {
-    show(<Channels stage={stage} item={item} shotFrame={1010} moveKey={moveKey} />)
-    return { canvas: screen.getByRole('img'), moveKey }
+  const done = () => ({ choose: vi.fn(), moveKeys: vi.fn(), moveLayer: vi.fn() })
+  const lanes = (item?: StageItem, chosen: KeyAt[] = [], of: StageShot = stage) => {
+    const told = done()
+    show(<Channels stage={of} item={item} shotFrame={1010} chosen={chosen} {...told} />)
+    return { canvas: screen.getByRole('img'), ...told }
   }
+  const drag = (canvas: HTMLElement, from: [number, number], to: [number, number]) => {
+    fireEvent.pointerDown(canvas, { clientX: from[0], clientY: from[1], button: 0, buttons: 1, pointerId: 1 })
+    fireEvent.pointerMove(canvas, { clientX: to[0], clientY: to[1], buttons: 1, pointerId: 1 })
+    fireEvent.pointerUp(canvas, { clientX: to[0], clientY: to[1], pointerId: 1 })
+  }
+  /** The middle of a row of four. */
+  const row = (i: number) => 30 + (i + 0.5) * ((170 - 34) / 4)
 
   it('shows the camera’s channels, and says where there are no keys', () => {
     lanes()
@@ -227,12 +318,11 @@ describe('the lanes of keys', () => {
     expect(boxes(strokes, '#ffffff').find(([, , w]) => w === 1.5)?.[0]).toBeCloseTo(x(1010))
   })
 
-  it('draws eased ways as the curve they are, and steps as steps', () => {
+  it('draws a channel as the server works it out, frame by frame', () => {
     lanes()
-    const [bezier] = strokes.filter((s) => s.what === 'bezierCurveTo')
-    const third = (x(1040) - x(1001)) / 3
-    expect(bezier?.with[0]).toBeCloseTo(x(1001) + third)
-    expect(bezier?.with[2]).toBeCloseTo(x(1040) - third)
+    const [from, ...to] = strokes.filter((s) => s.what === 'moveTo' || s.what === 'lineTo')
+    expect(from?.with[0]).toBeCloseTo(x(993))
+    expect(to[9]?.with[0]).toBeCloseTo(x(1003))
   })
 
   it('shows a thing’s keys on the shot’s frames', () => {
@@ -243,28 +333,107 @@ describe('the lanes of keys', () => {
   })
 
   it('moves a key that is taken hold of to where it is let go', () => {
-    const { canvas, moveKey } = lanes()
-    fireEvent.pointerDown(canvas, { clientX: x(1040), clientY: 80, button: 0, buttons: 1, pointerId: 1 })
-    fireEvent.pointerMove(canvas, { clientX: x(1035), clientY: 80, buttons: 1, pointerId: 1 })
-    fireEvent.pointerUp(canvas, { pointerId: 1 })
-    expect(moveKey).toHaveBeenCalledExactlyOnceWith(1040, 1035)
+    const { canvas, choose: chosen, moveKeys } = lanes()
+    drag(canvas, [x(1040), row(1)], [x(1035), row(1)])
+    expect(chosen).toHaveBeenCalledWith([{ channel: 'pan', frame: 1040 }])
+    expect(moveKeys).toHaveBeenCalledExactlyOnceWith(-5)
   })
 
   it('lets a key be where it was put back, was let go at once, or the pointer was lost', () => {
-    const { canvas, moveKey } = lanes()
-    fireEvent.pointerDown(canvas, { clientX: x(1040), clientY: 80, button: 0, buttons: 1, pointerId: 1 })
-    fireEvent.pointerUp(canvas, { pointerId: 1 })
-    fireEvent.pointerDown(canvas, { clientX: x(1040), clientY: 80, button: 0, buttons: 1, pointerId: 1 })
-    fireEvent.pointerMove(canvas, { clientX: x(1030), clientY: 80, buttons: 1, pointerId: 1 })
+    const { canvas, moveKeys } = lanes()
+    drag(canvas, [x(1040), row(1)], [x(1040), row(1)])
+    fireEvent.pointerDown(canvas, { clientX: x(1040), clientY: row(1), button: 0, buttons: 1, pointerId: 1 })
+    fireEvent.pointerMove(canvas, { clientX: x(1030), clientY: row(1), buttons: 1, pointerId: 1 })
     fireEvent.pointerCancel(canvas, { pointerId: 1 })
-    expect(moveKey).not.toHaveBeenCalled()
+    expect(moveKeys).not.toHaveBeenCalled()
+  })
+
+  it('chooses keys of several channels by a box, and none by a press beside them', () => {
+    const { canvas, choose: chosen } = lanes()
+    drag(canvas, [x(995), row(1) - 5], [x(1030), row(2) + 5])
+    expect(chosen).toHaveBeenLastCalledWith([
+      { channel: 'pan', frame: 1001 },
+      { channel: 'lens', frame: 1001 },
+    ])
+    drag(canvas, [x(1020), row(3)], [x(1020), row(3)])
+    expect(chosen).toHaveBeenLastCalledWith([])
+  })
+
+  it('keeps what is chosen together when one of it is taken hold of', () => {
+    const both = [
+      { channel: 'pan', frame: 1001 },
+      { channel: 'lens', frame: 1001 },
+    ]
+    const { canvas, choose: chosen, moveKeys } = lanes(undefined, both)
+    drag(canvas, [x(1001), row(1)], [x(1011), row(1)])
+    expect(chosen).not.toHaveBeenCalled()
+    expect(moveKeys).toHaveBeenCalledExactlyOnceWith(10)
   })
 
   it('never moves a key beyond the shot’s frames', () => {
-    const { canvas, moveKey } = lanes()
-    fireEvent.pointerDown(canvas, { clientX: x(1001), clientY: 80, button: 0, buttons: 1, pointerId: 1 })
-    fireEvent.pointerMove(canvas, { clientX: 10, clientY: 80, buttons: 1, pointerId: 1 })
-    fireEvent.pointerUp(canvas, { pointerId: 1 })
-    expect(moveKey).toHaveBeenCalledExactlyOnceWith(1001, 993)
+    const { canvas, moveKeys } = lanes()
+    drag(canvas, [x(1001), row(1)], [10, row(1)])
+    expect(moveKeys).toHaveBeenCalledExactlyOnceWith(-8)
+  })
+
+  it('draws a layer as a piece of its own, and draws it along', () => {
+    const jolt = {
+      use: 4,
+      layer: 6,
+      name: 'jolt',
+      sway: 'JOLT 6 0.15',
+      amounts: { y: 0.1 },
+      from: 1010,
+      frames: 20,
+      strength: 0.6,
+      on: true,
+      shared: ['cam_wide'],
+      curve: [0, 1, 0],
+    }
+    const { canvas, moveLayer } = lanes(undefined, [], { ...stage, layers: [jolt] })
+    expect(texts(strokes)).toEqual(expect.arrayContaining(['jolt', '60 %, shared']))
+    const fifth = 30 + 4.5 * ((170 - 34) / 5)
+    drag(canvas, [x(1015), fifth], [x(1020), fifth])
+    expect(moveLayer).toHaveBeenCalledExactlyOnceWith(4, 5)
+  })
+})
+
+describe('what is done to chosen keys', () => {
+  const key = [{ channel: 'pan', frame: 1001 }]
+  const bar = (chosen: KeyAt[]) => show(<KeyBar stage={stage} chosen={chosen} copy={vi.fn()} paste={vi.fn()} />)
+
+  it('sets each side by itself, the way round, and the value', async () => {
+    const asked = fakeServer()
+    bar(key)
+    fireEvent.change(screen.getByLabelText('How the key is left'), { target: { value: 'THROUGH' } })
+    fireEvent.change(screen.getByLabelText('How the key is reached'), { target: { value: 'STRAIGHT' } })
+    fireEvent.change(screen.getByLabelText('Which way round'), { target: { value: 'LONG' } })
+    const value = screen.getByLabelText('Value of the key')
+    fireEvent.change(value, { target: { value: '33,5' } })
+    fireEvent.blur(value)
+    await waitFor(() =>
+      expect(posts(asked).map((a) => a.body)).toEqual([
+        { kind: 'EASE_KEYS', keys: key, leaving: 'THROUGH' },
+        { kind: 'EASE_KEYS', keys: key, arriving: 'STRAIGHT' },
+        { kind: 'EASE_KEYS', keys: key, way: 'LONG' },
+        { kind: 'KEY_VALUE', channel: 'pan', frame: 1001, value: 33.5 },
+      ]),
+    )
+  })
+
+  it('scales the time between several from the first on', async () => {
+    const asked = fakeServer()
+    const two = [...key, { channel: 'pan', frame: 1040 }]
+    bar(two)
+    expect(screen.queryByLabelText('Value of the key')).toBeNull()
+    const time = screen.getByLabelText('Scale the time between the keys')
+    fireEvent.change(time, { target: { value: '3/2' } })
+    fireEvent.blur(time)
+    await waitFor(() => expect(posts(asked)[0]?.body).toEqual({ kind: 'SCALE_KEYS', keys: two, pivot: 1001, factor: '3/2' }))
+  })
+
+  it('is not there where no key is chosen', () => {
+    bar([])
+    expect(document.querySelector('[data-key-bar]')).toBeNull()
   })
 })

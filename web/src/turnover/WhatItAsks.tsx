@@ -2,6 +2,7 @@ import { sayError } from '../desk/messages'
 import { plural } from '../parts/words'
 import { BoardPicture } from '../pictures/BoardPicture'
 import { CameraPicture } from '../pictures/CameraPicture'
+import { shapeOf } from '../pictures/shape'
 import { of, post } from '../server/client'
 import { refreshEdited } from '../server/queries'
 import type { Change, Project, Section, Sequence, Turnover } from '../server/types'
@@ -31,7 +32,7 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
       </div>
       <div className="flex gap-3">
         <figure className="min-w-0 flex-1">
-          <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: '16 / 9' }}>
+          <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: shapeOf(project) }}>
             {theirs ? (
               <BoardPicture mediaId={theirs.mediaId} name={theirs.name} frame={theirs.mediaFrame} />
             ) : (
@@ -44,15 +45,9 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
           </figcaption>
         </figure>
         <figure className="min-w-0 flex-1">
-          <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: '16 / 9' }}>
+          <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: shapeOf(project) }}>
             {section ? (
-              <CameraPicture
-                projectId={project.id}
-                sceneId={project.sceneId}
-                section={section}
-                frame={section.in}
-                framesPerSecond={sequence.framesPerSecond}
-              />
+              <CameraPicture projectId={project.id} section={section} frame={section.in} framesPerSecond={sequence.framesPerSecond} />
             ) : (
               <p className="p-3 text-quiet">a shot, a camera and a board will be made</p>
             )}

@@ -3,6 +3,8 @@ package freshsplice.bench;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.FilmBack;
+import freshsplice.core.camera.Moment;
+import freshsplice.core.camera.PoseStack;
 import freshsplice.core.changes.ChangeList;
 import freshsplice.core.changes.CutChanges;
 import freshsplice.core.cut.Cut;
@@ -16,6 +18,7 @@ import freshsplice.core.master.edit.Trims;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
+import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -97,8 +100,9 @@ public class CoreBenchmarks {
     @Benchmark
     public double evaluate1000FramesOfACamera() {
         double sum = 0;
+        PoseStack stack = PoseStack.of(camera, new Stage(List.of()));
         for (int f = 0; f < 1000; f++) {
-            sum += camera.at(Rational.of(1001 + f)).x();
+            sum += stack.at(new Moment(Rational.of(1001 + f), Rational.of(f))).lens();
         }
         return sum;
     }

@@ -34,7 +34,7 @@ final class EditRun {
         changed("received, one piece slipped", () -> edit("SLIP", middle, ",\"frames\":1"));
         changed("received, a trim near the head, all move along", () -> edit("TAIL", ids.get(10), ",\"frames\":1,\"ripple\":true"));
         String shot = master.ofPieces("shotId").get(LongMaster.SHOTS / 2);
-        changed("received, a key of a camera", () -> master.server().post("/api/shots/" + shot + "/keys", "{\"frame\":1001,\"values\":{"
+        changed("received, a key of a camera", () -> master.server().post("/api/shots/" + shot + "/camera/edits", "{\"kind\":\"SET\",\"frame\":1001,\"values\":{"
                 + "\"pan\":" + System.nanoTime() % 180 + "},\"easing\":\"EASED\"}"));
     }
 

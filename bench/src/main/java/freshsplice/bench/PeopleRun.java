@@ -87,7 +87,7 @@ final class PeopleRun {
         for (int i = 0; !over; i++) {
             long begun = System.nanoTime();
             pressed.put(who, begun);
-            master.server().post("/api/shots/" + shot + "/keys", "{\"frame\":" + (1001 + i % LongMaster.FRAMES)
+            master.server().post("/api/shots/" + shot + "/camera/edits", "{\"kind\":\"SET\",\"frame\":" + (1001 + i % LongMaster.FRAMES)
                     + ",\"values\":{\"pan\":" + i + "},\"easing\":\"EASED\"}", who);
             double ms = (System.nanoTime() - begun) / 1e6;
             // what can be undone now, as a window asks after edits of its own

@@ -7,7 +7,6 @@ import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.shot.Shot;
-import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -48,7 +47,7 @@ final class RenderRun {
         Bake bake = Bake.of(of, camera, stage, new RenderRange(Rational.ZERO, Rational.ONE, FRAMES), W / (double) H);
         try (StagePainter painter = new StagePainter()) {
             painter.size(W, H);
-            painter.stage(stage.items().stream().map(RenderRun::mesh).toList());
+            painter.stage(stage);
             List<byte[]> pictures = new ArrayList<>();
             draw(painter, bake, 0, new byte[W * H * 3]);
             long begun = System.nanoTime();
@@ -69,10 +68,6 @@ final class RenderRun {
             });
             return new Outcome(drawing, encoder, rate(begun));
         }
-    }
-
-    private static freshsplice.core.stage.Mesh mesh(Item item) {
-        return item.geometry().mesh();
     }
 
     private static void draw(StagePainter painter, Bake bake, int k, byte[] into) {

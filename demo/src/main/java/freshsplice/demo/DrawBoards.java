@@ -55,8 +55,8 @@ public final class DrawBoards {
 
     private void draw(LowWater.Shot shot, Path file) throws IOException {
         double[] turned = LowWater.look(shot.from(), shot.aim());
-        CameraPose pose = new CameraPose(shot.from()[0], shot.from()[1], shot.from()[2], turned[0], turned[1], 0,
-                shot.lens(), 5);
+        CameraPose pose = CameraPose.standing(new CameraPose.Place(shot.from()[0], shot.from()[1], shot.from()[2], turned[0],
+                turned[1], 0), shot.lens(), 5);
         g.setColor(PAPER);
         g.fillRect(0, 0, W, H);
         skyAndSea(pose);
@@ -90,8 +90,9 @@ public final class DrawBoards {
 
     private void skyAndSea(CameraPose pose) {
         Matrix clip = pose.projection(FilmBack.SUPER_35, W / (double) H).times(pose.view());
-        double pan = Math.toRadians(pose.pan());
-        double[] far = onPaper(clip, pose.x() - Math.sin(pan) * 2000, pose.y(), pose.z() - Math.cos(pan) * 2000);
+        CameraPose.Place place = pose.place();
+        double pan = Math.toRadians(place.pan());
+        double[] far = onPaper(clip, place.x() - Math.sin(pan) * 2000, place.y(), place.z() - Math.cos(pan) * 2000);
         double horizon = far[1];
         g.setColor(new Color(0xD3D0C6));
         g.fillRect(0, (int) horizon, W, H);

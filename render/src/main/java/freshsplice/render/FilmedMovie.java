@@ -1,7 +1,6 @@
 package freshsplice.render;
 
 import freshsplice.core.delivery.PicturePlan;
-import freshsplice.core.stage.Stage;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
@@ -18,7 +17,7 @@ import java.util.function.LongPredicate;
  * @param movies files of rendered movies that it shows, by the render's id
  * @param sound  what is heard
  */
-public record FilmedMovie(PicturePlan plan, Stage stage, int width, int height, boolean burnIn, Map<Long, Path> movies,
+public record FilmedMovie(PicturePlan plan, int width, int height, boolean burnIn, Map<Long, Path> movies,
                           List<MovieSound> sound) {
     /**
      * Draws all frames into a file.
@@ -30,7 +29,7 @@ public record FilmedMovie(PicturePlan plan, Stage stage, int width, int height, 
         BurnIn letters = burnIn ? new BurnIn(width, height) : null;
         byte[] picture = new byte[width * height * 3];
         try (MovieWriter movie = new MovieWriter(file, width, height, plan.rate(), plan.startLabel(), sound, plan.frames());
-             PictureMaker maker = new PictureMaker(painter, stage, width, height, plan.rate(), movies)) {
+             PictureMaker maker = new PictureMaker(painter, width, height, plan.rate(), movies)) {
             for (long k = 0; k < plan.frames(); k++) {
                 if (!goOn.test(k)) {
                     return false;

@@ -1,9 +1,9 @@
 package freshsplice.render;
 
 import freshsplice.core.delivery.Bake;
+import freshsplice.core.delivery.Filmed;
 import freshsplice.core.delivery.PicturePlan;
 import freshsplice.core.delivery.RenderRange;
-import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import java.io.IOException;
@@ -15,7 +15,6 @@ import java.util.Map;
 /** Draws the pictures of a plan: the set through its cameras, slates, frames of movies that are there, mixed as the plan says. */
 final class PictureMaker implements AutoCloseable {
     private final StagePainter painter;
-    private final Stage stage;
     private final int width;
     private final int height;
     private final FrameRate rate;
@@ -24,16 +23,14 @@ final class PictureMaker implements AutoCloseable {
     private final byte[] layer;
 
     /** @param movies files of rendered movies, by the render's id */
-    PictureMaker(StagePainter painter, Stage stage, int width, int height, FrameRate rate, Map<Long, Path> movies) {
+    PictureMaker(StagePainter painter, int width, int height, FrameRate rate, Map<Long, Path> movies) {
         this.painter = painter;
-        this.stage = stage;
         this.width = width;
         this.height = height;
         this.rate = rate;
         this.movies = movies;
         this.layer = new byte[width * height * 3];
         painter.size(width, height);
-        painter.stage(stage.items().stream().map(i -> i.geometry().mesh()).toList());
     }
 
     /** @param into red, green and blue bytes, rows from the top */
@@ -51,7 +48,9 @@ final class PictureMaker implements AutoCloseable {
 
     private void draw(PicturePlan.Source source, byte[] into) throws IOException {
         if (source instanceof PicturePlan.Source.OfCamera filmed) {
-            Bake.Frame frame = Bake.of(filmed.shot(), filmed.camera(), stage, new RenderRange(filmed.position(), Rational.ONE, 1),
+            Filmed of = filmed.filmed();
+            painter.stage(of.stage());
+            Bake.Frame frame = Bake.of(of.shot(), of.camera(), of.stage(), new RenderRange(filmed.position(), Rational.ONE, 1),
                     width / (double) height).frame(0);
             painter.draw(frame.view(), frame.projection(), frame.places(), 0, into);
         } else if (source instanceof PicturePlan.Source.OfWords lettered) {

@@ -3,10 +3,15 @@ package freshsplice.render;
 import static org.lwjgl.opengl.GL33C.*;
 
 import freshsplice.core.refusal.Refusal;
+import freshsplice.core.stage.Geometry;
+import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Mesh;
+import freshsplice.core.stage.Stage;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.lwjgl.system.MemoryUtil;
 
 /**
@@ -17,6 +22,8 @@ public final class StagePainter implements AutoCloseable {
     /** Largest side of a picture, in pixels. */
     public static final int LARGEST = 4096;
     private static final int SAMPLES = 4;
+    /** So many sets are kept at hand. */
+    private static final int SETS = 6;
 
     /** @param buffers what its corners are kept in */
     private record Part(int array, int corners, int[] buffers) {
@@ -31,6 +38,20 @@ public final class StagePainter implements AutoCloseable {
     private final GlProgram sky = new GlProgram("sky");
     private final Part skyTriangle;
     private Part[] items = {};
+    private Stage shown;
+    /** By what their things look like: two sets that look alike share one. */
+    private final Map<List<Geometry>, Part[]> sets = new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<List<Geometry>, Part[]> eldest) {
+            if (size() <= SETS) {
+                return false;
+            }
+            for (Part part : eldest.getValue()) {
+                part.delete();
+            }
+            return true;
+        }
+    };
     private int width;
     private int height;
     private int drawBuffer;
@@ -98,12 +119,21 @@ public final class StagePainter implements AutoCloseable {
         stores.add(store);
     }
 
-    /** What is drawn from now on, in the order of the places that {@link #draw} gets. */
-    public void stage(List<Mesh> meshes) {
-        for (Part part : items) {
-            part.delete();
+    /**
+     * The set that is drawn from now on, in the order of the places that {@link #draw} gets. A few sets are kept at hand, so that a
+     * master that goes to and fro between scenes takes each up once.
+     */
+    public void stage(Stage stage) {
+        if (stage == shown) {
+            return;
         }
-        items = meshes.stream().map(StagePainter::upload).toArray(Part[]::new);
+        shown = stage;
+        List<Geometry> looks = stage.items().stream().map(Item::geometry).toList();
+        items = sets.get(looks);
+        if (items == null) {
+            items = looks.stream().map(Geometry::mesh).map(StagePainter::upload).toArray(Part[]::new);
+            sets.put(looks, items);
+        }
     }
 
     private static Part upload(Mesh mesh) {

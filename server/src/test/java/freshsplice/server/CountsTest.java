@@ -42,7 +42,7 @@ class CountsTest {
     @DisplayName("which renders stand is the same in the lanes, the counts, the list to render, and the list handed back")
     void renders() throws InterruptedException {
         List<Long> shots = stream(view().get("sections")).map(s -> s.get("shotId").asLong()).toList();
-        client.post("/api/shots/" + shots.get(4) + "/keys", Map.of("frame", 1001, "values", Map.of("x", 1.5)));
+        new OnStage(client).set(shots.get(4), 1001, Map.of("x", 1.5));
         client.post("/api/projects/" + received.project() + "/renders", Map.of("shotIds", shots.subList(0, 3), "master", true,
                 "width", 64, "height", 36, "burnIn", false));
         String renders = "/api/projects/" + received.project() + "/renders?master=" + received.master();
@@ -51,7 +51,7 @@ class CountsTest {
         }
         assertThat(stream(client.get(renders)).flatMap(r -> stream(r.get("stale")))).isEmpty();
         // sh0020 is filmed otherwise, sh0030 shows five frames more than its render has
-        client.post("/api/shots/" + shots.get(1) + "/keys", Map.of("frame", 1001, "values", Map.of("x", 4.5)));
+        new OnStage(client).set(shots.get(1), 1001, Map.of("x", 4.5));
         long frames = view().get("sections").get(2).get("out").asLong() - view().get("sections").get(2).get("in").asLong();
         edit("TAIL", 2, Map.of("frames", 5, "ripple", true));
 

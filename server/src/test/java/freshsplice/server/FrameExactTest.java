@@ -51,11 +51,10 @@ class FrameExactTest {
         JsonNode view = client.get("/api/projects/" + project);
         master = view.get("masterId").asLong();
         JsonNode sections = client.get("/api/masters/" + master).get("sections");
-        clearSet(sections.get(0).get("shotId").asLong());
+        clearSet(view.get("sceneId").asLong(), sections.get(0).get("shotId").asLong());
         buildCounter(view.get("sceneId").asLong());
         for (JsonNode section : sections) {
-            client.post("/api/shots/" + section.get("shotId").asLong() + "/keys", Map.of("frame", 1001, "values",
-                    Map.of("x", 4.5, "y", 0.5, "z", 12.0, "pan", 0.0, "tilt", 0.0, "lens", 24.0)));
+            new OnStage(client).set(section.get("shotId").asLong(), 1001, Map.of("x", 4.5, "y", 0.5, "z", 12.0, "pan", 0.0, "tilt", 0.0, "lens", 24.0));
         }
     }
 
@@ -162,22 +161,20 @@ class FrameExactTest {
         assertThat(counted).isEqualTo(chain);
     }
 
-    private void clearSet(long shot) {
+    private void clearSet(long scene, long shot) {
         client.get("/api/shots/" + shot + "/stage").get("items")
-                .forEach(item -> client.post("/api/items/" + item.get("id").asLong() + "/remove", null));
+                .forEach(item -> new OnStage(client).scene(scene, "REMOVE", Map.of("items", List.of(item.get("id").asLong()), "frame", 0)));
     }
 
     private void buildCounter(long scene) {
         for (int bit = 0; bit < BITS; bit++) {
-            long item = client.post("/api/scenes/" + scene + "/items", Map.of("name", "bit " + bit, "shape", "BLOCK",
-                    "colour", "#ffffff", "width", 0.9, "height", 0.9, "depth", 0.1, "x", bit, "y", 0, "z", 0, "turn", 0))
-                    .asLong();
+            long item = new OnStage(client).scene(scene, "ADD", Map.of("name", "bit " + bit, "shape", "BLOCK",
+                    "colour", "#ffffff", "size", List.of(0.9, 0.9, 0.1), "x", bit, "y", 0, "z", 0, "turn", 0)).get(0).asLong();
             for (int frame = 0; frame < 128; frame++) {
                 boolean on = (frame >> bit & 1) == 1;
                 boolean before = frame > 0 && (frame - 1 >> bit & 1) == 1;
                 if (frame == 0 || on != before) {
-                    client.post("/api/items/" + item + "/keys", Map.of("frame", frame, "values",
-                            Map.of("shown", on ? 1.0 : 0.0), "easing", "STEPPED"));
+                    new OnStage(client).place(scene, item, frame, Map.of("shown", on ? 1.0 : 0.0), "STEPPED");
                 }
             }
         }

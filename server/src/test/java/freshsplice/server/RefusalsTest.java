@@ -99,10 +99,8 @@ class RefusalsTest {
         client.post("/api/cuts/" + cut + "/receive", null);
         long master = client.get("/api/projects/" + project).get("masterId").asLong();
         long shot = client.get("/api/masters/" + master).get("sections").get(0).get("shotId").asLong();
-        assertThat(Client.message(client.tryPost("/api/shots/" + shot + "/keys",
-                Map.of("frame", 1001, "values", Map.of("lens", -5))))).contains("lens of a camera is between");
-        assertThat(Client.message(client.tryPost("/api/shots/" + shot + "/keys",
-                Map.of("frame", 1001, "values", Map.of("zoom", 5))))).contains("zoom");
+        assertThat(new OnStage(client).refused(shot, "SET", Map.of("frame", 1001, "values", Map.of("lens", -5)))).contains("lens of a camera is between");
+        assertThat(new OnStage(client).refused(shot, "SET", Map.of("frame", 1001, "values", Map.of("zoom", 5)))).contains("zoom");
         assertThat(Client.message(client.tryPost("/api/projects/" + project + "/renders", Map.of("shotIds",
                 java.util.List.of(shot), "master", false, "width", 321, "height", 9, "burnIn", true))))
                 .contains("even numbers");
@@ -131,8 +129,8 @@ class RefusalsTest {
     void whatTablesCannotHoldIsSaidInWordsBefore() throws IOException {
         Received received = Received.of(client, "Flat", Material.clips(2));
         long scene = client.get("/api/projects/" + received.project()).get("sceneId").asLong();
-        var flat = client.tryPost("/api/scenes/" + scene + "/items", Map.of("shape", "BLOCK", "colour", "#ff0000", "width", 0,
-                "height", 1, "depth", 1, "x", 0, "y", 0, "z", 0, "turn", 0));
+        var flat = client.tryPost("/api/scenes/" + scene + "/edits", OnStage.edit("ADD", Map.of("shape", "BLOCK", "size",
+                java.util.List.of(0, 1, 1), "x", 0, "y", 0, "z", 0, "turn", 0)));
         assertThat(flat.statusCode()).isEqualTo(422);
         assertThat(Client.message(flat)).contains("width above 0").doesNotContain("anew");
         byte[] numbered = new String(Material.edl("N", Material.clips(2)), StandardCharsets.UTF_8)

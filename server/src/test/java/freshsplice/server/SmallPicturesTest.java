@@ -29,7 +29,7 @@ class SmallPicturesTest {
         long master = client.post("/api/projects/" + project + "/masters", Map.of("name", "Reel", "shots", 2, "frames", 24))
                 .asLong();
         long shot = client.get("/api/masters/" + master).get("sections").get(0).get("shotId").asLong();
-        client.post("/api/shots/" + shot + "/keys", Map.of("frame", 1001, "values", Map.of("x", 0, "y", 1.5, "z", 8)));
+        new OnStage(client).set(shot, 1001, Map.of("x", 0, "y", 1.5, "z", 8));
         HttpResponse<byte[]> first = picture(shot, null);
         assertThat(first.statusCode()).isEqualTo(200);
         assertThat(ImageIO.read(new ByteArrayInputStream(first.body())).getWidth()).isEqualTo(240);
@@ -39,7 +39,7 @@ class SmallPicturesTest {
         client.post("/api/masters/" + master + "/edits", Map.of("kind", "TAKE_OUT", "sections",
                 List.of(client.get("/api/masters/" + master).get("sections").get(1).get("id").asLong())));
         assertThat(picture(shot, tag).statusCode()).isEqualTo(304);
-        client.post("/api/shots/" + shot + "/keys", Map.of("frame", 1001, "values", Map.of("x", 2.0)));
+        new OnStage(client).set(shot, 1001, Map.of("tilt", -30.0));
         HttpResponse<byte[]> moved = picture(shot, tag);
         assertThat(moved.statusCode()).isEqualTo(200);
         assertThat(moved.body()).isNotEqualTo(first.body());

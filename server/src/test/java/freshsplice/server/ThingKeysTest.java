@@ -3,6 +3,7 @@ package freshsplice.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
@@ -14,9 +15,11 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(TestServer.class)
 class ThingKeysTest {
     private final Client client = new Client(TestServer.address());
+    private final OnStage onStage = new OnStage(client);
     private long project;
     private long shot;
     private long thing;
+    private long scene;
 
     @BeforeEach
     void receive() throws IOException {
@@ -24,6 +27,7 @@ class ThingKeysTest {
         project = received.project();
         shot = client.get("/api/masters/" + received.master()).get("sections").get(1).get("shotId").asLong();
         thing = client.post("/api/shots/" + shot + "/items", Map.of("shape", "BOAT", "frame", 1001)).asLong();
+        scene = onStage.stage(shot).get("sceneId").asLong();
     }
 
     private JsonNode channels() {
@@ -36,11 +40,11 @@ class ThingKeysTest {
     }
 
     private double x(long frame) {
-        return client.get("/api/items/" + thing + "/values?frame=" + frame).get("x").asDouble();
+        return client.get("/api/items/" + thing + "/at?frame=" + frame).get("x").asDouble();
     }
 
     private void place(long frame, double x) {
-        client.post("/api/items/" + thing + "/place", Map.of("frame", frame, "values", Map.of("x", x)));
+        onStage.place(scene, thing, frame, Map.of("x", x), "EASED");
     }
 
     private long keys(String channel) {
@@ -63,19 +67,20 @@ class ThingKeysTest {
     @DisplayName("keyed where it is, it moves from there on; between keys its value at the frame is told, not the key's before")
     void moving() {
         place(0, 1);
-        client.post("/api/items/" + thing + "/keys/here?frame=100", null);
-        client.post("/api/items/" + thing + "/place", Map.of("frame", 110, "values", Map.of("x", 3), "easing", "STRAIGHT"));
-        client.post("/api/items/" + thing + "/keys", Map.of("frame", 100, "values", Map.of("x", 1), "easing", "STRAIGHT"));
+        onStage.scene(scene, "KEY", Map.of("frame", 100, "items", List.of(thing)));
+        onStage.place(scene, thing, 110, Map.of("x", 3), "STRAIGHT");
+        onStage.place(scene, thing, 100, Map.of("x", 1), "STRAIGHT");
         assertThat(keys("x")).isEqualTo(2);
         assertThat(keys("turn")).isEqualTo(1);
         assertThat(x(50)).isEqualTo(1);
         assertThat(x(105)).isEqualTo(2);
-        client.post("/api/items/" + thing + "/keys/move", Map.of("from", 110, "to", 120));
+        onStage.scene(scene, "MOVE_KEYS", Map.of("from", 110, "to", 120, "items", List.of(thing)));
         assertThat(x(110)).isEqualTo(2);
-        assertThat(client.tryPost("/api/items/" + thing + "/keys/move", Map.of("from", 110, "to", 130)).statusCode()).isEqualTo(422);
-        client.post("/api/items/" + thing + "/keys/move", Map.of("from", 120, "to", 100));
+        assertThat(client.tryPost("/api/scenes/" + scene + "/edits", OnStage.edit("MOVE_KEYS", Map.of("from", 110, "to", 130, "items",
+                List.of(thing)))).statusCode()).isEqualTo(422);
+        onStage.scene(scene, "MOVE_KEYS", Map.of("from", 120, "to", 100, "items", List.of(thing)));
         assertThat(keys("x")).as("the key that was there gives way").isEqualTo(1);
-        client.post("/api/items/" + thing + "/keys/remove?frame=100", null);
+        onStage.scene(scene, "REMOVE_KEYS", Map.of("frame", 100, "items", List.of(thing)));
         assertThat(keys("x") + keys("turn")).isZero();
         assertThat(x(0)).as("it stays where its last key had it").isEqualTo(3);
         for (int i = 0; i < 3; i++) {
@@ -87,11 +92,12 @@ class ThingKeysTest {
     @Test
     @DisplayName("a camera's keys move too, and undone they are where they were")
     void cameraKeys() {
-        client.post("/api/shots/" + shot + "/keys", Map.of("frame", 1001, "values", Map.of("x", 0, "y", 2), "easing", "STRAIGHT"));
-        client.post("/api/shots/" + shot + "/keys", Map.of("frame", 1011, "values", Map.of("x", 10), "easing", "STRAIGHT"));
-        client.post("/api/shots/" + shot + "/keys/move", Map.of("from", 1011, "to", 1021));
-        assertThat(client.get("/api/shots/" + shot + "/camera?frame=1011").get("x").asDouble()).isEqualTo(5);
+        onStage.set(shot, 1001, Map.of("x", 0, "y", 2));
+        onStage.camera(shot, "KEY", Map.of("frame", 1001, "channels", List.of("x"), "easing", "STRAIGHT"));
+        onStage.camera(shot, "SET", Map.of("frame", 1011, "values", Map.of("x", 10), "easing", "STRAIGHT"));
+        onStage.camera(shot, "MOVE_KEYS", Map.of("keys", List.of(Map.of("frame", 1011)), "by", 10));
+        assertThat(onStage.now(shot, 1011, "x")).isEqualTo(5);
         client.post("/api/projects/" + project + "/undo", null);
-        assertThat(client.get("/api/shots/" + shot + "/camera?frame=1011").get("x").asDouble()).isEqualTo(10);
+        assertThat(onStage.now(shot, 1011, "x")).isEqualTo(10);
     }
 }

@@ -180,9 +180,9 @@ class WalkTest {
         assertThat(probe.sound()).isTrue();
         assertThat(sequence().get("renders").get(0).get("stale")).isEmpty();
 
-        client.post("/api/shots/" + shot + "/keys", Map.of("frame", 5000, "values", Map.of("x", 0.0)));
+        new OnStage(client).set(shot, 5000, Map.of("x", 0.0));
         assertThat(sequence().get("renders").get(0).get("stale")).as("a key that changes no picture").isEmpty();
-        client.post("/api/shots/" + shot + "/keys", Map.of("frame", 1005, "values", Map.of("lens", 85.0)));
+        new OnStage(client).set(shot, 1005, Map.of("lens", 85.0));
         assertThat(list(sequence().get("renders").get(0).get("stale")).stream().map(JsonNode::asString))
                 .containsExactly("camera");
         client.post("/api/projects/" + project + "/undo", null);
@@ -218,7 +218,7 @@ class WalkTest {
         // sound that no event names is laid under the master, and goes back with the list
         client.post("/api/cuts/" + look(clips, Map.of("wind.wav", Material.tone(4))) + "/receive", null);
         List<Long> shots = list(sequence().get("sections")).stream().map(s -> s.get("shotId").asLong()).toList();
-        client.post("/api/shots/" + shots.get(3) + "/keys", Map.of("frame", 1001, "values", Map.of("x", 4.5)));
+        new OnStage(client).set(shots.get(3), 1001, Map.of("x", 4.5));
         render(shots.get(0));
         render(shots.get(3));
         byte[] back = client.postForBytes("/api/projects/" + project + "/hand-back/edl");
@@ -254,8 +254,7 @@ class WalkTest {
         assertThat(list(after.get("sections")).stream().map(s -> s.get("code").asString())).containsExactly("sh0010",
                 "sh0020", "sh0025", "sh0030", "sh0040", "sh0050", "sh0070", "sh0080");
         assertThat(after.get("sections").get(4).get("shotFirst").asLong()).isEqualTo(995);
-        assertThat(client.get("/api/shots/" + shots.get(3) + "/stage").get("channels").get("x").get(0).get("value")
-                .asDouble()).as("camera work is kept").isEqualTo(4.5);
+        assertThat(client.get("/api/shots/" + shots.get(3) + "/stage").get("plain").get("x").asDouble()).as("camera work is kept").isEqualTo(4.5);
         client.post("/api/projects/" + project + "/undo", null);
         assertThat(list(sequence().get("sections")).stream().map(s -> s.get("shotId").asLong())).isEqualTo(shots);
     }

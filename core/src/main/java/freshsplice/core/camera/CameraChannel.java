@@ -1,7 +1,11 @@
 package freshsplice.core.camera;
 
 import freshsplice.core.refusal.Refusal;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.EnumSet;
 import java.util.Locale;
+import java.util.Set;
 
 /** What of a camera can be keyed. */
 public enum CameraChannel {
@@ -16,7 +20,12 @@ public enum CameraChannel {
     /** Focal length, millimetres. */
     LENS(35, 1, 2000),
     /** Focus distance, metres. */
-    FOCUS(5, 0.05, 100_000);
+    FOCUS(5, 0.05, 100_000),
+    /** T-stop. */
+    STOP(2.8, 0.5, 64);
+
+    /** Where a camera stands and how it is turned. */
+    public static final Set<CameraChannel> PLACE = Collections.unmodifiableSet(EnumSet.range(X, ROLL));
 
     private final double plain;
     private final double least;
@@ -38,13 +47,19 @@ public enum CameraChannel {
         return plain;
     }
 
-    /** @throws IllegalArgumentException if the value is outside what the channel can be */
+    /** @throws Refusal if the value is outside what the channel can be */
     public double check(double value) {
         if (!(value >= least && value <= most)) {
             throw new Refusal("The " + word() + " of a camera is between " + least + " and " + most
                     + ", not " + value);
         }
         return value;
+    }
+
+    /** The channel that a word names. @throws Refusal if there is none */
+    public static CameraChannel named(String word) {
+        return Arrays.stream(values()).filter(c -> c.word().equals(word)).findFirst().orElseThrow(() ->
+                new Refusal("A camera has no \"" + word + "\" to set"));
     }
 
     public String word() {

@@ -14,10 +14,13 @@ import java.util.List;
  * @param focus   focus distance, metres
  * @param near    nearest sharp distance, metres
  * @param far     farthest sharp distance, metres; null for infinite
+ * @param hyper   hyperfocal distance, metres: focused there, all is sharp from half of it on
  * @param degrees horizontal angle of view
+ * @param stop    T-stop
  * @param things  items before the camera, the nearest first
  */
-public record FocusRuler(double focus, double near, Double far, double degrees, List<Thing> things) {
+public record FocusRuler(double focus, double near, Double far, double hyper, double degrees, double stop,
+                         List<Thing> things) {
     /** @param metres along the camera's line of sight */
     public record Thing(String name, double metres) {
     }
@@ -26,10 +29,11 @@ public record FocusRuler(double focus, double near, Double far, double degrees, 
     /** Wider than this it is ground or sea, and no one distance, metres. */
     private static final double WIDEST = 30;
 
-    public static FocusRuler of(Camera camera, Stage stage, Rational shotFrame, Rational actionFrame) {
-        CameraPose pose = camera.at(shotFrame);
+    public static FocusRuler of(Camera camera, Stage stage, Moment moment) {
+        Rational actionFrame = moment.actionFrame();
+        CameraPose pose = PoseStack.of(camera, stage).at(moment);
         double circle = camera.back().circleOfConfusionMm();
-        double far = Optics.far(pose.lens(), camera.tStop(), circle, pose.focus());
+        double far = Optics.far(pose.lens(), pose.stop(), circle, pose.focus());
         List<Thing> things = new ArrayList<>();
         for (Item item : stage.items()) {
             double metres = -pose.view().apply(item.value(ItemChannel.X, actionFrame),
@@ -40,7 +44,8 @@ public record FocusRuler(double focus, double near, Double far, double degrees, 
             }
         }
         things.sort(Comparator.comparingDouble(Thing::metres));
-        return new FocusRuler(pose.focus(), Optics.near(pose.lens(), camera.tStop(), circle, pose.focus()),
-                Double.isInfinite(far) ? null : far, Optics.angleOfView(camera.back().widthMm(), pose.lens()), things);
+        return new FocusRuler(pose.focus(), Optics.near(pose.lens(), pose.stop(), circle, pose.focus()),
+                Double.isInfinite(far) ? null : far, Optics.hyperfocal(pose.lens(), pose.stop(), circle),
+                Optics.angleOfView(camera.back().widthMm(), pose.lens()), pose.stop(), things);
     }
 }

@@ -30,7 +30,7 @@ public final class Conform {
             CutPiece piece = pieces.get(i);
             FrameRange frames = FrameRange.ofLength(choices.numbering().firstFrame(), piece.record().length());
             String camera = choices.cameras().getOrDefault(piece.record().in(), cameraOf(codes.get(i)));
-            shots.add(new PlannedShot(codes.get(i), camera, frames, piece));
+            shots.add(new PlannedShot(codes.get(i), camera, frames, piece, scene(cut, piece, choices.scenes())));
         }
         return new ConformPlan(shots, gaps(cut, pieces), PieceRemarks.of(cut, asCut, choices));
     }
@@ -40,6 +40,11 @@ public final class Conform {
         Stream<Marker> markers = cut.markers().stream().filter(m -> piece.edge().contains(m.record().in()));
         return Stream.concat(Stream.of(piece.name()), markers.flatMap(m -> Stream.of(m.name(), m.comment())))
                 .filter(name -> !name.isBlank()).toList();
+    }
+
+    /** The scene that a piece's name or markers say; empty where they say none. */
+    public static String scene(Cut cut, CutPiece piece, CodePattern scenes) {
+        return scenes == null ? "" : namesAt(cut, piece).stream().flatMap(name -> scenes.in(name, "").stream()).findFirst().orElse("");
     }
 
     /** The name of a shot's own camera. */

@@ -10,7 +10,9 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * The master and the shots of a cut that is received for the first time: every piece a section at its own place, the
@@ -33,10 +35,13 @@ public final class FirstMaster {
     public static Made of(Cut cut, ConformPlan plan, int handles) {
         List<Shot> shots = new ArrayList<>();
         List<Section> sections = new ArrayList<>();
+        Map<String, Long> begun = new HashMap<>();
         for (PlannedShot planned : plan.shots()) {
             long id = shots.size() + 1L;
             CutPiece piece = planned.piece();
-            long offset = piece.record().in() - cut.record().in() - planned.frames().in();
+            // each scene has an action clock of its own, which its first shot begins
+            long begins = begun.computeIfAbsent(planned.scene(), scene -> scene.isEmpty() ? cut.record().in() : piece.record().in());
+            long offset = piece.record().in() - begins - planned.frames().in();
             shots.add(new Shot(id, planned.code(), planned.frames(), handles, offset,
                     anchor(piece, planned.frames().in())));
             sections.add(section(id, piece, planned.frames().in()));

@@ -9,6 +9,7 @@ import freshsplice.core.time.FrameRange;
  * @param camera name of its camera
  * @param frames its own frame numbers for every record frame on which it is seen, half-open
  * @param piece  what it is made from
+ * @param scene  code of the scene that its name says; empty where it says none
  */
-public record PlannedShot(String code, String camera, FrameRange frames, CutPiece piece) {
+public record PlannedShot(String code, String camera, FrameRange frames, CutPiece piece, String scene) {
 }

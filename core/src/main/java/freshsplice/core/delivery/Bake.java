@@ -1,8 +1,9 @@
 package freshsplice.core.delivery;
 
 import freshsplice.core.camera.Camera;
-import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.CameraPose;
+import freshsplice.core.camera.FilmBack;
+import freshsplice.core.camera.PoseStack;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
@@ -20,9 +21,11 @@ public final class Bake {
     public static final int BLOCK = 256;
     /** Values of a matrix, columns first. */
     public static final int MATRIX = 16;
+    public static final int LENS_VALUES = 3;
 
     private final Shot shot;
-    private final Camera camera;
+    private final FilmBack back;
+    private final PoseStack stack;
     private final List<Item> items;
     private final RenderRange range;
     private final double aspect;
@@ -36,7 +39,7 @@ public final class Bake {
      * @param frames      how many
      * @param views       world to camera, a matrix a frame
      * @param projections camera to picture, a matrix a frame
-     * @param lenses      focal length in mm and focus distance in m, 2 values a frame
+     * @param lenses      focal length in mm, focus distance in m and T-stop, {@link #LENS_VALUES} values a frame
      * @param places      item to world of the items that move, a matrix each, those of a frame together
      */
     public record Block(long first, int frames, float[] views, float[] projections, float[] lenses, float[] places) {
@@ -48,7 +51,8 @@ public final class Bake {
 
     private Bake(Shot shot, Camera camera, Stage stage, RenderRange range, double aspect) {
         this.shot = shot;
-        this.camera = camera;
+        this.back = camera.back();
+        this.stack = PoseStack.of(camera, stage);
         this.items = stage.items();
         this.range = range;
         this.aspect = aspect;
@@ -102,15 +106,16 @@ public final class Bake {
     }
 
     private Block block(long first, int count) {
-        Block block = new Block(first, count, new float[count * MATRIX], new float[count * MATRIX], new float[count * 2],
+        Block block = new Block(first, count, new float[count * MATRIX], new float[count * MATRIX], new float[count * LENS_VALUES],
                 new float[count * moving.length * MATRIX]);
         for (int k = 0; k < count; k++) {
             Rational position = position(first + k);
-            CameraPose pose = camera.at(position);
+            CameraPose pose = stack.at(shot.momentAt(position));
             pose.view().copyTo(block.views, k * MATRIX);
-            pose.projection(camera.back(), aspect).copyTo(block.projections, k * MATRIX);
-            block.lenses[k * 2] = (float) camera.value(CameraChannel.LENS, position);
-            block.lenses[k * 2 + 1] = (float) camera.value(CameraChannel.FOCUS, position);
+            pose.projection(back, aspect).copyTo(block.projections, k * MATRIX);
+            block.lenses[k * LENS_VALUES] = (float) pose.lens();
+            block.lenses[k * LENS_VALUES + 1] = (float) pose.focus();
+            block.lenses[k * LENS_VALUES + 2] = (float) pose.stop();
             Rational action = shot.actionAt(position);
             for (int m = 0; m < moving.length; m++) {
                 items.get(moving[m]).placedAt(action).copyTo(block.places, (k * moving.length + m) * MATRIX);

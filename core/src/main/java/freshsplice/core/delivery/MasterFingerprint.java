@@ -2,6 +2,7 @@ package freshsplice.core.delivery;
 
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.camera.LayerUse;
 import freshsplice.core.master.Bend;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
@@ -10,6 +11,7 @@ import freshsplice.core.motion.Channel;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Stage;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -24,12 +26,11 @@ public final class MasterFingerprint {
     }
 
     /**
-     * @param nested  every master that it nests, by id
-     * @param cameras camera by shot id; those of shots that are not shown are left aside
-     * @param sound   what is heard, a line each, in order
+     * @param nested every master that it nests, by id
+     * @param filmed by shot id; shots that are not shown are left aside
+     * @param sound  what is heard, a line each, in order
      */
-    public static Fingerprint of(Master master, Map<Long, Master> nested, Map<Long, Camera> cameras, Stage stage,
-                                 List<String> sound) {
+    public static Fingerprint of(Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed, List<String> sound) {
         StringBuilder edit = new StringBuilder();
         TreeSet<Long> shown = new TreeSet<>();
         write(master, edit, shown);
@@ -37,12 +38,20 @@ public final class MasterFingerprint {
             edit.append("nested ").append(id).append('\n');
             write(inner, edit, shown);
         });
-        StringBuilder filmed = new StringBuilder();
-        shown.stream().filter(cameras::containsKey).forEach(shot -> write(shot, cameras.get(shot), filmed));
-        StringBuilder set = new StringBuilder();
-        stage.items().forEach(item -> write(item, set));
+        StringBuilder cameras = new StringBuilder();
+        StringBuilder sets = new StringBuilder();
+        List<Stage> seen = new ArrayList<>();
+        shown.stream().filter(filmed::containsKey).forEach(shot -> {
+            write(shot, filmed.get(shot).camera(), cameras);
+            Stage stage = filmed.get(shot).stage();
+            if (!seen.contains(stage)) {
+                seen.add(stage);
+                stage.items().forEach(item -> write(item, sets));
+            }
+            sets.append(shot).append(" in set ").append(seen.indexOf(stage)).append('\n');
+        });
         return new Fingerprint(Map.of("edit", Fingerprint.digest(edit.toString()), "cameras",
-                Fingerprint.digest(filmed.toString()), "set", Fingerprint.digest(set.toString()), "sound",
+                Fingerprint.digest(cameras.toString()), "set", Fingerprint.digest(sets.toString()), "sound",
                 Fingerprint.digest(String.join("\n", sound))));
     }
 
@@ -63,7 +72,11 @@ public final class MasterFingerprint {
     }
 
     private static void write(long shot, Camera camera, StringBuilder to) {
-        to.append(shot).append(' ').append(camera.back()).append(' ').append(camera.tStop());
+        to.append(shot).append(' ').append(camera.back()).append(' ').append(camera.aim()).append(' ')
+                .append(camera.focusOn()).append(' ').append(camera.mounts());
+        camera.layers().stream().filter(LayerUse::on).forEach(use -> to.append(' ').append(use.layer().sway())
+                .append(new TreeMap<>(use.layer().amounts())).append(use.from()).append(' ').append(use.frames()).append(' ')
+                .append(use.strength()));
         for (CameraChannel channel : CameraChannel.values()) {
             write(channel.word(), camera.channels().get(channel), to);
         }

@@ -1,10 +1,8 @@
 package freshsplice.core.delivery;
 
-import freshsplice.core.camera.Camera;
 import freshsplice.core.master.FrameChain;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
-import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.Timecode;
@@ -20,7 +18,7 @@ public final class PicturePlan {
     /** Where a picture comes from. */
     public sealed interface Source {
         /** The set, through a camera. @param position exact shot frame */
-        record OfCamera(Shot shot, Camera camera, Rational position) implements Source {
+        record OfCamera(Filmed filmed, Rational position) implements Source {
         }
 
         /** A frame of a movie that was rendered before; its last where it has no such. */
@@ -72,14 +70,13 @@ public final class PicturePlan {
     /**
      * A render of a shot.
      *
-     * @param name   sh0010_v003
-     * @param camera that films it
+     * @param name sh0010_v003
      */
-    public static PicturePlan ofShot(String name, Shot shot, Camera camera, RenderRange range, FrameRate rate, boolean drop) {
+    public static PicturePlan ofShot(String name, Filmed filmed, RenderRange range, FrameRate rate, boolean drop) {
         Label label = new Label(range.startTimecode(), rate, drop);
         return new PicturePlan(range.frames(), label, k -> {
             Rational position = range.positionOf(k);
-            return new Picture(List.of(new Layer(new Source.OfCamera(shot, camera, position), 1)), name,
+            return new Picture(List.of(new Layer(new Source.OfCamera(filmed, position), 1)), name,
                     position.floor() + "  " + label.at(k));
         });
     }
@@ -87,38 +84,36 @@ public final class PicturePlan {
     /**
      * A whole master from its first frame on.
      *
-     * @param frames  how many
-     * @param nested  masters that it nests, by id
-     * @param shots   by id
-     * @param cameras by the shot's id
+     * @param frames how many
+     * @param nested masters that it nests, by id
+     * @param filmed by the shot's id
      */
-    public static PicturePlan ofMaster(String name, Master master, long frames, Map<Long, Master> nested, Map<Long, Shot> shots,
-                                       Map<Long, Camera> cameras) {
+    public static PicturePlan ofMaster(String name, Master master, long frames, Map<Long, Master> nested, Map<Long, Filmed> filmed) {
         Label label = new Label(master.start(), master.rate(), master.dropFrame());
         FrameChain chain = new FrameChain(nested::get);
         return new PicturePlan(frames, label, k -> {
             List<FrameChain.Layer> layers = chain.at(master, master.start() + k);
-            return new Picture(layers.stream().map(l -> new Layer(source(l, shots, cameras), l.weight())).toList(),
-                    name + "  " + title(layers, shots), label.at(k));
+            return new Picture(layers.stream().map(l -> new Layer(source(l, filmed), l.weight())).toList(),
+                    name + "  " + title(layers, filmed), label.at(k));
         });
     }
 
-    private static Source source(FrameChain.Layer layer, Map<Long, Shot> shots, Map<Long, Camera> cameras) {
+    private static Source source(FrameChain.Layer layer, Map<Long, Filmed> filmed) {
         Section.Content content = layer.section().content();
         if (content instanceof Section.Content.OfShot of) {
-            return new Source.OfCamera(shots.get(of.shotId()), cameras.get(of.shotId()), layer.position());
+            return new Source.OfCamera(filmed.get(of.shotId()), layer.position());
         }
         return content instanceof Section.Content.Slate slate ? new Source.OfWords(slate.text())
                 : content instanceof Section.Content.OfRender render
                 ? new Source.OfRender(render.renderId(), Math.max(0, layer.frame())) : new Source.Black();
     }
 
-    private static String title(List<FrameChain.Layer> layers, Map<Long, Shot> shots) {
+    private static String title(List<FrameChain.Layer> layers, Map<Long, Filmed> filmed) {
         if (layers.isEmpty()) {
             return "black";
         }
         FrameChain.Layer top = layers.get(layers.size() - 1);
-        return top.shotId() == 0 ? "" : shots.get(top.shotId()).code() + "  " + top.frame();
+        return top.shotId() == 0 ? "" : filmed.get(top.shotId()).shot().code() + "  " + top.frame();
     }
 
     public long frames() {

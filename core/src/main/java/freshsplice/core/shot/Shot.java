@@ -1,5 +1,6 @@
 package freshsplice.core.shot;
 
+import freshsplice.core.camera.Moment;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -47,6 +48,10 @@ public record Shot(long id, String code, FrameRange cutRange, int handles, long 
     /** All frames it has: the cut range and its handles. */
     public FrameRange frames() {
         return FrameRange.of(cutRange.in() - handles, cutRange.out() + handles);
+    }
+
+    public Moment momentAt(Rational shotFrame) {
+        return new Moment(shotFrame, actionAt(shotFrame));
     }
 
     public Rational actionAt(Rational shotFrame) {

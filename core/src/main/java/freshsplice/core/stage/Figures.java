@@ -32,6 +32,8 @@ final class Figures {
             case PERSON -> person(b, colour);
             case CYCLIST -> cyclist(b, colour);
             case GULL -> gull(b, colour);
+            // nothing to see: a solid without an inside
+            case HELPER -> b.block(colour, 0, 0, 0, 0, 0, 0);
         }
         return b.build();
     }

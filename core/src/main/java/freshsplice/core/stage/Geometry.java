@@ -13,6 +13,11 @@ public sealed interface Geometry {
     /** What tells it from any other geometry, always in the same order. */
     List<String> parts();
 
+    /** Whether any picture shows it. */
+    default boolean isSeen() {
+        return true;
+    }
+
     /** What a thing that looks so is called while nobody has named it. */
     String word();
 
@@ -35,6 +40,11 @@ public sealed interface Geometry {
         @Override
         public List<String> parts() {
             return List.of(shape.name(), colour);
+        }
+
+        @Override
+        public boolean isSeen() {
+            return shape != Shape.HELPER;
         }
 
         @Override

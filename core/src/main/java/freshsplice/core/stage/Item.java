@@ -39,20 +39,30 @@ public record Item(long id, String name, Geometry geometry, double width, double
         return keyed == null ? channel.plain() : channel.isAngle() ? keyed.angleAt(actionFrame) : keyed.at(actionFrame);
     }
 
+    /** A channel's values and keys. */
+    public Channel channel(ItemChannel channel) {
+        return channels.getOrDefault(channel, Channel.constant(channel.plain()));
+    }
+
+    public Item with(Map<ItemChannel, Channel> changed) {
+        return new Item(id, name, geometry, width, height, depth, changed);
+    }
+
     public boolean isShown(Rational actionFrame) {
         return value(ItemChannel.SHOWN, actionFrame) >= 0.5;
     }
 
-    /** Where it stands at an exact action frame; all zero where it is away. */
+    /** Where its mesh is drawn at an exact action frame; all zero where it is away. */
     public Matrix placedAt(Rational frame) {
-        if (!isShown(frame)) {
-            return Matrix.scaling(0, 0, 0);
-        }
+        return isShown(frame) ? standsAt(frame).times(Matrix.scaling(width, height, depth)) : Matrix.scaling(0, 0, 0);
+    }
+
+    /** Its own axes at an exact action frame, turned and moved only: what is mounted on it or looks at it counts from these. */
+    public Matrix standsAt(Rational frame) {
         return Matrix.translation(value(ItemChannel.X, frame), value(ItemChannel.Y, frame),
                         value(ItemChannel.Z, frame))
                 .times(Matrix.rotationY(value(ItemChannel.TURN, frame)))
-                .times(Matrix.rotationX(-value(ItemChannel.LEAN, frame)))
-                .times(Matrix.scaling(width, height, depth));
+                .times(Matrix.rotationX(-value(ItemChannel.LEAN, frame)));
     }
 
     public boolean moves() {

@@ -2,10 +2,20 @@ package freshsplice.core.stage;
 
 /** A 4 x 4 matrix, columns first as OpenGL and glTF keep it. Immutable. */
 public final class Matrix {
+    public static final int VALUES = 16;
+
     private final double[] m;
 
     private Matrix(double[] m) {
         this.m = m;
+    }
+
+    /** @param values 16, columns first */
+    public static Matrix of(double[] values) {
+        if (values.length != VALUES) {
+            throw new IllegalArgumentException("A matrix has 16 values, not " + values.length);
+        }
+        return new Matrix(values.clone());
     }
 
     public static Matrix identity() {
@@ -91,6 +101,11 @@ public final class Matrix {
         for (int i = 0; i < 16; i++) {
             target[at + i] = (float) m[i];
         }
+    }
+
+    /** Its 16 values, columns first. */
+    public double[] toDoubles() {
+        return m.clone();
     }
 
     public float[] toFloats() {

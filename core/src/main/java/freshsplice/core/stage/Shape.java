@@ -23,7 +23,9 @@ public enum Shape {
     PERSON,
     /** A person on a bicycle, with a parcel on the rack. */
     CYCLIST,
-    GULL;
+    GULL,
+    /** A point that no picture shows: to aim at, focus on and mount on. */
+    HELPER;
 
     public String word() {
         return name().toLowerCase(Locale.ROOT).replace('_', ' ');

@@ -31,13 +31,13 @@ class FocusRulerTest {
 
     /** Stands at the origin and looks along −z. */
     private static Camera camera(double lens, double stop, double focus, double pan) {
-        return new Camera("cam", FilmBack.SUPER_35, stop, Map.of(CameraChannel.LENS, Channel.constant(lens), CameraChannel.FOCUS,
+        return Camera.named("cam", FilmBack.SUPER_35).with(Map.of(CameraChannel.STOP, Channel.constant(stop), CameraChannel.LENS, Channel.constant(lens), CameraChannel.FOCUS,
                 Channel.constant(focus), CameraChannel.PAN, Channel.constant(pan), CameraChannel.Y, Channel.constant(0), CameraChannel.Z,
                 Channel.constant(0)));
     }
 
     private static FocusRuler ruler(Camera camera, Item... things) {
-        return FocusRuler.of(camera, new Stage(List.of(things)), Rational.of(1001), Rational.ZERO);
+        return FocusRuler.of(camera, new Stage(List.of(things)), new Moment(Rational.of(1001), Rational.ZERO));
     }
 
     @Test

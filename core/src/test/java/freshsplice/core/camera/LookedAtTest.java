@@ -7,7 +7,7 @@ import org.junit.jupiter.api.Test;
 
 class LookedAtTest {
     private static double[] at(double height, double pan, double tilt) {
-        return LookedAt.onGround(new CameraPose(3, height, 5, pan, tilt, 0, 35, 6).placed(), 6);
+        return LookedAt.onGround(CameraPose.standing(new CameraPose.Place(3, height, 5, pan, tilt, 0), 35, 6).placed(), 6);
     }
 
     @Test

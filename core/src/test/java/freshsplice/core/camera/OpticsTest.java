@@ -63,7 +63,7 @@ class OpticsTest {
     /** A point at the edge of the angle of view lands on the edge of the picture. */
     @Test
     void theProjectionSeesTheAngleOfView() {
-        CameraPose pose = new CameraPose(0, 0, 0, 0, 0, 0, 35, 5);
+        CameraPose pose = CameraPose.standing(new CameraPose.Place(0, 0, 0, 0, 0, 0), 35, 5);
         double half = Math.toRadians(Optics.angleOfView(24.89, 35) / 2);
         double[] seen = pose.projection(FilmBack.SUPER_35, 16 / 9.0).times(pose.view())
                 .apply(10 * Math.tan(half), 10 * Math.tan(half) / (16 / 9.0), -10);
@@ -73,26 +73,21 @@ class OpticsTest {
 
     @Test
     void panTurnsLeftAndTiltLooksUp() {
-        CameraPose left = new CameraPose(0, 0, 0, 90, 0, 0, 35, 5);
+        CameraPose left = CameraPose.standing(new CameraPose.Place(0, 0, 0, 90, 0, 0), 35, 5);
         assertThat(left.view().apply(-3, 0, 0)[2]).isCloseTo(-3, within(1e-9));
-        CameraPose up = new CameraPose(0, 0, 0, 0, 90, 0, 35, 5);
+        CameraPose up = CameraPose.standing(new CameraPose.Place(0, 0, 0, 0, 90, 0), 35, 5);
         assertThat(up.view().apply(0, 3, 0)[2]).isCloseTo(-3, within(1e-9));
     }
 
     @Test
     void aPoseComesBackFromItsPlaceInTheWorld() {
-        CameraPose pose = new CameraPose(3, 2, -7, 130, -25, 12, 50, 4);
-        float[] placed = pose.placed().toFloats();
-        double[] values = new double[16];
-        for (int i = 0; i < 16; i++) {
-            values[i] = placed[i];
-        }
-        CameraPose again = CameraPose.of(values, 50, 4);
-        assertThat(again.pan()).isCloseTo(130, within(1e-4));
-        assertThat(again.tilt()).isCloseTo(-25, within(1e-4));
-        assertThat(again.roll()).isCloseTo(12, within(1e-4));
+        CameraPose pose = CameraPose.standing(new CameraPose.Place(3, 2, -7, 130, -25, 12), 50, 4);
+        CameraPose.Place again = CameraPose.place(CameraPose.checked(pose.placed().toDoubles()));
+        assertThat(again.pan()).isCloseTo(130, within(1e-9));
+        assertThat(again.tilt()).isCloseTo(-25, within(1e-9));
+        assertThat(again.roll()).isCloseTo(12, within(1e-9));
         assertThat(again.z()).isEqualTo(-7);
-        assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> CameraPose.of(new double[3], 50, 4)))
+        assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> CameraPose.checked(new double[3])))
                 .hasMessageContaining("16 numbers");
     }
 }

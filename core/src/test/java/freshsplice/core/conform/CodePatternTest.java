@@ -7,6 +7,7 @@ import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Cuts;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
@@ -62,9 +63,22 @@ class CodePatternTest {
         Cut cut = new Cut("Test", plain.rate(), false, plain.record(), plain.lanes(), List.of(
                 new Marker(FrameRange.ofLength(10, 1), "note", "LW_0200", ""),
                 new Marker(FrameRange.ofLength(60, 1), "LW_0900", "", "")));
-        ConformChoices choices = new ConformChoices(ShotNumbering.DEFAULT, CodePattern.of("LW_[####]*"), s -> false,
+        ConformChoices choices = new ConformChoices(ShotNumbering.DEFAULT, CodePattern.of("LW_[####]*"), null, s -> false,
                 Map.of(), Map.of(), Set.of());
         assertThat(Conform.plan(cut, choices).shots()).extracting(PlannedShot::code).containsExactly("sh0200", "sh0300");
+    }
+
+    /** Two scenes in one cut: each has an action clock that its own first shot begins. */
+    @Test
+    void scenesAreFoundInNamesAndHaveClocksOfTheirOwn() {
+        Cut cut = Cuts.of(Cuts.lane(Cuts.clip("sc12_a", 0, 50, 0), Cuts.clip("SC07_b", 50, 90, 0), Cuts.clip("sc12_c", 90, 100, 0),
+                Cuts.clip("loose", 100, 130, 0)));
+        ConformChoices choices = new ConformChoices(ShotNumbering.DEFAULT, null, CodePattern.of("sc[##]_*"), s -> false, Map.of(),
+                Map.of(), Set.of());
+        ConformPlan plan = Conform.plan(cut, choices);
+        assertThat(plan.shots()).extracting(PlannedShot::scene).containsExactly("12", "07", "12", "");
+        assertThat(FirstMaster.of(cut, plan, 8).shots()).extracting(s -> s.actionAt(Rational.of(1001)).floor())
+                .containsExactly(0L, 0L, 90L, 100L);
     }
 
     @Test

@@ -87,7 +87,7 @@ class FixesTest {
     void oneCamera() {
         Cut cut = Cuts.of(Cuts.lane(Cuts.clip("a.png", 0, 10, 0), Cuts.clip("b.png", 10, 20, 0),
                 Cuts.clip("a.png", 20, 30, 0)));
-        ConformChoices choices = new ConformChoices(ShotNumbering.DEFAULT, null, s -> false, Map.of(),
+        ConformChoices choices = new ConformChoices(ShotNumbering.DEFAULT, null, null, s -> false, Map.of(),
                 Map.of(0L, "wide", 20L, "wide"), Set.of());
         ConformPlan plan = Conform.plan(cut, choices);
         assertThat(plan.shots()).extracting(PlannedShot::camera).containsExactly("wide", "sh0020_cam", "wide");
@@ -131,6 +131,6 @@ class FixesTest {
     }
 
     private static ConformPlan plan(Cut cut, Map<Long, Fix> fixes) {
-        return Conform.plan(cut, new ConformChoices(ShotNumbering.DEFAULT, null, s -> false, fixes, Map.of(), Set.of()));
+        return Conform.plan(cut, new ConformChoices(ShotNumbering.DEFAULT, null, null, s -> false, fixes, Map.of(), Set.of()));
     }
 }

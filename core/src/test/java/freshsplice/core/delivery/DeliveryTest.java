@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.FilmBack;
+import freshsplice.core.camera.PoseStack;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
@@ -99,7 +100,7 @@ class DeliveryTest {
             }
             assertThat(bake.places(block, in)).as("frame %d", k).isEqualTo(expected);
             float[] view = new float[16];
-            camera(1011, 10).at(position).view().copyTo(view, 0);
+            PoseStack.of(camera(1011, 10), set).at(SHOT.momentAt(position)).view().copyTo(view, 0);
             assertThat(java.util.Arrays.copyOfRange(block.views(), in * 16, in * 16 + 16)).as("frame %d", k).isEqualTo(view);
         }
     }

@@ -9,6 +9,10 @@ import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.motion.Channel;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.stage.Geometry;
+import freshsplice.core.stage.Item;
+import freshsplice.core.stage.Shape;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -24,10 +28,19 @@ class MasterFingerprintTest {
                 FrameRange.of(1000, out), Rational.of(1001))))));
     }
 
+    private static Filmed filmed(Camera camera, Stage stage) {
+        return new Filmed(new Shot(7, "sh0010", FrameRange.of(1001, 1049), 8, 0, new Shot.Anchor("", "", 0, Rational.ZERO, Rational.ONE,
+                true)), camera, stage);
+    }
+
     private static Fingerprint print(Master master, double x, List<String> sound) {
-        Camera camera = new Camera("cam", FilmBack.FULL_FRAME, 4, Map.of(CameraChannel.X, Channel.constant(x)));
-        Camera other = new Camera("not seen", FilmBack.FULL_FRAME, 2, Map.of());
-        return MasterFingerprint.of(master, Map.of(), Map.of(7L, camera, 8L, other), new Stage(List.of()), sound);
+        return print(master, x, new Stage(List.of()), sound);
+    }
+
+    private static Fingerprint print(Master master, double x, Stage stage, List<String> sound) {
+        Camera camera = Camera.named("cam", FilmBack.FULL_FRAME).with(CameraChannel.X, Channel.constant(x));
+        Camera other = Camera.named("not seen", FilmBack.FULL_FRAME);
+        return MasterFingerprint.of(master, Map.of(), Map.of(7L, filmed(camera, stage), 8L, filmed(other, new Stage(List.of()))), sound);
     }
 
     @Test
@@ -37,5 +50,7 @@ class MasterFingerprintTest {
         assertThat(made.differences(print(master("a", 1, 1047), 2, List.of("wind 0 48")))).containsExactly("edit");
         assertThat(made.differences(print(master("a", 1, 1048), 3, List.of("wind 0 48")))).containsExactly("cameras");
         assertThat(made.differences(print(master("a", 1, 1048), 2, List.of("wind 0 47")))).containsExactly("sound");
+        Stage interior = new Stage(List.of(new Item(1, "lamp", new Geometry.Figure(Shape.CONE, "#808080"), 1, 1, 1, Map.of())));
+        assertThat(made.differences(print(master("a", 1, 1048), 2, interior, List.of("wind 0 48")))).containsExactly("set");
     }
 }

@@ -9,6 +9,7 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.Transition;
 import freshsplice.core.shot.Shot;
+import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -23,23 +24,26 @@ class PicturePlanTest {
         return new Shot(id, code, FrameRange.of(1001, 1101), 8, 0, new Shot.Anchor("", "", 0, Rational.ZERO, Rational.ONE, true));
     }
 
+    private static Filmed filmed(long id, String code) {
+        return new Filmed(shot(id, code), CAMERA, new Stage(List.of()));
+    }
+
     private static Section content(long id, Section.Content content, long in, long out) {
         return Section.ofShot(id, 1, FrameRange.of(in, out), Rational.of(5)).showing(content, Rational.of(5));
     }
 
     private static PicturePlan plan(Section... sections) {
         Master master = new Master(3, "m", FrameRate.FPS_24, false, 86_400, List.of(Lane.of("main", List.of(sections))));
-        return PicturePlan.ofMaster("m_v001", master, 100, Map.of(), Map.of(1L, shot(1, "sh0010"), 2L, shot(2, "sh0020")),
-                Map.of(1L, CAMERA, 2L, CAMERA));
+        return PicturePlan.ofMaster("m_v001", master, 100, Map.of(), Map.of(1L, filmed(1, "sh0010"), 2L, filmed(2, "sh0020")));
     }
 
     @Test
     void aRetimedShotIsFilmedBetweenItsFramesAndSaysTheFrameThatContainsIt() {
         RenderRange range = new RenderRange(Rational.of(1009), Rational.of(1, 2), 10);
-        PicturePlan plan = PicturePlan.ofShot("sh0010_v003", shot(1, "sh0010"), CAMERA, range, FrameRate.FPS_24, false);
+        PicturePlan plan = PicturePlan.ofShot("sh0010_v003", filmed(1, "sh0010"), range, FrameRate.FPS_24, false);
         PicturePlan.Picture third = plan.at(3);
         assertThat(third.layers()).containsExactly(new PicturePlan.Layer(
-                new PicturePlan.Source.OfCamera(shot(1, "sh0010"), CAMERA, Rational.of(2021, 2)), 1));
+                new PicturePlan.Source.OfCamera(filmed(1, "sh0010"), Rational.of(2021, 2)), 1));
         assertThat(third.left()).isEqualTo("sh0010_v003");
         // 1009 frames at 24: 42 seconds and a frame; the third after it
         assertThat(third.right()).isEqualTo("1010  00:00:42:04");
@@ -57,8 +61,8 @@ class PicturePlanTest {
         for (long k = 20; k < 28; k++) {
             List<PicturePlan.Layer> layers = plan.at(k).layers();
             assertThat(layers).as("frame %d", k).hasSize(2);
-            assertThat(((PicturePlan.Source.OfCamera) layers.get(0).source()).shot().id()).isEqualTo(1);
-            assertThat(((PicturePlan.Source.OfCamera) layers.get(1).source()).shot().id()).isEqualTo(2);
+            assertThat(((PicturePlan.Source.OfCamera) layers.get(0).source()).filmed().shot().id()).isEqualTo(1);
+            assertThat(((PicturePlan.Source.OfCamera) layers.get(1).source()).filmed().shot().id()).isEqualTo(2);
             assertThat(layers.get(1).weight()).isGreaterThan(before).isLessThan(1);
             before = layers.get(1).weight();
         }

@@ -2,13 +2,21 @@ package freshsplice.core.stage;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 
 class FiguresTest {
+    @Test
+    void aHelperIsSeenNowhere() {
+        for (float corner : new Geometry.Figure(Shape.HELPER, "#808080").mesh().positions()) {
+            assertThat(corner).isZero();
+        }
+    }
+
     /** Each face looks outwards and is lit so: its corners turn the way its normal says, and the whole encloses room. */
     @ParameterizedTest
-    @EnumSource(Shape.class)
+    @EnumSource(value = Shape.class, mode = EnumSource.Mode.EXCLUDE, names = "HELPER")
     void meshesAreWholeAndWoundOutwards(Shape shape) {
         Mesh mesh = new Geometry.Figure(shape, "#808080").mesh();
         assertThat(mesh.indices()).isNotEmpty();

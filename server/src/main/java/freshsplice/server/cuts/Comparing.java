@@ -19,7 +19,7 @@ import freshsplice.server.rows.Store;
 import freshsplice.server.stores.cuts.CutStore;
 import freshsplice.server.stores.masters.LaidSound;
 import freshsplice.server.stores.masters.MasterStore;
-import freshsplice.server.stores.stages.StageStore;
+import freshsplice.server.stores.stages.CameraStore;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
@@ -32,11 +32,11 @@ public class Comparing {
     private final LaidSound laidSound;
     private final MasterStore masters;
     private final KnownSources knownSources;
-    private final StageStore stages;
+    private final CameraStore cameras;
 
     Comparing(Store store, CutStore cuts, LaidSound laidSound, MasterStore masters, KnownSources knownSources,
-              StageStore stages) {
-        this.stages = stages;
+              CameraStore cameras) {
+        this.cameras = cameras;
         this.knownSources = knownSources;
         this.masters = masters;
         this.laidSound = laidSound;
@@ -58,7 +58,7 @@ public class Comparing {
         Master master = masters.read(row);
         Map<Long, ShotRow> shots = masters.shotRows(cutRow.projectId);
         List<CutPiece> pieces = cuts.pieces(cutRow);
-        return new ComparedMaster(row, master, shots, stages.cameras(row.sceneId), cutRow, cut,
+        return new ComparedMaster(row, master, shots, cameras.ofProject(row.projectId), cutRow, cut,
                 turnover(row, master, shots, pieces, cut));
     }
 

@@ -15,7 +15,7 @@ import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.masters.LaidSound;
 import freshsplice.server.stores.masters.MasterStore;
-import freshsplice.server.stores.stages.StageStore;
+import freshsplice.server.stores.stages.CameraStore;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.Map;
@@ -28,16 +28,16 @@ public class HandingBack {
     private final Store store;
     private final MasterStore masters;
     private final NewestRenders newestRenders;
-    private final StageStore stages;
+    private final CameraStore cameras;
     private final KnownSources knownSources;
     private final LaidSound laidSound;
     private final Marks marks;
     private final Steps steps;
 
-    HandingBack(Store store, MasterStore masters, NewestRenders newestRenders, StageStore stages, KnownSources knownSources,
+    HandingBack(Store store, MasterStore masters, NewestRenders newestRenders, CameraStore cameras, KnownSources knownSources,
                 LaidSound laidSound, Marks marks, Steps steps) {
         this.marks = marks;
-        this.stages = stages;
+        this.cameras = cameras;
         this.knownSources = knownSources;
         this.store = store;
         this.masters = masters;
@@ -59,7 +59,7 @@ public class HandingBack {
         Master master = masters.read(row);
         Map<Long, ShotRow> shots = masters.shotRows(projectId);
         Map<Long, HandBack.Rendered> renders = new HashMap<>();
-        newestRenders.of(row, master, shots, stages.cameras(row.sceneId)).forEach((shot, newest) ->
+        newestRenders.of(row, master, shots, cameras.ofProject(row.projectId)).forEach((shot, newest) ->
                 RenderName.parse(newest.row().name).ifPresent(name -> renders.put(shot, new HandBack.Rendered(name,
                         newest.row().name + ".mp4", newest.range(), newest.changed()))));
         Turnover.Sources sources = knownSources.of(projectId);

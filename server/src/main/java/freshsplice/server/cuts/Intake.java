@@ -281,6 +281,7 @@ public class Intake {
             project.firstFrame = wanted.firstFrame();
             project.handles = wanted.handles();
             project.codePattern = wanted.pattern();
+            project.scenePattern = wanted.scenes();
             return null;
         });
     }

@@ -11,14 +11,15 @@ import io.swagger.v3.oas.annotations.media.Schema;
  *
  * @param handles     frames that a shot has before and after its cut range
  * @param codePattern finds codes in clip names; null to number all shots
+ * @param scenePattern finds scenes in clip names; null for one scene
  */
 public record Numbering(String prefix, int step, int digits, int firstFrame, int handles,
-                        @Schema(nullable = true) String codePattern) {
+                        @Schema(nullable = true) String codePattern, @Schema(nullable = true) String scenePattern) {
     private static final int MOST_HANDLES = 1000;
 
     public static Numbering of(ProjectRow project) {
         return new Numbering(project.prefix, project.numberStep, project.digits, project.firstFrame, project.handles,
-                project.codePattern);
+                project.codePattern, project.scenePattern);
     }
 
     /** @throws freshsplice.core.refusal.Refusal where a number is out of its range, in a sentence */
@@ -30,7 +31,11 @@ public record Numbering(String prefix, int step, int digits, int firstFrame, int
         return codePattern == null || codePattern.isBlank() ? null : codePattern.strip();
     }
 
-    /** @throws freshsplice.core.refusal.Refusal where a number or the pattern is out of its range, in a sentence */
+    String scenes() {
+        return scenePattern == null || scenePattern.isBlank() ? null : scenePattern.strip();
+    }
+
+    /** @throws freshsplice.core.refusal.Refusal where a number or a pattern is out of its range, in a sentence */
     void check() {
         numbering();
         if (handles < 0 || handles > MOST_HANDLES) {
@@ -38,6 +43,9 @@ public record Numbering(String prefix, int step, int digits, int firstFrame, int
         }
         if (pattern() != null) {
             CodePattern.of(pattern());
+        }
+        if (scenes() != null) {
+            CodePattern.of(scenes());
         }
     }
 }

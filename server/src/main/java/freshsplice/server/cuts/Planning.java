@@ -26,19 +26,20 @@ public class Planning {
     }
 
     public ConformPlan plan(ProjectRow project, CutRow row, Cut cut) {
-        return Conform.plan(cut, choices(project, row, ProjectRules.numbering(project), project.codePattern));
+        return Conform.plan(cut, choices(project, row, ProjectRules.numbering(project), project.codePattern, project.scenePattern));
     }
 
     /** The plan as it would be with other rules of numbering. */
     ConformPlan planned(ProjectRow project, CutRow row, Cut cut, Numbering wanted) {
-        return Conform.plan(cut, choices(project, row, wanted.numbering(), wanted.pattern()));
+        return Conform.plan(cut, choices(project, row, wanted.numbering(), wanted.pattern(), wanted.scenes()));
     }
 
-    private ConformChoices choices(ProjectRow project, CutRow row, ShotNumbering numbering, String pattern) {
+    private ConformChoices choices(ProjectRow project, CutRow row, ShotNumbering numbering, String pattern, String scenes) {
         // a cut that was received shows the codes it was given then
         Set<String> used = row.state == CutRow.State.RECEIVED && row.version == 1 ? Set.of()
                 : masters.codesInUse(project.id);
         return new ConformChoices(numbering, pattern == null ? null : CodePattern.of(pattern),
+                scenes == null ? null : CodePattern.of(scenes),
                 cuts.apart(row.id)::contains, cuts.fixes(row.id), cuts.cameras(row.id), used);
     }
 }

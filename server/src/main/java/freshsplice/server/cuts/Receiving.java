@@ -55,21 +55,29 @@ public class Receiving {
     }
 
     void receive(ProjectRow project, CutRow row, Cut cut, FirstMaster.Made made, ConformPlan plan) {
-        SceneRow scene = scenes.of(project, row.name);
+        Map<String, SceneRow> byCode = new HashMap<>();
         Finders finders = sources.finders(project.id, Sources.all(cut));
         Map<String, Long> cameras = new HashMap<>();
         Map<Long, Long> shotIds = new HashMap<>();
         for (int i = 0; i < made.shots().size(); i++) {
             PlannedShot planned = plan.shots().get(i);
-            long camera = cameras.computeIfAbsent(planned.camera(), name -> shotMaker.camera(project, scene.id, name));
+            SceneRow scene = byCode.computeIfAbsent(planned.scene(), code -> code.isEmpty() ? scenes.of(project, row.name)
+                    : scenes.coded(project, code));
+            long camera = cameras.computeIfAbsent(scene.id + " " + planned.camera(),
+                    name -> shotMaker.camera(project, scene.id, planned.camera()));
             shotIds.put(made.shots().get(i).id(), shotMaker.shot(project, scene.id, camera, made.shots().get(i),
                     Sources.wanted(planned.piece(), cut.rate()), finders).id);
         }
-        MasterRow master = masters.add(project.id, scene.id, row.name, cut.record().in(), row.id);
+        MasterRow master = masters.add(project.id, sceneOfFirst(project, row, plan, byCode), row.name, cut.record().in(), row.id);
         Master empty = masters.read(master);
         masters.write(master, empty, empty.withMain(made.master().main().sections().stream()
                 .map(s -> s.showing(new Section.Content.OfShot(shotIds.get(s.shotId())), s.from())).toList()));
         layOutSound(master.id, sound(project.id, cut, finders));
+    }
+
+    /** New shots of a master that say no scene are filmed in that of its first. */
+    private long sceneOfFirst(ProjectRow project, CutRow row, ConformPlan plan, Map<String, SceneRow> byCode) {
+        return plan.shots().isEmpty() ? scenes.of(project, row.name).id : byCode.get(plan.shots().get(0).scene()).id;
     }
 
     void layOutSound(long masterId, List<SoundPiece> pieces) {

@@ -4,6 +4,7 @@ import freshsplice.core.changes.Applying;
 import freshsplice.core.changes.Change;
 import freshsplice.core.changes.NewShots;
 import freshsplice.core.changes.Turnover;
+import freshsplice.core.conform.CodePattern;
 import freshsplice.core.conform.Conform;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.master.LivePieces;
@@ -20,6 +21,7 @@ import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.SoundRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.shots.SceneMaker;
 import freshsplice.server.shots.ShotMaker;
 import freshsplice.server.sources.Finders;
 import freshsplice.server.sources.Sources;
@@ -46,9 +48,11 @@ public class TurnoverEdits {
     private final ShotMaker shotMaker;
     private final MasterEdits edits;
     private final KnownSources known;
+    private final SceneMaker scenes;
 
     TurnoverEdits(Store store, MasterStore masters, Comparing comparing, Receiving receiving, Sources sources, Steps steps,
-                  ShotMaker shotMaker, MasterEdits edits, KnownSources known) {
+                  ShotMaker shotMaker, MasterEdits edits, KnownSources known, SceneMaker scenes) {
+        this.scenes = scenes;
         this.edits = edits;
         this.known = known;
         this.store = store;
@@ -184,14 +188,21 @@ public class TurnoverEdits {
         List<Section> sections = new ArrayList<>(applied.master().main().sections());
         for (NewShots.NewShot made : NewShots.of(applied, MasterStore.shots(side.shots()), ProjectRules.numbering(project),
                 project.handles, masters.codesInUse(project.id))) {
-            long camera = shotMaker.camera(project, side.row().sceneId, Conform.cameraOf(made.shot().code()));
-            ShotRow row = shotMaker.shot(project, side.row().sceneId, camera, made.shot(),
+            long scene = scene(project, side, made);
+            long camera = shotMaker.camera(project, scene, Conform.cameraOf(made.shot().code()));
+            ShotRow row = shotMaker.shot(project, scene, camera, made.shot(),
                     Sources.wanted(made.piece(), side.cut().rate()), finders);
             side.shots().put(row.id, row);
             Section section = sections.get(made.place());
             sections.set(made.place(), section.named(0).showing(new Section.Content.OfShot(row.id), section.from()));
         }
         return applied.master().withMain(sections);
+    }
+
+    /** What its name says, else the scene that the master's shots are filmed in. */
+    private long scene(ProjectRow project, ComparedMaster side, NewShots.NewShot made) {
+        String code = Conform.scene(side.cut(), made.piece(), project.scenePattern == null ? null : CodePattern.of(project.scenePattern));
+        return code.isEmpty() ? side.row().sceneId : scenes.coded(project, code).id;
     }
 
     private void takeSound(ComparedMaster side, Finders finders) {

@@ -1,12 +1,14 @@
 package freshsplice.server.demo;
 
 import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.camera.edit.Reach;
+import freshsplice.core.camera.edit.SetValues;
 import freshsplice.core.motion.Easing;
 import freshsplice.server.masters.MasterEdits;
 import freshsplice.server.masters.edit.PlaceEdit;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ShotRow;
-import freshsplice.server.stages.StageEdits;
+import freshsplice.server.stages.CameraEdits;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.masters.MasterStore;
@@ -24,25 +26,25 @@ class DemoEdits {
 
     private final MasterStore masters;
     private final MasterEdits edits;
-    private final StageEdits stage;
+    private final CameraEdits cameras;
     private final Steps steps;
 
-    DemoEdits(MasterStore masters, MasterEdits edits, StageEdits stage, Steps steps) {
+    DemoEdits(MasterStore masters, MasterEdits edits, CameraEdits cameras, Steps steps) {
         this.edits = edits;
         this.masters = masters;
-        this.stage = stage;
+        this.cameras = cameras;
         this.steps = steps;
     }
 
     void goOn(long projectId, List<ShotRow> shots) {
         steps.make(projectId, "Lower the camera of sh0050", LAYOUT, () -> {
-            stage.keyCamera(shots.get(4).cameraId, shots.get(4).cutIn, Map.of(CameraChannel.Y, 0.7,
-                    CameraChannel.LENS, 32.0), Easing.EASED);
+            cameras.change(shots.get(4).cameraId, camera -> SetValues.at(camera, shots.get(4).cutIn, Map.of(CameraChannel.Y, 0.7,
+                    CameraChannel.LENS, 32.0), Reach.HERE, Easing.EASED));
             return null;
         });
         steps.make(projectId, "Longer lens on sh0120", LAYOUT, () -> {
-            stage.keyCamera(shots.get(11).cameraId, shots.get(11).cutOut - 1, Map.of(CameraChannel.LENS, 40.0),
-                    Easing.EASED);
+            cameras.change(shots.get(11).cameraId, camera -> SetValues.at(camera, shots.get(11).cutOut - 1,
+                    Map.of(CameraChannel.LENS, 40.0), Reach.HERE, Easing.EASED));
             return null;
         });
         MasterRow master = masters.of(projectId).orElseThrow();

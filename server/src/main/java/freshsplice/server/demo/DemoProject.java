@@ -1,7 +1,11 @@
 package freshsplice.server.demo;
 
+import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
+import freshsplice.core.motion.Key;
+import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.time.FrameRate;
 import freshsplice.demo.LowWater;
@@ -16,13 +20,15 @@ import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.SceneRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
-import freshsplice.server.stages.StageEdits;
+import freshsplice.server.stages.CameraEdits;
+import freshsplice.server.stages.SetEdits;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.masters.MasterStore;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
@@ -52,7 +58,8 @@ class DemoProject {
     private final MediaStore media;
     private final Intake intake;
     private final MasterStore masters;
-    private final StageEdits stage;
+    private final CameraEdits cameras;
+    private final SetEdits set;
     private final Steps steps;
     private final RenderRequests requests;
     private final RenderQueue queue;
@@ -60,14 +67,15 @@ class DemoProject {
     private final TransactionTemplate transactions;
     private final boolean wanted;
 
-    DemoProject(Store store, MediaStore media, Intake intake, MasterStore masters, StageEdits stage, Steps steps,
+    DemoProject(Store store, MediaStore media, Intake intake, MasterStore masters, CameraEdits cameras, SetEdits set, Steps steps,
                 RenderRequests requests, RenderQueue queue, DemoEdits edits, TransactionTemplate transactions,
                 @Value("${fresh-splice.demo:false}") boolean wanted) {
         this.store = store;
         this.media = media;
         this.intake = intake;
         this.masters = masters;
-        this.stage = stage;
+        this.cameras = cameras;
+        this.set = set;
         this.steps = steps;
         this.requests = requests;
         this.queue = queue;
@@ -144,16 +152,32 @@ class DemoProject {
                 row.height = thing.height();
                 row.depth = thing.depth();
                 store.add(row);
-                for (double[] key : thing.keys()) {
-                    stage.keyItem(row.id, (long) key[0], Map.of(ItemChannel.X, key[1], ItemChannel.Y, key[2],
-                            ItemChannel.Z, key[3], ItemChannel.TURN, key[4]), Easing.STRAIGHT);
-                }
-                for (long[] key : thing.shown()) {
-                    stage.keyItem(row.id, key[0], Map.of(ItemChannel.SHOWN, (double) key[1]), Easing.STEPPED);
-                }
+                set.change(List.of(row), item -> moving(item, thing));
             }
             return null;
         });
+    }
+
+    /** A thing of the demo's set with its keys: a tide pole stands on one, and the bicycle rides. */
+    private static Item moving(Item item, LowWater.Thing thing) {
+        Map<ItemChannel, Channel> channels = new EnumMap<>(ItemChannel.class);
+        ItemChannel[] keyed = {ItemChannel.X, ItemChannel.Y, ItemChannel.Z, ItemChannel.TURN};
+        for (int c = 0; c < keyed.length; c++) {
+            int at = c + 1;
+            List<Key> keys = Arrays.stream(thing.keys()).map(key -> new Key((long) key[0], key[at], Easing.STRAIGHT)).toList();
+            // what stands is set and not keyed
+            channels.put(keyed[c], keys.size() == 1 ? Channel.constant(keys.get(0).value()) : new Channel(keys, 0));
+        }
+        channels.put(ItemChannel.SHOWN, new Channel(Arrays.stream(thing.shown()).map(key -> new Key(key[0], key[1], Easing.STEPPED)).toList(), 1));
+        return item.with(channels);
+    }
+
+    private static Camera keyed(Camera camera, long frame, Map<CameraChannel, Double> values, Easing easing) {
+        Camera with = camera;
+        for (Map.Entry<CameraChannel, Double> value : values.entrySet()) {
+            with = with.with(value.getKey(), with.channel(value.getKey()).withKey(new Key(frame, value.getValue(), easing)));
+        }
+        return with;
     }
 
     private List<ShotRow> shots(long projectId) {
@@ -169,9 +193,8 @@ class DemoProject {
                 steps.make(projectId, "Stage " + row.code, LAYOUT, () -> {
                     double[] m = shot.move();
                     Easing easing = shot.follows() ? Easing.STRAIGHT : Easing.EASED;
-                    stage.keyCamera(row.cameraId, row.cutIn, pose(shot.from(), shot.aim(), shot.lens()), easing);
-                    stage.keyCamera(row.cameraId, row.cutOut - 1, pose(new double[] {m[0], m[1], m[2]},
-                            new double[] {m[3], m[4], m[5]}, m[6]), easing);
+                    cameras.change(row.cameraId, camera -> keyed(keyed(camera, row.cutIn, pose(shot.from(), shot.aim(), shot.lens()),
+                            easing), row.cutOut - 1, pose(new double[] {m[0], m[1], m[2]}, new double[] {m[3], m[4], m[5]}, m[6]), easing));
                     return null;
                 });
             }

@@ -2,6 +2,9 @@ package freshsplice.server.http;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import freshsplice.server.masters.edit.MasterEdit;
+import freshsplice.server.shots.SceneEdit;
+import freshsplice.server.stages.edit.CameraEdit;
+import freshsplice.server.stages.edit.SetEdit;
 import freshsplice.server.steps.Asker;
 import io.swagger.v3.core.jackson.ModelResolver;
 import io.swagger.v3.core.jackson.TypeNameResolver;
@@ -36,7 +39,7 @@ class Description {
     }
 
     /** Types of which one of many is meant. */
-    private static final List<Class<?>> ONE_OF_MANY = List.of(MasterEdit.class);
+    private static final List<Class<?>> ONE_OF_MANY = List.of(MasterEdit.class, CameraEdit.class, SetEdit.class, SceneEdit.class);
 
     static {
         SpringDocUtils.getConfig().addRequestWrapperToIgnore(Asker.class);

@@ -101,7 +101,15 @@ public class LiveUpdates {
         if (!update.kind().equals("edit")) {
             told.computeIfAbsent(projectId, k -> new AtomicLong()).incrementAndGet();
         }
-        tellAll(projectId, text("update", update));
+        String text = text("update", update);
+        // an edit's own change of a master comes right after it and takes the word along; who shows none waits for nothing
+        ofProject(projectId).forEach(line -> {
+            if (line.masterId() == null) {
+                line.window().tellAtOnce(text);
+            } else {
+                line.window().tell(text);
+            }
+        });
         if (update.kind().equals("edit")) {
             Set<Long> shown = ofProject(projectId).map(Line::masterId).filter(Objects::nonNull).collect(Collectors.toSet());
             afterEdits.forEach(work -> work.accept(projectId, shown));

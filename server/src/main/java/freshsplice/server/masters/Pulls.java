@@ -12,6 +12,7 @@ import freshsplice.core.shot.Shot;
 import freshsplice.core.time.Rational;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stores.masters.MasterStore;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -24,7 +25,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class Pulls {
     /** A frame beside the line. @param position exact shot frame, as a fraction */
-    record Side(long shotId, String code, String position, long frame, long spare) {
+    record Side(long shotId, long sceneId, String code, String position, long frame, long spare) {
     }
 
     /** @param refused whether it could not be made; {@code words} says why */
@@ -80,8 +81,8 @@ public class Pulls {
         };
     }
 
-    private static Side side(Pull.Side side) {
-        return side == null ? null : new Side(side.shot().id(), side.shot().code(), side.position().toString(),
+    private Side side(Pull.Side side) {
+        return side == null ? null : new Side(side.shot().id(), store.get(ShotRow.class, side.shot().id()).sceneId, side.shot().code(), side.position().toString(),
                 side.frame(), side.spare());
     }
 }

@@ -1,48 +1,59 @@
 package freshsplice.server.pictures;
 
 import freshsplice.core.camera.Camera;
+import freshsplice.core.camera.FilmBack;
 import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.motion.Channel;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
+import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.render.StagePainter;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.SceneRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.rows.ViewpointRow;
 import freshsplice.server.settings.Folders;
+import freshsplice.server.stages.Viewpoints;
 import freshsplice.server.stores.masters.MasterStore;
+import freshsplice.server.stores.stages.CameraStore;
 import freshsplice.server.stores.stages.StageStore;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.Map;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** What a shot's camera sees at one of its frames, small. */
+/** What a shot's camera, or a viewpoint, sees at a frame, small. */
 @Component
 public class ShotPictures implements DisposableBean {
     public static final int WIDTH = 240;
-    static final int HEIGHT = 136;
 
     /**
      * What is to be drawn.
      *
+     * @param height in pixels, of the project's own shape
      * @param digest of all that it shows: equal digests, equal pictures
      */
-    public record Wanted(Stage stage, Bake.Frame frame, String digest) {
+    public record Wanted(Stage stage, Bake.Frame frame, int height, String digest) {
     }
 
     private final Store store;
     private final StageStore stages;
+    private final CameraStore cameras;
     private final Folders folders;
     /** One after another, on the thread that the drawing context belongs to, behind everything else. */
     private final ExecutorService drawer = Executors.newSingleThreadExecutor(work -> {
@@ -52,11 +63,11 @@ public class ShotPictures implements DisposableBean {
         return thread;
     });
     private StagePainter painter;
-    private Stage painted;
 
-    ShotPictures(Store store, StageStore stages, Folders folders) {
+    ShotPictures(Store store, StageStore stages, CameraStore cameras, Folders folders) {
         this.store = store;
         this.stages = stages;
+        this.cameras = cameras;
         this.folders = folders;
     }
 
@@ -64,14 +75,31 @@ public class ShotPictures implements DisposableBean {
     public Wanted wanted(long shotId, Rational frame) {
         ShotRow row = store.get(ShotRow.class, shotId);
         Shot shot = MasterStore.shot(row);
-        Camera camera = stages.camera(row.cameraId);
+        Camera camera = cameras.camera(row.cameraId);
         Stage stage = stages.stage(row.sceneId);
-        Bake.Frame seen = Bake.of(shot, camera, stage, new RenderRange(frame, Rational.ONE, 1), WIDTH / (double) HEIGHT).frame(0);
+        return wanted(shot, camera, stage, frame, store.get(ProjectRow.class, row.projectId));
+    }
+
+    /** What a viewpoint sees of its set at an action frame. */
+    @Transactional(readOnly = true)
+    public Wanted viewpoint(long id, long actionFrame) {
+        ViewpointRow kept = store.get(ViewpointRow.class, id);
+        ProjectRow project = store.get(ProjectRow.class, store.get(SceneRow.class, kept.sceneId).projectId);
+        Camera camera = Camera.named(kept.name, new FilmBack(project.backWidth, project.backHeight))
+                .with(Viewpoints.viewpoint(kept).values().entrySet().stream()
+                        .collect(Collectors.toMap(Map.Entry::getKey, v -> Channel.constant(v.getValue()))));
+        Shot standing = new Shot(0, kept.name, FrameRange.of(actionFrame, actionFrame + 1), 0, 0, null);
+        return wanted(standing, camera, stages.stage(kept.sceneId), Rational.of(actionFrame), project);
+    }
+
+    private static Wanted wanted(Shot shot, Camera camera, Stage stage, Rational frame, ProjectRow project) {
+        int height = Math.max(16, (int) Math.round(WIDTH * (double) project.pictureHeight / project.pictureWidth / 2) * 2);
+        Bake.Frame seen = Bake.of(shot, camera, stage, new RenderRange(frame, Rational.ONE, 1), WIDTH / (double) height).frame(0);
         StringBuilder shown = new StringBuilder();
         for (Item item : stage.items()) {
             item.geometry().parts().forEach(shown::append);
         }
-        return new Wanted(stage, seen, Fingerprint.digest(shown + Fingerprint.digest(seen.view())
+        return new Wanted(stage, seen, height, Fingerprint.digest(shown + Fingerprint.digest(seen.view())
                 + Fingerprint.digest(seen.projection()) + Fingerprint.digest(seen.places())));
     }
 
@@ -95,16 +123,13 @@ public class ShotPictures implements DisposableBean {
     private Void draw(Wanted wanted, Path file) throws IOException {
         if (painter == null) {
             painter = new StagePainter();
-            painter.size(WIDTH, HEIGHT);
         }
-        if (!wanted.stage().equals(painted)) {
-            painter.stage(wanted.stage().items().stream().map(i -> i.geometry().mesh()).toList());
-            painted = wanted.stage();
-        }
-        byte[] bytes = new byte[WIDTH * HEIGHT * 3];
+        painter.size(WIDTH, wanted.height());
+        painter.stage(wanted.stage());
+        byte[] bytes = new byte[WIDTH * wanted.height() * 3];
         painter.draw(wanted.frame().view(), wanted.frame().projection(), wanted.frame().places(), 0, bytes);
-        BufferedImage image = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
-        for (int i = 0; i < WIDTH * HEIGHT; i++) {
+        BufferedImage image = new BufferedImage(WIDTH, wanted.height(), BufferedImage.TYPE_INT_RGB);
+        for (int i = 0; i < WIDTH * wanted.height(); i++) {
             image.setRGB(i % WIDTH, i / WIDTH, (bytes[i * 3] & 0xFF) << 16 | (bytes[i * 3 + 1] & 0xFF) << 8
                     | bytes[i * 3 + 2] & 0xFF);
         }

@@ -1,13 +1,13 @@
 package freshsplice.server.renders;
 
 import freshsplice.core.camera.Camera;
+import freshsplice.core.delivery.Filmed;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.MasterFingerprint;
 import freshsplice.core.delivery.PicturePlan;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
-import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.render.FilmedMovie;
@@ -18,6 +18,7 @@ import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.settings.Folders;
 import freshsplice.server.stores.masters.MasterStore;
+import freshsplice.server.stores.stages.CameraStore;
 import freshsplice.server.stores.stages.StageStore;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
@@ -36,17 +37,19 @@ public class DrawingReader {
     private final Store store;
     private final MasterStore masters;
     private final StageStore stages;
+    private final CameraStore cameras;
     private final Staleness staleness;
     private final RenderSound sounds;
     private final Folders folders;
 
-    DrawingReader(Store store, MasterStore masters, StageStore stages, Staleness staleness, RenderSound sounds,
+    DrawingReader(Store store, MasterStore masters, StageStore stages, CameraStore cameras, Staleness staleness, RenderSound sounds,
                   Folders folders) {
         this.sounds = sounds;
         this.folders = folders;
         this.store = store;
         this.masters = masters;
         this.stages = stages;
+        this.cameras = cameras;
         this.staleness = staleness;
     }
 
@@ -58,25 +61,29 @@ public class DrawingReader {
                 : store.get(MasterRow.class, render.masterId);
         Master master = masters.read(masterRow);
         Map<Long, ShotRow> rows = masters.shotRows(project.id);
-        Map<Long, Shot> shots = MasterStore.shots(rows);
-        Stage stage = stages.stage(masterRow.sceneId);
-        Map<Long, Camera> byId = stages.cameras(masterRow.sceneId);
-        Map<Long, Camera> cameras = new HashMap<>();
-        rows.forEach((id, row) -> cameras.put(id, byId.get(row.cameraId)));
+        Map<Long, Filmed> filmed = filmed(project.id, rows);
         RenderSound.Under under = sounds.under(master, project.rate);
         if (render.shotId == null) {
             Map<Long, Master> nested = nested(master);
             FrameRange movie = FrameRange.ofLength(master.start(), render.frames);
-            return new Drawing(new FilmedMovie(PicturePlan.ofMaster(render.name, master, render.frames, nested, shots, cameras),
-                    stage, render.width, render.height, render.burnIn, movies(master, nested), under.pieces(movie)),
-                    MasterFingerprint.of(master, nested, cameras, stage, under.lines(movie)));
+            return new Drawing(new FilmedMovie(PicturePlan.ofMaster(render.name, master, render.frames, nested, filmed),
+                    render.width, render.height, render.burnIn, movies(master, nested), under.pieces(movie)),
+                    MasterFingerprint.of(master, nested, filmed, under.lines(movie)));
         }
-        Shot shot = shots.get(render.shotId);
+        Filmed shot = filmed.get(render.shotId);
         RenderRange range = NewestRenders.range(render);
-        Camera camera = cameras.get(shot.id());
-        return new Drawing(new FilmedMovie(PicturePlan.ofShot(render.name, shot, camera, range, project.rate, project.dropFrame),
-                stage, render.width, render.height, render.burnIn, Map.of(), under.ofShot(shot.id(), range)),
-                staleness.now(shot, camera, stage, range, under));
+        return new Drawing(new FilmedMovie(PicturePlan.ofShot(render.name, shot, range, project.rate, project.dropFrame),
+                render.width, render.height, render.burnIn, Map.of(), under.ofShot(render.shotId, range)),
+                staleness.now(shot, range, under));
+    }
+
+    /** Every shot with its own scene's set. */
+    private Map<Long, Filmed> filmed(long projectId, Map<Long, ShotRow> rows) {
+        Map<Long, Stage> sets = stages.ofProject(projectId);
+        Map<Long, Camera> byId = cameras.ofProject(projectId);
+        Map<Long, Filmed> filmed = new HashMap<>();
+        rows.forEach((id, row) -> filmed.put(id, new Filmed(MasterStore.shot(row), byId.get(row.cameraId), sets.get(row.sceneId))));
+        return filmed;
     }
 
     /** What a whole master would be made from now, by which it is told whether a movie of it still stands. */

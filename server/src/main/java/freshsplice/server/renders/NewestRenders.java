@@ -35,7 +35,7 @@ public class NewestRenders {
         this.staleness = staleness;
     }
 
-    /** By shot id. @param row the master whose scene and sound they are held against */
+    /** By shot id. @param row the master whose sound they are held against */
     public Map<Long, Newest> of(MasterRow row, Master master, Map<Long, ShotRow> shots, Map<Long, Camera> cameras) {
         Map<Long, RenderRow> newest = new HashMap<>();
         for (RenderRow render : store.where(RenderRow.class, "projectId", row.projectId)) {
@@ -43,7 +43,7 @@ public class NewestRenders {
                 newest.merge(render.shotId, render, (a, b) -> a.version > b.version ? a : b);
             }
         }
-        Map<Long, List<String>> changed = staleness.of(List.copyOf(newest.values()), row.sceneId, shots, cameras, master,
+        Map<Long, List<String>> changed = staleness.of(List.copyOf(newest.values()), shots, cameras, master,
                 master.rate());
         Map<Long, Newest> known = new HashMap<>();
         newest.forEach((shot, render) -> known.put(shot, new Newest(render, changed.getOrDefault(render.id, List.of()))));

@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.delivery.Bake;
+import freshsplice.core.delivery.Filmed;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
@@ -31,6 +32,13 @@ public class Staleness {
     private static final int BYTES_A_KEY = 48;
     private static final long MOST_BYTES = 16L << 20;
 
+    /** A scene's set with what tells it from any other. */
+    private record Set(Stage stage, String digest) {
+        static Set of(Stage stage) {
+            return new Set(stage, Fingerprint.digest(stage.toString()));
+        }
+    }
+
     private record Asked(long actionOffset, Camera camera, String stage, RenderRange range) {
     }
 
@@ -47,28 +55,22 @@ public class Staleness {
     }
 
     /** What changed since each render of a shot was made, in words, by render id; empty lists for current ones. */
-    public Map<Long, List<String>> of(List<RenderRow> renders, long sceneId, Map<Long, ShotRow> shots, Master master,
+    public Map<Long, List<String>> of(List<RenderRow> renders, Map<Long, ShotRow> shots, Map<Long, Camera> cameras, Master master,
                                       FrameRate rate) {
-        return of(renders, sceneId, shots, stages.cameras(sceneId), master, rate);
-    }
-
-    /** The same where the scene's cameras are known. */
-    public Map<Long, List<String>> of(List<RenderRow> renders, long sceneId, Map<Long, ShotRow> shots,
-                                      Map<Long, Camera> cameras, Master master, FrameRate rate) {
         if (renders.isEmpty()) {
             return Map.of();
         }
-        Stage stage = stages.stage(sceneId);
+        Map<Long, Set> sets = new HashMap<>();
         Map<Long, List<RenderPartRow>> parts = store.whereIn(RenderPartRow.class, "renderId",
                 renders.stream().map(r -> r.id).toList()).stream().collect(Collectors.groupingBy(p -> p.renderId));
-        String stageDigest = digest(stage);
         RenderSound.Under under = sounds.under(master, rate);
         Map<Long, List<String>> stale = new HashMap<>();
         for (RenderRow render : renders) {
             ShotRow shot = shots.get(render.shotId);
             if (shot != null) {
                 RenderRange range = NewestRenders.range(render);
-                Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), stage, stageDigest, range);
+                Set set = sets.computeIfAbsent(shot.sceneId, id -> Set.of(stages.stage(id)));
+                Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), set, range);
                 stale.put(render.id, differences(parts.getOrDefault(render.id, List.of()),
                         withSound(now, under.digestOfShot(shot.id, range))));
             }
@@ -96,23 +98,21 @@ public class Staleness {
     }
 
     /** The fingerprint of a render of a shot, if it were made now. */
-    Fingerprint now(Shot shot, Camera camera, Stage stage, RenderRange range, RenderSound.Under under) {
-        return withSound(now(shot, camera, stage, digest(stage), range), under.digestOfShot(shot.id(), range));
+    Fingerprint now(Filmed filmed, RenderRange range, RenderSound.Under under) {
+        return withSound(now(filmed.shot(), filmed.camera(), Set.of(filmed.stage()), range),
+                under.digestOfShot(filmed.shot().id(), range));
     }
 
-    private Fingerprint now(Shot shot, Camera camera, Stage stage, String stageDigest, RenderRange range) {
-        return known.get(new Asked(shot.actionOffset(), camera, stageDigest, range), asked -> {
-            Bake bake = Bake.of(shot, camera, stage, range, 1);
+    private Fingerprint now(Shot shot, Camera camera, Set in, RenderRange range) {
+        return known.get(new Asked(shot.actionOffset(), camera, in.digest(), range), asked -> {
+            Bake bake = Bake.of(shot, camera, in.stage(), range, 1);
             Fingerprint.Movement movement = Fingerprint.digest(bake);
             StringBuilder set = new StringBuilder(movement.places());
-            for (Item item : stage.items()) {
+            for (Item item : in.stage().items()) {
                 item.geometry().parts().forEach(set::append);
             }
             return new Fingerprint(Map.of("camera", movement.camera(), "set", Fingerprint.digest(set.toString())));
         });
     }
 
-    private static String digest(Stage stage) {
-        return Fingerprint.digest(stage.toString());
-    }
 }

@@ -30,6 +30,11 @@ public class ItemRow extends AliveRow {
     /** Degrees. */
     public double turn;
     public double lean;
+    /** Name of the things that it is put together with; null where it is by itself. */
+    public String grouped;
+    public boolean locked;
+    /** Out of sight while one works; films all the same. */
+    public boolean hidden;
 
     public Geometry geometry() {
         return new Geometry.Figure(shape, colour);

@@ -21,6 +21,8 @@ public class ProjectRow extends AliveRow {
     public int handles;
     /** How codes are found in clip names; null to number all shots. */
     public String codePattern;
+    /** How scenes are found in clip names, written as that is; null for one scene. */
+    public String scenePattern;
     public int pictureWidth;
     public int pictureHeight;
     public double backWidth;

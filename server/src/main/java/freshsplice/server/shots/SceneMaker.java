@@ -1,11 +1,11 @@
 package freshsplice.server.shots;
 
 import freshsplice.core.stage.Shape;
-import freshsplice.server.rows.ItemRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.SceneRow;
 import freshsplice.server.rows.Store;
-import freshsplice.server.stages.StageEdits;
+import freshsplice.server.stages.NewThings;
+import freshsplice.server.stages.edit.SetEdit;
 import java.util.List;
 import org.springframework.stereotype.Component;
 
@@ -13,41 +13,36 @@ import org.springframework.stereotype.Component;
 @Component
 public class SceneMaker {
     private final Store store;
-    private final StageEdits stage;
+    private final NewThings things;
 
-    SceneMaker(Store store, StageEdits stage) {
+    SceneMaker(Store store, NewThings things) {
         this.store = store;
-        this.stage = stage;
+        this.things = things;
     }
 
-    /** The project's scene; a new one with a few things in it where there is none. */
+    /** The project's scene; a new one with nothing but ground where there is none. */
     public SceneRow of(ProjectRow project, String name) {
         List<SceneRow> scenes = store.where(SceneRow.class, "projectId", project.id);
         if (!scenes.isEmpty()) {
             return scenes.get(0);
         }
-        SceneRow scene = new SceneRow();
-        scene.projectId = project.id;
-        scene.code = "1";
-        scene.name = name.length() > 200 ? name.substring(0, 200) : name;
-        store.add(scene);
-        addThing(scene.id, "ground", Shape.BLOCK, "#7f8076", 60, 0.2, 60, 0, -0.2, 0);
-        addThing(scene.id, "person", Shape.PERSON, "#7a4b45", 1, 1, 1, 0, 0, 0);
-        addThing(scene.id, "block", Shape.BLOCK, "#8f8678", 2, 1, 2, 3, 0, -4);
-        return scene;
+        return make(project.id, "1", name);
     }
 
-    /** A set to begin with, so that a new scene is not empty before its own is built. */
-    private void addThing(long sceneId, String name, Shape shape, String colour, double w, double h, double d,
-                          double x, double y, double z) {
-        ItemRow row = new ItemRow();
-        row.sceneId = sceneId;
-        row.name = name;
-        row.shape = shape;
-        row.colour = colour;
-        row.width = w;
-        row.height = h;
-        row.depth = d;
-        stage.addItem(row, x, y, z, 0);
+    /** The scene of a code, whatever its case; a new one where there is none. */
+    public SceneRow coded(ProjectRow project, String code) {
+        return store.where(SceneRow.class, "projectId", project.id).stream().filter(s -> s.code.equalsIgnoreCase(code)).findFirst()
+                .orElseGet(() -> make(project.id, code, "Scene " + code));
+    }
+
+    /** A new scene with nothing but ground. */
+    public SceneRow make(long projectId, String code, String name) {
+        SceneRow scene = new SceneRow();
+        scene.projectId = projectId;
+        scene.code = code;
+        scene.name = name.length() > 200 ? name.substring(0, 200) : name;
+        store.add(scene);
+        things.add(scene.id, new SetEdit.Add(Shape.BLOCK, "ground", "#7f8076", new double[] {60, 0.2, 60}, 0, -0.2, 0, 0, null));
+        return scene;
     }
 }

@@ -32,7 +32,6 @@ public class ShotMaker {
         camera.name = name;
         camera.backWidth = project.backWidth;
         camera.backHeight = project.backHeight;
-        camera.stop = 2.8;
         return store.add(camera).id;
     }
 

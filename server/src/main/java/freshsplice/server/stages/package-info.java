@@ -1,4 +1,4 @@
 /**
- * What edits do to things, cameras and their keys. Read {@link freshsplice.server.stages.StageEdits} first.
+ * What edits do to things, cameras and their keys. Read {@link freshsplice.server.stages.CameraEdits} first.
  */
 package freshsplice.server.stages;

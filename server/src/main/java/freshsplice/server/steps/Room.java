@@ -9,7 +9,8 @@ public enum Room {
     LANES("master", "master_lane", "master_mark", "section", "sound", "sound_lane"),
     /** Shots, what they are called, and their boards. */
     SHOTS("shot", "shot_alias", "board", "media"),
-    CAMERAS("camera", "camera_key"),
+    /** Cameras, what moves, carries and shakes them, and viewpoints. */
+    CAMERAS("camera", "camera_key", "camera_mount", "camera_layer", "motion_layer", "viewpoint"),
     /** Things and their movement. */
     SET("scene", "item", "item_key"),
     /** Cuts and the choices made about them in Intake. */

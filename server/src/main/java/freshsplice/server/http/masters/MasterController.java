@@ -151,7 +151,7 @@ class MasterController {
      * @param seen the project's number of edits that the window showed: a refusal then says who came between
      */
     @PostMapping("/masters/{id}/edits")
-    MasterEdits.Done edit(@PathVariable long id, @Valid @RequestBody MasterEdit edit, Asker who) {
+    MasterEdits.Done editMaster(@PathVariable long id, @Valid @RequestBody MasterEdit edit, Asker who) {
         return edits.make(id, edit, who);
     }
 

@@ -75,13 +75,14 @@ class SectionViews {
         BoardRow board = shot == null ? null : laid.boards().get(shot.id);
         Rational from = section.from();
         RenderRange asked = RenderRange.of(section, seen);
-        return new SequenceView.Section(live.outer().id(), content(section), section.shotId(), title(section, shot),
+        return new SequenceView.Section(live.outer().id(), content(section), shot == null ? 0 : shot.sceneId, section.shotId(), title(section, shot),
                 section.record().in(), section.record().out(), seen.in(), seen.out(), from.floor(),
                 section.at(section.record().last()).floor(), shotFrames(section), asked.from().toString(),
                 Weights.in(section.head()), section.speed().toString(), Bend.text(asked.bends()), keys(section),
-                isStaged(camera), camera == null ? "" : camera.name(),
-                camera == null ? 0 : camera.value(CameraChannel.LENS, from), camera == null ? 0 : camera.tStop(),
-                camera == null ? 0 : camera.value(CameraChannel.FOCUS, from), board == null ? "" : board.sourceName,
+                isStaged(camera), camera != null && camera.locked(), camera == null ? "" : camera.name(),
+                camera == null ? 0 : camera.keyed(CameraChannel.LENS, from),
+                camera == null ? 0 : camera.keyed(CameraChannel.STOP, from),
+                camera == null ? 0 : camera.keyed(CameraChannel.FOCUS, from), board == null ? "" : board.sourceName,
                 board == null ? null : board.mediaId,
                 board != null && board.mediaId != null && laid.moving().contains(board.mediaId),
                 section.content() instanceof Section.Content.OfRender r ? (Long) r.renderId() : null,

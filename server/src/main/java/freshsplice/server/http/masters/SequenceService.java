@@ -53,7 +53,7 @@ public class SequenceService {
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
         MasterLayout laid = laidOuts.of(row, project);
         Master master = laid.master();
-        Map<Long, Camera> cameras = shown.cameras(project.id, row.sceneId, project.seq);
+        Map<Long, Camera> cameras = shown.cameras(project.id, project.seq);
         Map<Long, NewestRenders.Newest> newest = newestRenders.of(row, master, laid.shots(), cameras);
         List<Section> sections = laid.sections();
         List<SequenceView.Render> renders = renders(sections, newest);

@@ -97,6 +97,7 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
      * A piece of the master.
      *
      * @param id       its id, which edits name; all pieces of a nested master have the id of their nest
+     * @param sceneId  the shot's scene; 0 where it shows no shot
      * @param shotId   the shot; 0 where it shows something else
      * @param code     the shot's code, the render's name, or what stands on the slate
      * @param in       record frame
@@ -109,6 +110,7 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
      * @param speed     as a fraction; the mean where it changes
      * @param bends     the course of a changing speed from {@code seenIn} on, as the movement is asked for
      * @param keys      its keys inside the piece
+     * @param locked    whether its camera is finished
      * @param lens      focal length at its first frame, mm
      * @param boardName name of its board
      * @param tailWeights share of the picture at its last frames, while it fades to black
@@ -118,10 +120,10 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
      * @param renderId  the render that it shows; null where it shows none
      * @param alias     an older number of the shot; null for none
      */
-    public record Section(long id, Content content, long shotId, String code, long in, long out, long seenIn,
+    public record Section(long id, Content content, long sceneId, long shotId, String code, long in, long out, long seenIn,
                           long seenOut, long shotFirst, long shotLast, List<Long> shotFrames, String seenFrom,
                           List<Double> headWeights, String speed, String bends, List<Key> keys, boolean staged,
-                          String camera, double lens, double stop, double focus, String boardName,
+                          boolean locked, String camera, double lens, double stop, double focus, String boardName,
                           @Schema(nullable = true) Long mediaId, boolean boardMoves, @Schema(nullable = true) Long renderId, int handles,
                           boolean enabled, List<Double> tailWeights, long actionFirst,
                           @Schema(nullable = true) Nest nest, @Schema(nullable = true) String alias) {

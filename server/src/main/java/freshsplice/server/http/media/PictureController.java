@@ -45,7 +45,18 @@ class PictureController {
     ResponseEntity<Resource> shot(@PathVariable long id, @RequestParam long frame,
                                   @RequestHeader(value = "If-None-Match", required = false) String known)
             throws IOException {
-        ShotPictures.Wanted wanted = shots.wanted(id, Rational.of(frame));
+        return small(shots.wanted(id, Rational.of(frame)), known);
+    }
+
+    /** What a viewpoint sees at an action frame; asked with a tag as above. */
+    @GetMapping("/api/viewpoints/{id}/picture")
+    ResponseEntity<Resource> viewpoint(@PathVariable long id, @RequestParam long frame,
+                                       @RequestHeader(value = "If-None-Match", required = false) String known)
+            throws IOException {
+        return small(shots.viewpoint(id, frame), known);
+    }
+
+    private ResponseEntity<Resource> small(ShotPictures.Wanted wanted, String known) throws IOException {
         String tag = "\"" + wanted.digest() + "\"";
         if (tag.equals(known)) {
             return ResponseEntity.status(304).eTag(tag).build();

@@ -13,6 +13,7 @@ import freshsplice.server.rows.Store;
 import freshsplice.server.settings.Folders;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.stores.masters.MasterStore;
+import freshsplice.server.stores.stages.CameraStore;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import java.nio.file.Files;
@@ -62,11 +63,13 @@ class RenderController {
     private final RenderQueue queue;
     private final Staleness staleness;
     private final MasterStore masters;
+    private final CameraStore cameras;
     private final Folders folders;
     private final DrawingReader drawings;
 
     RenderController(Store store, RenderRequests requests, RenderQueue queue, Staleness staleness,
-                     MasterStore masters, Folders folders, DrawingReader drawings) {
+                     MasterStore masters, CameraStore cameras, Folders folders, DrawingReader drawings) {
+        this.cameras = cameras;
         this.drawings = drawings;
         this.store = store;
         this.requests = requests;
@@ -90,7 +93,7 @@ class RenderController {
         if (master != null) {
             Map<Long, ShotRow> shots = masters.shotRows(id);
             stale.putAll(staleness.of(rows.stream().filter(r -> r.shotId != null && r.state == RenderRow.State.DONE)
-                    .toList(), master.sceneId, shots, masters.read(master), store.get(ProjectRow.class, id).rate));
+                    .toList(), shots, cameras.ofProject(id), masters.read(master), store.get(ProjectRow.class, id).rate));
         }
         newestOfMasters(rows).forEach(r -> stale.put(r.id, staleness.ofMaster(r, drawings.now(r))));
         return rows.stream().sorted(Comparator.comparingLong((RenderRow r) -> r.id).reversed())

@@ -12,7 +12,6 @@ final class BakeBytes {
     private static final int WORD = 4;
     private static final int HEAD = 3;
     private static final int NUMBERS_A_FRAME = 2;
-    private static final int LENS_VALUES = 2;
 
     private BakeBytes() {
     }
@@ -23,7 +22,7 @@ final class BakeBytes {
     }
 
     private static int floatsAFrame(int moving) {
-        return LENS_VALUES + (2 + moving) * Bake.MATRIX;
+        return Bake.LENS_VALUES + (2 + moving) * Bake.MATRIX;
     }
 
     /** Writes block by block: no more of a long movement is in memory. */
@@ -69,7 +68,7 @@ final class BakeBytes {
         ByteBuffer bytes = words(block.frames() * floatsAFrame(moving));
         FloatBuffer floats = bytes.asFloatBuffer();
         for (int k = 0; k < block.frames(); k++) {
-            floats.put(block.lenses(), k * LENS_VALUES, LENS_VALUES).put(block.views(), k * Bake.MATRIX, Bake.MATRIX)
+            floats.put(block.lenses(), k * Bake.LENS_VALUES, Bake.LENS_VALUES).put(block.views(), k * Bake.MATRIX, Bake.MATRIX)
                     .put(block.projections(), k * Bake.MATRIX, Bake.MATRIX)
                     .put(block.places(), k * moving * Bake.MATRIX, moving * Bake.MATRIX);
         }

@@ -2,12 +2,12 @@ package freshsplice.server.http.stages;
 
 import freshsplice.core.conform.Conform;
 import freshsplice.server.refusals.Refused;
-import freshsplice.server.rows.CameraKeyRow;
 import freshsplice.server.rows.CameraRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
+import freshsplice.server.stores.stages.CameraStore;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -17,18 +17,20 @@ import org.springframework.stereotype.Component;
 @Component
 class ShotCameras {
     private final Store store;
+    private final CameraStore cameras;
     private final Steps steps;
 
-    ShotCameras(Store store, Steps steps) {
+    ShotCameras(Store store, CameraStore cameras, Steps steps) {
+        this.cameras = cameras;
         this.store = store;
         this.steps = steps;
     }
 
-    List<StageView.CameraChoice> choices(long sceneId) {
+    /** @param ofScene all cameras of the scene */
+    List<StageView.CameraChoice> choices(long sceneId, List<CameraRow> ofScene) {
         Map<Long, List<String>> films = store.where(ShotRow.class, "sceneId", sceneId).stream()
                 .collect(Collectors.groupingBy(s -> s.cameraId, Collectors.mapping(s -> s.code, Collectors.toList())));
-        return store.where(CameraRow.class, "sceneId", sceneId).stream().map(c -> new StageView.CameraChoice(c.id,
-                c.name, films.getOrDefault(c.id, List.of()))).toList();
+        return ofScene.stream().map(c -> new StageView.CameraChoice(c.id, c.name, films.getOrDefault(c.id, List.of()), c.locked)).toList();
     }
 
     /** @param cameraId a camera of the shot's scene; null for a new one with the keys of the one it has */
@@ -50,24 +52,8 @@ class ShotCameras {
     }
 
     private long copy(ShotRow shot) {
-        CameraRow from = store.get(CameraRow.class, shot.cameraId);
-        CameraRow camera = new CameraRow();
-        camera.sceneId = from.sceneId;
-        camera.name = free(shot);
-        camera.backWidth = from.backWidth;
-        camera.backHeight = from.backHeight;
-        camera.stop = from.stop;
-        store.add(camera);
-        for (CameraKeyRow key : store.where(CameraKeyRow.class, "cameraId", from.id)) {
-            CameraKeyRow row = new CameraKeyRow();
-            row.cameraId = camera.id;
-            row.channel = key.channel;
-            row.frame = key.frame;
-            row.value = key.value;
-            row.easing = key.easing;
-            store.add(row);
-        }
-        return camera.id;
+        // a copy is there to be worked on, whatever it is a copy of
+        return cameras.add(shot.sceneId, cameras.camera(shot.cameraId).named(free(shot)).locked(false)).id;
     }
 
     private String free(ShotRow shot) {

@@ -1,7 +1,5 @@
 package freshsplice.server.http.stages;
 
-import freshsplice.core.camera.Camera;
-import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Bend;
@@ -13,6 +11,7 @@ import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stores.masters.MasterStore;
+import freshsplice.server.stores.stages.CameraStore;
 import freshsplice.server.stores.stages.StageStore;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -42,10 +41,12 @@ class StageController {
 
     private final Store store;
     private final StageStore stages;
-    private final ShotCameras cameras;
+    private final CameraStore cameras;
+    private final StageViews views;
     private final TransactionTemplate transactions;
 
-    StageController(Store store, StageStore stages, ShotCameras cameras, TransactionTemplate transactions) {
+    StageController(Store store, StageStore stages, CameraStore cameras, StageViews views, TransactionTemplate transactions) {
+        this.views = views;
         this.store = store;
         this.stages = stages;
         this.cameras = cameras;
@@ -69,25 +70,13 @@ class StageController {
     @GetMapping("/shots/{id}/stage")
     @Transactional(readOnly = true)
     public StageView stage(@PathVariable long id) {
-        ShotRow row = store.get(ShotRow.class, id);
-        ProjectRow project = store.get(ProjectRow.class, row.projectId);
-        Shot shot = MasterStore.shot(row);
-        Camera camera = stages.camera(row.cameraId);
-        Map<String, Double> plain = new TreeMap<>();
-        for (CameraChannel channel : CameraChannel.values()) {
-            plain.put(channel.word(), channel.plain());
-        }
-        return new StageView(id, row.code, row.sceneId, camera.name(), row.cutIn, row.cutOut - 1, shot.frames().in(),
-                shot.frames().last(), row.actionOffset, camera.back().widthMm(), camera.back().heightMm(),
-                camera.tStop(), project.pictureWidth, project.pictureHeight, KeyViews.of(camera), plain,
-                stages.stage(row.sceneId).items().stream().map(KeyViews::of).toList(), row.cameraId,
-                cameras.choices(row.sceneId));
+        return views.of(id);
     }
 
     /**
      * Movement baked frame by frame, little endian, whole numbers and floats of 32 bits each: frames, items, and how many of
      * those move; the indexes of those that move; for each frame its shot frame and its action frame; then floats: the places of
-     * what stands (16 for every item, zeros for what moves); and for each frame lens and focus, view (16), projection (16), and the places of
+     * what stands (16 for every item, zeros for what moves); and for each frame lens, focus and T-stop, view (16), projection (16), and the places of
      * what moves (16 each).
      */
     @GetMapping(value = "/shots/{id}/bake", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
@@ -112,7 +101,7 @@ class StageController {
         }
         RenderRange range = new RenderRange(from == null ? Rational.of(shot.frames().in()) : Rational.parse(from),
                 Rational.parse(speed), count, Bend.parse(bends));
-        return Bake.of(shot, stages.camera(row.cameraId), stages.stage(row.sceneId), range,
+        return Bake.of(shot, cameras.camera(row.cameraId), stages.stage(row.sceneId), range,
                 project.pictureWidth / (double) project.pictureHeight);
     }
 }

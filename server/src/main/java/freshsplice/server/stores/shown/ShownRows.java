@@ -8,7 +8,7 @@ import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.TouchLog;
 import freshsplice.server.stores.masters.MasterStore;
-import freshsplice.server.stores.stages.StageStore;
+import freshsplice.server.stores.stages.CameraStore;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -31,6 +31,10 @@ public class ShownRows {
     private static final int BYTES_A_ROW = 600;
     private static final long MOST_BYTES = 64L << 20;
 
+    /** What a camera is read from. */
+    private static final List<String> CAMERA_TABLES = List.of("camera", "camera_key", "camera_mount", "camera_layer",
+            "motion_layer");
+
     private record Key(String what, long id) {
     }
 
@@ -40,15 +44,15 @@ public class ShownRows {
 
     private final Store store;
     private final MasterStore masters;
-    private final StageStore stages;
+    private final CameraStore cameras;
     private final TouchLog touched;
     private final Cache<Key, Read> read = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
             .<Key, Read>weigher((key, known) -> (known.rows().size() + 1) * BYTES_A_ROW).build();
 
-    ShownRows(Store store, MasterStore masters, StageStore stages, TouchLog touched) {
+    ShownRows(Store store, MasterStore masters, CameraStore cameras, TouchLog touched) {
         this.store = store;
         this.masters = masters;
-        this.stages = stages;
+        this.cameras = cameras;
         this.touched = touched;
     }
 
@@ -76,21 +80,22 @@ public class ShownRows {
                         .collect(Collectors.toMap(b -> b.shotId, Function.identity(), (a, b) -> a)));
     }
 
-    /** Cameras of a scene by id. */
-    public Map<Long, Camera> cameras(long projectId, long sceneId, long seq) {
-        long now = Math.max(touched.last(projectId, "camera"), touched.last(projectId, "camera_key"));
-        return renewed(new Key("cameras", sceneId), now, seq, since -> touchedCameras(projectId, since),
-                ids -> stages.cameras(sceneId, ids), () -> stages.cameras(sceneId));
+    /** Cameras of all scenes of a project by id. */
+    public Map<Long, Camera> cameras(long projectId, long seq) {
+        long now = CAMERA_TABLES.stream().mapToLong(table -> touched.last(projectId, table)).max().orElse(0);
+        return renewed(new Key("cameras", projectId), now, seq, since -> touchedCameras(projectId, since),
+                cameras::some, () -> cameras.ofProject(projectId));
     }
 
     private Optional<Set<Long>> touchedCameras(long projectId, long since) {
-        Optional<Set<Long>> cameras = touched.after(projectId, "camera", since);
-        Optional<Set<Long>> keys = touched.after(projectId, "camera_key", since);
-        if (cameras.isEmpty() || keys.isEmpty()) {
-            return Optional.empty();
+        Set<Long> all = new HashSet<>();
+        for (String table : CAMERA_TABLES) {
+            Optional<Set<Long>> ids = touched.after(projectId, table, since);
+            if (ids.isEmpty()) {
+                return Optional.empty();
+            }
+            all.addAll(table.equals("camera") ? ids.get() : cameras.camerasOf(table, ids.get()));
         }
-        Set<Long> all = new HashSet<>(cameras.get());
-        all.addAll(stages.camerasOfKeys(keys.get()));
         return Optional.of(all);
     }
 

@@ -4,6 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.camera.Mount;
+import freshsplice.core.camera.edit.KeyEdits;
+import freshsplice.core.camera.edit.KeyPlace;
+import freshsplice.core.camera.edit.SetValues;
+import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
 import freshsplice.server.TestServer;
@@ -13,11 +18,11 @@ import freshsplice.server.rows.CameraRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
-import freshsplice.server.stages.StageEdits;
+import freshsplice.server.stages.CameraEdits;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import java.util.List;
-import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
@@ -73,7 +78,7 @@ class ShownRowsTest {
     }
 
     private Camera camera(ShotRow of) {
-        return transactions.execute(t -> shown.cameras(project, of.sceneId, store.get(ProjectRow.class, project).seq).get(of.cameraId));
+        return transactions.execute(t -> shown.cameras(project, store.get(ProjectRow.class, project).seq).get(of.cameraId));
     }
 
     private void step(Runnable work) {
@@ -88,15 +93,18 @@ class ShownRowsTest {
     void cameras() {
         ShotRow filmed = shown(shot);
         Camera untouched = camera(shown(other));
-        StageEdits edits = TestServer.bean(StageEdits.class);
-        step(() -> edits.keyCamera(filmed.cameraId, 1001, Map.of(CameraChannel.PAN, 12.0), Easing.STRAIGHT));
+        CameraEdits edits = TestServer.bean(CameraEdits.class);
+        step(() -> edits.change(filmed.cameraId, camera -> SetValues.key(camera.with(CameraChannel.PAN, Channel.constant(12)), 1001,
+                List.of(CameraChannel.PAN), Easing.STRAIGHT)));
         assertThat(camera(filmed).channels().get(CameraChannel.PAN).keys()).containsExactly(new Key(1001, 12, Easing.STRAIGHT));
-        step(() -> edits.moveCameraKeys(filmed.cameraId, 1001, 1005));
+        step(() -> edits.change(filmed.cameraId, camera -> KeyEdits.move(camera, Set.of(new KeyPlace(CameraChannel.PAN, 1001)), 4)));
         assertThat(camera(filmed).channels().get(CameraChannel.PAN).keys()).containsExactly(new Key(1005, 12, Easing.STRAIGHT));
-        step(() -> edits.unkeyCamera(filmed.cameraId, 1005, List.of(CameraChannel.PAN)));
-        assertThat(camera(filmed).isStaged()).isFalse();
+        step(() -> edits.change(filmed.cameraId, camera -> KeyEdits.remove(camera, Set.of(new KeyPlace(CameraChannel.PAN, 1005)))));
+        assertThat(camera(filmed).isKeyed()).isFalse();
         TestServer.bean(Steps.class).undo(project, ANNA);
-        assertThat(camera(filmed).isStaged()).isTrue();
+        assertThat(camera(filmed).isKeyed()).isTrue();
+        step(() -> edits.change(filmed.cameraId, camera -> camera.mounted(List.of(new Mount(1010L, null)))));
+        assertThat(camera(filmed).mounts()).containsExactly(new Mount(1010L, null));
         step(() -> store.get(CameraRow.class, filmed.cameraId).name = "another name");
         assertThat(camera(filmed).name()).isEqualTo("another name");
         assertThat(camera(shown(other))).isSameAs(untouched);

@@ -1,0 +1,45 @@
+/** How much of its board lies over each shot's picture, and how; a shot that nobody staged begins with half of it. */
+import { create } from 'zustand'
+import { persist } from 'zustand/middleware'
+import { calmStorage } from '../desk/calmStorage'
+import type { Section } from '../server/types'
+
+export const BLENDS = ['plain', 'lines', 'difference'] as const
+export type Blend = (typeof BLENDS)[number]
+
+type BoardOvers = { overs: Record<number, number>; blend: Blend; back: Record<number, number> }
+
+export const useBoardOvers = create<BoardOvers>()(
+  persist(() => ({ overs: {}, blend: 'plain', back: {} }) as BoardOvers, { name: 'boards', storage: calmStorage() }),
+)
+
+const UNSTAGED = 0.5
+const USUAL = 0.4
+
+const overOf = (overs: Record<number, number>, section: Section | undefined) =>
+  section?.shotId ? (overs[section.shotId] ?? (section.staged ? 0 : UNSTAGED)) : 0
+
+export function useBoardOver(section: Section | undefined): { over: number; blend: Blend } {
+  const over = useBoardOvers((b) => overOf(b.overs, section))
+  const blend = useBoardOvers((b) => b.blend)
+  return { over, blend }
+}
+
+export const setBoardOver = (shotId: number, over: number) => useBoardOvers.setState((b) => ({ overs: { ...b.overs, [shotId]: over } }))
+
+/** Away, or back to what it was. */
+export function toggleBoardOver(section: Section) {
+  const { overs, back } = useBoardOvers.getState()
+  const now = overOf(overs, section)
+  if (now > 0) {
+    useBoardOvers.setState({ back: { ...back, [section.shotId]: now } })
+    setBoardOver(section.shotId, 0)
+  } else {
+    setBoardOver(section.shotId, back[section.shotId] ?? USUAL)
+  }
+}
+
+export const nextBlend = () => {
+  const { blend } = useBoardOvers.getState()
+  useBoardOvers.setState({ blend: BLENDS[(BLENDS.indexOf(blend) + 1) % BLENDS.length] })
+}

@@ -1,0 +1,171 @@
+import { useState } from 'react'
+import { sayError } from '../desk/messages'
+import { plural } from '../parts/words'
+import type { CameraEdit, StageShot } from '../server/types'
+import { editCamera } from './edits'
+import type { KeyAt } from './lanes'
+
+const EASINGS: [string, string][] = [
+  ['EASED', 'soft'],
+  ['STRAIGHT', 'straight'],
+  ['THROUGH', 'through'],
+  ['STEPPED', 'stepped'],
+  ['SPRING 12 0.3', 'spring'],
+  ['HAND 0.6 0', 'by hand'],
+]
+
+type Ease = Extract<CameraEdit, { kind: 'EASE_KEYS' }>
+
+/** What can be done to the chosen keys of a camera: how they are left and reached, which way round, their value, their time. */
+export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chosen: KeyAt[]; copy: () => void; paste: () => void }) {
+  const [typed, setTyped] = useState('')
+  const [factor, setFactor] = useState('')
+  const first = chosen[0]
+  const key = first && stage.channels[first.channel]?.find((k) => k.frame === first.frame)
+  if (!key || !first) {
+    return null
+  }
+  const ease = (part: Pick<Ease, 'leaving' | 'arriving' | 'way'>) =>
+    void editCamera(stage.shotId, { kind: 'EASE_KEYS', keys: chosen, ...part })
+  const value = () => {
+    const number = Number(typed.replace(',', '.').replace('−', '-'))
+    if (typed.trim() !== '' && Number.isFinite(number)) {
+      void editCamera(stage.shotId, { kind: 'KEY_VALUE', channel: first.channel, frame: first.frame, value: number })
+    } else if (typed.trim() !== '') {
+      sayError(new Error(`"${typed}" is no number`))
+    }
+    setTyped('')
+  }
+  const scale = () => {
+    if (factor.trim() !== '') {
+      void editCamera(stage.shotId, {
+        kind: 'SCALE_KEYS',
+        keys: chosen,
+        pivot: Math.min(...chosen.map((k) => k.frame)),
+        factor: factor.trim(),
+      })
+    }
+    setFactor('')
+  }
+  const word = (easing: string | undefined) => EASINGS.find(([e]) => e.split(' ')[0] === easing?.split(' ')[0])?.[0] ?? ''
+  const turns = ['pan', 'tilt', 'roll'].includes(first.channel)
+  return (
+    <div
+      className="flex h-9 shrink-0 items-center gap-3 overflow-x-auto whitespace-nowrap border-t border-line bg-ground px-4 text-[13px]"
+      data-key-bar
+    >
+      <span>
+        {chosen.length === 1 ? `${first.channel} at ` : `${plural(chosen.length, 'key')} from `}
+        <span className="num">{Math.min(...chosen.map((k) => k.frame))}</span>
+      </span>
+      {chosen.length === 1 && (
+        <input
+          className="field num w-20 py-0!"
+          aria-label="Value of the key"
+          placeholder={String(Math.round(key.value * 1000) / 1000)}
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+          onBlur={value}
+          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+        />
+      )}
+      <label className="flex items-center gap-1.5 text-quiet">
+        comes in
+        <select
+          className="field py-0!"
+          aria-label="How the key is reached"
+          value={key.arriving ? word(key.arriving) : ''}
+          onChange={(e) => ease({ arriving: e.target.value })}
+        >
+          <option value="" disabled>
+            as it left before
+          </option>
+          {EASINGS.filter(([e]) => e !== 'STEPPED' && !e.startsWith('SPRING')).map(([e, words]) => (
+            <option key={e} value={e}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="flex items-center gap-1.5 text-quiet">
+        goes on
+        <select
+          className="field py-0!"
+          aria-label="How the key is left"
+          value={word(key.easing)}
+          onChange={(e) => ease({ leaving: e.target.value })}
+        >
+          {EASINGS.map(([e, words]) => (
+            <option key={e} value={e}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      {/^(SPRING|HAND)/.test(key.easing) && <Figures easing={key.easing} give={(leaving) => ease({ leaving })} />}
+      {turns && (
+        <label className="flex items-center gap-1.5 text-quiet">
+          turns
+          <select
+            className="field py-0!"
+            aria-label="Which way round"
+            value={key.way}
+            onChange={(e) => ease({ way: e.target.value as Ease['way'] })}
+          >
+            <option value="SHORT">the short way</option>
+            <option value="LONG">the long way</option>
+          </select>
+        </label>
+      )}
+      {chosen.length > 1 && (
+        <label className="flex items-center gap-1.5 text-quiet">
+          time ×
+          <input
+            className="field num w-14 py-0!"
+            aria-label="Scale the time between the keys"
+            placeholder="3/2"
+            value={factor}
+            onChange={(e) => setFactor(e.target.value)}
+            onBlur={scale}
+            onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          />
+        </label>
+      )}
+      <button type="button" className="link text-quiet" onClick={copy}>
+        copy
+      </button>
+      <button type="button" className="link text-quiet" onClick={paste}>
+        paste here
+      </button>
+      <button
+        type="button"
+        className="link text-quiet"
+        onClick={() => void editCamera(stage.shotId, { kind: 'REMOVE_KEYS', keys: chosen })}
+      >
+        remove
+      </button>
+    </div>
+  )
+}
+
+/** The figures of a spring or a handle, typed. */
+function Figures({ easing, give }: { easing: string; give: (easing: string) => void }) {
+  const [kind = '', ...figures] = easing.split(' ')
+  const names = kind === 'SPRING' ? ['swing, frames', 'damping'] : ['reach', 'height']
+  return (
+    <>
+      {figures.map((figure, i) => (
+        <label key={names[i]} className="flex items-center gap-1 text-quiet">
+          {names[i]}
+          <input
+            className="field num w-14 py-0!"
+            defaultValue={figure}
+            key={figure}
+            onBlur={(e) => e.target.value !== figure && give([kind, ...figures.map((f, j) => (j === i ? e.target.value : f))].join(' '))}
+            onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          />
+        </label>
+      ))}
+    </>
+  )
+}

@@ -1,0 +1,107 @@
+import { useEffect, useMemo } from 'react'
+import type { Lines, Seen } from '../painting/orders'
+import { ownRatio } from '../painting/ownRatio'
+import { useSetPainter } from '../painting/useSetPainter'
+import { useGrain } from '../playhead/transport'
+import type { StageShot } from '../server/types'
+import { movedPlaces } from './hands/drag'
+import { useHands } from './hands/useHands'
+import { useStageDesk } from './stageDesk'
+
+type Props = {
+  projectId: number
+  stage: StageShot
+  pane: 'camera' | 'scout'
+  label: string
+  width: number
+  height: number
+  seen: Seen
+  places: Float32Array
+  action: number
+  guide?: Seen
+  lines?: Lines[]
+  flat?: boolean
+  /** whether hidden things are left out: a shot's camera films them all the same */
+  works: boolean
+  off: boolean
+  empty: Parameters<typeof useHands>[0]['empty']
+}
+
+/** A picture of the set with hands in it. */
+export function SetPicture({
+  projectId,
+  stage,
+  pane,
+  label,
+  width,
+  height,
+  seen,
+  places,
+  action,
+  guide,
+  lines,
+  flat,
+  works,
+  off,
+  empty,
+}: Props) {
+  const { canvas, painter, ready } = useSetPainter(projectId, stage.sceneId)
+  const grain = useGrain()
+  const chosen = useStageDesk((d) => d.chosen)
+  const under = useStageDesk((d) => d.under)
+  const moving = useStageDesk((d) => d.moving)
+  const shown = useMemo(() => placesShown(places, stage, moving, works), [places, stage, moving, works])
+  const hands = useHands({ pane, painter, seen: () => ({ ...seen, places: shown }), stage, action, empty, off })
+
+  useEffect(() => {
+    if (painter && width > 0) {
+      const index = (id: number) => stage.items.findIndex((i) => i.id === id)
+      const marked = [
+        ...(under && !chosen.includes(under.id) ? [{ index: index(under.id), how: 'under' as const }] : []),
+        ...chosen.map((id) => ({ index: index(id), how: 'chosen' as const })),
+      ].filter((m) => m.index >= 0)
+      painter.draw({ width, height, ratio: ownRatio() * grain, ...seen, places: shown, guide, lines, flat, marked })
+    }
+  }, [painter, ready, width, height, grain, seen, shown, guide, lines, flat, chosen, under, stage])
+
+  return (
+    <div
+      role="group"
+      aria-label={label}
+      className="absolute left-0 top-0 touch-none"
+      style={{ width, height }}
+      {...hands.handlers}
+      onContextMenu={(e) => e.preventDefault()}
+    >
+      <canvas ref={canvas} className="absolute inset-0 h-full w-full" role="img" aria-label={`${label}, drawn`} data-picture={pane} />
+      {hands.label && (
+        <span
+          className="pointer-events-none absolute z-10 whitespace-nowrap text-[13px]"
+          style={{
+            left: Math.min(hands.label.left + 14, width - 150),
+            top: Math.max(2, hands.label.top - 22),
+            textShadow: '0 0 3px #000, 0 0 3px #000',
+          }}
+          data-named={pane}
+        >
+          {hands.label.text}
+        </span>
+      )}
+    </div>
+  )
+}
+
+/** Where things are shown: as they are, as hands move them, and those that are hidden nowhere. */
+function placesShown(
+  places: Float32Array,
+  stage: StageShot,
+  moving: ReturnType<typeof useStageDesk.getState>['moving'],
+  works: boolean,
+): Float32Array {
+  const indexes = moving ? stage.items.flatMap((item, i) => (moving.ids.includes(item.id) ? [i] : [])) : []
+  const shown = moving ? movedPlaces(places, indexes, moving.by, moving.pivot) : places.slice()
+  if (works) {
+    stage.items.forEach((item, i) => item.hidden && shown.fill(0, i * 16, i * 16 + 16))
+  }
+  return shown
+}

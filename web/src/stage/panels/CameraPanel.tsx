@@ -1,0 +1,198 @@
+import { useState } from 'react'
+import { useActions } from '../../desk/actions'
+import { useCameraValues } from '../../server/queries'
+import type { CameraMove, Project, Reach, StageShot } from '../../server/types'
+import { editCamera } from '../edits'
+import { FilmWith } from '../FilmWith'
+import { SceneChoice } from '../SceneChoice'
+import { setStage, useStageDesk } from '../stageDesk'
+import { NumberField } from './NumberField'
+
+const VALUES: [string, string, string, number][] = [
+  ['x', 'x', 'm', 2],
+  ['y', 'y', 'm', 2],
+  ['z', 'z', 'm', 2],
+  ['pan', 'pan', '°', 1],
+  ['tilt', 'tilt', '°', 1],
+  ['roll', 'roll', '°', 1],
+  ['lens', 'lens', 'mm', 1],
+  ['focus', 'focus', 'm', 2],
+  ['stop', 'T-stop', '', 1],
+]
+
+const REACHES: Record<Reach, string> = { HERE: 'this frame', ALL_KEYS: 'all keys along', WHOLE: 'the whole camera' }
+
+/** Numbers of the camera at this frame, how far a change of them reaches, and what it is tied to. */
+export function CameraPanel({
+  project,
+  stage,
+  move,
+  shotFrame,
+  runs,
+}: {
+  project: Project
+  stage: StageShot
+  move?: CameraMove
+  shotFrame: number
+  runs: boolean
+}) {
+  const values = useCameraValues(project.id, stage.shotId, shotFrame).data
+  const reach = useStageDesk((d) => d.reach)
+  const [does, setDoes] = useState<string>()
+  const keyed = Object.values(stage.channels).some((keys) => keys.length > 0)
+  const set = (name: string, value: number) =>
+    void editCamera(stage.shotId, { kind: 'SET', frame: shotFrame, values: { [name]: value }, reach })
+  const lock = () => void editCamera(stage.shotId, { kind: 'LOCK', locked: !stage.locked })
+
+  useActions('camera-panel', [
+    { group: 'Stage', name: stage.locked ? 'Unlock the camera' : 'Lock the camera: it is finished', keys: 'Ctrl+Alt+L', run: lock },
+    {
+      group: 'Stage',
+      name: 'Changes reach this frame, all keys or the whole camera',
+      keys: 'Shift+R',
+      run: () => setStage({ reach: reach === 'HERE' ? 'ALL_KEYS' : reach === 'ALL_KEYS' ? 'WHOLE' : 'HERE' }),
+    },
+  ])
+
+  const drives = (name: string) =>
+    (stage.aim && (name === 'pan' || name === 'tilt')) || (stage.focusOn && name === 'focus')
+      ? `${name === 'focus' ? stage.focusOn?.name : stage.aim?.name} says it`
+      : undefined
+  return (
+    <div className={`flex min-h-0 flex-1 flex-col gap-1.5 ${runs ? 'opacity-50' : ''}`}>
+      <div className="flex items-center gap-2">
+        <FilmWith stage={stage} />
+        <SceneChoice project={project} stage={stage} />
+        <button
+          type="button"
+          className={`button py-0.5! text-[13px] ${stage.locked ? 'border-live!' : ''}`}
+          aria-pressed={stage.locked}
+          onClick={lock}
+        >
+          {stage.locked ? 'Locked' : 'Lock'}
+        </button>
+        {keyed ? (
+          <label className="ml-auto flex items-center gap-1.5 text-[13px] text-quiet">
+            changes
+            <select
+              className="field py-0.5!"
+              aria-label="How far a change reaches"
+              value={reach}
+              onChange={(e) => {
+                setStage({ reach: e.target.value as Reach })
+                e.target.blur()
+              }}
+            >
+              {Object.entries(REACHES).map(([value, words]) => (
+                <option key={value} value={value}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          </label>
+        ) : (
+          <span className="ml-auto text-[13px] text-quiet">stands still</span>
+        )}
+      </div>
+      {values && (
+        <div className="grid grid-cols-5 gap-x-2 gap-y-1">
+          {VALUES.map(([name, label, unit, digits]) => {
+            const tied = drives(name)
+            return (
+              <NumberField
+                key={name}
+                label={label}
+                unit={unit}
+                value={(tied ? values.pose : values.keyed)[name] ?? 0}
+                digits={digits}
+                untouched={!tied && !stage.touched.includes(name)}
+                does={tied ?? stage.reach[reach]?.[name]}
+                told={setDoes}
+                disabled={stage.locked || !!tied}
+                give={(v) => set(name, v)}
+              />
+            )
+          })}
+          <NumberField
+            label="back"
+            unit="mm"
+            value={stage.backWidth}
+            digits={2}
+            disabled={stage.locked}
+            give={(v) => void editCamera(stage.shotId, { kind: 'BACK', width: v, height: stage.backHeight })}
+          />
+        </div>
+      )}
+      <div className="flex min-h-5 items-center gap-3 text-[12.5px] text-quiet" role="status">
+        {does ?? (
+          <>
+            <Ties stage={stage} shotFrame={shotFrame} />
+            {move && <Speed move={move} shotFrame={shotFrame} />}
+          </>
+        )}
+      </div>
+    </div>
+  )
+}
+
+/** How fast it goes at the frame, the most of the move, and where it pans faster than the eye follows. */
+function Speed({ move, shotFrame }: { move: CameraMove; shotFrame: number }) {
+  const { first, metres, degrees, fastest, turning, tooFast } = move.speed
+  const [most, turns] = [metres[fastest - first] ?? 0, degrees[turning - first] ?? 0]
+  if (most < 0.01 && turns < 0.1) {
+    return null
+  }
+  const here = tooFast.find((f) => shotFrame >= f.from && shotFrame <= f.to) ?? tooFast[0]
+  return (
+    <>
+      <span
+        className="num ml-auto whitespace-nowrap"
+        title={`fastest ${most.toFixed(1)} m/s at ${fastest}, ${turns.toFixed(0)}°/s at ${turning}`}
+      >
+        {(metres[shotFrame - first] ?? 0).toFixed(1)} m/s {(degrees[shotFrame - first] ?? 0).toFixed(0)}°/s
+      </span>
+      {here && (
+        <span className="whitespace-nowrap text-bent" title="What crosses the picture takes seven seconds at least, or it judders">
+          pan {here.from}–{here.to} crosses in {here.seconds.toFixed(1)} s
+        </span>
+      )}
+    </>
+  )
+}
+
+/** What turns, focuses and carries it, each with a way to let go. */
+function Ties({ stage, shotFrame }: { stage: StageShot; shotFrame: number }) {
+  const mount = stage.mounts.filter((m) => m.from === undefined || m.from <= shotFrame).at(-1)
+  return (
+    <>
+      {stage.aim && (
+        <Tie
+          words={`aims at ${stage.aim.name}`}
+          free={() => void editCamera(stage.shotId, { kind: 'AIM', frame: shotFrame, x: 0, y: 0, z: 0, lag: 0 })}
+        />
+      )}
+      {stage.focusOn && (
+        <Tie
+          words={`focus on ${stage.focusOn.name}`}
+          free={() => void editCamera(stage.shotId, { kind: 'FOCUS_ON', frame: shotFrame, x: 0, y: 0, z: 0 })}
+        />
+      )}
+      {mount?.item && (
+        <Tie
+          words={`on ${mount.name}${mount.from === undefined ? '' : ` from ${mount.from}`}`}
+          free={() => void editCamera(stage.shotId, { kind: 'FREE', frame: shotFrame, throughout: mount.from === undefined })}
+        />
+      )}
+      {!stage.aim && !stage.focusOn && !mount?.item && <span>choose a thing to aim at it, focus on it or mount the camera on it</span>}
+    </>
+  )
+}
+
+const Tie = ({ words, free }: { words: string; free: () => void }) => (
+  <span className="flex items-center gap-1.5 whitespace-nowrap">
+    {words}
+    <button type="button" className="link" onClick={free}>
+      let go
+    </button>
+  </span>
+)

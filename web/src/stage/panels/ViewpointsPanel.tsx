@@ -1,0 +1,190 @@
+import { useState } from 'react'
+import { Matrix4 } from 'three'
+import { useActions } from '../../desk/actions'
+import { plural } from '../../parts/words'
+import type { Project, StageShot } from '../../server/types'
+import { editCamera, editSet } from '../edits'
+import { matrixOf, placeOf } from '../hands/matrices'
+import { setStage, useStageDesk } from '../stageDesk'
+
+type View = StageShot['viewpoints'][number]
+
+/** The scene's viewpoints as a strip of pictures, and a move through those that are chosen, in the order of the strip. */
+export function ViewpointsPanel({ project, stage, action }: { project: Project; stage: StageShot; action: number }) {
+  const [taken, setTaken] = useState<number[]>([])
+  const [frames, setFrames] = useState<Record<number, number>>({})
+  const [halts, setHalts] = useState<number[]>([])
+  const views = stage.viewpoints
+  const stops = views.filter((v) => taken.includes(v.id))
+  const each = Math.max(1, Math.round((stage.last - stage.first) / Math.max(1, stops.length - 1)))
+  const way = (id: number) => frames[id] ?? each
+  const total = stops.slice(0, -1).reduce((sum, v) => sum + way(v.id), 0)
+  const go = (view: View | undefined) => {
+    if (view) {
+      const { scouts } = useStageDesk.getState()
+      setStage({ free: 'scout', scouts: { ...scouts, [stage.sceneId]: placeOf(new Matrix4().fromArray(view.placed), view.lens) } })
+    }
+  }
+  const overwrite = (view: View) => {
+    const place = useStageDesk.getState().scouts[stage.sceneId]
+    if (place) {
+      void editSet(stage.sceneId, {
+        kind: 'KEEP_VIEWPOINT',
+        viewpoint: view.id,
+        placed: [...matrixOf(place).elements],
+        lens: place.lens,
+        focus: view.focus,
+      })
+    }
+  }
+  const film = (view: View) =>
+    void editCamera(stage.shotId, {
+      kind: 'FILM_FROM',
+      frame: stage.first,
+      placed: view.placed,
+      lens: view.lens,
+      reach: 'WHOLE',
+      keepAim: false,
+    })
+  const move = () =>
+    void editCamera(stage.shotId, {
+      kind: 'MOVE_THROUGH',
+      from: stage.first,
+      stops: stops.map((v, i) => ({ viewpoint: v.id, frames: i < stops.length - 1 ? way(v.id) : 0, halt: halts.includes(v.id) })),
+    })
+  useActions('viewpoints', [
+    ...views.slice(0, 9).map((v, i) => ({ group: 'Viewpoints', name: `Scout view to ${v.name}`, keys: `Alt+${i + 1}`, run: () => go(v) })),
+    {
+      group: 'Viewpoints',
+      name: 'Move the camera through the chosen viewpoints',
+      keys: 'Ctrl+Alt+V',
+      run: move,
+      disabled: stops.length < 2,
+    },
+  ])
+  if (views.length === 0) {
+    return <p className="text-[13px] text-quiet">No viewpoints yet. Find a view in the scout picture and keep it with Shift K.</p>
+  }
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-1.5">
+      <div className="scroll flex min-h-0 flex-1 gap-2" role="list" aria-label="Viewpoints">
+        {views.map((v, i) => (
+          <figure key={v.id} className="w-[124px] shrink-0 text-[12.5px]" role="listitem">
+            <button
+              type="button"
+              className="block w-full overflow-hidden bg-black"
+              title={`Scout view to ${v.name}, Alt ${i + 1}`}
+              onClick={() => go(v)}
+            >
+              <img
+                src={`/api/viewpoints/${v.id}/picture?frame=${action}&seq=${v.placed.map((n) => n.toFixed(2)).join()}${v.lens}`}
+                alt={v.name}
+                className="w-full"
+                style={{ aspectRatio: `${project.pictureWidth} / ${project.pictureHeight}` }}
+              />
+            </button>
+            <figcaption className="flex items-center gap-1.5">
+              <input
+                type="checkbox"
+                aria-label={`${v.name} in the move`}
+                checked={taken.includes(v.id)}
+                onChange={(e) => setTaken(e.target.checked ? [...taken, v.id] : taken.filter((t) => t !== v.id))}
+              />
+              <Name view={v} stage={stage} />
+              <span className="num text-quiet">{v.lens.toFixed(0)}</span>
+            </figcaption>
+            <div className="flex gap-2 text-[12px] text-quiet">
+              <button type="button" className="link" onClick={() => film(v)}>
+                film
+              </button>
+              <button type="button" className="link" onClick={() => overwrite(v)}>
+                overwrite
+              </button>
+              <button
+                type="button"
+                className="link"
+                aria-label={`${v.name} to the left`}
+                onClick={() => void editSet(stage.sceneId, { kind: 'ORDER_VIEWPOINT', viewpoint: v.id, by: -1 })}
+              >
+                ‹
+              </button>
+              <button
+                type="button"
+                className="link"
+                aria-label={`${v.name} to the right`}
+                onClick={() => void editSet(stage.sceneId, { kind: 'ORDER_VIEWPOINT', viewpoint: v.id, by: 1 })}
+              >
+                ›
+              </button>
+              <button
+                type="button"
+                className="link"
+                aria-label={`Remove ${v.name}`}
+                onClick={() => void editSet(stage.sceneId, { kind: 'REMOVE_VIEWPOINT', viewpoint: v.id })}
+              >
+                ×
+              </button>
+            </div>
+          </figure>
+        ))}
+      </div>
+      <div className="flex items-center gap-2 overflow-x-auto whitespace-nowrap text-[13px]">
+        {stops.length < 2 ? (
+          <span className="text-quiet">tick two or more for a move through them</span>
+        ) : (
+          <>
+            {stops.map((v, i) => (
+              <span key={v.id} className="flex items-center gap-1.5">
+                {i > 0 && i < stops.length - 1 ? (
+                  <label className="flex items-center gap-1" title="stands still for a moment here">
+                    <input
+                      type="checkbox"
+                      checked={halts.includes(v.id)}
+                      onChange={(e) => setHalts(e.target.checked ? [...halts, v.id] : halts.filter((h) => h !== v.id))}
+                    />
+                    {v.name}
+                  </label>
+                ) : (
+                  v.name
+                )}
+                {i < stops.length - 1 && (
+                  <input
+                    className="field num w-12 px-1! py-0!"
+                    aria-label={`Frames from ${v.name} on`}
+                    value={way(v.id)}
+                    onChange={(e) => setFrames({ ...frames, [v.id]: Math.max(1, Number(e.target.value.replace(/\D/g, '')) || 1) })}
+                  />
+                )}
+              </span>
+            ))}
+            <button type="button" className="button py-0.5!" onClick={move} disabled={stage.locked}>
+              Move through
+            </button>
+            <span className="text-quiet">
+              {stops.length - 1} ways, {plural(total, 'frame')} of {stage.last - stage.first + 1}
+            </span>
+          </>
+        )}
+      </div>
+    </div>
+  )
+}
+
+function Name({ view, stage }: { view: View; stage: StageShot }) {
+  const [typed, setTyped] = useState<string>()
+  return (
+    <input
+      className="min-w-0 flex-1 bg-transparent"
+      aria-label="Name of the viewpoint"
+      value={typed ?? view.name}
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={() => {
+        if (typed?.trim() && typed.trim() !== view.name) {
+          void editSet(stage.sceneId, { kind: 'RENAME_VIEWPOINT', viewpoint: view.id, name: typed.trim() })
+        }
+        setTyped(undefined)
+      }}
+      onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+    />
+  )
+}

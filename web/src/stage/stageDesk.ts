@@ -1,0 +1,93 @@
+/** How somebody works on the stage: what is chosen, which pictures and aids are shown, how far a change reaches. */
+import { create } from 'zustand'
+import { persist } from 'zustand/middleware'
+import { calmStorage } from '../desk/calmStorage'
+import type { Reach } from '../server/types'
+import type { By } from './hands/drag'
+
+export const PANELS = ['Camera', 'Things', 'Viewpoints', 'Layers'] as const
+export type Panel = (typeof PANELS)[number]
+
+export const FREE_VIEWS = ['scout', 'plan', 'front', 'side'] as const
+export type FreeView = (typeof FREE_VIEWS)[number]
+
+export const GUIDES = ['safe', 'thirds', 'centre', 'diagonals', 'shape', 'line'] as const
+export type Guide = (typeof GUIDES)[number]
+
+/** Where the scout view stands, metres and radians. @property lens mm */
+export type ScoutPlace = { x: number; y: number; z: number; turn: number; tilt: number; lens: number }
+
+/** The part of a flat view that is seen: its middle, and metres across. */
+export type FlatPlace = { x: number; y: number; z: number; across: number }
+
+export type StageDesk = {
+  /** ids of the chosen things, the first the one that was chosen first */
+  chosen: number[]
+  panel: Panel
+  free: FreeView
+  reach: Reach
+  /** how much more than the delivery frame is seen at each side, as a share of it, 0 to 0.4 */
+  margin: number
+  guides: Guide[]
+  /** the other shape that is marked inside, width over height */
+  shape: number
+  /** where the line of one's own lies, 0 at the top to 1 */
+  line: number
+  snap: boolean
+  /** eyes stay so far over what is walked on */
+  walking: boolean
+  /** factor of the scout's speed */
+  pace: number
+  path: boolean
+  scouts: Record<number, ScoutPlace>
+  flats: Record<string, FlatPlace>
+  /** whether hands move the shot's camera in its picture */
+  steering: boolean
+  /** things that are being moved, and how far: shown at once, written when they are let go */
+  moving?: { ids: number[]; by: By; pivot: [number, number] }
+  /** what is under the pointer */
+  under?: { id: number; pane: string }
+  /** where hands were last: keys that take something away mean what is there */
+  area: 'pictures' | 'lanes'
+}
+
+const KEPT = ['panel', 'free', 'reach', 'margin', 'guides', 'shape', 'line', 'snap', 'walking', 'pace', 'path', 'scouts', 'flats'] as const
+
+export const useStageDesk = create<StageDesk>()(
+  persist(
+    () =>
+      ({
+        chosen: [],
+        panel: 'Camera',
+        free: 'scout',
+        reach: 'HERE',
+        margin: 0.08,
+        guides: ['safe'],
+        shape: 2.39,
+        line: 0.5,
+        snap: false,
+        walking: false,
+        pace: 1,
+        path: true,
+        scouts: {},
+        flats: {},
+        steering: false,
+        area: 'pictures',
+      }) as StageDesk,
+    {
+      name: 'stage',
+      storage: calmStorage(),
+      partialize: (desk) => Object.fromEntries(KEPT.map((k) => [k, desk[k]])) as unknown as StageDesk,
+    },
+  ),
+)
+
+export const setStage = (part: Partial<StageDesk>) => useStageDesk.setState(part)
+
+/** Chooses a thing, or with others. */
+export function choose(id: number | undefined, more = false) {
+  const { chosen } = useStageDesk.getState()
+  setStage({
+    chosen: id === undefined ? [] : !more ? [id] : chosen.includes(id) ? chosen.filter((c) => c !== id) : [...chosen, id],
+  })
+}
