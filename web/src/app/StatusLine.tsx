@@ -26,6 +26,7 @@ const HINTS: Record<string, [string, string][]> = {
   Stage: [
     ['K', 'key here'],
     [', .', 'key to key'],
+    ['V', 'steer'],
     ['G', 'film from here'],
     ['O', 'board over'],
   ],

@@ -8,6 +8,7 @@ import { CameraKeys } from './CameraKeys'
 import { chosenPieces } from './edits'
 import { Lanes } from './Lanes'
 import { PieceBar } from './PieceBar'
+import { SceneOffers } from './SceneOffers'
 import { SeamBox } from './SeamBox'
 import { SoundBar } from './SoundBar'
 import { ThreePictures } from './ThreePictures'
@@ -67,6 +68,7 @@ export function Conform({ project, sequence }: { project: Project; sequence: Seq
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <ThreePictures project={project} sequence={sequence} />
+      <SceneOffers project={project} sequence={sequence} />
       <SeamBox sequence={sequence} />
       {sound ? <SoundBar key={sound.id} sequence={sequence} sound={sound} /> : <PieceBar project={project} sequence={sequence} />}
       {cutting && <CameraKeys sequence={sequence} />}

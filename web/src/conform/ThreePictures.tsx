@@ -5,6 +5,7 @@ import { BoardPicture } from '../pictures/BoardPicture'
 import { useBoardOver } from '../pictures/boardOvers'
 import { CameraPicture } from '../pictures/CameraPicture'
 import { CutPicture } from '../pictures/CutPicture'
+import { useFilling, useFills } from '../pictures/Fills'
 import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
 import { shapeOf } from '../pictures/shape'
@@ -24,6 +25,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
   const { piece, before: pieceBefore } = mixedPieces(sequence, frame)
   const { section, before, index } = liveAt(sequence, frame)
   const { over, blend } = useBoardOver(section)
+  useFilling(['cut', 'camera', 'render'], large)
   const passing = passingFrom(section, before, frame)
   const bake = useSectionBake(project.id, section)
   const k = section ? frame - section.seenIn : 0
@@ -188,9 +190,11 @@ type Props = {
 
 function Picture({ kind, shape, large, title, quiet, number, under, children }: Props) {
   const isLarge = kind === large
+  const fills = useFills((f) => f.fills === kind)
   return (
     <figure
-      className={`min-w-0 ${isLarge ? 'max-[900px]:order-first max-[900px]:w-full max-[900px]:flex-none!' : 'max-[900px]:basis-[45%]!'}`}
+      onPointerEnter={() => useFills.setState({ over: kind })}
+      className={`min-w-0 ${fills ? 'fixed inset-0 z-40 bg-deep px-4 py-2' : isLarge ? 'max-[900px]:order-first max-[900px]:w-full max-[900px]:flex-none!' : 'max-[900px]:basis-[45%]!'}`}
       style={{ flex: isLarge ? '1.42 1 0' : '1 1 0' }}
     >
       <figcaption className="flex h-7 items-center gap-2 whitespace-nowrap">
@@ -202,8 +206,8 @@ function Picture({ kind, shape, large, title, quiet, number, under, children }: 
       </figcaption>
       <button
         type="button"
-        className={`relative block max-h-[38vh] w-full overflow-hidden bg-black max-[900px]:max-h-none ${isLarge ? 'outline-2 outline-offset-1 outline-live' : ''}`}
-        style={{ aspectRatio: shape }}
+        className={`relative block overflow-hidden bg-black max-[900px]:max-h-none ${fills ? 'mx-auto' : 'max-h-[38vh] w-full'} ${isLarge && !fills ? 'outline-2 outline-offset-1 outline-live' : ''}`}
+        style={{ aspectRatio: shape, width: fills ? `min(100%, calc((100vh - 64px) * ${shape}))` : undefined }}
         onClick={() => setDesk({ large: kind })}
         aria-label={`${title}${isLarge ? '' : ', show large'}`}
         tabIndex={-1}

@@ -110,15 +110,17 @@ export class SetDrawing {
 
   private paint({ view, projection, places, guide, marked, lines, flat }: Order) {
     const inverse = new THREE.Matrix4().fromArray(view).invert()
+    // air is reckoned from the eye: of a flat view from what it looks at
+    const eye = new THREE.Vector3(0, 0, -(flat ?? 0)).applyMatrix4(inverse)
     this.items.forEach((mesh, i) => {
       const { uniforms } = mesh.material
       uniforms.view.value.fromArray(view)
       uniforms.projection.value.fromArray(projection)
       uniforms.place.value.fromArray(places, i * 16)
-      uniforms.eye.value.setFromMatrixPosition(inverse)
+      uniforms.eye.value.copy(eye)
       mesh.visible = places[i * 16 + 5] !== 0
     })
-    this.skyTriangle.visible = !flat
+    this.skyTriangle.visible = flat === undefined
     this.sky.uniforms.view.value.fromArray(view)
     this.sky.uniforms.projection.value.fromArray(projection)
     this.renderer.clear()
@@ -137,7 +139,7 @@ export class SetDrawing {
       ...(lines ?? []).map(given),
       ...(marked ?? []).flatMap((m) => {
         const mesh = this.items[m.index]
-        return mesh && places[m.index * 16 + 5] !== 0 ? [boxAround(mesh, places, m)] : []
+        return mesh && places[m.index * 16 + 5] !== 0 ? boxAround(mesh, places, m) : []
       }),
     ]
     if (drawn.length === 0) {

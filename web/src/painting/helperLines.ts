@@ -19,12 +19,18 @@ export const segments = (points: THREE.Vector3[] | Float32Array, colour: string)
   return lines
 }
 
-/** A box around a thing, in its own axes. */
+/** Ground and sea are no one's box: what is larger is marked only where it is chosen, metres. */
+const LARGE = 60
+
+/** A box around a thing, in its own axes; none around what is too large to be meant. */
 export function boxAround(mesh: THREE.Mesh, places: Float32Array, marked: Marked) {
   mesh.geometry.computeBoundingBox()
   const { min, max } = mesh.geometry.boundingBox ?? new THREE.Box3()
   const place = new THREE.Matrix4().fromArray(places, marked.index * 16)
   const corner = (i: number) => new THREE.Vector3(i & 1 ? max.x : min.x, i & 2 ? max.y : min.y, i & 4 ? max.z : min.z).applyMatrix4(place)
+  if (marked.how === 'under' && corner(0).distanceTo(corner(7)) > LARGE) {
+    return []
+  }
   const edges: THREE.Vector3[] = []
   for (let a = 0; a < 8; a++) {
     for (const bit of [1, 2, 4]) {
@@ -33,7 +39,7 @@ export function boxAround(mesh: THREE.Mesh, places: Float32Array, marked: Marked
       }
     }
   }
-  return segments(edges, COLOURS[marked.how])
+  return [segments(edges, COLOURS[marked.how])]
 }
 
 /** A camera's place and what it sees. */

@@ -23,7 +23,7 @@ export type Lines = { points: Float32Array; colour: string }
  * @property ratio  points drawn to a pixel of the window
  * @property places of all things, 16 numbers each
  * @property guide  a camera that is drawn as lines where it stands
- * @property flat   whether it is seen from infinitely far, as a plan is: no sky then
+ * @property flat   how far away the eye of a flat view stands, metres: there is no sky in it, and no air on the way
  */
 export type Order = Seen & {
   width: number
@@ -33,7 +33,7 @@ export type Order = Seen & {
   guide?: Seen
   marked?: Marked[]
   lines?: Lines[]
-  flat?: boolean
+  flat?: number
 }
 
 /**

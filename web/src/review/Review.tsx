@@ -4,6 +4,7 @@ import { useDesk } from '../desk/desk'
 import { following } from '../parts/lists'
 import { CameraPicture } from '../pictures/CameraPicture'
 import { CutPicture } from '../pictures/CutPicture'
+import { useFilling, useFills } from '../pictures/Fills'
 import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
 import { shapeOf } from '../pictures/shape'
@@ -28,6 +29,9 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
   const [share, setShare] = useState(50)
   const [flicked, setFlicked] = useState(false)
   const holder = useRef<HTMLDivElement>(null)
+
+  const fills = useFills((f) => f.fills === 'review')
+  useFilling(['review'], 'review')
 
   useActions('review', [
     { group: 'Review', name: 'Side by side, wiped, blended, flicked', keys: 'W', run: () => setWay(following(WAYS, way)) },
@@ -86,7 +90,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
     </select>
   )
   return (
-    <div className="flex min-h-0 flex-1 flex-col bg-ground px-4 py-2">
+    <div className={fills ? 'fixed inset-0 z-40 flex flex-col bg-deep px-2 py-1' : 'flex min-h-0 flex-1 flex-col bg-ground px-4 py-2'}>
       <div className="flex h-9 shrink-0 items-center gap-3 max-[900px]:h-auto max-[900px]:flex-wrap">
         {choice(a, setA, 'Left picture')}
         <div className="flex rounded-md border border-line" role="radiogroup" aria-label="How to compare">

@@ -948,6 +948,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["changePicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/redo": {
         parameters: {
             query?: never;
@@ -1498,6 +1514,13 @@ export interface components {
                 [key: string]: number;
             };
         };
+        "CameraController.SameSize": {
+            /** Format: double */
+            lens: number;
+            /** Format: double */
+            metres: number;
+            placed: number[];
+        };
         CameraEdit: {
             kind: string;
         };
@@ -1878,15 +1901,6 @@ export interface components {
              * @enum {string}
              */
             kind: "RENAME";
-        };
-        "KeepSize.Change": {
-            /** Format: double */
-            lens: number;
-            /** Format: double */
-            metres: number;
-            values: {
-                [key: string]: number;
-            };
         };
         "KeyEdit.EaseKey": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             /** Format: int64 */
@@ -2494,6 +2508,9 @@ export interface components {
             seq: number;
             who: string;
         };
+        "ProjectController.PictureChanged": {
+            said: string;
+        };
         "ProjectController.Step": {
             /** Format: date-time */
             madeAt: string;
@@ -2520,6 +2537,19 @@ export interface components {
             /** Format: int64 */
             seq: number;
             undo?: components["schemas"]["ProjectController.Step"];
+        };
+        "ProjectPicture.Wanted": {
+            /** Format: double */
+            backHeight?: number;
+            /** Format: double */
+            backWidth?: number;
+            /** Format: int32 */
+            height?: number;
+            lensKit?: string;
+            shape?: string;
+            stopKit?: string;
+            /** Format: int32 */
+            width: number;
         };
         "Pulls.Side": {
             code: string;
@@ -3307,6 +3337,7 @@ export interface components {
             /** Format: int64 */
             last: number;
             layers: components["schemas"]["StageView.LayerView"][];
+            lensKit: number[];
             locked: boolean;
             mounts: components["schemas"]["StageView.MountView"][];
             /** Format: int32 */
@@ -3326,6 +3357,7 @@ export interface components {
             sceneLayers: components["schemas"]["StageView.SceneLayer"][];
             /** Format: int64 */
             shotId: number;
+            stopKit: number[];
             touched: string[];
             viewpoints: components["schemas"]["StageView.ViewpointView"][];
         };
@@ -5247,6 +5279,32 @@ export interface operations {
             };
         };
     };
+    changePicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProjectPicture.Wanted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectController.PictureChanged"];
+                };
+            };
+        };
+    };
     redo: {
         parameters: {
             query?: never;
@@ -5886,7 +5944,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["KeepSize.Change"];
+                    "application/json": components["schemas"]["CameraController.SameSize"];
                 };
             };
         };

@@ -1,5 +1,6 @@
 import { Popover } from 'radix-ui'
 import { useMemo, useRef } from 'react'
+import { Matrix4 } from 'three'
 import { useActions } from '../desk/actions'
 import { sayError } from '../desk/messages'
 import { BoardOver } from '../pictures/BoardOver'
@@ -12,6 +13,7 @@ import type { Project, Section, StageShot } from '../server/types'
 import { GuideChoice, Guides } from './Guides'
 import { framed, perspective, widened } from './hands/matrices'
 import { useSteering } from './hands/useSteering'
+import { ProjectPicture } from './ProjectPicture'
 import { SetPicture } from './SetPicture'
 import { setStage, useStageDesk } from './stageDesk'
 
@@ -34,16 +36,18 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
   const steering = useSteering(stage, bake, k, shotFrame)
   const aspect = stage.pictureWidth / stage.pictureHeight
   const { w, h } = framed(width, height, aspect, margin)
+  const ghost = useStageDesk((d) => d.ghost)
   const { steered } = steering
   const seen = useMemo(() => {
-    const own = steered
+    const other = steered ?? (ghost && { placed: new Matrix4().fromArray(ghost.placed), lens: ghost.lens })
+    const own = other
       ? {
-          view: new Float32Array(steered.placed.clone().invert().elements),
-          projection: perspective(stage.backWidth / (2 * steered.lens), aspect),
+          view: new Float32Array(other.placed.clone().invert().elements),
+          projection: perspective(stage.backWidth / (2 * other.lens), aspect),
         }
       : { view: bake.view(k), projection: bake.projection(k) }
     return { ...own, projection: widened(own.projection, width / Math.max(1, w), height / Math.max(1, h)) }
-  }, [steered, bake, k, aspect, stage.backWidth, width, height, w, h])
+  }, [steered, ghost, bake, k, aspect, stage.backWidth, width, height, w, h])
 
   const enter = () => {
     if (stage.locked) {
@@ -82,12 +86,14 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
           <Popover.Trigger className="link text-[13px] text-quiet">frame</Popover.Trigger>
           <Popover.Portal>
             <Popover.Content
-              className="z-50 w-72 rounded-lg border border-line bg-raised p-3 shadow-xl"
+              className="z-50 w-80 rounded-lg border border-line bg-raised p-3 shadow-xl"
               align="end"
               sideOffset={4}
-              aria-label="Lines and margin of the frame"
+              aria-label="Frame and picture"
             >
               <GuideChoice />
+              <hr className="my-3 border-line" />
+              <ProjectPicture project={project} stage={stage} />
             </Popover.Content>
           </Popover.Portal>
         </Popover.Root>
@@ -112,6 +118,7 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
           seen={seen}
           places={bake.places(k)}
           action={bake.actionFrame(k)}
+          shotFrame={shotFrame}
           works={false}
           off={steering.steering}
           empty={steering.steering ? steering.empty : NOTHING}
@@ -126,7 +133,7 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
           )}
           <Guides aspect={aspect} />
           <span className="num absolute bottom-1.5 left-2 text-[12.5px] text-white drop-shadow-[0_1px_2px_#000]">
-            delivery {stage.pictureWidth} × {stage.pictureHeight}
+            {steering.steering ? '' : ghost ? 'as it would be, not taken yet' : `delivery ${stage.pictureWidth} × ${stage.pictureHeight}`}
           </span>
           <span className="num absolute bottom-1.5 right-2 text-[12.5px] text-white drop-shadow-[0_1px_2px_#000]">
             {steering.steering

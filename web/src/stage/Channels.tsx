@@ -88,7 +88,7 @@ export function Channels({ stage, item, move, shotFrame, chosen, choose, moveKey
     g.fillText(row.title, 16, at + h / 2 + 5)
     g.font = `12.5px ${SANS}`
     g.fillStyle = '#b3b3b3'
-    g.fillText(row.quiet, 96, at + h / 2 + 5)
+    g.fillText(row.quiet.length > 18 ? `${row.quiet.slice(0, 17)}…` : row.quiet, 96, at + h / 2 + 5)
     // keys before the shown frames lie to the left: they run through no name
     g.save()
     g.beginPath()

@@ -9,7 +9,7 @@ const MARKS = [0.5, 1, 2, 3, 5, 10, 20, 50, 100]
 const share = (metres: number) => Math.max(0, Math.min(100, (Math.log(metres / 0.4) / Math.log(150 / 0.4)) * 100))
 const metresAt = (part: number) => 0.4 * (150 / 0.4) ** Math.max(0, Math.min(1, part))
 /** About the width of a letter in percent of the bar. */
-const LETTER = 1.25
+const LETTER = 1.7
 
 /** The things of the set at their distances, and what of it is sharp. */
 export function FocusStrip({ project, stage, shotFrame }: { project: Project; stage: StageShot; shotFrame: number }) {

@@ -11,7 +11,7 @@ import type { Project, Section, StageShot } from '../server/types'
 import { CameraMarks } from './CameraMarks'
 import { editCamera, editSet } from './edits'
 import { Guides } from './Guides'
-import { flatSeen, framed, matrixOf, perspective, placeOf, standing, widened } from './hands/matrices'
+import { AWAY, flatSeen, framed, matrixOf, perspective, placeOf, standing, widened } from './hands/matrices'
 import { useScout } from './hands/useScout'
 import { pathLines } from './paths'
 import { SetPicture } from './SetPicture'
@@ -144,9 +144,10 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
           seen={seen}
           places={bake.places(k)}
           action={bake.actionFrame(k)}
+          shotFrame={shotFrame}
           guide={atCamera || free !== 'scout' ? undefined : guide}
           lines={lines}
-          flat={free !== 'scout'}
+          flat={free === 'scout' ? undefined : AWAY}
           works
           off={false}
           empty={scout.empty}

@@ -18,9 +18,10 @@ type Props = {
   seen: Seen
   places: Float32Array
   action: number
+  shotFrame: number
   guide?: Seen
   lines?: Lines[]
-  flat?: boolean
+  flat?: number
   /** whether hidden things are left out: a shot's camera films them all the same */
   works: boolean
   off: boolean
@@ -38,6 +39,7 @@ export function SetPicture({
   seen,
   places,
   action,
+  shotFrame,
   guide,
   lines,
   flat,
@@ -51,7 +53,7 @@ export function SetPicture({
   const under = useStageDesk((d) => d.under)
   const moving = useStageDesk((d) => d.moving)
   const shown = useMemo(() => placesShown(places, stage, moving, works), [places, stage, moving, works])
-  const hands = useHands({ pane, painter, seen: () => ({ ...seen, places: shown }), stage, action, empty, off })
+  const hands = useHands({ pane, painter, seen: () => ({ ...seen, places: shown }), stage, action, shotFrame, empty, off })
 
   useEffect(() => {
     if (painter && width > 0) {

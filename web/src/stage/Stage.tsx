@@ -51,7 +51,7 @@ function ShotStage({ project, sequence, section }: { project: Project; sequence:
       setStage({ moving: undefined })
     }
   }, [bake])
-  useEffect(() => () => void setStage({ steering: false, moving: undefined }), [])
+  useEffect(() => () => void setStage({ steering: false, moving: undefined, ghost: undefined }), [])
   if (!stage || !bake) {
     return <Empty title="One moment" text={`Setting up ${section.code}`} />
   }

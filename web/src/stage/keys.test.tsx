@@ -69,6 +69,8 @@ const stage = {
     WHOLE: { pan: 'takes all 2 keys away' },
   },
   locked: false,
+  lensKit: [35, 50],
+  stopKit: [2, 2.8],
   mounts: [],
   layers: [],
   sceneLayers: [],

@@ -38,12 +38,17 @@ function cameraRows(stage: StageShot): Row[] {
     { title: 'Place', quiet: 'x y z, m', lines: [line('x'), line('y', [6, 4]), line('z', [2, 3])] },
     {
       title: 'Aim',
-      quiet: 'pan tilt, °',
+      quiet: stage.aim ? `at ${stage.aim.name}` : 'pan tilt, °',
       lines: [line('pan'), line('tilt', [6, 4]), line('roll', [2, 3])],
       says: stage.aim && `at ${stage.aim.name}, follows`,
     },
     { title: 'Lens', quiet: 'mm', lines: [line('lens', [], '')] },
-    { title: 'Focus', quiet: 'm', lines: [line('focus', [], '')], says: stage.focusOn && `on ${stage.focusOn.name}, follows` },
+    {
+      title: 'Focus',
+      quiet: stage.focusOn ? `on ${stage.focusOn.name}` : 'm',
+      lines: [line('focus', [], '')],
+      says: stage.focusOn && `on ${stage.focusOn.name}, follows`,
+    },
     ...(stop.keys.length > 0 ? [{ title: 'T-stop', quiet: '', lines: [stop] }] : []),
     ...stage.layers.map((layer) => ({
       title: layer.name.slice(0, 10),

@@ -45,6 +45,8 @@ export type StageDesk = {
   steering: boolean
   /** things that are being moved, and how far: shown at once, written when they are let go */
   moving?: { ids: number[]; by: By; pivot: [number, number] }
+  /** a camera as it would be, shown before it is taken */
+  ghost?: { placed: number[]; lens: number }
   /** what is under the pointer */
   under?: { id: number; pane: string }
   /** where hands were last: keys that take something away mean what is there */

@@ -67,7 +67,7 @@ export function perspective(halfWidth: number, aspect: number): Float32Array {
 }
 
 /** So far away stands the eye of a flat view. */
-const AWAY = 500
+export const AWAY = 500
 
 /** What a plan, a front or a side view sees. @param aspect width over height of the picture */
 export function flatSeen(view: Exclude<FreeView, 'scout'>, place: FlatPlace, aspect: number) {

@@ -3,11 +3,13 @@
  * picture's own drag begins.
  */
 import { useCallback, useEffect, useRef, useState } from 'react'
+import { useActions } from '../../desk/actions'
+import { sayError } from '../../desk/messages'
 import type { Hit, Seen } from '../../painting/orders'
 import { sight } from '../../painting/picking'
 import type { SetPainter } from '../../painting/SetPainter'
 import type { StageShot } from '../../server/types'
-import { editSet } from '../edits'
+import { editCamera, editSet } from '../edits'
 import { choose, setStage, useStageDesk } from '../stageDesk'
 import { type Axis, type By, byOf, byWords, type Drag, type How, NOWHERE, type Point } from './drag'
 
@@ -21,6 +23,7 @@ type Props = {
   stage: StageShot
   /** action frame that things are moved at */
   action: number
+  shotFrame: number
   /** a drag that means the picture, not a thing */
   empty: { begin: (e: React.PointerEvent) => void; move: (e: React.PointerEvent) => void; end: () => void }
   /** whether all drags mean the picture */
@@ -36,7 +39,7 @@ const inPicture = (e: { clientX: number; clientY: number; currentTarget: EventTa
   return { x: ((e.clientX - box.left) / box.width) * 2 - 1, y: 1 - ((e.clientY - box.top) / box.height) * 2 }
 }
 
-export function useHands({ pane, painter, seen, stage, action, empty, off }: Props) {
+export function useHands({ pane, painter, seen, stage, action, shotFrame, empty, off }: Props) {
   const [under, setUnder] = useState<Hit & { left: number; top: number }>()
   const [words, setWords] = useState<string>()
   const held = useRef<Held | undefined>(undefined)
@@ -198,6 +201,29 @@ export function useHands({ pane, painter, seen, stage, action, empty, off }: Pro
     return () => window.removeEventListener('keydown', press, true)
   }, [cancel, follow])
 
+  const focusThere = () => {
+    const shown = seen()
+    const item = under && name(under)
+    if (!under || !item || !shown) {
+      sayError(new Error('Point at what should be in focus first'))
+      return
+    }
+    const [x, y, z] = pointOn(shown.places, under)
+    void editCamera(stage.shotId, { kind: 'FOCUS_ON', frame: shotFrame, item: item.id, x, y, z })
+  }
+  const aimThere = () => {
+    const shown = seen()
+    const item = under && name(under)
+    if (under && item && shown) {
+      const [x, y, z] = pointOn(shown.places, under)
+      void editCamera(stage.shotId, { kind: 'AIM', frame: shotFrame, item: item.id, x, y, z, lag: 0 })
+    }
+  }
+  useActions(`hands-${pane}`, [
+    { group: 'Stage', name: 'Keep the focus on what is under the pointer', keys: 'Y', run: focusThere, disabled: !under },
+    { group: 'Stage', name: 'Aim at what is under the pointer', keys: 'Shift+Y', run: aimThere, disabled: !under },
+  ])
+
   const item = under && name(under)
   return {
     handlers: {
@@ -221,6 +247,18 @@ export function useHands({ pane, painter, seen, stage, action, empty, off }: Pro
 const originOf = (stage: StageShot, id: number, places: Float32Array | undefined): Point => {
   const at = stage.items.findIndex((i) => i.id === id) * 16
   return { x: places?.[at + 12] ?? 0, y: places?.[at + 13] ?? 0, z: places?.[at + 14] ?? 0 }
+}
+
+/** A point that was met, in its thing's own axes: turned and moved only, in metres. */
+function pointOn(places: Float32Array, hit: Hit): [number, number, number] {
+  const at = (k: number) => places[hit.index * 16 + k] ?? 0
+  const off = [0, 1, 2].map((k) => (hit.point[k] ?? 0) - at(12 + k))
+  const along = (column: number) => {
+    const axis = [0, 1, 2].map((k) => at(column * 4 + k))
+    const length = Math.hypot(...axis) || 1
+    return Math.round((axis.reduce((sum, v, k) => sum + v * (off[k] ?? 0), 0) / length) * 1000) / 1000
+  }
+  return [along(0), along(1), along(2)]
 }
 
 /** One gesture is one step. It is shown where it was let go until the server has it. */

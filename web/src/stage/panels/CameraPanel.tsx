@@ -1,5 +1,7 @@
 import { useState } from 'react'
 import { useActions } from '../../desk/actions'
+import { sayError } from '../../desk/messages'
+import { get, of } from '../../server/client'
 import { useCameraValues } from '../../server/queries'
 import type { CameraMove, Project, Reach, StageShot } from '../../server/types'
 import { editCamera } from '../edits'
@@ -106,7 +108,8 @@ export function CameraPanel({
                 value={(tied ? values.pose : values.keyed)[name] ?? 0}
                 digits={digits}
                 untouched={!tied && !stage.touched.includes(name)}
-                does={tied ?? stage.reach[reach]?.[name]}
+                does={tied ?? [stage.reach[reach]?.[name], kit(name, stage, values.keyed[name])].filter(Boolean).join('; ')}
+                outside={!!kit(name, stage, values.keyed[name])}
                 told={setDoes}
                 disabled={stage.locked || !!tied}
                 give={(v) => set(name, v)}
@@ -127,12 +130,82 @@ export function CameraPanel({
         {does ?? (
           <>
             <Ties stage={stage} shotFrame={shotFrame} />
+            {values && !stage.locked && (
+              <SameSize stage={stage} shotFrame={shotFrame} metres={values.pose.focus ?? 5} lens={values.pose.lens ?? 35} />
+            )}
             {move && <Speed move={move} shotFrame={shotFrame} />}
           </>
         )}
       </div>
     </div>
   )
+}
+
+/** Another lens of the kit with what is in focus kept at its size: shown in the picture first, then taken or left. */
+function SameSize({ stage, shotFrame, metres, lens }: { stage: StageShot; shotFrame: number; metres: number; lens: number }) {
+  const [wanted, setWanted] = useState<{ metres: number; lens: number }>()
+  const leave = () => {
+    setWanted(undefined)
+    setStage({ ghost: undefined })
+  }
+  const show = async (other: number) => {
+    try {
+      const found = await get('/api/shots/{id}/keep-size', of(stage.shotId, { frame: shotFrame, metres, lens: other }))
+      setWanted(found)
+      setStage({ ghost: { placed: found.placed, lens: found.lens } })
+    } catch (e) {
+      sayError(e)
+    }
+  }
+  const take = async () => {
+    if (wanted) {
+      await editCamera(stage.shotId, {
+        kind: 'KEEP_SIZE',
+        frame: shotFrame,
+        metres,
+        lens: wanted.lens,
+        reach: useStageDesk.getState().reach,
+      })
+      leave()
+    }
+  }
+  if (wanted) {
+    return (
+      <span className="flex items-center gap-2 whitespace-nowrap">
+        {wanted.lens.toFixed(0)} mm from {wanted.metres.toFixed(1)} m instead of {metres.toFixed(1)}
+        <button type="button" className="link text-live" onClick={() => void take()}>
+          take
+        </button>
+        <button type="button" className="link" onClick={leave}>
+          leave
+        </button>
+      </span>
+    )
+  }
+  return (
+    <select
+      className="field py-0! text-[12.5px]"
+      aria-label="Another lens at the subject's size"
+      value=""
+      onChange={(e) => void show(Number(e.target.value))}
+    >
+      <option value="">lens at this size</option>
+      {stage.lensKit
+        .filter((l) => Math.abs(l - lens) > 0.05)
+        .map((l) => (
+          <option key={l} value={l}>
+            {l} mm
+          </option>
+        ))}
+    </select>
+  )
+}
+
+/** What is to be said of a lens or a stop that the production has not chosen; nothing of others. */
+function kit(name: string, stage: StageShot, value: number | undefined): string | undefined {
+  const of = name === 'lens' ? stage.lensKit : name === 'stop' ? stage.stopKit : []
+  const outside = of.length > 0 && value !== undefined && of.every((v) => Math.abs(v - value) > 0.05)
+  return outside ? `outside the kit: ${of.join(' ')}` : undefined
 }
 
 /** How fast it goes at the frame, the most of the move, and where it pans faster than the eye follows. */
@@ -183,7 +256,7 @@ function Ties({ stage, shotFrame }: { stage: StageShot; shotFrame: number }) {
           free={() => void editCamera(stage.shotId, { kind: 'FREE', frame: shotFrame, throughout: mount.from === undefined })}
         />
       )}
-      {!stage.aim && !stage.focusOn && !mount?.item && <span>choose a thing to aim at it, focus on it or mount the camera on it</span>}
+      {!stage.aim && !stage.focusOn && !mount?.item && <span>choose a thing to aim, focus or mount on it</span>}
     </>
   )
 }

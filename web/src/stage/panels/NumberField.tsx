@@ -9,6 +9,8 @@ type Props = {
   give: (v: number) => void
   /** whether nobody ever set it */
   untouched?: boolean
+  /** whether it is none of what was chosen to work with */
+  outside?: boolean
   /** what a changed value will do, in words */
   does?: string
   told?: (does: string | undefined) => void
@@ -16,7 +18,7 @@ type Props = {
 }
 
 /** A number that can be typed over; `+` and `−` before it count from what is there. */
-export function NumberField({ label, unit, value, digits, give, untouched, does, told, disabled }: Props) {
+export function NumberField({ label, unit, value, digits, give, untouched, outside, does, told, disabled }: Props) {
   const [typed, setTyped] = useState<string>()
   const end = () => {
     told?.(undefined)
@@ -34,7 +36,7 @@ export function NumberField({ label, unit, value, digits, give, untouched, does,
     <label className="flex items-center gap-1 text-[12.5px] text-quiet" title={untouched ? 'as it was made: nobody has set it yet' : does}>
       <span className="w-9 shrink-0">{label}</span>
       <input
-        className={`field num w-full min-w-0 px-1.5! py-0.5! ${untouched ? 'border-dashed! italic text-quiet!' : 'text-text!'}`}
+        className={`field num w-full min-w-0 px-1.5! py-0.5! ${untouched ? 'border-dashed! italic text-quiet!' : outside ? 'text-text! underline decoration-dotted' : 'text-text!'}`}
         value={typed ?? value.toFixed(digits)}
         aria-label={`${label}${unit && `, ${unit}`}`}
         data-untouched={untouched}

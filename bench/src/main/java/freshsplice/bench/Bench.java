@@ -40,6 +40,7 @@ public final class Bench {
         if (args.length > 0 && args[0].equals("--bakes")) {
             machine();
             BakeRun.run();
+            ClearanceRun.run();
             return;
         }
         if (args.length > 1 && args[0].equals("--edits")) {

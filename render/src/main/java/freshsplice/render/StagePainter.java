@@ -2,6 +2,7 @@ package freshsplice.render;
 
 import static org.lwjgl.opengl.GL33C.*;
 
+import freshsplice.core.delivery.PictureSize;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
@@ -20,7 +21,7 @@ import org.lwjgl.system.MemoryUtil;
  */
 public final class StagePainter implements AutoCloseable {
     /** Largest side of a picture, in pixels. */
-    public static final int LARGEST = 4096;
+    public static final int LARGEST = PictureSize.LARGEST;
     private static final int SAMPLES = 4;
     /** So many sets are kept at hand. */
     private static final int SETS = 6;

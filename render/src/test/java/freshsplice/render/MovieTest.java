@@ -71,7 +71,7 @@ class MovieTest {
         byte[] picture = drawn(CameraPose.standing(new CameraPose.Place(0, 0, 5, 0, 0, 0), 35, 5), Matrix.scaling(0, 0, 0));
         assertThat(picture[0] & 0xFF).isLessThan(picture[(H / 2 * W) * 3] & 0xFF);
         try (StagePainter painter = new StagePainter()) {
-            assertThatThrownBy(() -> painter.size(0, 100)).hasMessageContaining("16 to 4096");
+            assertThatThrownBy(() -> painter.size(0, 100)).hasMessageContaining("16 to 8192");
         }
     }
 

@@ -64,6 +64,20 @@ class FrameExactTest {
         return read(movie(project, render));
     }
 
+    /** The second shot goes into a scene where nothing stands: its frames show no number, the first shot's the same as before. */
+    @Test
+    void twoScenesInOneMasterAreRenderedEachWithItsOwnSet() throws Exception {
+        counted();
+        List<Long> before = rendered();
+        long second = client.get("/api/masters/" + master).get("sections").get(1).get("shotId").asLong();
+        long empty = client.post("/api/projects/" + project + "/scenes/edits", OnStage.edit("MOVE_SHOTS", Map.of("shots",
+                List.of(second)))).get("scene").asLong();
+        clearSet(empty, second);
+        List<Long> after = rendered();
+        assertThat(after.subList(0, 24)).isEqualTo(before.subList(0, 24));
+        assertThat(after.subList(24, 54)).containsOnly(0L);
+    }
+
     private void edit(String kind, int piece, Map<String, Object> more) {
         Map<String, Object> edit = new HashMap<>(more);
         edit.put("kind", kind);

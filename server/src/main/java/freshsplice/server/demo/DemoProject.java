@@ -60,6 +60,7 @@ class DemoProject {
     private final MasterStore masters;
     private final CameraEdits cameras;
     private final SetEdits set;
+    private final DemoCameras cameraWork;
     private final Steps steps;
     private final RenderRequests requests;
     private final RenderQueue queue;
@@ -67,7 +68,7 @@ class DemoProject {
     private final TransactionTemplate transactions;
     private final boolean wanted;
 
-    DemoProject(Store store, MediaStore media, Intake intake, MasterStore masters, CameraEdits cameras, SetEdits set, Steps steps,
+    DemoProject(Store store, MediaStore media, Intake intake, MasterStore masters, CameraEdits cameras, SetEdits set, DemoCameras cameraWork, Steps steps,
                 RenderRequests requests, RenderQueue queue, DemoEdits edits, TransactionTemplate transactions,
                 @Value("${fresh-splice.demo:false}") boolean wanted) {
         this.store = store;
@@ -76,6 +77,7 @@ class DemoProject {
         this.masters = masters;
         this.cameras = cameras;
         this.set = set;
+        this.cameraWork = cameraWork;
         this.steps = steps;
         this.requests = requests;
         this.queue = queue;
@@ -99,6 +101,7 @@ class DemoProject {
         intake.receive(cutId, Asker.named("Edit room"));
         buildSet(projectId);
         stageCameras(projectId);
+        cameraWork.work(projectId, shots(projectId));
         try {
             goOn(projectId);
         } catch (RuntimeException e) {

@@ -1,5 +1,6 @@
 package freshsplice.server.renders;
 
+import freshsplice.core.delivery.PictureSize;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Lane;
@@ -44,8 +45,8 @@ public class RenderRequests {
                           Asker who) {
         ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
         MasterRow masterRow = masters.asked(projectId, masterId).orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
-        if (width < 16 || height < 16 || width > 4096 || height > 4096 || width % 2 != 0 || height % 2 != 0) {
-            throw new Refused("A movie's sides are even numbers of pixels from 16 to 4096, not " + width + " x "
+        if (width < 16 || height < 16 || width > PictureSize.LARGEST || height > PictureSize.LARGEST || width % 2 != 0 || height % 2 != 0) {
+            throw new Refused("A movie's sides are even numbers of pixels from 16 to " + PictureSize.LARGEST + ", not " + width + " x "
                     + height);
         }
         Master sequence = masters.read(masterRow);

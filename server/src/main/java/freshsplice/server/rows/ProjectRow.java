@@ -1,5 +1,6 @@
 package freshsplice.server.rows;
 
+import freshsplice.core.camera.Kit;
 import freshsplice.core.time.FrameRate;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
@@ -27,6 +28,9 @@ public class ProjectRow extends AliveRow {
     public int pictureHeight;
     public double backWidth;
     public double backHeight;
+    /** Lenses in mm, and T-stops, that the production works with, parted by blanks. */
+    public String lensKit = Kit.LENSES.text();
+    public String stopKit = Kit.STOPS.text();
     /** When a cut was first handed back; from then on shots keep their numbers. */
     public Instant handedBackAt;
     /** Number of the last step, undo or redo: open windows know by it what they have missed. */

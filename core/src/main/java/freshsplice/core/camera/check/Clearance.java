@@ -5,6 +5,7 @@ import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.Optics;
 import freshsplice.core.camera.PoseStack;
 import freshsplice.core.shot.Shot;
+import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Matrix;
 import freshsplice.core.stage.Nearest;
@@ -12,7 +13,9 @@ import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * How near a camera comes to the set along its way. A move keyed at two ends goes straight between them, and may pass through things.
@@ -28,14 +31,25 @@ public record Clearance(long first, double[] metres, int[] things, long closest)
     /** Farther than this nothing is near, metres. */
     public static final double FARTHEST = 1000;
 
+    /** Things of one look and size share a tree. */
+    private record Looks(Geometry geometry, double width, double height, double depth) {
+        static Looks of(Item item) {
+            return new Looks(item.geometry(), item.width(), item.height(), item.depth());
+        }
+
+        Nearest nearest() {
+            return new Nearest(geometry.mesh(), width, height, depth);
+        }
+    }
+
     private static final class Thing {
         private final Item item;
         private final Nearest nearest;
         private Matrix world;
 
-        Thing(Item item) {
+        Thing(Item item, Nearest nearest) {
             this.item = item;
-            this.nearest = new Nearest(item.geometry().mesh(), item.width(), item.height(), item.depth());
+            this.nearest = nearest;
         }
 
         /** From the world into its own axes, in metres. */
@@ -53,7 +67,9 @@ public record Clearance(long first, double[] metres, int[] things, long closest)
         PoseStack stack = PoseStack.of(camera, stage);
         FrameRange frames = shot.cutRange();
         List<Thing> things = new ArrayList<>();
-        stage.items().forEach(item -> things.add(item.geometry().isSeen() && !carries(camera, item) ? new Thing(item) : null));
+        Map<Looks, Nearest> trees = new HashMap<>();
+        stage.items().forEach(item -> things.add(item.geometry().isSeen() && !carries(camera, item)
+                ? new Thing(item, trees.computeIfAbsent(Looks.of(item), Looks::nearest)) : null));
         int count = (int) frames.length();
         double[] metres = new double[count];
         int[] nearest = new int[count];

@@ -13,8 +13,12 @@ import java.util.Map;
  * (common practice; similar triangles of the pinhole).
  */
 public final class KeepSize {
-    /** @param metres the subject's new distance; @param values what the camera is set to for it */
-    public record Change(double metres, double lens, Map<CameraChannel, Double> values) {
+    /**
+     * @param metres the subject's new distance
+     * @param values what the camera is set to for it
+     * @param placed where that is in the world
+     */
+    public record Change(double metres, double lens, Map<CameraChannel, Double> values, Matrix placed) {
     }
 
     private KeepSize() {
@@ -45,6 +49,6 @@ public final class KeepSize {
         Matrix placed = stack.at(moment).placed().times(Matrix.translation(0, 0, wanted - metres));
         CameraPose.Place place = stack.valuesFor(placed, moment);
         return new Change(wanted, lens, Map.of(CameraChannel.X, place.x(), CameraChannel.Y, place.y(), CameraChannel.Z, place.z(),
-                CameraChannel.LENS, lens, CameraChannel.FOCUS, CameraChannel.FOCUS.check(wanted)));
+                CameraChannel.LENS, lens, CameraChannel.FOCUS, CameraChannel.FOCUS.check(wanted)), placed);
     }
 }

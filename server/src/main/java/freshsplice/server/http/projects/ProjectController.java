@@ -3,6 +3,7 @@ package freshsplice.server.http.projects;
 import freshsplice.server.cuts.Intake;
 import freshsplice.server.live.LiveUpdates;
 import freshsplice.server.projects.NewProjects;
+import freshsplice.server.projects.ProjectPicture;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.MasterRow;
@@ -68,6 +69,10 @@ class ProjectController {
     record Past(long seq, String name, String who, Instant madeAt, boolean done) {
     }
 
+    /** @param said what was made even, in words; empty where nothing had to be */
+    record PictureChanged(String said) {
+    }
+
     private static final int BYTES_A_PROJECT = 1000;
     private static final long MOST_BYTES = 4L << 20;
     private static final int LONGEST_HISTORY = 500;
@@ -81,9 +86,11 @@ class ProjectController {
     private final ReadOnce<Long, View> views;
     private final LiveUpdates live;
     private final Renumbering renumbering;
+    private final ProjectPicture picture;
 
     ProjectController(Store store, MasterStore masters, Intake intake, Steps steps, StepHistory history,
-                      LiveUpdates live, Renumbering renumbering, TouchLog touched) {
+                      LiveUpdates live, Renumbering renumbering, ProjectPicture picture, TouchLog touched) {
+        this.picture = picture;
         this.history = history;
         this.views = new ReadOnce<>(touched, EnumSet.of(Room.LANES, Room.SET, Room.RULES), MOST_BYTES, view -> BYTES_A_PROJECT);
         this.renumbering = renumbering;
@@ -148,6 +155,12 @@ class ProjectController {
                                         @RequestParam(required = false) Integer first,
                                         @RequestParam(required = false) Integer step) {
         return renumbering.plan(master, new Renumbering.Rules(prefix, first, step));
+    }
+
+    /** Changes the picture that all cameras film and all renders are of; views and renders follow. @return what was made even, in words */
+    @PostMapping("/{id}/picture")
+    PictureChanged changePicture(@PathVariable long id, @Valid @RequestBody ProjectPicture.Wanted wanted, Asker who) {
+        return new PictureChanged(picture.change(id, wanted, who));
     }
 
     /** Numbers the shots of a master anew; the old numbers stay known. */

@@ -40,6 +40,10 @@ class CameraController {
     record Now(Map<String, Double> keyed, Map<String, Double> pose) {
     }
 
+    /** @param metres the subject's new distance; @param placed where the camera would be, 16 numbers, columns first */
+    record SameSize(double metres, double lens, double[] placed) {
+    }
+
     private final Store store;
     private final StageStore stages;
     private final CameraStore cameras;
@@ -100,11 +104,12 @@ class CameraController {
     /** What another lens with the subject kept at its size would be, before it is taken. @param metres the subject's distance now */
     @GetMapping("/shots/{id}/keep-size")
     @Transactional(readOnly = true)
-    public KeepSize.Change keepSize(@PathVariable long id, @RequestParam long frame, @RequestParam double metres,
-                                    @RequestParam double lens) {
+    public SameSize keepSize(@PathVariable long id, @RequestParam long frame, @RequestParam double metres,
+                             @RequestParam double lens) {
         ShotRow row = store.get(ShotRow.class, id);
         Shot shot = MasterStore.shot(row);
-        return KeepSize.forLens(PoseStack.of(cameras.camera(row.cameraId), stages.stage(row.sceneId)),
+        KeepSize.Change change = KeepSize.forLens(PoseStack.of(cameras.camera(row.cameraId), stages.stage(row.sceneId)),
                 shot.momentAt(Rational.of(frame)), metres, lens);
+        return new SameSize(change.metres(), change.lens(), change.placed().toDoubles());
     }
 }

@@ -24,7 +24,7 @@ import java.util.Map;
  */
 public record StageView(long shotId, String code, long sceneId, String camera, long first, long last,
                         long framesFirst, long framesLast, long actionOffset, double backWidth, double backHeight,
-                        int pictureWidth, int pictureHeight, Map<String, List<KeyView>> channels, Map<String, double[]> curves,
+                        int pictureWidth, int pictureHeight, List<Double> lensKit, List<Double> stopKit, Map<String, List<KeyView>> channels, Map<String, double[]> curves,
                         Map<String, Double> plain, List<String> touched, Map<Reach, Map<String, String>> reach, boolean locked,
                         @Schema(nullable = true) TieView aim, @Schema(nullable = true) TieView focusOn, List<MountView> mounts,
                         List<LayerView> layers, List<SceneLayer> sceneLayers, List<ItemView> items, List<ViewpointView> viewpoints,

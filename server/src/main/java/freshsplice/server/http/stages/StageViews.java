@@ -4,6 +4,7 @@ import freshsplice.core.camera.Aim;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.CameraPose;
+import freshsplice.core.camera.Kit;
 import freshsplice.core.camera.LayerUse;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Item;
@@ -63,7 +64,8 @@ class StageViews {
         List<CameraRow> ofScene = store.where(CameraRow.class, "sceneId", row.sceneId);
         return new StageView(shotId, row.code, row.sceneId, camera.name(), row.cutIn, row.cutOut - 1, shot.frames().in(),
                 shot.frames().last(), row.actionOffset, camera.back().widthMm(), camera.back().heightMm(),
-                project.pictureWidth, project.pictureHeight, KeyViews.of(camera), KeyViews.curves(camera, shot.frames()), plain,
+                project.pictureWidth, project.pictureHeight, Kit.parse(project.lensKit).values(), Kit.parse(project.stopKit).values(),
+                KeyViews.of(camera), KeyViews.curves(camera, shot.frames()), plain,
                 camera.channels().keySet().stream().sorted().map(CameraChannel::word).toList(), KeyViews.reach(camera), camera.locked(),
                 tie(camera.aim(), names), tie(camera.focusOn(), names), camera.mounts().stream().map(m -> new StageView.MountView(
                         m.from(), m.itemId(), m.itemId() == null ? "" : names.getOrDefault(m.itemId(), ""))).toList(),

@@ -1,0 +1,86 @@
+import { useState } from 'react'
+import { say, sayError } from '../desk/messages'
+import { of, post } from '../server/client'
+import type { Project, StageShot } from '../server/types'
+
+/** Film backs by the names that the trade calls them, millimetres. */
+const BACKS: [string, number, number][] = [
+  ['full frame', 36, 24],
+  ['Super 35, four perforations', 24.89, 18.66],
+  ['Academy', 21.95, 16],
+]
+const SHAPES = ['16/9', '1.85', '2.39', '4/3', '1', '9/16', '1.9']
+
+/** The picture that all cameras of the project film: its size, the back of new cameras, and the kits. */
+export function ProjectPicture({ project, stage }: { project: Project; stage: StageShot }) {
+  const [width, setWidth] = useState(String(project.pictureWidth))
+  const [height, setHeight] = useState(String(project.pictureHeight))
+  const [shape, setShape] = useState('')
+  const [back, setBack] = useState('')
+  const [lenses, setLenses] = useState(stage.lensKit.join(' '))
+  const [stops, setStops] = useState(stage.stopKit.join(' '))
+  const apply = async () => {
+    const [, backWidth, backHeight] = BACKS.find(([name]) => name === back) ?? []
+    try {
+      const { said } = await post('/api/projects/{id}/picture', {
+        ...of(project.id),
+        body: {
+          width: Number(width),
+          height: shape ? undefined : Number(height),
+          shape: shape || undefined,
+          backWidth,
+          backHeight,
+          lensKit: lenses,
+          stopKit: stops,
+        },
+      })
+      say(said || 'All pictures of the project follow')
+    } catch (e) {
+      sayError(e)
+    }
+  }
+  return (
+    <form
+      className="grid grid-cols-[1fr_132px] items-center gap-x-3 gap-y-1.5 text-[13px]"
+      onSubmit={(e) => {
+        e.preventDefault()
+        void apply()
+      }}
+    >
+      <b className="col-span-2 font-semibold">The project's picture</b>
+      <label htmlFor="picture-width">Width, pixels</label>
+      <input id="picture-width" className="field num py-0.5!" value={width} onChange={(e) => setWidth(e.target.value)} />
+      <label htmlFor="picture-shape">Shape</label>
+      <select id="picture-shape" className="field py-0.5!" value={shape} onChange={(e) => setShape(e.target.value)}>
+        <option value="">by its height</option>
+        {SHAPES.map((s) => (
+          <option key={s} value={s}>
+            {s.replace('/', ':')}
+          </option>
+        ))}
+      </select>
+      {!shape && (
+        <>
+          <label htmlFor="picture-height">Height, pixels</label>
+          <input id="picture-height" className="field num py-0.5!" value={height} onChange={(e) => setHeight(e.target.value)} />
+        </>
+      )}
+      <label htmlFor="picture-back">Back of new cameras</label>
+      <select id="picture-back" className="field min-w-0 py-0.5!" value={back} onChange={(e) => setBack(e.target.value)}>
+        <option value="">as it is</option>
+        {BACKS.map(([name, w, h]) => (
+          <option key={name} value={name}>
+            {name}, {w} × {h}
+          </option>
+        ))}
+      </select>
+      <label htmlFor="picture-lenses">Lens kit, mm</label>
+      <input id="picture-lenses" className="field num py-0.5!" value={lenses} onChange={(e) => setLenses(e.target.value)} />
+      <label htmlFor="picture-stops">T-stops</label>
+      <input id="picture-stops" className="field num py-0.5!" value={stops} onChange={(e) => setStops(e.target.value)} />
+      <button type="submit" className="button col-span-2 justify-self-end py-0.5!">
+        Change it
+      </button>
+    </form>
+  )
+}
