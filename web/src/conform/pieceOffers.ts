@@ -102,6 +102,7 @@ function arranging({ sequence, frame, here, meant, one, targets, chosen, lane, c
     o(meant.length > 1 && !one ? 'nest' : '', 'Make a master of these pieces …', 'Ctrl+G', () => open('nest'), chosen),
     o(one?.nest ? 'lay out' : '', 'Lay the nested master out here', 'Ctrl+Shift+G', () => ask({ kind: 'OPEN' }), !!one?.nest),
     o('camera', 'Cut to another camera here', 'C', () => open('camera'), !!here?.shotId),
+    o('fork', 'Fork into a shot of its own', 'Ctrl+Alt+K', () => ask({ kind: 'FORK' }), some),
     o('as in the cut', 'Make as in the cut', 'A', () => asInCut(targets), some && sequence.cut.id !== 0),
     o('', 'Make all as in the cut', 'Ctrl+Shift+A', () => asInCut([]), sequence.cut.id !== 0),
     o('', 'Put a sound under it here …', 'Alt+P', () => open('sound'), true),

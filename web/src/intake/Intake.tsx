@@ -95,7 +95,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
       say(cut.first ? `Received: ${plural(cut.shots.length, 'shot')} made` : `Cut ${cut.version} received: it waits in Turnover`)
       keepReceived(project.id, cut)
       refreshEdited(project.id)
-      setDesk({ view: cut.first ? 'Conform' : 'Turnover', cutId: cut.id, frame: cut.start, zoom: undefined, seam: undefined })
+      setDesk({ view: cut.first ? 'Stage' : 'Turnover', cutId: cut.id, frame: cut.start, zoom: undefined, seam: undefined })
     } catch (e) {
       sayError(e)
     }

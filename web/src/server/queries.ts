@@ -185,6 +185,10 @@ export const useStage = (projectId: number, shotId: number | undefined) =>
 export const useScenes = (projectId: number) =>
   useQuery({ queryKey: edited(projectId, 'scenes'), queryFn: () => get('/api/projects/{id}/scenes', of(projectId)) })
 
+/** All cameras of a scene, those that film no shot too. */
+export const useCameraTable = (projectId: number, sceneId: number) =>
+  useQuery({ queryKey: edited(projectId, 'camera-table', sceneId), queryFn: () => get('/api/scenes/{id}/cameras', of(sceneId)) })
+
 export const useFocus = (projectId: number, shotId: number | undefined, frame: number) =>
   useQuery({
     queryKey: edited(projectId, 'focus', shotId, frame),

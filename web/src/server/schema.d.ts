@@ -1019,7 +1019,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_3"];
+        get: operations["all_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1182,6 +1182,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["stop_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scenes/{id}/cameras": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_3"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1543,6 +1559,23 @@ export interface components {
             /** Format: int64 */
             to: number;
         };
+        "CameraTable.Line": {
+            /** Format: double */
+            backHeight: number;
+            /** Format: double */
+            backWidth: number;
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            keys: number;
+            locked: boolean;
+            name: string;
+            shots: string[];
+            touched: string[];
+            values: {
+                [key: string]: number;
+            };
+        };
         "ContentEdit.CopyUp": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             sections: number[];
             soundStays?: boolean;
@@ -1566,6 +1599,16 @@ export interface components {
              * @enum {string}
              */
             kind: "CUT_TO";
+        };
+        "ContentEdit.Fork": Omit<components["schemas"]["MasterEdit"], "kind"> & {
+            sections: number[];
+            soundStays?: boolean;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "FORK";
         };
         "ContentEdit.LayDown": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             sections: number[];
@@ -2974,6 +3017,28 @@ export interface components {
              */
             kind: "ADD";
         };
+        "SetEdit.AddCamera": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            /** Format: double */
+            lens: number;
+            name?: string;
+            placed: number[];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ADD_CAMERA";
+        };
+        "SetEdit.CopyCamera": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            /** Format: int64 */
+            camera: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "COPY_CAMERA";
+        };
         "SetEdit.Duplicate": Omit<components["schemas"]["SetEdit"], "kind"> & {
             items: number[];
             /** Format: double */
@@ -3137,6 +3202,16 @@ export interface components {
              * @enum {string}
              */
             kind: "REMOVE";
+        };
+        "SetEdit.RemoveCamera": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            /** Format: int64 */
+            camera: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "REMOVE_CAMERA";
         };
         "SetEdit.RemoveKeys": Omit<components["schemas"]["SetEdit"], "kind"> & {
             /** Format: int64 */
@@ -4483,7 +4558,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ContentEdit.CopyUp"] | components["schemas"]["ContentEdit.CutTo"] | components["schemas"]["ContentEdit.LayDown"] | components["schemas"]["ContentEdit.Nest"] | components["schemas"]["ContentEdit.Open"] | components["schemas"]["ContentEdit.Replace"] | components["schemas"]["FadeEdit.Dissolve"] | components["schemas"]["FadeEdit.FadeOut"] | components["schemas"]["KeyEdit.EaseKey"] | components["schemas"]["KeyEdit.Key"] | components["schemas"]["KeyEdit.MoveKey"] | components["schemas"]["KeyEdit.RemoveKey"] | components["schemas"]["LaneEdit.Add"] | components["schemas"]["LaneEdit.Lock"] | components["schemas"]["LaneEdit.Order"] | components["schemas"]["LaneEdit.Remove"] | components["schemas"]["LaneEdit.Rename"] | components["schemas"]["LaneEdit.Switch"] | components["schemas"]["OrderEdit.Duplicate"] | components["schemas"]["OrderEdit.Join"] | components["schemas"]["OrderEdit.Lift"] | components["schemas"]["OrderEdit.Move"] | components["schemas"]["OrderEdit.Split"] | components["schemas"]["OrderEdit.Swap"] | components["schemas"]["OrderEdit.Switch"] | components["schemas"]["OrderEdit.TakeOut"] | components["schemas"]["PlaceEdit.Clear"] | components["schemas"]["PlaceEdit.NewShot"] | components["schemas"]["PlaceEdit.Paste"] | components["schemas"]["PlaceEdit.Put"] | components["schemas"]["PlaceEdit.Roll"] | components["schemas"]["SpeedEdit.Fill"] | components["schemas"]["SpeedEdit.FillGap"] | components["schemas"]["SpeedEdit.Hold"] | components["schemas"]["SpeedEdit.Reverse"] | components["schemas"]["SpeedEdit.Speed"] | components["schemas"]["TrimEdit.Head"] | components["schemas"]["TrimEdit.Slide"] | components["schemas"]["TrimEdit.Slip"] | components["schemas"]["TrimEdit.Tail"];
+                "application/json": components["schemas"]["ContentEdit.CopyUp"] | components["schemas"]["ContentEdit.CutTo"] | components["schemas"]["ContentEdit.Fork"] | components["schemas"]["ContentEdit.LayDown"] | components["schemas"]["ContentEdit.Nest"] | components["schemas"]["ContentEdit.Open"] | components["schemas"]["ContentEdit.Replace"] | components["schemas"]["FadeEdit.Dissolve"] | components["schemas"]["FadeEdit.FadeOut"] | components["schemas"]["KeyEdit.EaseKey"] | components["schemas"]["KeyEdit.Key"] | components["schemas"]["KeyEdit.MoveKey"] | components["schemas"]["KeyEdit.RemoveKey"] | components["schemas"]["LaneEdit.Add"] | components["schemas"]["LaneEdit.Lock"] | components["schemas"]["LaneEdit.Order"] | components["schemas"]["LaneEdit.Remove"] | components["schemas"]["LaneEdit.Rename"] | components["schemas"]["LaneEdit.Switch"] | components["schemas"]["OrderEdit.Duplicate"] | components["schemas"]["OrderEdit.Join"] | components["schemas"]["OrderEdit.Lift"] | components["schemas"]["OrderEdit.Move"] | components["schemas"]["OrderEdit.Split"] | components["schemas"]["OrderEdit.Swap"] | components["schemas"]["OrderEdit.Switch"] | components["schemas"]["OrderEdit.TakeOut"] | components["schemas"]["PlaceEdit.Clear"] | components["schemas"]["PlaceEdit.NewShot"] | components["schemas"]["PlaceEdit.Paste"] | components["schemas"]["PlaceEdit.Put"] | components["schemas"]["PlaceEdit.Roll"] | components["schemas"]["SpeedEdit.Fill"] | components["schemas"]["SpeedEdit.FillGap"] | components["schemas"]["SpeedEdit.Hold"] | components["schemas"]["SpeedEdit.Reverse"] | components["schemas"]["SpeedEdit.Speed"] | components["schemas"]["TrimEdit.Head"] | components["schemas"]["TrimEdit.Slide"] | components["schemas"]["TrimEdit.Slip"] | components["schemas"]["TrimEdit.Tail"];
             };
         };
         responses: {
@@ -5429,7 +5504,7 @@ export interface operations {
             };
         };
     };
-    all_3: {
+    all_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -5681,6 +5756,28 @@ export interface operations {
             };
         };
     };
+    all_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CameraTable.Line"][];
+                };
+            };
+        };
+    };
     editSet: {
         parameters: {
             query?: never;
@@ -5692,7 +5789,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SetEdit.Add"] | components["schemas"]["SetEdit.Duplicate"] | components["schemas"]["SetEdit.Group"] | components["schemas"]["SetEdit.Hide"] | components["schemas"]["SetEdit.KeepViewpoint"] | components["schemas"]["SetEdit.Key"] | components["schemas"]["SetEdit.Lock"] | components["schemas"]["SetEdit.Look"] | components["schemas"]["SetEdit.Move"] | components["schemas"]["SetEdit.MoveKeys"] | components["schemas"]["SetEdit.OrderViewpoint"] | components["schemas"]["SetEdit.Place"] | components["schemas"]["SetEdit.Remove"] | components["schemas"]["SetEdit.RemoveKeys"] | components["schemas"]["SetEdit.RemoveViewpoint"] | components["schemas"]["SetEdit.RenameViewpoint"];
+                "application/json": components["schemas"]["SetEdit.Add"] | components["schemas"]["SetEdit.AddCamera"] | components["schemas"]["SetEdit.CopyCamera"] | components["schemas"]["SetEdit.Duplicate"] | components["schemas"]["SetEdit.Group"] | components["schemas"]["SetEdit.Hide"] | components["schemas"]["SetEdit.KeepViewpoint"] | components["schemas"]["SetEdit.Key"] | components["schemas"]["SetEdit.Lock"] | components["schemas"]["SetEdit.Look"] | components["schemas"]["SetEdit.Move"] | components["schemas"]["SetEdit.MoveKeys"] | components["schemas"]["SetEdit.OrderViewpoint"] | components["schemas"]["SetEdit.Place"] | components["schemas"]["SetEdit.Remove"] | components["schemas"]["SetEdit.RemoveCamera"] | components["schemas"]["SetEdit.RemoveKeys"] | components["schemas"]["SetEdit.RemoveViewpoint"] | components["schemas"]["SetEdit.RenameViewpoint"];
             };
         };
         responses: {

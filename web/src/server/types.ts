@@ -56,6 +56,7 @@ export type StageItem = Schemas['StageView.ItemView']
 export type Reach = NonNullable<Extract<CameraEdit, { kind: 'SET' }>['reach']>
 export type StageLayer = Schemas['StageView.LayerView']
 export type CameraMove = Schemas['MoveController.MoveView']
+export type CameraLine = Schemas['CameraTable.Line']
 export type StageTie = Schemas['StageView.TieView']
 export type FocusRuler = Schemas['FocusRuler']
 export type Program = Schemas['StageController.Program']

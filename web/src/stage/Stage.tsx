@@ -16,6 +16,7 @@ import { Channels } from './Channels'
 import { FocusStrip } from './FocusStrip'
 import { KeyBar } from './KeyBar'
 import { CameraPanel } from './panels/CameraPanel'
+import { CamerasPanel } from './panels/CamerasPanel'
 import { LayersPanel } from './panels/LayersPanel'
 import { ThingsPanel, takeOut } from './panels/ThingsPanel'
 import { ViewpointsPanel } from './panels/ViewpointsPanel'
@@ -114,7 +115,7 @@ function OnSet({ project, sequence, section, stage, bake }: Props) {
     ...PANELS.map((name, i) => ({
       group: 'Stage',
       name: `${name} panel`,
-      keys: `Ctrl+Shift+${'ASDF'[i]}`,
+      keys: `Ctrl+Shift+${'ACSDF'[i]}`,
       run: () => setStage({ panel: name }),
     })),
     { group: 'Stage', name: 'Next shot', keys: 'ArrowDown', run: () => toShot(1) },
@@ -152,6 +153,7 @@ function OnSet({ project, sequence, section, stage, bake }: Props) {
               {panel === 'Camera' && (
                 <CameraPanel project={project} stage={stage} move={move} shotFrame={resting.frame} runs={resting.runs} />
               )}
+              {panel === 'Cameras' && <CamerasPanel project={project} stage={stage} />}
               {panel === 'Things' && (
                 <ThingsPanel project={project} stage={stage} action={action} shotFrame={resting.frame} runs={resting.runs} />
               )}
@@ -177,4 +179,12 @@ function OnSet({ project, sequence, section, stage, bake }: Props) {
 }
 
 const count = (panel: (typeof PANELS)[number], stage: StageShot) =>
-  panel === 'Things' ? stage.items.length : panel === 'Viewpoints' ? stage.viewpoints.length : panel === 'Layers' ? stage.layers.length : 0
+  panel === 'Cameras'
+    ? stage.cameras.length
+    : panel === 'Things'
+      ? stage.items.length
+      : panel === 'Viewpoints'
+        ? stage.viewpoints.length
+        : panel === 'Layers'
+          ? stage.layers.length
+          : 0

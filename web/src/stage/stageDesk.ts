@@ -5,7 +5,7 @@ import { calmStorage } from '../desk/calmStorage'
 import type { Reach } from '../server/types'
 import type { By } from './hands/drag'
 
-export const PANELS = ['Camera', 'Things', 'Viewpoints', 'Layers'] as const
+export const PANELS = ['Camera', 'Cameras', 'Things', 'Viewpoints', 'Layers'] as const
 export type Panel = (typeof PANELS)[number]
 
 export const FREE_VIEWS = ['scout', 'plan', 'front', 'side'] as const

@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
@@ -47,6 +48,81 @@ class BrowserStageTest extends InMaster {
         assertThat(page.getByText("K keys it")).hasCount(0);
         keys("k");
         page.waitForCondition(() -> stage().get("channels").path("x").size() == 1);
+    }
+
+    private double atOrigin(String channel) {
+        JsonNode items = stage().get("items");
+        return client.get("/api/items/" + items.get(items.size() - 1).get("id").asLong() + "/at?frame=0").get(channel).asDouble();
+    }
+
+    private double pan() {
+        return new OnStage(client).now(view().get("sections").get(0).get("shotId").asLong(), 1001, "pan");
+    }
+
+    /** Moves the pointer into the camera's picture. @param x shares of the delivery frame from its middle; as y, downwards */
+    private void point(double x, double y) {
+        BoundingBox frame = page.locator("[data-frame=delivery]").boundingBox();
+        page.mouse().move(frame.x + frame.width * (0.5 + x), frame.y + frame.height * (0.5 + y));
+    }
+
+    @Test
+    @DisplayName("what is under the pointer is named, a press chooses it, a drag slides it along the ground, and one undo takes it back")
+    void draggedInThePicture() throws IOException {
+        begin("Hands on things");
+        view("Stage");
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Things")).click();
+        page.getByLabel("Put a thing in the set").selectOption("BLOCK");
+        assertThat(page.getByLabel("Name of the thing")).hasValue("block");
+        keys("Escape");
+        page.locator("[data-picture=camera][data-drawn=whole]").waitFor();
+        // five metres ahead and as high as to a fifth of the frame under its middle
+        point(0.01, 0.36);
+        point(0, 0.37);
+        assertThat(page.locator("[data-named=camera]")).containsText("block, 4.");
+        page.mouse().down();
+        page.mouse().up();
+        assertThat(page.getByLabel("Name of the thing")).hasValue("block");
+        page.mouse().down();
+        point(0.05, 0.37);
+        point(0.12, 0.37);
+        page.mouse().up();
+        page.waitForCondition(() -> atOrigin("x") > 0.2);
+        org.assertj.core.api.Assertions.assertThat(atOrigin("y")).as("it stays on the ground").isZero();
+        keys("Control+z");
+        page.waitForCondition(() -> atOrigin("x") == 0);
+    }
+
+    @Test
+    @DisplayName("steering is entered on purpose, one gesture is one step, and a locked camera lets nobody in")
+    void steered() throws IOException {
+        begin("Steering");
+        view("Stage");
+        page.locator("[data-picture=camera][data-drawn=whole]").waitFor();
+        point(0, 0);
+        page.mouse().down();
+        point(0.3, 0);
+        page.mouse().up();
+        org.assertj.core.api.Assertions.assertThat(pan()).as("outside of it nothing moves the camera").isZero();
+        keys("v");
+        assertThat(page.locator("[data-steering=true]")).isVisible();
+        point(0, 0);
+        page.mouse().down();
+        point(0.1, 0);
+        point(0.2, 0.05);
+        point(0.3, 0.1);
+        page.mouse().up();
+        page.waitForCondition(() -> pan() > 5);
+        org.assertj.core.api.Assertions.assertThat(stage().get("channels").path("pan")).as("a fixed camera stays fixed").isEmpty();
+        keys("Control+z");
+        page.waitForCondition(() -> pan() == 0);
+        keys("Escape");
+        assertThat(page.locator("[data-steering=true]")).hasCount(0);
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Camera").setExact(true)).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Lock").setExact(true)).click();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Locked"))).isVisible();
+        keys("v");
+        assertThat(page.getByText("is locked because it is finished")).isVisible();
+        assertThat(page.locator("[data-steering=true]")).hasCount(0);
     }
 
     @Test

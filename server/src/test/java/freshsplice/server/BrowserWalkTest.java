@@ -57,6 +57,10 @@ class BrowserWalkTest extends InBrowser {
 
         Page second = open();
         assertThat(count(second, "0 seams bent")).isVisible();
+        // one lands at the first shot, its board at half over an empty set
+        assertThat(page.locator("[data-frame=delivery] img")).hasCSS("opacity", "0.5");
+        view("Conform");
+        assertThat(page.locator("[data-picture=lanes]")).isVisible();
         page.keyboard().press("ArrowDown");
         page.keyboard().press("ArrowDown");
         page.keyboard().press("+");
@@ -93,7 +97,7 @@ class BrowserWalkTest extends InBrowser {
         Locator lens = page.getByLabel("lens, mm");
         lens.fill("85");
         lens.press("Enter");
-        assertThat(page.getByText("85 mm")).isVisible();
+        assertThat(page.getByText("· 85 mm ·")).isVisible();
     }
 
     /** The pointer over no picture: what is under it is marked in all of them. */
@@ -169,6 +173,8 @@ class BrowserWalkTest extends InBrowser {
         assertThat(page.getByText("What will be made", new Page.GetByTextOptions().setExact(true))).isVisible();
         page.keyboard().press("Control+Enter");
         assertThat(count(page, "3 shots")).isVisible();
+        page.keyboard().press("2");
+        assertThat(page.locator("[data-picture=lanes]")).isVisible();
         page.keyboard().press("Control+k");
         page.keyboard().type("next bent");
         assertThat(page.getByRole(AriaRole.OPTION)).hasCount(1);

@@ -168,6 +168,66 @@ class StageByHandTest {
     }
 
     @Test
+    @DisplayName("cameras need no shot: made from a view, copied, given to a shot, and taken away only where they film none")
+    void camerasWithoutShots() {
+        long made = onStage.scene(scene, "ADD_CAMERA", Map.of("placed", LEVEL, "lens", 40)).get(0).asLong();
+        long copy = onStage.scene(scene, "COPY_CAMERA", Map.of("camera", made)).get(0).asLong();
+        JsonNode table = client.get("/api/scenes/" + scene + "/cameras");
+        assertThat(table).extracting(l -> l.get("name").asString()).contains("camera", "camera 2", "sh0010_cam");
+        JsonNode line = table.get(table.size() - 1);
+        assertThat(line.get("values").get("lens").asDouble()).isEqualTo(40);
+        assertThat(line.get("touched")).extracting(JsonNode::asString).contains("x", "lens").doesNotContain("stop");
+        client.post("/api/cameras/" + copy + "/edits", OnStage.edit("RENAME", Map.of("name", "crane")));
+        client.post("/api/shots/" + shot + "/film-with?camera=" + copy, null);
+        assertThat(onStage.stage(shot).get("camera").asString()).isEqualTo("crane");
+        assertThat(Client.message(client.tryPost("/api/scenes/" + scene + "/edits", OnStage.edit("REMOVE_CAMERA", Map.of("camera", copy)))))
+                .contains("\"crane\" films sh0010");
+        onStage.scene(scene, "REMOVE_CAMERA", Map.of("camera", made));
+        assertThat(client.get("/api/scenes/" + scene + "/cameras")).extracting(l -> l.get("name").asString()).doesNotContain("camera");
+        undo();
+        assertThat(client.get("/api/scenes/" + scene + "/cameras")).extracting(l -> l.get("name").asString()).contains("camera");
+    }
+
+    @Test
+    @DisplayName("the project's picture changes its size, made even and said, its back and its kits; views follow, and undo takes it back")
+    void picture() {
+        JsonNode said = client.post("/api/projects/" + project + "/picture", Map.of("width", 3840, "shape", "1.9", "backWidth", 36,
+                "backHeight", 24, "lensKit", "50 25 35"));
+        assertThat(said.get("said").asString()).isEqualTo("1.9:1 at 3840 wide is 2021.05 high, made 2022");
+        assertThat(onStage.stage(shot).get("pictureHeight").asInt()).isEqualTo(2022);
+        assertThat(onStage.stage(shot).get("lensKit")).extracting(JsonNode::asDouble).containsExactly(25.0, 35.0, 50.0);
+        assertThat(Client.message(client.tryPost("/api/projects/" + project + "/picture", Map.of("width", 1921, "height", 1080))))
+                .contains("1920 or 1922");
+        undo();
+        assertThat(onStage.stage(shot).get("pictureHeight").asInt()).isEqualTo(720);
+    }
+
+    @Test
+    @DisplayName("a piece is forked into a shot of its own: the next free code, the same camera and action, tuned alone; undone, one shot again")
+    void forked() {
+        onStage.camera(shot, "FILM_FROM", Map.of("frame", 1001, "placed", LEVEL, "keepAim", false));
+        JsonNode first = client.get("/api/masters/" + master).get("sections").get(0);
+        String edits = "/api/masters/" + master + "/edits";
+        assertThat(Client.message(client.tryPost(edits, OnStage.edit("FORK", Map.of("sections", List.of(first.get("id").asLong()))))))
+                .contains("a shot of its own already");
+        client.post(edits, OnStage.edit("SPLIT", Map.of("sections", List.of(first.get("id").asLong()), "at", first.get("in").asLong() + 10)));
+        JsonNode second = client.get("/api/masters/" + master).get("sections").get(1);
+        client.post(edits, OnStage.edit("FORK", Map.of("sections", List.of(second.get("id").asLong()))));
+        JsonNode forked = client.get("/api/masters/" + master).get("sections").get(1);
+        assertThat(forked.get("code").asString()).isEqualTo("sh0015");
+        assertThat(forked.get("shotFirst").asLong()).isEqualTo(second.get("shotFirst").asLong());
+        assertThat(forked.get("actionFirst").asLong()).isEqualTo(second.get("actionFirst").asLong());
+        assertThat(forked.get("boardName").asString()).isEqualTo(second.get("boardName").asString());
+        long own = forked.get("shotId").asLong();
+        assertThat(onStage.now(own, 1011, "x")).isEqualTo(2);
+        onStage.set(own, 1011, Map.of("x", 7));
+        assertThat(onStage.now(shot, 1011, "x")).isEqualTo(2);
+        undo();
+        undo();
+        assertThat(client.get("/api/masters/" + master).get("sections").get(1).get("shotId").asLong()).isEqualTo(shot);
+    }
+
+    @Test
     @DisplayName("things put together turn about their middle, in one step")
     void together() {
         long left = add("BLOCK", -2, 0);

@@ -54,6 +54,11 @@ final class AroundMaster implements Surroundings {
     }
 
     @Override
+    public Master forked(Master master, Place piece) {
+        return newPieces.forked(row, master, piece);
+    }
+
+    @Override
     public Copied copied(List<Long> sections) {
         List<SectionRow> rows = store.whereIn(SectionRow.class, "id", sections);
         if (rows.isEmpty()) {

@@ -6,6 +6,7 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.edit.Arranging;
 import freshsplice.core.master.edit.Nesting;
+import freshsplice.core.master.edit.Place;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -20,6 +21,7 @@ import freshsplice.server.rows.Store;
 import freshsplice.server.shots.ShotMaker;
 import freshsplice.server.shots.Shots;
 import freshsplice.server.stores.masters.MasterStore;
+import freshsplice.server.stores.stages.CameraStore;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
@@ -34,8 +36,10 @@ class NewPieces {
     private final MasterStore masters;
     private final ShotMaker shotMaker;
     private final Shots shots;
+    private final CameraStore cameras;
 
-    NewPieces(Store store, MasterStore masters, ShotMaker shotMaker, Shots shots) {
+    NewPieces(Store store, MasterStore masters, ShotMaker shotMaker, Shots shots, CameraStore cameras) {
+        this.cameras = cameras;
         this.shots = shots;
         this.store = store;
         this.masters = masters;
@@ -123,6 +127,37 @@ class NewPieces {
         long made = shot(project, row.sceneId, code, frames, at - master.start());
         return Arranging.insert(master, 0, at, Section.ofShot(0, made, FrameRange.ofLength(at, frames),
                 Rational.of(project.firstFrame)));
+    }
+
+    /**
+     * A master whose piece shows a shot of its own: numbered after the one that it showed, with a copy of its camera and its board, at
+     * the same action frames. Where it comes from is remembered.
+     */
+    Master forked(MasterRow row, Master master, Place piece) {
+        Section section = piece.in(master);
+        if (section.shotId() == 0) {
+            throw new Refused("The piece at record frame " + section.record().in() + " shows no shot to fork from");
+        }
+        ShotRow from = shots.find(section.shotId());
+        if (master.sections().stream().filter(s -> s.shotId() == from.id).count() < 2) {
+            throw new Refused(from.code + " is seen in this piece alone: it is a shot of its own already");
+        }
+        ProjectRow project = store.get(ProjectRow.class, row.projectId);
+        String code = ProjectRules.numbering(project).between(from.code, next(master, piece), masters.codesInUse(project.id));
+        Shot was = MasterStore.shot(from);
+        Shot shot = new Shot(0, code, section.shownOver(section.record()), was.handles(), was.actionOffset(), was.anchor());
+        long camera = cameras.add(from.sceneId, cameras.camera(from.cameraId).named(Conform.cameraOf(code)).locked(false)).id;
+        ShotRow made = shotMaker.shot(project, from.sceneId, camera, shot, null, null);
+        made.forkedFrom = from.id;
+        shotMaker.sameBoard(from.id, made.id);
+        return Arranging.replace(master, piece, new Section.Content.OfShot(made.id), section.from());
+    }
+
+    /** The code of the next shot on the lane that is another one; null where there is none. */
+    private String next(Master master, Place piece) {
+        List<Section> sections = master.lanes().get(piece.lane()).sections();
+        return sections.stream().skip(piece.index() + 1L).filter(s -> s.shotId() != 0 && s.shotId() != piece.in(master).shotId())
+                .findFirst().map(s -> shots.find(s.shotId()).code).orElse(null);
     }
 
     /** So many empty shots one after another from the master's start. */

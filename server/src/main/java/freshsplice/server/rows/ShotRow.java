@@ -25,4 +25,6 @@ public class ShotRow extends AliveRow {
     public Rational anchorSlope;
     public boolean anchorStill;
     public boolean omitted;
+    /** The shot that it was forked from; null for one that was not. */
+    public Long forkedFrom;
 }

@@ -56,6 +56,17 @@ public class ShotMaker {
         return row;
     }
 
+    /** Shows another shot's board with a shot that has one of its own already. */
+    public void sameBoard(long fromShot, long shotId) {
+        store.where(BoardRow.class, "shotId", fromShot).stream().findFirst().ifPresent(from -> {
+            BoardRow board = store.where(BoardRow.class, "shotId", shotId).get(0);
+            board.sourceName = from.sourceName;
+            board.sourceKey = from.sourceKey;
+            board.mediaId = from.mediaId;
+            board.sourceBegins = from.sourceBegins;
+        });
+    }
+
     /** What a shot's board shows from now on: see {@link #shot}. */
     public void show(BoardRow board, Shot shot, Wanted wanted, Finders finders) {
         if (wanted == null) {

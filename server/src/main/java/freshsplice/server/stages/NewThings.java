@@ -98,7 +98,7 @@ public class NewThings {
     }
 
     /** "pole", then "pole 2". */
-    private static String free(String wanted, Set<String> taken) {
+    static String free(String wanted, Set<String> taken) {
         String plain = wanted.replaceFirst(" \\d+$", "");
         String name = wanted;
         for (int n = 2; taken.contains(name); n++) {

@@ -28,8 +28,11 @@ public class SetEdits {
     private final NewThings newThings;
     private final HangingCameras hanging;
     private final Viewpoints viewpoints;
+    private final SceneCameras sceneCameras;
 
-    SetEdits(Store store, StageStore stages, Steps steps, NewThings newThings, HangingCameras hanging, Viewpoints viewpoints) {
+    SetEdits(Store store, StageStore stages, Steps steps, NewThings newThings, HangingCameras hanging, Viewpoints viewpoints,
+             SceneCameras sceneCameras) {
+        this.sceneCameras = sceneCameras;
         this.store = store;
         this.stages = stages;
         this.steps = steps;
@@ -57,6 +60,9 @@ public class SetEdits {
         }
         if (edit instanceof SetEdit.Duplicate copy) {
             return newThings.copies(sceneId, rows, copy);
+        }
+        if (SceneCameras.isOne(edit)) {
+            return sceneCameras.done(sceneId, edit);
         }
         if (edit instanceof SetEdit.KeepViewpoint || edit instanceof SetEdit.RenameViewpoint || edit instanceof SetEdit.OrderViewpoint
                 || edit instanceof SetEdit.RemoveViewpoint) {
@@ -157,7 +163,7 @@ public class SetEdits {
             return "Take " + what + " out of the set" + hanging.words(rows);
         }
         return VERBS.entrySet().stream().filter(v -> v.getKey().isInstance(edit)).findFirst().map(v -> v.getValue().apply(what))
-                .orElseGet(() -> viewpoints.name(edit));
+                .orElseGet(() -> SceneCameras.isOne(edit) ? sceneCameras.name(edit) : viewpoints.name(edit));
     }
 
     private static final Map<Class<? extends SetEdit>, Function<String, String>> VERBS = Map.of(

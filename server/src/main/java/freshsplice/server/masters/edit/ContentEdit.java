@@ -62,6 +62,20 @@ public sealed interface ContentEdit extends PiecesEdit {
         }
     }
 
+    /** Makes each piece show a shot of its own, with a copy of its camera's work at the same action frames. */
+    record Fork(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Boolean soundStays)
+                implements ContentEdit {
+        @Override
+        public String words() {
+            return "Fork";
+        }
+
+        @Override
+        public Master on(Master master, Surroundings around) {
+            return each(master, around::forked);
+        }
+    }
+
     /** Puts copies of pieces on the next lane above that is free there. */
     record CopyUp(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Boolean soundStays)
                   implements ContentEdit {

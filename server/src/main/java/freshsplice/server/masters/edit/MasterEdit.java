@@ -25,6 +25,7 @@ import java.util.Set;
     @Type(value = OrderEdit.Switch.class, name = "SWITCH"),
     @Type(value = ContentEdit.Replace.class, name = "REPLACE"),
     @Type(value = ContentEdit.CutTo.class, name = "CUT_TO"),
+    @Type(value = ContentEdit.Fork.class, name = "FORK"),
     @Type(value = ContentEdit.CopyUp.class, name = "COPY_UP"),
     @Type(value = ContentEdit.LayDown.class, name = "LAY_DOWN"),
     @Type(value = ContentEdit.Nest.class, name = "NEST"),

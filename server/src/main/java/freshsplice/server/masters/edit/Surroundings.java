@@ -16,6 +16,9 @@ public interface Surroundings {
     /** The master with a new shot put in, numbered between its neighbours, with a camera of its own. */
     Master withNewShot(Master master, long at, long frames);
 
+    /** The master with a piece that shows a new shot in place of its own, forked from that. */
+    Master forked(Master master, Place piece);
+
     /** Pieces of any master of the project by their ids; those that are gone are left out. */
     Copied copied(List<Long> sections);
 

@@ -28,6 +28,9 @@ import java.util.Map;
     @Type(value = SetEdit.Lock.class, name = "LOCK"),
     @Type(value = SetEdit.Duplicate.class, name = "DUPLICATE"),
     @Type(value = SetEdit.Remove.class, name = "REMOVE"),
+    @Type(value = SetEdit.AddCamera.class, name = "ADD_CAMERA"),
+    @Type(value = SetEdit.CopyCamera.class, name = "COPY_CAMERA"),
+    @Type(value = SetEdit.RemoveCamera.class, name = "REMOVE_CAMERA"),
     @Type(value = SetEdit.KeepViewpoint.class, name = "KEEP_VIEWPOINT"),
     @Type(value = SetEdit.RenameViewpoint.class, name = "RENAME_VIEWPOINT"),
     @Type(value = SetEdit.OrderViewpoint.class, name = "ORDER_VIEWPOINT"),
@@ -119,6 +122,18 @@ public sealed interface SetEdit {
 
     /** @param frame action frame at which cameras that hang on them stay as they are */
     record Remove(@NotEmpty(message = CHOOSE) @Size(max = MOST) List<@NotNull Long> items, long frame) implements SetEdit {
+    }
+
+    /** A camera that films no shot yet. @param placed the view that it begins as, 16 numbers, columns first; @param lens mm */
+    record AddCamera(@Schema(nullable = true) @Size(max = LONGEST_NAME) String name, @NotNull(message = NEEDED) double[] placed,
+                     @NotNull(message = NEEDED) Double lens) implements SetEdit {
+    }
+
+    record CopyCamera(@NotNull(message = NEEDED) Long camera) implements SetEdit {
+    }
+
+    /** One that films no shot. */
+    record RemoveCamera(@NotNull(message = NEEDED) Long camera) implements SetEdit {
     }
 
     /**

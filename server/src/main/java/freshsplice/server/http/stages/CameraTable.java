@@ -1,0 +1,58 @@
+package freshsplice.server.http.stages;
+
+import freshsplice.core.camera.Camera;
+import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.time.Rational;
+import freshsplice.server.rows.CameraRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.stores.stages.CameraStore;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+
+/** All cameras of a scene beside each other, those that film no shot too. */
+@RestController
+class CameraTable {
+    /**
+     * A camera at the first frame of its first shot.
+     *
+     * @param values  set or keyed values by channel name
+     * @param touched channels that somebody set since it was made
+     * @param keys    how many it has
+     * @param shots   codes of the shots that it films
+     */
+    record Line(long id, String name, Map<String, Double> values, List<String> touched, double backWidth, double backHeight, int keys,
+                boolean locked, List<String> shots) {
+    }
+
+    private final Store store;
+    private final CameraStore cameras;
+
+    CameraTable(Store store, CameraStore cameras) {
+        this.store = store;
+        this.cameras = cameras;
+    }
+
+    @GetMapping("/api/scenes/{id}/cameras")
+    @Transactional(readOnly = true)
+    public List<Line> all(@PathVariable long id) {
+        List<CameraRow> rows = store.where(CameraRow.class, "sceneId", id);
+        Map<Long, Camera> known = cameras.some(rows.stream().map(r -> r.id).collect(Collectors.toSet()));
+        Map<Long, List<ShotRow>> films = store.where(ShotRow.class, "sceneId", id).stream().collect(Collectors.groupingBy(s -> s.cameraId));
+        return rows.stream().map(row -> line(row, known.get(row.id), films.getOrDefault(row.id, List.of()))).toList();
+    }
+
+    private static Line line(CameraRow row, Camera camera, List<ShotRow> shots) {
+        Rational frame = Rational.of(shots.isEmpty() ? 0 : shots.get(0).cutIn);
+        Map<String, Double> values = Set.of(CameraChannel.values()).stream()
+                .collect(Collectors.toMap(CameraChannel::word, channel -> camera.keyed(channel, frame)));
+        return new Line(row.id, row.name, values, camera.channels().keySet().stream().sorted().map(CameraChannel::word).toList(),
+                row.backWidth, row.backHeight, camera.keyCount(), row.locked, shots.stream().map(s -> s.code).sorted().toList());
+    }
+}

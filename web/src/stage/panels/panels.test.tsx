@@ -1,0 +1,245 @@
+// @vitest-environment jsdom
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { press, said } from '../../desk/fakeKeys'
+import { putAwayAll } from '../../desk/messages'
+import { fakeWindow } from '../../parts/fakeWindow'
+import { fakeServer, posts, show } from '../../server/fakeServer'
+import { queryClient } from '../../server/queryClient'
+import type { CameraLine, Project, StageLayer, StageShot } from '../../server/types'
+import { GuideChoice, Guides } from '../Guides'
+import { ProjectPicture } from '../ProjectPicture'
+import { SceneChoice } from '../SceneChoice'
+import { setStage, useStageDesk } from '../stageDesk'
+import { CamerasPanel } from './CamerasPanel'
+import { LayersPanel } from './LayersPanel'
+import { ViewpointsPanel } from './ViewpointsPanel'
+
+const project = { id: 3, pictureWidth: 1280, pictureHeight: 720 } as Project
+const LEVEL = [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 4, 1.5, 9, 1]
+const viewpoint = (id: number, name: string) => ({ id, name, placed: LEVEL, lens: 35, focus: 4 })
+const jolt: StageLayer = {
+  use: 4,
+  layer: 6,
+  name: 'jolt',
+  sway: 'JOLT 6 0.15',
+  amounts: { y: 0.1 },
+  from: 1010,
+  frames: 20,
+  strength: 0.6,
+  on: true,
+  shared: ['cam_wide'],
+  curve: [0, 1, 0],
+}
+const stage = {
+  shotId: 5,
+  code: 'sh0030',
+  sceneId: 1,
+  camera: 'cam_sh0030',
+  cameraId: 8,
+  first: 1001,
+  last: 1048,
+  locked: false,
+  lensKit: [25, 35],
+  stopKit: [2.8],
+  layers: [jolt],
+  sceneLayers: [
+    { layer: 6, name: 'jolt', frames: 20 },
+    { layer: 7, name: 'sea wind', frames: 96 },
+  ],
+  viewpoints: [viewpoint(31, 'wide'), viewpoint(32, 'gate'), viewpoint(33, 'close')],
+  cameras: [],
+} as unknown as StageShot
+
+beforeEach(() => {
+  fakeWindow(500, 300)
+  setStage({ scouts: { 1: { x: 2, y: 3, z: 4, turn: 0, tilt: 0, lens: 40 } }, guides: ['safe'], margin: 0.08 })
+})
+afterEach(() => {
+  cleanup()
+  queryClient.clear()
+  putAwayAll()
+  vi.unstubAllGlobals()
+})
+
+const bodies = (asked: ReturnType<typeof fakeServer>) => posts(asked).map((a) => a.body)
+
+describe('viewpoints', () => {
+  it('takes the scout view to one, with its lens, and keeps the view over it', async () => {
+    const asked = fakeServer({ '/api/scenes/1/edits': [] })
+    show(<ViewpointsPanel project={project} stage={stage} action={42} />)
+    await press('Alt+2')
+    expect(useStageDesk.getState().scouts[1]).toMatchObject({ x: 4, y: 1.5, z: 9, lens: 35 })
+    fireEvent.click(screen.getAllByText('overwrite')[0] as HTMLElement)
+    await waitFor(() => expect(bodies(asked)[0]).toMatchObject({ kind: 'KEEP_VIEWPOINT', viewpoint: 31, lens: 35, focus: 4 }))
+  })
+
+  it('lays a move through those that are ticked, in the order of the strip, with typed frames and halts', async () => {
+    const asked = fakeServer()
+    show(<ViewpointsPanel project={project} stage={stage} action={42} />)
+    for (const name of ['close in the move', 'wide in the move', 'gate in the move']) {
+      fireEvent.click(screen.getByLabelText(name))
+    }
+    expect(screen.getByText('2 ways, 48 frames of 48')).toBeTruthy()
+    fireEvent.change(screen.getByLabelText('Frames from wide on'), { target: { value: '30' } })
+    fireEvent.click(screen.getByLabelText('gate'))
+    await press('Ctrl+Alt+V')
+    await waitFor(() =>
+      expect(bodies(asked)[0]).toEqual({
+        kind: 'MOVE_THROUGH',
+        from: 1001,
+        stops: [
+          { viewpoint: 31, frames: 30, halt: false },
+          { viewpoint: 32, frames: 24, halt: true },
+          { viewpoint: 33, frames: 0, halt: false },
+        ],
+      }),
+    )
+  })
+
+  it('says how to keep the first', () => {
+    fakeServer()
+    show(<ViewpointsPanel project={project} stage={{ ...stage, viewpoints: [] }} action={42} />)
+    expect(screen.getByText(/keep it with Shift K/)).toBeTruthy()
+  })
+})
+
+describe('layers', () => {
+  it('lays one over from the playhead, shares another camera’s, and says whom a change reaches', async () => {
+    const asked = fakeServer()
+    show(<LayersPanel stage={stage} shotFrame={1015} />)
+    expect(screen.getByText('shared with cam_wide: a change shows there too')).toBeTruthy()
+    fireEvent.click(screen.getByText('shake'))
+    fireEvent.change(screen.getByLabelText('Share a layer of another camera'), { target: { value: '7' } })
+    await waitFor(() => expect(bodies(asked)).toHaveLength(2))
+    expect(bodies(asked)[0]).toMatchObject({ kind: 'LAYER_ADD', name: 'shake', sway: 'SHAKE 8 24 1', from: 1015 })
+    expect(bodies(asked)[1]).toEqual({ kind: 'LAYER_SHARE', layer: 7, from: 1015, frames: 96 })
+  })
+
+  it('changes where it lies and how strong it is here, and what it does everywhere', async () => {
+    const asked = fakeServer()
+    show(<LayersPanel stage={stage} shotFrame={1015} />)
+    const type = (label: string, value: string) => {
+      const field = screen.getByLabelText(label)
+      fireEvent.change(field, { target: { value } })
+      fireEvent.blur(field)
+    }
+    type('from', '1020')
+    type('%', '50')
+    type('damping', '0.3')
+    type('tilt, °', '2')
+    fireEvent.click(screen.getByLabelText('jolt'))
+    await waitFor(() => expect(bodies(asked)).toHaveLength(5))
+    expect(bodies(asked)).toEqual([
+      { kind: 'LAYER_CHANGE', use: 4, from: 1020 },
+      { kind: 'LAYER_CHANGE', use: 4, strength: 0.5 },
+      { kind: 'LAYER_RESHAPE', use: 4, sway: 'JOLT 6 0.3' },
+      { kind: 'LAYER_RESHAPE', use: 4, amounts: { y: 0.1, tilt: 2 } },
+      { kind: 'LAYER_CHANGE', use: 4, on: false },
+    ])
+  })
+})
+
+describe('cameras of the scene', () => {
+  const line = (id: number, name: string, lens: number, shots: string[]): CameraLine => ({
+    id,
+    name,
+    values: { lens, stop: 2.8, focus: 5, y: 1.6 },
+    touched: ['lens'],
+    backWidth: 24.89,
+    backHeight: 14,
+    keys: 0,
+    locked: false,
+    shots,
+  })
+  const table = [line(8, 'cam_sh0030', 85, ['sh0030']), line(9, 'crane', 24, []), line(10, 'cam_sh0010', 50, ['sh0010'])]
+  const names = () => screen.getAllByLabelText(/^Name of /).map((i) => (i as HTMLInputElement).value)
+
+  it('sorts by what is pressed and searches names and shots', async () => {
+    fakeServer({ '/api/scenes/1/cameras': table })
+    show(<CamerasPanel project={project} stage={stage} />)
+    await screen.findByText('sh0030')
+    expect(names()).toEqual(['cam_sh0010', 'cam_sh0030', 'crane'])
+    fireEvent.click(screen.getByText('mm'))
+    expect(names()).toEqual(['crane', 'cam_sh0010', 'cam_sh0030'])
+    fireEvent.change(screen.getByLabelText('Search cameras'), { target: { value: 'sh0010' } })
+    expect(names()).toEqual(['cam_sh0010'])
+  })
+
+  it('renames, locks, films with one, and takes away only one without shots', async () => {
+    const asked = fakeServer({ '/api/scenes/1/cameras': table, '/api/scenes/1/edits': [] })
+    show(<CamerasPanel project={project} stage={stage} />)
+    const name = await screen.findByLabelText('Name of crane')
+    fireEvent.change(name, { target: { value: 'high crane' } })
+    fireEvent.blur(name)
+    expect(screen.queryByLabelText('Take away cam_sh0010')).toBeNull()
+    fireEvent.click(screen.getByLabelText('Take away crane'))
+    fireEvent.click(screen.getAllByText('lock')[0] as HTMLElement)
+    fireEvent.click(screen.getAllByText('film')[0] as HTMLElement)
+    await waitFor(() => expect(posts(asked)).toHaveLength(4))
+    expect(posts(asked).map((a) => a.path)).toContain('/api/shots/5/film-with?camera=10')
+    expect(bodies(asked)).toEqual(
+      expect.arrayContaining([
+        { kind: 'RENAME', name: 'high crane' },
+        { kind: 'REMOVE_CAMERA', camera: 9 },
+        { kind: 'LOCK', locked: true },
+      ]),
+    )
+  })
+
+  it('makes one where the scout view is', async () => {
+    const asked = fakeServer({ '/api/scenes/1/cameras': table, '/api/scenes/1/edits': [77] })
+    show(<CamerasPanel project={project} stage={stage} />)
+    await press('Ctrl+Alt+C')
+    await waitFor(() => expect(bodies(asked)[0]).toMatchObject({ kind: 'ADD_CAMERA', lens: 40 }))
+    expect((bodies(asked)[0] as { placed: number[] }).placed.slice(12, 15)).toEqual([2, 3, 4])
+  })
+})
+
+describe('the scene, the picture and the lines over it', () => {
+  it('films a shot in another scene, a new one too', async () => {
+    const asked = fakeServer({
+      '/api/projects/3/scenes': [
+        { id: 1, code: '12', name: 'The causeway', shots: 13 },
+        { id: 2, code: '13', name: 'Kitchen', shots: 1 },
+      ],
+    })
+    show(<SceneChoice project={project} stage={stage} />)
+    const box = screen.getByLabelText('Scene of this shot')
+    await screen.findByText('13 Kitchen')
+    fireEvent.change(box, { target: { value: '2' } })
+    fireEvent.change(box, { target: { value: 'new' } })
+    await waitFor(() =>
+      expect(bodies(asked)).toEqual([
+        { kind: 'MOVE_SHOTS', shots: [5], scene: 2 },
+        { kind: 'MOVE_SHOTS', shots: [5] },
+      ]),
+    )
+  })
+
+  it('changes the project’s picture by a shape and says what was made even', async () => {
+    const asked = fakeServer({ '/api/projects/3/picture': { said: '1.9:1 at 3840 wide is 2021.05 high, made 2022' } })
+    show(<ProjectPicture project={project} stage={stage} />)
+    fireEvent.change(screen.getByLabelText('Width, pixels'), { target: { value: '3840' } })
+    fireEvent.change(screen.getByLabelText('Shape'), { target: { value: '1.9' } })
+    fireEvent.change(screen.getByLabelText('Back of new cameras'), { target: { value: 'full frame' } })
+    fireEvent.click(screen.getByText('Change it'))
+    await waitFor(() => expect(said()).toContain('made 2022'))
+    expect(bodies(asked)[0]).toEqual({ width: 3840, shape: '1.9', backWidth: 36, backHeight: 24, lensKit: '25 35', stopKit: '2.8' })
+  })
+
+  it('draws the lines that are chosen, each on its own', () => {
+    fakeServer()
+    show(<GuideChoice />)
+    const { container } = show(<Guides aspect={16 / 9} />)
+    expect(container.querySelectorAll('rect')).toHaveLength(2)
+    fireEvent.click(screen.getByLabelText('thirds'))
+    fireEvent.change(screen.getByLabelText('Shape that is marked inside'), { target: { value: '1' } })
+    expect(container.querySelectorAll('path')).toHaveLength(2)
+    const inside = container.querySelectorAll('rect')[2]
+    expect(Number(inside?.getAttribute('width'))).toBeCloseTo(9 / 16)
+    expect(inside?.getAttribute('height')).toBe('1')
+    fireEvent.change(screen.getByLabelText('Margin around the delivery frame'), { target: { value: '40' } })
+    expect(useStageDesk.getState().margin).toBe(0.4)
+  })
+})
