@@ -76,7 +76,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
         under={<BoardOver section={section} />}
         quiet={
           section?.shotId
-            ? `${named(passing?.code, section.code, shareAt(section, frame))} · ${(bake?.lens(k) ?? section.lens).toFixed(0)} mm · T${section.stop} · focus ${(bake?.focus(k) ?? section.focus).toFixed(1)} m`
+            ? `${named(passing?.code, section.code, shareAt(section, frame))}${section.locked ? ', locked' : ''} · ${(bake?.lens(k) ?? section.lens).toFixed(0)} mm · T${section.stop} · focus ${(bake?.focus(k) ?? section.focus).toFixed(1)} m`
             : (section?.code ?? 'black')
         }
       >

@@ -1570,6 +1570,7 @@ export interface components {
             keys: number;
             locked: boolean;
             name: string;
+            placed: number[];
             shots: string[];
             touched: string[];
             values: {

@@ -23,7 +23,7 @@ const MADE_OF: Partial<Record<string, readonly Room[]>> = {
   'in-frame': ['SHOTS', 'CAMERAS', 'SET', 'RULES'],
   meshes: ['SET'],
   scenes: ['SET', 'SHOTS'],
-  'camera-table': ['CAMERAS', 'SHOTS'],
+  'camera-table': ['CAMERAS', 'SHOTS', 'SET'],
   bake: ['SHOTS', 'CAMERAS', 'SET', 'RULES'],
   'board-frames': ['LANES', 'SHOTS', 'SOURCES'],
   'movie-frames': ['LANES', 'SHOTS'],

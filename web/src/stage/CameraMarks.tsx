@@ -3,13 +3,15 @@ import { Matrix4, Vector3 } from 'three'
 import type { Seen } from '../painting/orders'
 import { sight } from '../painting/picking'
 import type { Bake } from '../pictures/bake'
-import type { StageShot } from '../server/types'
+import { useCameraTable } from '../server/queries'
+import type { CameraLine, StageShot } from '../server/types'
 import { editCamera } from './edits'
 import { onPicture, standing } from './hands/matrices'
 import { eyeAt } from './paths'
 import { useStageDesk } from './stageDesk'
 
 type Props = {
+  projectId: number
   stage: StageShot
   bake: Bake
   k: number
@@ -18,21 +20,21 @@ type Props = {
   seen: Seen
   width: number
   height: number
-  flat: boolean
 }
 
 /**
- * The shot's camera as a symbol of one size at any distance, with its name; in plan, front and side it is dragged, and its way has a
- * number at every second.
+ * Cameras in plan, front and side as symbols of one size, with their names. The shot's own is dragged, and its way has a number at
+ * every second.
  */
-export function CameraMarks({ stage, bake, k, shotFrame, perSecond, seen, width, height, flat }: Props) {
+export function CameraMarks({ projectId, stage, bake, k, shotFrame, perSecond, seen, width, height }: Props) {
   const path = useStageDesk((d) => d.path)
+  const table = useCameraTable(projectId, stage.sceneId).data
   const [dragged, setDragged] = useState<Vector3>()
   const hold = useRef<Vector3 | undefined>(undefined)
   const eye = dragged ?? eyeAt(bake, k)
   const at = onPicture(seen, eye)
   const focus = onPicture(seen, new Vector3(0, 0, -bake.focus(k)).applyMatrix4(standing(bake.view(k))))
-  const seconds = path && flat ? secondMarks(bake, seen, perSecond) : []
+  const seconds = path ? secondMarks(bake, seen, perSecond) : []
 
   const toWorld = (e: React.PointerEvent): Vector3 => {
     const box = (e.currentTarget.closest('svg') as SVGElement).getBoundingClientRect()
@@ -56,13 +58,17 @@ export function CameraMarks({ stage, bake, k, shotFrame, perSecond, seen, width,
     }
   }
 
-  if (!at || !flat) {
+  const others = (table ?? []).filter((c) => c.id !== stage.cameraId)
+  if (!at) {
     return null
   }
   const [x, y] = [at.x * width, at.y * height]
   const turn = focus ? (Math.atan2(focus.y * height - y, focus.x * width - x) * 180) / Math.PI : 0
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
+      {others.map((other) => (
+        <Other key={other.id} other={other} seen={seen} width={width} height={height} />
+      ))}
       {seconds.map((s) => (
         <text key={s.second} x={s.x * width + 5} y={s.y * height - 4} className="num fill-quiet text-[11px]">
           {s.second}
@@ -102,6 +108,28 @@ export function CameraMarks({ stage, bake, k, shotFrame, perSecond, seen, width,
         {stage.camera}
       </text>
     </svg>
+  )
+}
+
+/** Another camera of the scene, where it stands at the first frame of its shot. */
+function Other({ other, seen, width, height }: { other: CameraLine; seen: Seen; width: number; height: number }) {
+  const placed = new Matrix4().fromArray(other.placed)
+  const at = onPicture(seen, new Vector3().setFromMatrixPosition(placed))
+  const ahead = onPicture(seen, new Vector3(0, 0, -1).applyMatrix4(placed))
+  if (!at || !ahead || at.x < 0 || at.x > 1 || at.y < 0 || at.y > 1) {
+    return null
+  }
+  const [x, y] = [at.x * width, at.y * height]
+  const turn = (Math.atan2(ahead.y * height - y, ahead.x * width - x) * 180) / Math.PI
+  return (
+    <>
+      <g transform={`translate(${x} ${y}) rotate(${turn})`}>
+        <path d="M-7 -5H4V5H-7Z M4 0L10 -5V5Z" fill="#222" stroke="#b3b3b3" />
+      </g>
+      <text x={x + 11} y={y - 7} className="fill-quiet text-[12px]" style={{ paintOrder: 'stroke', stroke: '#000', strokeWidth: 3 }}>
+        {other.shots[0] ?? other.name}
+      </text>
+    </>
   )
 }
 

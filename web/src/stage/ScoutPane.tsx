@@ -152,17 +152,19 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
           off={false}
           empty={scout.empty}
         />
-        <CameraMarks
-          perSecond={perSecond}
-          stage={stage}
-          bake={bake}
-          k={k}
-          shotFrame={shotFrame}
-          seen={seen}
-          width={width}
-          height={height}
-          flat={free !== 'scout'}
-        />
+        {free !== 'scout' && (
+          <CameraMarks
+            projectId={project.id}
+            perSecond={perSecond}
+            stage={stage}
+            bake={bake}
+            k={k}
+            shotFrame={shotFrame}
+            seen={seen}
+            width={width}
+            height={height}
+          />
+        )}
         {free === 'scout' && (
           <div
             className="pointer-events-none absolute outline outline-white/30"

@@ -2,12 +2,14 @@
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { allActions } from '../desk/actions'
+import { setDesk, useDesk } from '../desk/desk'
 import { press, said } from '../desk/fakeKeys'
 import { putAwayAll } from '../desk/messages'
 import { boxes, fakeWindow, type Stroke, texts, whereIs } from '../parts/fakeWindow'
+import { setScore } from '../playhead/transport'
 import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
-import type { Project, StageItem, StageShot } from '../server/types'
+import type { Project, Sequence, StageItem, StageShot } from '../server/types'
 import { Channels } from './Channels'
 import { FilmWith } from './FilmWith'
 import { FocusStrip } from './FocusStrip'
@@ -158,6 +160,11 @@ describe('numbers of the camera', () => {
     shown({ ...stage, aim: { item: 21, name: 'gull 1', x: 0, y: 0, z: 0, lag: 0 } })
     const pan = await screen.findByLabelText('pan, °')
     expect([pan.getAttribute('value'), pan.hasAttribute('disabled')]).toEqual(['77.0', true])
+    const lag = screen.getByLabelText('Frames that the aim is behind')
+    fireEvent.change(lag, { target: { value: '6' } })
+    fireEvent.blur(lag)
+    await waitFor(() => expect(posts(asked)[0]?.body).toMatchObject({ kind: 'AIM', item: 21, lag: 6 }))
+    asked.length = 0
     fireEvent.click(screen.getByText('let go'))
     await waitFor(() => expect(posts(asked)[0]?.body).toMatchObject({ kind: 'AIM', frame: 1003 }))
     expect(posts(asked)[0]?.body).not.toHaveProperty('item')
@@ -201,6 +208,19 @@ describe('things of the set', () => {
     await waitFor(() => expect(posts(asked)[0]?.body).toEqual({ kind: 'REMOVE', items: [21], frame: 42 }))
     await waitFor(() => expect(said()).toContain('gull 1 taken out; cam_wide let go of it and stays where it was. Ctrl Z brings all back'))
     expect(useStageDesk.getState().chosen).toEqual([])
+  })
+
+  it('says where a chosen thing leaves the frame, and goes there', async () => {
+    fakeServer({
+      '/api/items/21/at': { x: 0 },
+      '/api/shots/5/in-frame': [{ item: 21, name: 'gull 1', from: 1020, to: 1032, sides: ['LEFT', 'TOP'] }],
+    })
+    setScore({ start: 0, end: 2000, framesPerSecond: 24, sound: [] } as unknown as Sequence)
+    setDesk({ frame: 500 })
+    choose(21)
+    shown()
+    fireEvent.click(await screen.findByText('out left and top 1020–1032'))
+    expect(useDesk.getState().frame).toBe(517)
   })
 
   it('chooses what is put in', async () => {

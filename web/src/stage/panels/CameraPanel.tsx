@@ -3,7 +3,7 @@ import { useActions } from '../../desk/actions'
 import { sayError } from '../../desk/messages'
 import { get, of } from '../../server/client'
 import { useCameraValues } from '../../server/queries'
-import type { CameraMove, Project, Reach, StageShot } from '../../server/types'
+import type { CameraMove, Project, Reach, StageShot, StageTie } from '../../server/types'
 import { editCamera } from '../edits'
 import { FilmWith } from '../FilmWith'
 import { SceneChoice } from '../SceneChoice'
@@ -238,12 +238,7 @@ function Ties({ stage, shotFrame }: { stage: StageShot; shotFrame: number }) {
   const mount = stage.mounts.filter((m) => m.from === undefined || m.from <= shotFrame).at(-1)
   return (
     <>
-      {stage.aim && (
-        <Tie
-          words={`aims at ${stage.aim.name}`}
-          free={() => void editCamera(stage.shotId, { kind: 'AIM', frame: shotFrame, x: 0, y: 0, z: 0, lag: 0 })}
-        />
-      )}
+      {stage.aim && <AimTie stage={stage} aim={stage.aim} shotFrame={shotFrame} />}
       {stage.focusOn && (
         <Tie
           words={`focus on ${stage.focusOn.name}`}
@@ -257,6 +252,39 @@ function Ties({ stage, shotFrame }: { stage: StageShot; shotFrame: number }) {
         />
       )}
       {!stage.aim && !stage.focusOn && !mount?.item && <span>choose a thing to aim, focus or mount on it</span>}
+    </>
+  )
+}
+
+/** What it aims at, and by how many frames it is behind. */
+function AimTie({ stage, aim, shotFrame }: { stage: StageShot; aim: StageTie; shotFrame: number }) {
+  const [typed, setTyped] = useState<string>()
+  const { item, x, y, z } = aim
+  const end = () => {
+    const lag = Number(typed?.replace(',', '.'))
+    if (typed?.trim() && Number.isFinite(lag) && lag !== aim.lag) {
+      void editCamera(stage.shotId, { kind: 'AIM', frame: shotFrame, item, x, y, z, lag })
+    }
+    setTyped(undefined)
+  }
+  return (
+    <>
+      <Tie
+        words={`aims at ${aim.name}`}
+        free={() => void editCamera(stage.shotId, { kind: 'AIM', frame: shotFrame, x: 0, y: 0, z: 0, lag: 0 })}
+      />
+      <label className="flex items-center gap-1 whitespace-nowrap" title="It turns to where that was so many frames ago">
+        lag
+        <input
+          className="field num w-10 px-1! py-0!"
+          aria-label="Frames that the aim is behind"
+          value={typed ?? String(aim.lag)}
+          disabled={stage.locked}
+          onChange={(e) => setTyped(e.target.value)}
+          onBlur={end}
+          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+        />
+      </label>
     </>
   )
 }

@@ -3,8 +3,9 @@ import { useActions } from '../../desk/actions'
 import { say, sayError } from '../../desk/messages'
 import { Rows } from '../../parts/Rows'
 import { plural } from '../../parts/words'
+import { step } from '../../playhead/transport'
 import { of, post } from '../../server/client'
-import { useItemValues } from '../../server/queries'
+import { useInFrame, useItemValues } from '../../server/queries'
 import type { AddInView, Project, StageItem, StageShot } from '../../server/types'
 import { editCamera, editSet } from '../edits'
 import { matrixOf } from '../hands/matrices'
@@ -241,10 +242,42 @@ function Chosen({ project, stage, item, ids, action, shotFrame }: ChosenProps) {
           take out of the set
         </button>
         <span className="num">action frame {action}</span>
+        <InFrame project={project} stage={stage} ids={ids} shotFrame={shotFrame} />
       </div>
     </>
   )
 }
+
+/** Where the chosen things leave the delivery frame; a press goes there. */
+function InFrame({ project, stage, ids, shotFrame }: { project: Project; stage: StageShot; ids: number[]; shotFrame: number }) {
+  const leaves = useInFrame(project.id, stage.shotId, ids.slice(0, WATCHED), 1).data
+  if (!leaves) {
+    return null
+  }
+  if (leaves.length === 0) {
+    return <span>in the frame throughout</span>
+  }
+  return (
+    <>
+      {leaves.slice(0, LISTED).map((l) => (
+        <button
+          key={`${l.item} ${l.from}`}
+          type="button"
+          className="link num text-bent"
+          title={`${l.name}: go to ${l.from}`}
+          onClick={() => step(l.from - shotFrame)}
+        >
+          out {l.sides.map((s) => s.toLowerCase()).join(' and ')} {l.from}–{l.to}
+        </button>
+      ))}
+      {leaves.length > LISTED && <span>and {leaves.length - LISTED} more</span>}
+    </>
+  )
+}
+
+/** So many things are watched at once, and so many places of theirs are named. */
+const WATCHED = 8
+const LISTED = 3
 
 function AddThing({ stage, shotFrame, group }: { stage: StageShot; shotFrame: number; group?: string }) {
   const add = async (shape: AddInView['shape']) => {

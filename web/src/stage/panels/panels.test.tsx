@@ -151,6 +151,7 @@ describe('cameras of the scene', () => {
     keys: 0,
     locked: false,
     shots,
+    placed: LEVEL,
   })
   const table = [line(8, 'cam_sh0030', 85, ['sh0030']), line(9, 'crane', 24, []), line(10, 'cam_sh0010', 50, ['sh0010'])]
   const names = () => screen.getAllByLabelText(/^Name of /).map((i) => (i as HTMLInputElement).value)

@@ -2,11 +2,15 @@ package freshsplice.server.http.stages;
 
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.camera.Moment;
+import freshsplice.core.camera.PoseStack;
+import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
 import freshsplice.server.rows.CameraRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stores.stages.CameraStore;
+import freshsplice.server.stores.stages.StageStore;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -26,15 +30,18 @@ class CameraTable {
      * @param touched channels that somebody set since it was made
      * @param keys    how many it has
      * @param shots   codes of the shots that it films
+     * @param placed  where it stands in the world, 16 numbers, columns first
      */
     record Line(long id, String name, Map<String, Double> values, List<String> touched, double backWidth, double backHeight, int keys,
-                boolean locked, List<String> shots) {
+                boolean locked, List<String> shots, double[] placed) {
     }
 
     private final Store store;
     private final CameraStore cameras;
+    private final StageStore stages;
 
-    CameraTable(Store store, CameraStore cameras) {
+    CameraTable(Store store, CameraStore cameras, StageStore stages) {
+        this.stages = stages;
         this.store = store;
         this.cameras = cameras;
     }
@@ -45,14 +52,17 @@ class CameraTable {
         List<CameraRow> rows = store.where(CameraRow.class, "sceneId", id);
         Map<Long, Camera> known = cameras.some(rows.stream().map(r -> r.id).collect(Collectors.toSet()));
         Map<Long, List<ShotRow>> films = store.where(ShotRow.class, "sceneId", id).stream().collect(Collectors.groupingBy(s -> s.cameraId));
-        return rows.stream().map(row -> line(row, known.get(row.id), films.getOrDefault(row.id, List.of()))).toList();
+        Stage stage = stages.stage(id);
+        return rows.stream().map(row -> line(row, known.get(row.id), stage, films.getOrDefault(row.id, List.of()))).toList();
     }
 
-    private static Line line(CameraRow row, Camera camera, List<ShotRow> shots) {
+    private static Line line(CameraRow row, Camera camera, Stage stage, List<ShotRow> shots) {
         Rational frame = Rational.of(shots.isEmpty() ? 0 : shots.get(0).cutIn);
+        Moment moment = new Moment(frame, frame.plus(shots.isEmpty() ? 0 : shots.get(0).actionOffset));
         Map<String, Double> values = Set.of(CameraChannel.values()).stream()
                 .collect(Collectors.toMap(CameraChannel::word, channel -> camera.keyed(channel, frame)));
         return new Line(row.id, row.name, values, camera.channels().keySet().stream().sorted().map(CameraChannel::word).toList(),
-                row.backWidth, row.backHeight, camera.keyCount(), row.locked, shots.stream().map(s -> s.code).sorted().toList());
+                row.backWidth, row.backHeight, camera.keyCount(), row.locked, shots.stream().map(s -> s.code).sorted().toList(),
+                PoseStack.of(camera, stage).at(moment).placed().toDoubles());
     }
 }
