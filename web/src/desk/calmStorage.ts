@@ -14,7 +14,11 @@ export function calmStorage<T>(storage: () => Storage = () => localStorage): Per
     clearTimeout(timer)
     timer = undefined
     if (waiting) {
-      storage().setItem(waiting.name, JSON.stringify(waiting.value))
+      try {
+        storage().setItem(waiting.name, JSON.stringify(waiting.value))
+      } catch {
+        // nowhere to keep it, because it is full or the window is gone: the next window begins as a new one does
+      }
       waiting = undefined
     }
   }

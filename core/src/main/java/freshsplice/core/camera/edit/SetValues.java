@@ -30,7 +30,9 @@ public final class SetValues {
         Rational at = Rational.of(frame);
         values.forEach((channel, value) -> {
             double difference = channel.check(value) - camera.keyed(channel, at);
-            if (Math.abs(difference) > SAME || !camera.isTouched(channel)) {
+            // a movement gives way to its own value too
+            boolean ends = reach == Reach.WHOLE && !camera.channel(channel).keys().isEmpty();
+            if (Math.abs(difference) > SAME || ends || !camera.isTouched(channel)) {
                 channels.put(channel, changed(camera, channel, new Key(frame, value, leaving), difference, reach));
             }
         });

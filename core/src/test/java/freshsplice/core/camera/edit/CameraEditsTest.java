@@ -57,6 +57,8 @@ class CameraEditsTest {
     void whatIsAsItWasIsNotWritten() {
         double there = DOLLY.keyed(CameraChannel.X, Rational.of(1013));
         assertThat(set(DOLLY, 1013, CameraChannel.X, there, Reach.HERE)).isEqualTo(DOLLY);
+        assertThat(set(DOLLY, 1001, CameraChannel.X, 2, Reach.WHOLE).channel(CameraChannel.X)).as("a movement gives way to its own value")
+                .isEqualTo(Channel.constant(2));
         Camera touched = set(DOLLY, 1013, CameraChannel.STOP, CameraChannel.STOP.plain(), Reach.WHOLE);
         assertThat(touched.isTouched(CameraChannel.STOP)).as("who typed it has touched it").isTrue();
     }
