@@ -13,6 +13,7 @@ import type { Project, Section, StageShot } from '../server/types'
 import { GuideChoice, Guides } from './Guides'
 import { framed, perspective, widened } from './hands/matrices'
 import { useSteering } from './hands/useSteering'
+import { mountAt } from './mounts'
 import { ProjectPicture } from './ProjectPicture'
 import { SetPicture } from './SetPicture'
 import { setStage, useStageDesk } from './stageDesk'
@@ -49,6 +50,7 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
     return { ...own, projection: widened(own.projection, width / Math.max(1, w), height / Math.max(1, h)) }
   }, [steered, ghost, bake, k, aspect, stage.backWidth, width, height, w, h])
 
+  const facts = words(stage, bake, k)
   const enter = () => {
     if (stage.locked) {
       sayError(new Error(`"${stage.camera}" is locked because it is finished: unlock it first`))
@@ -78,8 +80,8 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
       <div className="flex h-7 items-center gap-2 whitespace-nowrap">
         <b className="font-semibold">Camera {section.code}</b>
         {stage.locked && <span className="rounded bg-raised px-1.5 text-[12.5px]">locked</span>}
-        <span className="min-w-0 flex-1 truncate text-quiet" title={words(stage, bake, k)}>
-          {words(stage, bake, k)}
+        <span className="min-w-0 flex-1 truncate text-quiet" title={facts}>
+          {facts}
         </span>
         <BoardOver section={section} short />
         <Popover.Root>
@@ -149,7 +151,7 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
 const NOTHING = { begin: () => {}, move: () => {}, end: () => {} }
 
 function words(stage: StageShot, bake: Bake, k: number): string {
-  const carrier = stage.mounts.filter((m) => m.item && (m.from === undefined || m.from <= bake.shotFrame(k))).at(-1)
+  const carrier = mountAt(stage, bake.shotFrame(k))
   return [
     stage.camera,
     carrier?.name && `on ${carrier.name}`,

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { sayError } from '../desk/messages'
+import { readNumber } from '../parts/typed'
 import { plural } from '../parts/words'
 import type { CameraEdit, StageShot } from '../server/types'
 import { editCamera } from './edits'
@@ -28,7 +29,7 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
   const ease = (part: Pick<Ease, 'leaving' | 'arriving' | 'way'>) =>
     void editCamera(stage.shotId, { kind: 'EASE_KEYS', keys: chosen, ...part })
   const value = () => {
-    const number = Number(typed.replace(',', '.').replace('−', '-'))
+    const number = readNumber(typed)
     if (typed.trim() !== '' && Number.isFinite(number)) {
       void editCamera(stage.shotId, { kind: 'KEY_VALUE', channel: first.channel, frame: first.frame, value: number })
     } else if (typed.trim() !== '') {

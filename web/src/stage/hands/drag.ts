@@ -1,5 +1,7 @@
 /** How far things go that are dragged in a picture: along the ground, up, turned or scaled, by hand or by a typed number. */
 
+import { readNumber } from '../../parts/typed'
+
 /** Metres, degrees about the upright, factor of the size. */
 export type By = { x: number; y: number; z: number; turn: number; size: number }
 
@@ -40,7 +42,7 @@ export type Drag = {
 
 /** The number that was typed; undefined while it is none. */
 export const typedNumber = (typed: string): number | undefined => {
-  const number = Number(typed.replace(',', '.'))
+  const number = readNumber(typed)
   return typed === '' || typed === '-' || !Number.isFinite(number) ? undefined : number
 }
 

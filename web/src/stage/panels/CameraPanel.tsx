@@ -1,11 +1,13 @@
 import { useState } from 'react'
 import { useActions } from '../../desk/actions'
 import { sayError } from '../../desk/messages'
+import { readNumber } from '../../parts/typed'
 import { get, of } from '../../server/client'
 import { useCameraValues } from '../../server/queries'
 import type { CameraMove, Project, Reach, StageShot, StageTie } from '../../server/types'
 import { editCamera } from '../edits'
 import { FilmWith } from '../FilmWith'
+import { mountAt } from '../mounts'
 import { SceneChoice } from '../SceneChoice'
 import { setStage, useStageDesk } from '../stageDesk'
 import { NumberField } from './NumberField'
@@ -235,7 +237,7 @@ function Speed({ move, shotFrame }: { move: CameraMove; shotFrame: number }) {
 
 /** What turns, focuses and carries it, each with a way to let go. */
 function Ties({ stage, shotFrame }: { stage: StageShot; shotFrame: number }) {
-  const mount = stage.mounts.filter((m) => m.from === undefined || m.from <= shotFrame).at(-1)
+  const mount = mountAt(stage, shotFrame)
   return (
     <>
       {stage.aim && <AimTie stage={stage} aim={stage.aim} shotFrame={shotFrame} />}
@@ -261,7 +263,7 @@ function AimTie({ stage, aim, shotFrame }: { stage: StageShot; aim: StageTie; sh
   const [typed, setTyped] = useState<string>()
   const { item, x, y, z } = aim
   const end = () => {
-    const lag = Number(typed?.replace(',', '.'))
+    const lag = readNumber(typed ?? '')
     if (typed?.trim() && Number.isFinite(lag) && lag !== aim.lag) {
       void editCamera(stage.shotId, { kind: 'AIM', frame: shotFrame, item, x, y, z, lag })
     }

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { sayError } from '../../desk/messages'
+import { readNumber } from '../../parts/typed'
 
 type Props = {
   label: string
@@ -61,6 +62,6 @@ export function NumberField({ label, unit, value, digits, give, untouched, outsi
 
 /** A comma and a true minus are read; `+2` and `+-2` go on from what is there. */
 function read(typed: string, value: number): number {
-  const text = typed.trim().replace(',', '.').replaceAll('−', '-')
-  return text.startsWith('+') ? value + Number(text.slice(1)) : Number(text)
+  const text = typed.trim()
+  return text.startsWith('+') ? value + readNumber(text.slice(1)) : readNumber(text)
 }

@@ -50,8 +50,4 @@ public record PictureSize(int width, int height) {
     private static String number(Rational value) {
         return String.format(Locale.ROOT, "%.2f", value.toDouble()).replaceFirst("\\.?0+$", "");
     }
-
-    public double aspect() {
-        return width / (double) height;
-    }
 }

@@ -2,12 +2,10 @@ package freshsplice.server.demo;
 
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
-import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
-import freshsplice.core.stage.Item;
-import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.time.FrameRate;
+import freshsplice.demo.DemoStage;
 import freshsplice.demo.LowWater;
 import freshsplice.server.cuts.Intake;
 import freshsplice.server.media.MediaStore;
@@ -28,7 +26,6 @@ import freshsplice.server.stores.masters.MasterStore;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
@@ -155,24 +152,10 @@ class DemoProject {
                 row.height = thing.height();
                 row.depth = thing.depth();
                 store.add(row);
-                set.change(List.of(row), item -> moving(item, thing));
+                set.change(List.of(row), item -> item.with(DemoStage.channels(thing)));
             }
             return null;
         });
-    }
-
-    /** A thing of the demo's set with its keys: a tide pole stands on one, and the bicycle rides. */
-    private static Item moving(Item item, LowWater.Thing thing) {
-        Map<ItemChannel, Channel> channels = new EnumMap<>(ItemChannel.class);
-        ItemChannel[] keyed = {ItemChannel.X, ItemChannel.Y, ItemChannel.Z, ItemChannel.TURN};
-        for (int c = 0; c < keyed.length; c++) {
-            int at = c + 1;
-            List<Key> keys = Arrays.stream(thing.keys()).map(key -> new Key((long) key[0], key[at], Easing.STRAIGHT)).toList();
-            // what stands is set and not keyed
-            channels.put(keyed[c], keys.size() == 1 ? Channel.constant(keys.get(0).value()) : new Channel(keys, 0));
-        }
-        channels.put(ItemChannel.SHOWN, new Channel(Arrays.stream(thing.shown()).map(key -> new Key(key[0], key[1], Easing.STEPPED)).toList(), 1));
-        return item.with(channels);
     }
 
     private static Camera keyed(Camera camera, long frame, Map<CameraChannel, Double> values, Easing easing) {

@@ -55,7 +55,8 @@ class StageViews {
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
         Shot shot = MasterStore.shot(row);
         Camera camera = cameras.camera(row.cameraId);
-        Stage stage = stages.stage(row.sceneId);
+        List<ItemRow> things = stages.items(row.sceneId);
+        Stage stage = stages.stage(row.sceneId, things);
         Map<Long, String> names = stage.items().stream().collect(Collectors.toMap(Item::id, Item::name));
         Map<String, Double> plain = new TreeMap<>();
         for (CameraChannel channel : CameraChannel.values()) {
@@ -69,7 +70,7 @@ class StageViews {
                 camera.channels().keySet().stream().sorted().map(CameraChannel::word).toList(), KeyViews.reach(camera), camera.locked(),
                 tie(camera.aim(), names), tie(camera.focusOn(), names), camera.mounts().stream().map(m -> new StageView.MountView(
                         m.from(), m.itemId(), m.itemId() == null ? "" : names.getOrDefault(m.itemId(), ""))).toList(),
-                layers(camera, row, ofScene), sceneLayers(row.sceneId), items(row.sceneId, stage, ofScene, FrameRange.of(shot.frames().in() + row.actionOffset, shot.frames().out() + row.actionOffset)),
+                layers(camera, row, ofScene), sceneLayers(row.sceneId), items(things, stage, ofScene, FrameRange.of(shot.frames().in() + row.actionOffset, shot.frames().out() + row.actionOffset)),
                 viewpoints.of(row.sceneId).stream().map(StageViews::view).toList(), row.cameraId, choices.choices(row.sceneId, ofScene));
     }
 
@@ -106,8 +107,8 @@ class StageViews {
                 .map(l -> new StageView.SceneLayer(l.id, l.name, longest.get(l.id))).toList();
     }
 
-    private List<StageView.ItemView> items(long sceneId, Stage stage, List<CameraRow> ofScene, FrameRange shown) {
-        Map<Long, ItemRow> rows = stages.items(sceneId).stream().collect(Collectors.toMap(r -> r.id, Function.identity()));
+    private List<StageView.ItemView> items(List<ItemRow> things, Stage stage, List<CameraRow> ofScene, FrameRange shown) {
+        Map<Long, ItemRow> rows = things.stream().collect(Collectors.toMap(r -> r.id, Function.identity()));
         Map<Long, List<String>> hanging = hanging(ofScene);
         return stage.items().stream().map(item -> {
             ItemRow row = rows.get(item.id());

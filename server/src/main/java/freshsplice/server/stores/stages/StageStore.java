@@ -27,7 +27,11 @@ public class StageStore {
     }
 
     public Stage stage(long sceneId) {
-        List<ItemRow> rows = items(sceneId);
+        return stage(sceneId, items(sceneId));
+    }
+
+    /** The same where its things were read already. */
+    public Stage stage(long sceneId, List<ItemRow> rows) {
         Map<Long, List<ItemKeyRow>> keys = store.ofOwners(ItemKeyRow.class, "itemId", ItemRow.class, "sceneId", sceneId).stream()
                 .collect(Collectors.groupingBy(k -> k.itemId));
         return new Stage(rows.stream().map(r -> item(r, keys.getOrDefault(r.id, List.of()))).toList());
