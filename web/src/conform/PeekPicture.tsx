@@ -27,7 +27,7 @@ function Frame({ project, side }: { project: Project; side: PullView['left'] }) 
   const { canvas, painter, ready } = useSetPainter(project.id, side?.sceneId)
   useEffect(() => {
     if (painter && bake && width > 0) {
-      painter.draw({ width, height, ratio: ownRatio(), ...seenAt(bake, 0) })
+      painter.draw({ width, height, ratio: ownRatio(), ...seenAt(bake, 0, false) })
     }
   }, [painter, ready, bake, width, height])
   return (

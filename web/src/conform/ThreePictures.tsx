@@ -1,11 +1,12 @@
 import { type PictureKind, setDesk, useDesk } from '../desk/desk'
 import { plural } from '../parts/words'
 import { BoardOver } from '../pictures/BoardOver'
-import { BoardPicture } from '../pictures/BoardPicture'
-import { useBoardOver } from '../pictures/boardOvers'
+import { useBlurKey } from '../pictures/blurs'
+import { useBoardKeys } from '../pictures/boardOvers'
 import { CameraPicture } from '../pictures/CameraPicture'
 import { CutPicture } from '../pictures/CutPicture'
 import { useFilling, useFills } from '../pictures/Fills'
+import { LaidBoard } from '../pictures/LaidBoard'
 import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
 import { shapeOf } from '../pictures/shape'
@@ -24,7 +25,8 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
   const label = useLabels(sequence.id, sequence.masterStart, sequence.framesPerSecond, units)
   const { piece, before: pieceBefore } = mixedPieces(sequence, frame)
   const { section, before, index } = liveAt(sequence, frame)
-  const { over, blend } = useBoardOver(section)
+  useBlurKey()
+  useBoardKeys(section)
   useFilling(['cut', 'camera', 'render'], large)
   const passing = passingFrom(section, before, frame)
   const bake = useSectionBake(project.id, section)
@@ -90,9 +92,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
           />
         )}
         {seen && <PeekPicture project={project} seen={seen} />}
-        {section && over > 0 && boardFrame !== undefined && (
-          <BoardPicture mediaId={section.mediaId} name={section.boardName} frame={boardFrame} opacity={over} blend={blend} />
-        )}
+        {section && <LaidBoard section={section} frame={boardFrame} />}
         <div className="pointer-events-none absolute inset-[3.5%] border border-white/25" aria-hidden />
       </Picture>
       <Picture

@@ -4,6 +4,7 @@
  */
 import * as THREE from 'three'
 import { GLTFLoader } from 'three/examples/jsm/loaders/GLTFLoader.js'
+import { BlurPass } from './BlurPass'
 import { boxAround, cameraLines, given } from './helperLines'
 import type { Ask, Hit, Order, Shading } from './orders'
 import { pick } from './picking'
@@ -32,6 +33,7 @@ export class SetDrawing {
   private readonly camera = new THREE.Camera()
   private readonly sky: SetMaterial
   private readonly skyTriangle: THREE.Mesh
+  private blurPass?: BlurPass
   private sized = ''
   private items: THREE.Mesh<THREE.BufferGeometry, SetMaterial>[] = []
 
@@ -41,7 +43,7 @@ export class SetDrawing {
    */
   constructor(
     private readonly shading: Shading,
-    smooth: boolean,
+    private readonly smooth: boolean,
   ) {
     this.renderer = new THREE.WebGLRenderer({ canvas: this.canvas, antialias: smooth, alpha: false })
     this.renderer.autoClear = false
@@ -108,7 +110,7 @@ export class SetDrawing {
     return this.canvas.transferToImageBitmap()
   }
 
-  private paint({ view, projection, places, guide, marked, lines, flat }: Order) {
+  private paint({ view, projection, places, guide, marked, lines, flat, blur }: Order) {
     const inverse = new THREE.Matrix4().fromArray(view).invert()
     // air is reckoned from the eye: of a flat view from what it looks at
     const eye = new THREE.Vector3(0, 0, -(flat ?? 0)).applyMatrix4(inverse)
@@ -123,8 +125,16 @@ export class SetDrawing {
     this.skyTriangle.visible = flat === undefined
     this.sky.uniforms.view.value.fromArray(view)
     this.sky.uniforms.projection.value.fromArray(projection)
-    this.renderer.clear()
-    this.renderer.render(this.scene, this.camera)
+    if (blur) {
+      this.blurPass ??= new BlurPass(this.renderer, this.shading, this.smooth ? 4 : 0)
+      this.renderer.setRenderTarget(this.blurPass.target())
+      this.renderer.clear()
+      this.renderer.render(this.scene, this.camera)
+      this.blurPass.draw(blur)
+    } else {
+      this.renderer.clear()
+      this.renderer.render(this.scene, this.camera)
+    }
     this.drawHelpers({ view, projection, places, guide, marked, lines })
   }
 
@@ -163,6 +173,7 @@ export class SetDrawing {
 
   dispose() {
     this.items.forEach((mesh) => mesh.material.dispose())
+    this.blurPass?.dispose()
     this.renderer.dispose()
     // a browser has few of them, and frees them late
     this.renderer.forceContextLoss()

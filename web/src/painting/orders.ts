@@ -3,8 +3,11 @@ import type { Program } from '../server/types'
 
 export type Shading = Record<string, Program>
 
+/** What is out of focus. @property focus metres @property farCircle of a point without end away, as a share of the picture's width */
+export type Blur = { focus: number; farCircle: number }
+
 /** What a camera sees: world to camera, camera to picture. */
-export type Seen = { view: Float32Array; projection: Float32Array }
+export type Seen = { view: Float32Array; projection: Float32Array; blur?: Blur }
 
 /**
  * A thing that is shown as chosen, or as what is under the pointer.

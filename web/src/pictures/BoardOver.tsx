@@ -1,11 +1,11 @@
 import type { Section } from '../server/types'
-import { BLENDS, type Blend, setBoardOver, useBoardOver, useBoardOvers } from './boardOvers'
-
-const WORDS: Record<Blend, string> = { plain: 'plain', lines: 'lines alone', difference: 'difference' }
+import { BlendChoice } from './BlendChoice'
+import { setBoardOver, useBoardOver } from './boardOvers'
+import { FitBox } from './FitBox'
 
 /** How much of the board lies over the camera's picture, and how. @property short where there is little room */
 export function BoardOver({ section, short = false }: { section: Section | undefined; short?: boolean }) {
-  const { over, blend } = useBoardOver(section)
+  const { over } = useBoardOver(section)
   const percent = Math.round(over * 100)
   if (!section?.shotId) {
     return short ? null : <div className="h-7" />
@@ -24,21 +24,8 @@ export function BoardOver({ section, short = false }: { section: Section | undef
           onChange={(e) => setBoardOver(section.shotId, Number(e.target.value) / 100)}
         />
       </label>
-      <select
-        className="field py-0! text-[12.5px]"
-        aria-label="How the board lies over"
-        value={blend}
-        onChange={(e) => {
-          useBoardOvers.setState({ blend: e.target.value as Blend })
-          e.target.blur()
-        }}
-      >
-        {BLENDS.map((b) => (
-          <option key={b} value={b}>
-            {WORDS[b]}
-          </option>
-        ))}
-      </select>
+      {!short && <BlendChoice />}
+      <FitBox section={section} />
       {!short && <span className="num w-12 text-right">{percent} %</span>}
     </div>
   )

@@ -5,6 +5,7 @@ import { passingFrom, shareAt, shotFrameAt } from '../playhead/lookup'
 import { useGrain } from '../playhead/transport'
 import type { Section } from '../server/types'
 import { seenAt } from './bake'
+import { useBlurs } from './blurs'
 import { RenderPicture } from './RenderPicture'
 import { useSectionBake } from './useSectionBake'
 import { useSize } from './useSize'
@@ -64,13 +65,14 @@ function Layer({ projectId, section, frame, width, height, share }: LayerProps) 
   const bake = useSectionBake(projectId, section)
   const { canvas, painter, ready } = useSetPainter(projectId, section.sceneId || undefined)
   const grain = useGrain()
+  const blurred = useBlurs((b) => b.blurred)
 
   useEffect(() => {
     if (painter && bake && width > 0) {
       const k = frame - section.seenIn
-      painter.draw({ width, height, ratio: ownRatio() * grain, ...seenAt(bake, k) })
+      painter.draw({ width, height, ratio: ownRatio() * grain, ...seenAt(bake, k, blurred) })
     }
-  }, [painter, ready, bake, frame, width, height, grain, section.seenIn])
+  }, [painter, ready, bake, frame, width, height, grain, section.seenIn, blurred])
 
   return (
     <canvas

@@ -1,3 +1,5 @@
+import type { Blur } from '../painting/orders'
+
 /** Movement as the server baked it. Playing it is a table look-up. */
 export type Bake = {
   frames: number
@@ -7,18 +9,25 @@ export type Bake = {
   lens: (k: number) => number
   focus: (k: number) => number
   stop: (k: number) => number
+  /** What is out of focus in its picture. */
+  blur: (k: number) => Blur
   view: (k: number) => Float32Array
   projection: (k: number) => Float32Array
   /** Of all things, 16 numbers each; good until it is asked for another frame. */
   places: (k: number) => Float32Array
 }
 
-/** What a camera sees at a frame, as a drawing of it is ordered. */
-export const seenAt = (bake: Bake, k: number) => ({ view: bake.view(k), projection: bake.projection(k), places: bake.places(k) })
+/** What a camera sees at a frame, as a drawing of it is ordered. @param blurred whether what is out of focus is */
+export const seenAt = (bake: Bake, k: number, blurred: boolean) => ({
+  view: bake.view(k),
+  projection: bake.projection(k),
+  places: bake.places(k),
+  blur: blurred ? bake.blur(k) : undefined,
+})
 
 const MATRIX = 16
 const HEAD = 3
-const LENS_VALUES = 3
+const LENS_VALUES = 4
 
 /** Reads the layout that the server's description of /bake states. */
 export function readBake(bytes: ArrayBuffer): Bake {
@@ -43,6 +52,7 @@ export function readBake(bytes: ArrayBuffer): Bake {
     lens: (k) => floats[start(k)] ?? 0,
     focus: (k) => floats[start(k) + 1] ?? 0,
     stop: (k) => floats[start(k) + 2] ?? 0,
+    blur: (k) => ({ focus: floats[start(k) + 1] ?? 1, farCircle: floats[start(k) + 3] ?? 0 }),
     view: (k) => matrix(k, 0),
     projection: (k) => matrix(k, 1),
     places: (k) => {

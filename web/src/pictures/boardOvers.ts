@@ -1,8 +1,10 @@
 /** How much of its board lies over each shot's picture, and how; a shot that nobody staged begins with half of it. */
 import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
+import { useActions } from '../desk/actions'
 import { calmStorage } from '../desk/calmStorage'
 import type { Section } from '../server/types'
+import { useFitting } from './fitting'
 
 export const BLENDS = ['plain', 'lines', 'difference'] as const
 export type Blend = (typeof BLENDS)[number]
@@ -28,7 +30,7 @@ export function useBoardOver(section: Section | undefined): { over: number; blen
 export const setBoardOver = (shotId: number, over: number) => useBoardOvers.setState((b) => ({ overs: { ...b.overs, [shotId]: over } }))
 
 /** Away, or back to what it was. */
-export function toggleBoardOver(section: Section) {
+function toggleBoardOver(section: Section) {
   const { overs, back } = useBoardOvers.getState()
   const now = overOf(overs, section)
   if (now > 0) {
@@ -39,7 +41,27 @@ export function toggleBoardOver(section: Section) {
   }
 }
 
-export const nextBlend = () => {
+const nextBlend = () => {
   const { blend } = useBoardOvers.getState()
   useBoardOvers.setState({ blend: BLENDS[(BLENDS.indexOf(blend) + 1) % BLENDS.length] })
+}
+
+/** Offers the keys for the board over a picture. @param keys that take it away and bring it back */
+export function useBoardKeys(section: Section | undefined, keys = 'Alt+O') {
+  const byHand = useFitting((f) => f.byHand)
+  useActions(
+    'board-over',
+    section?.shotId
+      ? [
+          { group: 'Pictures', name: 'Board over the camera picture', keys, run: () => toggleBoardOver(section) },
+          { group: 'Pictures', name: 'Board plain, lines alone or difference', keys: 'Shift+B', run: nextBlend },
+          {
+            group: 'Pictures',
+            name: byHand ? 'Leave the board where it lies' : 'Lay the board by hand',
+            keys: 'Alt+B',
+            run: () => useFitting.setState({ byHand: !byHand }),
+          },
+        ]
+      : [],
+  )
 }

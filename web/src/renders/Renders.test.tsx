@@ -48,6 +48,7 @@ const movie = (id: number, shotId: number, name: string, part: object = {}) => (
   secondsLeft: -1,
   bytes: 2_500_000,
   burnIn: true,
+  blur: false,
   stale: [] as string[],
   who: 'Ada',
   requestedAt: '2026-02-03T10:00:00Z',
@@ -86,7 +87,7 @@ describe('asking for renders', () => {
     await open()
     fireEvent.click(screen.getByText('Render sh0020'))
     await waitFor(() => expect(posts(asked)).toHaveLength(1))
-    expect(posts(asked)[0]?.body).toEqual({ shotIds: [2], master: false, masterId: 9, width: 1280, height: 720, burnIn: true })
+    expect(posts(asked)[0]?.body).toEqual({ shotIds: [2], master: false, masterId: 9, width: 1280, height: 720, burnIn: true, blur: false })
   })
 
   it('renders what is chosen and the whole master beside it, in the size that was typed', async () => {
@@ -95,10 +96,19 @@ describe('asking for renders', () => {
     fireEvent.click(screen.getByLabelText('Choose sh0040'))
     fireEvent.click(screen.getByLabelText('the whole master'))
     fireEvent.click(screen.getByLabelText('burn-in'))
+    fireEvent.click(screen.getByLabelText('blur'))
     fireEvent.change(screen.getByLabelText('Size'), { target: { value: '640x360' } })
     fireEvent.click(screen.getByText('Render 2 shots and the master'))
     await waitFor(() => expect(posts(asked)).toHaveLength(1))
-    expect(posts(asked)[0]?.body).toEqual({ shotIds: [1, 4], master: true, masterId: 9, width: 640, height: 360, burnIn: false })
+    expect(posts(asked)[0]?.body).toEqual({
+      shotIds: [1, 4],
+      master: true,
+      masterId: 9,
+      width: 640,
+      height: 360,
+      burnIn: false,
+      blur: true,
+    })
     // what was asked for is chosen no more
     expect(await screen.findByText('Render sh0020')).toBeTruthy()
   })

@@ -27,6 +27,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
   const [chosen, setChosen] = useState<Set<number>>(new Set())
   const [master, setMaster] = useState(false)
   const { renderSize: size, burnIn } = useOfDesk('renderSize', 'burnIn')
+  const [blur, setBlur] = useState(false)
   const [shown, setShown] = useState<number>()
   const typedSize = sizeOf(size)
   const rows = sequence.shots
@@ -49,6 +50,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
           width,
           height,
           burnIn,
+          blur,
         },
       })
       say(plural(ids.length, 'render waits', 'renders wait'))
@@ -103,6 +105,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
             <span className="truncate text-quiet">
               {current.width} × {current.height}, {plural(current.frames, 'frame')}
               {current.burnIn ? ', burnt in' : ''}
+              {current.blur ? ', blurred out of focus' : ''}
               {current.stale.length > 0 && <span className="text-stale"> · stale, {current.stale.join(' and ')} changed</span>}
             </span>
           )}
@@ -196,6 +199,12 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
           </label>
           <label className="flex items-center gap-2">
             <input type="checkbox" checked={burnIn} onChange={(e) => setDesk({ burnIn: e.target.checked })} /> burn-in
+          </label>
+          <label
+            className="flex items-center gap-2 whitespace-nowrap"
+            title="What is out of focus is blurred, as lens, focus and stop have it"
+          >
+            <input type="checkbox" checked={blur} onChange={(e) => setBlur(e.target.checked)} /> blur
           </label>
           <input
             className={`field num w-[124px] ${typedSize ? '' : 'border-bent!'}`}

@@ -2,15 +2,19 @@ import { useEffect, useRef, useState } from 'react'
 import { useActions } from '../desk/actions'
 import { useDesk } from '../desk/desk'
 import { following } from '../parts/lists'
+import { BoardOver } from '../pictures/BoardOver'
+import { useBlurKey } from '../pictures/blurs'
+import { useBoardKeys } from '../pictures/boardOvers'
 import { CameraPicture } from '../pictures/CameraPicture'
 import { CutPicture } from '../pictures/CutPicture'
 import { useFilling, useFills } from '../pictures/Fills'
+import { LaidBoard } from '../pictures/LaidBoard'
 import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
 import { shapeOf } from '../pictures/shape'
 import { liveAt, passingFrom, pieceAt, shareAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, playOrStop, useTransport } from '../playhead/transport'
-import { useMovieFrames, useRenders } from '../server/queries'
+import { useBoardFrame, useMovieFrames, useRenders } from '../server/queries'
 import type { Project, Render, Section, Sequence } from '../server/types'
 
 type Way = 'side by side' | 'wiped' | 'blended' | 'flicked'
@@ -32,6 +36,8 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
 
   const fills = useFills((f) => f.fills === 'review')
   useFilling(['review'], 'review')
+  useBlurKey()
+  useBoardKeys(section)
 
   useActions('review', [
     { group: 'Review', name: 'Side by side, wiped, blended, flicked', keys: 'W', run: () => setWay(following(WAYS, way)) },
@@ -119,6 +125,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
             onChange={(e) => setShare(Number(e.target.value))}
           />
         )}
+        {(a === 'camera' || b === 'camera') && section && <BoardOver section={section} short />}
         <span className="ml-auto text-quiet">
           {section ? (
             <>
@@ -184,12 +191,16 @@ type OneProps = {
 }
 
 function OneOf({ what, project, sequence, section, before, frame, renders }: OneProps) {
+  const boardFrame = useBoardFrame(sequence, section, frame)
   if (what === 'board') {
     return pieceAt(sequence, frame) ? <CutPicture sequence={sequence} frame={frame} /> : <p className="p-4 text-quiet">black</p>
   }
   if (what === 'camera') {
     return section ? (
-      <CameraPicture projectId={project.id} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} />
+      <>
+        <CameraPicture projectId={project.id} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} />
+        <LaidBoard section={section} frame={boardFrame} />
+      </>
     ) : (
       <p className="p-4 text-quiet">black</p>
     )

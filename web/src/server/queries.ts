@@ -206,6 +206,10 @@ export const useMove = (projectId: number, shotId: number) =>
     placeholderData: (before) => before,
   })
 
+/** The film backs that productions usually have. */
+export const useFilmBacks = () =>
+  useQuery({ queryKey: ['film-backs'], queryFn: () => get('/api/film-backs'), staleTime: Number.POSITIVE_INFINITY })
+
 /** Where things leave the frame. @param part of the frame in which they should stay */
 export const useInFrame = (projectId: number, shotId: number, things: number[], part: number) =>
   useQuery({

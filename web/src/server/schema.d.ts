@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cameras/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["camera_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cuts/{id}/apart": {
         parameters: {
             query?: never;
@@ -334,6 +350,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["sources"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/film-backs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["filmBacks"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1300,6 +1332,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shots/{id}/camera/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tryCamera"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shots/{id}/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["editShot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shots/{id}/film-with": {
         parameters: {
             query?: never;
@@ -1522,10 +1586,41 @@ export interface components {
             media: string[];
             refused: string[];
         };
+        BoardFit: {
+            crop: components["schemas"]["BoardFit.Crop"];
+            filled: boolean;
+            /** Format: double */
+            right: number;
+            /** Format: double */
+            scale: number;
+            /** Format: double */
+            up: number;
+        };
+        "BoardFit.Crop": {
+            /** Format: double */
+            bottom: number;
+            /** Format: double */
+            left: number;
+            /** Format: double */
+            right: number;
+            /** Format: double */
+            top: number;
+        };
+        "BoardFit.Place": {
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            left: number;
+            /** Format: double */
+            top: number;
+            /** Format: double */
+            width: number;
+        };
         "CameraController.Now": {
             keyed: {
                 [key: string]: number;
             };
+            placed: number[];
             pose: {
                 [key: string]: number;
             };
@@ -1705,6 +1800,16 @@ export interface components {
             /** Format: int64 */
             mediaId?: number;
             path: string;
+        };
+        FilmBack: {
+            /** Format: double */
+            heightMm: number;
+            /** Format: double */
+            widthMm: number;
+        };
+        "FilmBack.Named": {
+            back: components["schemas"]["FilmBack"];
+            name: string;
         };
         FocusRuler: {
             /** Format: double */
@@ -2565,6 +2670,8 @@ export interface components {
             /** Format: int64 */
             againstCutId?: number;
             cuts: components["schemas"]["ProjectController.Cut"][];
+            /** Format: int32 */
+            handles: number;
             /** Format: int64 */
             id: number;
             /** Format: int64 */
@@ -2574,6 +2681,7 @@ export interface components {
             pictureHeight: number;
             /** Format: int32 */
             pictureWidth: number;
+            rate: string;
             redo?: components["schemas"]["ProjectController.Step"];
             scene: string;
             /** Format: int64 */
@@ -2587,6 +2695,8 @@ export interface components {
             backHeight?: number;
             /** Format: double */
             backWidth?: number;
+            /** Format: int32 */
+            handles?: number;
             /** Format: int32 */
             height?: number;
             lensKit?: string;
@@ -2614,6 +2724,7 @@ export interface components {
             words: string;
         };
         "RenderController.Ask": {
+            blur: boolean;
             burnIn: boolean;
             /** Format: int32 */
             height: number;
@@ -2625,6 +2736,7 @@ export interface components {
             width: number;
         };
         "RenderController.View": {
+            blur: boolean;
             burnIn: boolean;
             /** Format: int64 */
             bytes: number;
@@ -2797,6 +2909,10 @@ export interface components {
             out: number;
             words: string;
         };
+        "SequenceView.Fit": {
+            as: components["schemas"]["BoardFit"];
+            place: components["schemas"]["BoardFit.Place"];
+        };
         "SequenceView.Key": {
             /** Format: int64 */
             at: number;
@@ -2888,6 +3004,7 @@ export interface components {
             actionFirst: number;
             alias?: string;
             bends: string;
+            boardFit?: components["schemas"]["SequenceView.Fit"];
             boardMoves: boolean;
             boardName: string;
             camera: string;
@@ -3245,6 +3362,60 @@ export interface components {
              * @enum {string}
              */
             kind: "RENAME_VIEWPOINT";
+        };
+        "SetEdit.SetCameras": Omit<components["schemas"]["SetEdit"], "kind"> & {
+            /** Format: double */
+            backHeight?: number;
+            /** Format: double */
+            backWidth?: number;
+            cameras: number[];
+            locked?: boolean;
+            values?: {
+                [key: string]: number;
+            };
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "SET_CAMERAS";
+        };
+        ShotEdit: {
+            kind: string;
+        };
+        "ShotEdit.FitBoard": Omit<components["schemas"]["ShotEdit"], "kind"> & {
+            all: boolean;
+            /** Format: double */
+            cropBottom: number;
+            /** Format: double */
+            cropLeft: number;
+            /** Format: double */
+            cropRight: number;
+            /** Format: double */
+            cropTop: number;
+            filled: boolean;
+            /** Format: double */
+            right: number;
+            /** Format: double */
+            scale: number;
+            /** Format: double */
+            up: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "FIT_BOARD";
+        };
+        "ShotEdit.PlaceOnAction": Omit<components["schemas"]["ShotEdit"], "kind"> & {
+            /** Format: int64 */
+            action: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "PLACE_ON_ACTION";
         };
         "SoundEdits.LaneChange": {
             /** Format: double */
@@ -3798,6 +3969,16 @@ export interface components {
              */
             kind: "BACK";
         };
+        "ValueEdit.Clear": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: int64 */
+            frame: number;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "CLEAR";
+        };
         "ValueEdit.FilmFrom": Omit<components["schemas"]["CameraEdit"], "kind"> & {
             /** Format: int64 */
             frame: number;
@@ -3864,6 +4045,28 @@ export interface components {
             /** Format: int64 */
             viewpoint: number;
         };
+        "ValueEdit.Walk": Omit<components["schemas"]["CameraEdit"], "kind"> & {
+            /** Format: double */
+            degrees: number;
+            /** Format: int64 */
+            from: number;
+            /** Format: double */
+            metres: number;
+            samples: components["schemas"]["ValueEdit.Walked"][];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "WALK";
+        };
+        "ValueEdit.Walked": {
+            /** Format: double */
+            lens: number;
+            placed: number[];
+            /** Format: double */
+            seconds: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -3884,7 +4087,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeepEdit.Lock"] | components["schemas"]["KeepEdit.Rename"] | components["schemas"]["KeysEdit.Ease"] | components["schemas"]["KeysEdit.Here"] | components["schemas"]["KeysEdit.Move"] | components["schemas"]["KeysEdit.Paste"] | components["schemas"]["KeysEdit.Remove"] | components["schemas"]["KeysEdit.Scale"] | components["schemas"]["KeysEdit.Value"] | components["schemas"]["LayerEdit.Add"] | components["schemas"]["LayerEdit.Change"] | components["schemas"]["LayerEdit.Remove"] | components["schemas"]["LayerEdit.Reshape"] | components["schemas"]["LayerEdit.Share"] | components["schemas"]["TieEdit.Aim"] | components["schemas"]["TieEdit.FocusOn"] | components["schemas"]["TieEdit.Free"] | components["schemas"]["TieEdit.Mount"] | components["schemas"]["ValueEdit.Back"] | components["schemas"]["ValueEdit.FilmFrom"] | components["schemas"]["ValueEdit.KeepSize"] | components["schemas"]["ValueEdit.MoveThrough"] | components["schemas"]["ValueEdit.Set"];
+                "application/json": components["schemas"]["KeepEdit.Lock"] | components["schemas"]["KeepEdit.Rename"] | components["schemas"]["KeysEdit.Ease"] | components["schemas"]["KeysEdit.Here"] | components["schemas"]["KeysEdit.Move"] | components["schemas"]["KeysEdit.Paste"] | components["schemas"]["KeysEdit.Remove"] | components["schemas"]["KeysEdit.Scale"] | components["schemas"]["KeysEdit.Value"] | components["schemas"]["LayerEdit.Add"] | components["schemas"]["LayerEdit.Change"] | components["schemas"]["LayerEdit.Remove"] | components["schemas"]["LayerEdit.Reshape"] | components["schemas"]["LayerEdit.Share"] | components["schemas"]["TieEdit.Aim"] | components["schemas"]["TieEdit.FocusOn"] | components["schemas"]["TieEdit.Free"] | components["schemas"]["TieEdit.Mount"] | components["schemas"]["ValueEdit.Back"] | components["schemas"]["ValueEdit.Clear"] | components["schemas"]["ValueEdit.FilmFrom"] | components["schemas"]["ValueEdit.KeepSize"] | components["schemas"]["ValueEdit.MoveThrough"] | components["schemas"]["ValueEdit.Set"] | components["schemas"]["ValueEdit.Walk"];
             };
         };
         responses: {
@@ -3894,6 +4097,30 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    camera_2: {
+        parameters: {
+            query?: never;
+            header?: {
+                "If-None-Match"?: string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
             };
         };
     };
@@ -4359,6 +4586,26 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    filmBacks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmBack.Named"][];
+                };
             };
         };
     };
@@ -5790,7 +6037,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SetEdit.Add"] | components["schemas"]["SetEdit.AddCamera"] | components["schemas"]["SetEdit.CopyCamera"] | components["schemas"]["SetEdit.Duplicate"] | components["schemas"]["SetEdit.Group"] | components["schemas"]["SetEdit.Hide"] | components["schemas"]["SetEdit.KeepViewpoint"] | components["schemas"]["SetEdit.Key"] | components["schemas"]["SetEdit.Lock"] | components["schemas"]["SetEdit.Look"] | components["schemas"]["SetEdit.Move"] | components["schemas"]["SetEdit.MoveKeys"] | components["schemas"]["SetEdit.OrderViewpoint"] | components["schemas"]["SetEdit.Place"] | components["schemas"]["SetEdit.Remove"] | components["schemas"]["SetEdit.RemoveCamera"] | components["schemas"]["SetEdit.RemoveKeys"] | components["schemas"]["SetEdit.RemoveViewpoint"] | components["schemas"]["SetEdit.RenameViewpoint"];
+                "application/json": components["schemas"]["SetEdit.Add"] | components["schemas"]["SetEdit.AddCamera"] | components["schemas"]["SetEdit.CopyCamera"] | components["schemas"]["SetEdit.Duplicate"] | components["schemas"]["SetEdit.Group"] | components["schemas"]["SetEdit.Hide"] | components["schemas"]["SetEdit.KeepViewpoint"] | components["schemas"]["SetEdit.Key"] | components["schemas"]["SetEdit.Lock"] | components["schemas"]["SetEdit.Look"] | components["schemas"]["SetEdit.Move"] | components["schemas"]["SetEdit.MoveKeys"] | components["schemas"]["SetEdit.OrderViewpoint"] | components["schemas"]["SetEdit.Place"] | components["schemas"]["SetEdit.Remove"] | components["schemas"]["SetEdit.RemoveCamera"] | components["schemas"]["SetEdit.RemoveKeys"] | components["schemas"]["SetEdit.RemoveViewpoint"] | components["schemas"]["SetEdit.RenameViewpoint"] | components["schemas"]["SetEdit.SetCameras"];
             };
         };
         responses: {
@@ -5911,7 +6158,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeepEdit.Lock"] | components["schemas"]["KeepEdit.Rename"] | components["schemas"]["KeysEdit.Ease"] | components["schemas"]["KeysEdit.Here"] | components["schemas"]["KeysEdit.Move"] | components["schemas"]["KeysEdit.Paste"] | components["schemas"]["KeysEdit.Remove"] | components["schemas"]["KeysEdit.Scale"] | components["schemas"]["KeysEdit.Value"] | components["schemas"]["LayerEdit.Add"] | components["schemas"]["LayerEdit.Change"] | components["schemas"]["LayerEdit.Remove"] | components["schemas"]["LayerEdit.Reshape"] | components["schemas"]["LayerEdit.Share"] | components["schemas"]["TieEdit.Aim"] | components["schemas"]["TieEdit.FocusOn"] | components["schemas"]["TieEdit.Free"] | components["schemas"]["TieEdit.Mount"] | components["schemas"]["ValueEdit.Back"] | components["schemas"]["ValueEdit.FilmFrom"] | components["schemas"]["ValueEdit.KeepSize"] | components["schemas"]["ValueEdit.MoveThrough"] | components["schemas"]["ValueEdit.Set"];
+                "application/json": components["schemas"]["KeepEdit.Lock"] | components["schemas"]["KeepEdit.Rename"] | components["schemas"]["KeysEdit.Ease"] | components["schemas"]["KeysEdit.Here"] | components["schemas"]["KeysEdit.Move"] | components["schemas"]["KeysEdit.Paste"] | components["schemas"]["KeysEdit.Remove"] | components["schemas"]["KeysEdit.Scale"] | components["schemas"]["KeysEdit.Value"] | components["schemas"]["LayerEdit.Add"] | components["schemas"]["LayerEdit.Change"] | components["schemas"]["LayerEdit.Remove"] | components["schemas"]["LayerEdit.Reshape"] | components["schemas"]["LayerEdit.Share"] | components["schemas"]["TieEdit.Aim"] | components["schemas"]["TieEdit.FocusOn"] | components["schemas"]["TieEdit.Free"] | components["schemas"]["TieEdit.Mount"] | components["schemas"]["ValueEdit.Back"] | components["schemas"]["ValueEdit.Clear"] | components["schemas"]["ValueEdit.FilmFrom"] | components["schemas"]["ValueEdit.KeepSize"] | components["schemas"]["ValueEdit.MoveThrough"] | components["schemas"]["ValueEdit.Set"] | components["schemas"]["ValueEdit.Walk"];
             };
         };
         responses: {
@@ -5921,6 +6168,60 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    tryCamera: {
+        parameters: {
+            query: {
+                frame: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepEdit.Lock"] | components["schemas"]["KeepEdit.Rename"] | components["schemas"]["KeysEdit.Ease"] | components["schemas"]["KeysEdit.Here"] | components["schemas"]["KeysEdit.Move"] | components["schemas"]["KeysEdit.Paste"] | components["schemas"]["KeysEdit.Remove"] | components["schemas"]["KeysEdit.Scale"] | components["schemas"]["KeysEdit.Value"] | components["schemas"]["LayerEdit.Add"] | components["schemas"]["LayerEdit.Change"] | components["schemas"]["LayerEdit.Remove"] | components["schemas"]["LayerEdit.Reshape"] | components["schemas"]["LayerEdit.Share"] | components["schemas"]["TieEdit.Aim"] | components["schemas"]["TieEdit.FocusOn"] | components["schemas"]["TieEdit.Free"] | components["schemas"]["TieEdit.Mount"] | components["schemas"]["ValueEdit.Back"] | components["schemas"]["ValueEdit.Clear"] | components["schemas"]["ValueEdit.FilmFrom"] | components["schemas"]["ValueEdit.KeepSize"] | components["schemas"]["ValueEdit.MoveThrough"] | components["schemas"]["ValueEdit.Set"] | components["schemas"]["ValueEdit.Walk"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CameraController.Now"];
+                };
+            };
+        };
+    };
+    editShot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShotEdit.FitBoard"] | components["schemas"]["ShotEdit.PlaceOnAction"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
             };
         };
     };

@@ -11,6 +11,7 @@ export type SequenceChange = Schemas['SequenceChange']
 export type ListChange = Schemas['ListChange']
 export type Sequence = SequenceView & { cut: { pieces: CutPieces['pieces'] } }
 export type Section = Schemas['SequenceView.Section']
+export type BoardFit = Schemas['SequenceView.Fit']
 export type Piece = Schemas['CutPieces.Piece']
 export type Seam = Schemas['SequenceView.Seam']
 export type LaidRender = Schemas['SequenceView.Render']
@@ -24,6 +25,8 @@ export type MasterEdit = operations['editMaster']['requestBody']['content']['app
 /** One of all edits of a camera, told apart by its kind. */
 export type CameraEdit = operations['editShotCamera']['requestBody']['content']['application/json']
 
+/** One of all edits of a shot itself, told apart by its kind. */
+export type ShotEdit = operations['editShot']['requestBody']['content']['application/json']
 /** One of all edits of a set and the viewpoints in it, told apart by its kind. */
 export type SetEdit = operations['editSet']['requestBody']['content']['application/json']
 /** One of all edits of a project's scenes, told apart by its kind. */

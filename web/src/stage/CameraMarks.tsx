@@ -5,7 +5,7 @@ import { sight } from '../painting/picking'
 import type { Bake } from '../pictures/bake'
 import { useCameraTable } from '../server/queries'
 import type { CameraLine, StageShot } from '../server/types'
-import { editCamera } from './edits'
+import { changeCamera } from './edits'
 import { onPicture, standing } from './hands/matrices'
 import { eyeAt } from './paths'
 import { useStageDesk } from './stageDesk'
@@ -48,11 +48,10 @@ export function CameraMarks({ projectId, stage, bake, k, shotFrame, perSecond, s
     hold.current = undefined
     if (to) {
       const placed = new Matrix4().copy(standing(bake.view(k))).setPosition(to)
-      void editCamera(stage.shotId, {
+      void changeCamera(stage, {
         kind: 'FILM_FROM',
         frame: shotFrame,
         placed: [...placed.elements],
-        reach: useStageDesk.getState().reach,
         keepAim: true,
       }).finally(() => setDragged(undefined))
     }
@@ -104,7 +103,13 @@ export function CameraMarks({ projectId, stage, bake, k, shotFrame, perSecond, s
           setDragged(undefined)
         }}
       />
-      <text x={x + 14} y={y - 10} className="fill-live text-[13px]" style={{ paintOrder: 'stroke', stroke: '#000', strokeWidth: 3 }}>
+      <text
+        x={x - 14}
+        y={y + 5}
+        textAnchor="end"
+        className="fill-live text-[13px]"
+        style={{ paintOrder: 'stroke', stroke: '#000', strokeWidth: 3 }}
+      >
         {stage.camera}
       </text>
     </svg>

@@ -4,19 +4,21 @@ import { Matrix4 } from 'three'
 import { useActions } from '../desk/actions'
 import { sayError } from '../desk/messages'
 import { BoardOver } from '../pictures/BoardOver'
-import { BoardPicture } from '../pictures/BoardPicture'
 import type { Bake } from '../pictures/bake'
+import { useBlurs } from '../pictures/blurs'
 import { useBoardOver } from '../pictures/boardOvers'
 import { Fills } from '../pictures/Fills'
+import { LaidBoard } from '../pictures/LaidBoard'
 import { useWholeSize } from '../pictures/useSize'
 import type { Project, Section, StageShot } from '../server/types'
+import { keepHeld, letGo } from './edits'
 import { GuideChoice, Guides } from './Guides'
 import { framed, perspective, widened } from './hands/matrices'
 import { useSteering } from './hands/useSteering'
 import { mountAt } from './mounts'
 import { ProjectPicture } from './ProjectPicture'
 import { SetPicture } from './SetPicture'
-import { setStage, useStageDesk } from './stageDesk'
+import { type StageDesk, setStage, useStageDesk } from './stageDesk'
 
 type Props = {
   project: Project
@@ -33,22 +35,34 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
   const holder = useRef<HTMLDivElement>(null)
   const { width, height } = useWholeSize(holder)
   const margin = useStageDesk((d) => d.margin)
-  const { over, blend } = useBoardOver(section)
+  const { over } = useBoardOver(section)
+  const blurred = useBlurs((b) => b.blurred)
   const steering = useSteering(stage, bake, k, shotFrame)
   const aspect = stage.pictureWidth / stage.pictureHeight
   const { w, h } = framed(width, height, aspect, margin)
   const ghost = useStageDesk((d) => d.ghost)
   const { steered } = steering
+  const unkept = useStageDesk((d) => d.unkept)
+  const held = useMemo(
+    () =>
+      unkept?.shotId === stage.shotId && unkept.frame === shotFrame
+        ? { placed: new Matrix4().fromArray(unkept.placed), lens: unkept.lens }
+        : undefined,
+    [unkept, stage.shotId, shotFrame],
+  )
   const seen = useMemo(() => {
-    const other = steered ?? (ghost && { placed: new Matrix4().fromArray(ghost.placed), lens: ghost.lens })
+    const other = steered ?? held ?? (ghost && { placed: new Matrix4().fromArray(ghost.placed), lens: ghost.lens })
     const own = other
       ? {
           view: new Float32Array(other.placed.clone().invert().elements),
           projection: perspective(stage.backWidth / (2 * other.lens), aspect),
         }
       : { view: bake.view(k), projection: bake.projection(k) }
-    return { ...own, projection: widened(own.projection, width / Math.max(1, w), height / Math.max(1, h)) }
-  }, [steered, ghost, bake, k, aspect, stage.backWidth, width, height, w, h])
+    // the margin makes the picture wider than the frame that circles are counted by
+    const { focus, farCircle } = bake.blur(k)
+    const blur = blurred ? { focus, farCircle: (farCircle * w) / Math.max(1, width) } : undefined
+    return { ...own, blur, projection: widened(own.projection, width / Math.max(1, w), height / Math.max(1, h)) }
+  }, [steered, held, ghost, bake, k, aspect, stage.backWidth, width, height, w, h, blurred])
 
   const facts = words(stage, bake, k)
   const enter = () => {
@@ -130,21 +144,41 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
           style={{ left: (width - w) / 2, top: (height - h) / 2, width: w, height: h, boxShadow: '0 0 0 4000px rgba(20, 20, 20, 0.55)' }}
           data-frame="delivery"
         >
-          {over > 0 && boardFrame !== undefined && (
-            <BoardPicture mediaId={section.mediaId} name={section.boardName} frame={boardFrame} opacity={over} blend={blend} />
-          )}
+          <LaidBoard section={section} frame={boardFrame} />
           <Guides aspect={aspect} />
+          {unkept && <Unkept unkept={unkept} here={!!held} />}
           <span className="num absolute bottom-1.5 left-2 text-[12.5px] text-white drop-shadow-[0_1px_2px_#000]">
             {steering.steering ? '' : ghost ? 'as it would be, not taken yet' : `delivery ${stage.pictureWidth} × ${stage.pictureHeight}`}
           </span>
           <span className="num absolute bottom-1.5 right-2 text-[12.5px] text-white drop-shadow-[0_1px_2px_#000]">
             {steering.steering
               ? 'drag pan, Shift track, Alt circle, Ctrl roll, wheel in and out'
-              : `board over ${Math.round(over * 100)} %`}
+              : `${blurred ? 'blur on · ' : ''}board over ${Math.round(over * 100)} %`}
           </span>
         </div>
       </div>
     </Fills>
+  )
+}
+
+/** A camera that was moved without a key: it is held, said, and offered as one. */
+function Unkept({ unkept, here }: { unkept: NonNullable<StageDesk['unkept']>; here: boolean }) {
+  useActions('unkept', [
+    { group: 'Stage', name: `Make a key of ${unkept.code} as it was moved at ${unkept.frame}`, keys: 'Alt+K', run: () => void keepHeld() },
+    { group: 'Stage', name: 'Let go of the camera as it was moved', keys: 'Alt+Backspace', run: letGo },
+  ])
+  return (
+    <div className="pointer-events-auto absolute inset-x-0 top-0 flex items-center gap-3 bg-black/70 px-2 py-1 text-[13px]" role="status">
+      <span className="text-bent">
+        {here ? 'moved here' : `${unkept.code} was moved at ${unkept.frame}`}, <b>not kept</b>
+      </span>
+      <button type="button" className="link text-live" onClick={() => void keepHeld()}>
+        make it a key
+      </button>
+      <button type="button" className="link" onClick={letGo}>
+        let it go
+      </button>
+    </div>
   )
 }
 

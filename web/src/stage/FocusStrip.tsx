@@ -1,7 +1,6 @@
 import { useFocus } from '../server/queries'
 import type { Project, StageShot } from '../server/types'
-import { editCamera } from './edits'
-import { useStageDesk } from './stageDesk'
+import { changeCamera } from './edits'
 
 const MARKS = [0.5, 1, 2, 3, 5, 10, 20, 50, 100]
 
@@ -18,12 +17,7 @@ export function FocusStrip({ project, stage, shotFrame }: { project: Project; st
   const focusAt = (e: React.MouseEvent) => {
     const box = e.currentTarget.getBoundingClientRect()
     const metres = metresAt((e.clientX - box.left) / box.width)
-    void editCamera(stage.shotId, {
-      kind: 'SET',
-      frame: shotFrame,
-      values: { focus: Math.round(metres * 100) / 100 },
-      reach: useStageDesk.getState().reach,
-    })
+    void changeCamera(stage, { kind: 'SET', frame: shotFrame, values: { focus: Math.round(metres * 100) / 100 } })
   }
   if (!ruler) {
     return <div className="h-[50px] shrink-0" />

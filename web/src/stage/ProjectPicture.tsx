@@ -1,14 +1,9 @@
 import { useState } from 'react'
 import { say, sayError } from '../desk/messages'
 import { of, post } from '../server/client'
+import { useFilmBacks } from '../server/queries'
 import type { Project, StageShot } from '../server/types'
 
-/** Film backs by the names that the trade calls them, millimetres. */
-const BACKS: [string, number, number][] = [
-  ['full frame', 36, 24],
-  ['Super 35, four perforations', 24.89, 18.66],
-  ['Academy', 21.95, 16],
-]
 const SHAPES = ['16/9', '1.85', '2.39', '4/3', '1', '9/16', '1.9']
 
 /** The picture that all cameras of the project film: its size, the back of new cameras, and the kits. */
@@ -19,8 +14,10 @@ export function ProjectPicture({ project, stage }: { project: Project; stage: St
   const [back, setBack] = useState('')
   const [lenses, setLenses] = useState(stage.lensKit.join(' '))
   const [stops, setStops] = useState(stage.stopKit.join(' '))
+  const [handles, setHandles] = useState(String(project.handles))
+  const backs = useFilmBacks().data ?? []
   const apply = async () => {
-    const [, backWidth, backHeight] = BACKS.find(([name]) => name === back) ?? []
+    const { widthMm, heightMm } = backs.find(({ name }) => name === back)?.back ?? {}
     try {
       const { said } = await post('/api/projects/{id}/picture', {
         ...of(project.id),
@@ -28,8 +25,9 @@ export function ProjectPicture({ project, stage }: { project: Project; stage: St
           width: Number(width),
           height: shape ? undefined : Number(height),
           shape: shape || undefined,
-          backWidth,
-          backHeight,
+          backWidth: widthMm,
+          backHeight: heightMm,
+          handles: Number(handles),
           lensKit: lenses,
           stopKit: stops,
         },
@@ -68,9 +66,9 @@ export function ProjectPicture({ project, stage }: { project: Project; stage: St
       <label htmlFor="picture-back">Back of new cameras</label>
       <select id="picture-back" className="field min-w-0 py-0.5!" value={back} onChange={(e) => setBack(e.target.value)}>
         <option value="">as it is</option>
-        {BACKS.map(([name, w, h]) => (
+        {backs.map(({ name, back: { widthMm, heightMm } }) => (
           <option key={name} value={name}>
-            {name}, {w} × {h}
+            {name}, {widthMm} × {heightMm}
           </option>
         ))}
       </select>
@@ -78,6 +76,14 @@ export function ProjectPicture({ project, stage }: { project: Project; stage: St
       <input id="picture-lenses" className="field num py-0.5!" value={lenses} onChange={(e) => setLenses(e.target.value)} />
       <label htmlFor="picture-stops">T-stops</label>
       <input id="picture-stops" className="field num py-0.5!" value={stops} onChange={(e) => setStops(e.target.value)} />
+      <label htmlFor="picture-handles" title="Frames of camera work beyond the cut at each end; shots that are there keep theirs">
+        Handles of new shots
+      </label>
+      <input id="picture-handles" className="field num py-0.5!" value={handles} onChange={(e) => setHandles(e.target.value)} />
+      <span>Rate</span>
+      <span className="num text-quiet" title="It came with the first cut, and all frames count in it">
+        {project.rate} frames/s
+      </span>
       <button type="submit" className="button col-span-2 justify-self-end py-0.5!">
         Change it
       </button>

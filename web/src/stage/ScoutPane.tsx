@@ -2,17 +2,19 @@ import { useMemo, useRef } from 'react'
 import { Matrix4, Vector3 } from 'three'
 import { useActions } from '../desk/actions'
 import { say } from '../desk/messages'
-import { BoardPicture } from '../pictures/BoardPicture'
 import type { Bake } from '../pictures/bake'
-import { useBoardOver } from '../pictures/boardOvers'
 import { Fills } from '../pictures/Fills'
+import { LaidBoard } from '../pictures/LaidBoard'
 import { useWholeSize } from '../pictures/useSize'
 import type { Project, Section, StageShot } from '../server/types'
 import { CameraMarks } from './CameraMarks'
-import { editCamera, editSet } from './edits'
+import { changeCamera, editSet } from './edits'
+import { Frustum } from './Frustum'
 import { Guides } from './Guides'
 import { AWAY, flatSeen, framed, matrixOf, perspective, placeOf, standing, widened } from './hands/matrices'
+import { useRecording } from './hands/useRecording'
 import { useScout } from './hands/useScout'
+import { PathKeys } from './PathKeys'
 import { pathLines } from './paths'
 import { SetPicture } from './SetPicture'
 import { FREE_VIEWS, setStage, useStageDesk } from './stageDesk'
@@ -36,9 +38,9 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
   const margin = useStageDesk((d) => d.margin)
   const steering = useStageDesk((d) => d.steering)
   const path = useStageDesk((d) => d.path)
-  const { over, blend } = useBoardOver(section)
   const scout = useScout(stage, bake, k)
   const { place, flat } = scout
+  const walk = useRecording(stage, place, shotFrame)
   const aspect = stage.pictureWidth / stage.pictureHeight
   const { w, h } = framed(width, height, aspect, margin)
   const seen = useMemo(() => {
@@ -55,12 +57,11 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
   const atCamera = free === 'scout' && isAt(place, bake.view(k))
 
   const filmFromHere = async () => {
-    const done = await editCamera(stage.shotId, {
+    const done = await changeCamera(stage, {
       kind: 'FILM_FROM',
       frame: shotFrame,
       placed: [...matrixOf(place).elements],
       lens: Math.round(place.lens * 100) / 100,
-      reach: useStageDesk.getState().reach,
       keepAim: false,
     })
     if (done) {
@@ -90,16 +91,23 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
     { group: 'Stage', name: 'Keep the scout view as a viewpoint', keys: 'Shift+K', run: () => void keep() },
     { group: 'Stage', name: 'Scout, plan, front or side view', keys: 'P', run: nextFree },
     { group: 'Stage', name: 'Scout view back to where it was', keys: 'Alt+Z', run: scout.back },
+    {
+      group: 'Stage',
+      name: walk.recording ? 'End the recording: it is the camera’s move' : 'Record the scout view as the camera’s move',
+      keys: 'Shift+W',
+      run: walk.toggle,
+    },
+    { group: 'Stage', name: 'Drop the recording', keys: 'Shift+Q', run: walk.drop, disabled: !walk.recording },
     { group: 'Stage', name: 'Camera paths in scout and plan', keys: 'Shift+P', run: () => setStage({ path: !path }) },
     ...(steering
       ? []
       : [
-          { group: 'Stage', name: 'Scout ahead', keys: 'W', run: () => scout.go(1, 0, 0) },
-          { group: 'Stage', name: 'Scout back', keys: 'S', run: () => scout.go(-1, 0, 0) },
-          { group: 'Stage', name: 'Scout left', keys: 'A', run: () => scout.go(0, -1, 0) },
-          { group: 'Stage', name: 'Scout right', keys: 'D', run: () => scout.go(0, 1, 0) },
-          { group: 'Stage', name: 'Scout up', keys: 'E', run: () => scout.go(0, 0, 1) },
-          { group: 'Stage', name: 'Scout down', keys: 'Q', run: () => scout.go(0, 0, -1) },
+          { group: 'Stage', name: 'Scout ahead', keys: 'W', run: () => scout.go('w', 1, 0, 0) },
+          { group: 'Stage', name: 'Scout back', keys: 'S', run: () => scout.go('s', -1, 0, 0) },
+          { group: 'Stage', name: 'Scout left', keys: 'A', run: () => scout.go('a', 0, -1, 0) },
+          { group: 'Stage', name: 'Scout right', keys: 'D', run: () => scout.go('d', 0, 1, 0) },
+          { group: 'Stage', name: 'Scout up', keys: 'E', run: () => scout.go('e', 0, 0, 1) },
+          { group: 'Stage', name: 'Scout down', keys: 'Q', run: () => scout.go('q', 0, 0, -1) },
           { group: 'Stage', name: 'Scout turn left', keys: 'Ctrl+ArrowLeft', run: () => scout.turn(0.06) },
           { group: 'Stage', name: 'Scout turn right', keys: 'Ctrl+ArrowRight', run: () => scout.turn(-0.06) },
           { group: 'Stage', name: 'Longer scout lens', keys: 'R', run: () => scout.lens(1.1) },
@@ -115,6 +123,7 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
       <div className="flex h-7 items-center gap-2 whitespace-nowrap">
         <b className="font-semibold">{free === 'scout' ? 'Scout view' : `${free[0]?.toUpperCase()}${free.slice(1)}`}</b>
         <span className="min-w-0 flex-1 truncate text-quiet">{scout.words}</span>
+        {free === 'scout' && <span className="num text-[13px] text-quiet">{place.lens.toFixed(0)} mm</span>}
         {FREE_VIEWS.map((name) => (
           <button
             key={name}
@@ -152,6 +161,16 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
           off={false}
           empty={scout.empty}
         />
+        {path && width > 0 && <PathKeys stage={stage} bake={bake} seen={seen} width={width} height={height} flat={free !== 'scout'} />}
+        {free !== 'scout' && <Frustum {...{ projectId: project.id, stage, bake, k, shotFrame, seen, width, height }} />}
+        {walk.recording && (
+          <div
+            className="pointer-events-none absolute inset-x-0 top-0 bg-black/70 px-2 py-1 text-[13px] text-bent outline-3 outline-bent"
+            role="status"
+          >
+            recording from {stage.code} frame {shotFrame} on; Shift W ends it, Shift Q drops it
+          </div>
+        )}
         {free !== 'scout' && (
           <CameraMarks
             projectId={project.id}
@@ -170,26 +189,59 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
             className="pointer-events-none absolute outline outline-white/30"
             style={{ left: (width - w) / 2, top: (height - h) / 2, width: w, height: h }}
           >
-            {atCamera && over > 0 && boardFrame !== undefined && (
-              <BoardPicture mediaId={section.mediaId} name={section.boardName} frame={boardFrame} opacity={over} blend={blend} />
-            )}
+            {atCamera && <LaidBoard section={section} frame={boardFrame} />}
             {atCamera && <Guides aspect={aspect} />}
           </div>
         )}
       </div>
-      <div className="flex items-center gap-2 py-1.5">
-        <button type="button" className="button border-live!" onClick={() => void filmFromHere()} disabled={free !== 'scout'}>
+      <div className="flex items-center gap-1.5 py-1">
+        <button
+          type="button"
+          className="button border-live! px-2! py-0.5! text-[13px]"
+          onClick={() => void filmFromHere()}
+          disabled={free !== 'scout'}
+        >
           Film from here
         </button>
-        <button type="button" className="button" onClick={goToCamera}>
+        <button type="button" className="button px-2! py-0.5! text-[13px]" onClick={goToCamera}>
           Go to camera
         </button>
-        <button type="button" className="button" onClick={() => void keep()} disabled={free !== 'scout'}>
+        <button type="button" className="button px-2! py-0.5! text-[13px]" onClick={() => void keep()} disabled={free !== 'scout'}>
           Keep as viewpoint
         </button>
-        <span className="num ml-auto text-[13px] text-quiet">{free === 'scout' ? `${place.lens.toFixed(0)} mm` : ''}</span>
+        <button type="button" className="button px-2! py-0.5! text-[13px]" onClick={walk.toggle} disabled={free !== 'scout'}>
+          {walk.recording ? 'End the walk' : 'Record a walk'}
+        </button>
+        <Keeps />
       </div>
     </Fills>
+  )
+}
+
+const KEEPS = [
+  { metres: 0.02, degrees: 0.5 },
+  { metres: 0.05, degrees: 1 },
+  { metres: 0.15, degrees: 2 },
+  { metres: 0.5, degrees: 5 },
+]
+
+/** How far a recorded move may be from what was walked: the looser, the fewer keys. */
+function Keeps() {
+  const keeps = useStageDesk((d) => d.keeps)
+  return (
+    <select
+      className="field w-20 py-0! text-[12.5px]"
+      title="A recorded move keeps so close to the walk; the looser, the fewer keys"
+      aria-label="How close a recorded move keeps to the walk"
+      value={KEEPS.findIndex((k) => k.metres === keeps.metres)}
+      onChange={(e) => setStage({ keeps: KEEPS[Number(e.target.value)] })}
+    >
+      {KEEPS.map((k, i) => (
+        <option key={k.metres} value={i}>
+          ± {Math.round(k.metres * 100)} cm, {k.degrees}°
+        </option>
+      ))}
+    </select>
   )
 }
 

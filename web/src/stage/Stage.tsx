@@ -4,7 +4,8 @@ import { useActions } from '../desk/actions'
 import { useDesk } from '../desk/desk'
 import { Empty } from '../parts/Empty'
 import { type Bake, readBake } from '../pictures/bake'
-import { nextBlend, toggleBoardOver } from '../pictures/boardOvers'
+import { useBlurKey } from '../pictures/blurs'
+import { useBoardKeys } from '../pictures/boardOvers'
 import { useFilling } from '../pictures/Fills'
 import { useRestingFrame } from '../playhead/atPlayhead'
 import { sectionAt, shotFrameAt } from '../playhead/lookup'
@@ -72,6 +73,8 @@ function OnSet({ project, sequence, section, stage, bake }: Props) {
   const item = panel === 'Things' ? stage.items.find((i) => i.id === chosen[0]) : undefined
   const move = useMove(project.id, stage.shotId).data
   const keys = useStageKeys({ stage, item, shotFrame })
+  useBlurKey()
+  useBoardKeys(section, 'O')
   useFilling(['camera', 'scout'], 'camera')
 
   const toShot = (way: 1 | -1) => {
@@ -120,8 +123,6 @@ function OnSet({ project, sequence, section, stage, bake }: Props) {
     })),
     { group: 'Stage', name: 'Next shot', keys: 'ArrowDown', run: () => toShot(1) },
     { group: 'Stage', name: 'Previous shot', keys: 'ArrowUp', run: () => toShot(-1) },
-    { group: 'Stage', name: 'Board over the camera picture', keys: 'O', run: () => toggleBoardOver(section) },
-    { group: 'Stage', name: 'Board plain, lines alone or difference', keys: 'Shift+B', run: nextBlend },
   ])
   const pane = { project, section, stage, bake, k, shotFrame, boardFrame }
   return (
@@ -133,7 +134,7 @@ function OnSet({ project, sequence, section, stage, bake }: Props) {
         </div>
         <div className="flex min-w-0 flex-1 flex-col max-[900px]:min-h-[85vw] max-[900px]:flex-none">
           <ScoutPane {...pane} perSecond={sequence.framesPerSecond} />
-          <div className="flex h-[168px] shrink-0 flex-col border-t border-line pb-1">
+          <div className="flex h-[clamp(168px,25vh,300px)] shrink-0 flex-col border-t border-line pb-1">
             <div className="flex h-7 shrink-0 items-center gap-4 text-[13px]" role="tablist" aria-label="What is worked on">
               {PANELS.map((name) => (
                 <button

@@ -11,6 +11,10 @@ export type Panel = (typeof PANELS)[number]
 export const FREE_VIEWS = ['scout', 'plan', 'front', 'side'] as const
 export type FreeView = (typeof FREE_VIEWS)[number]
 
+/** What a dragged thing comes to lie on. */
+export const SNAPS = ['freely', 'grid', 'ground', 'eye height', 'things'] as const
+export type Snap = (typeof SNAPS)[number]
+
 export const GUIDES = ['safe', 'thirds', 'centre', 'diagonals', 'shape', 'line'] as const
 export type Guide = (typeof GUIDES)[number]
 
@@ -25,7 +29,8 @@ export type StageDesk = {
   chosen: number[]
   panel: Panel
   free: FreeView
-  reach: Reach
+  /** how far a change of a moving camera reaches; held is nowhere yet */
+  reach: Reach | 'HOLD'
   /** how much more than the delivery frame is seen at each side, as a share of it, 0 to 0.4 */
   margin: number
   guides: Guide[]
@@ -33,7 +38,7 @@ export type StageDesk = {
   shape: number
   /** where the line of one's own lies, 0 at the top to 1 */
   line: number
-  snap: boolean
+  snap: Snap
   /** eyes stay so far over what is walked on */
   walking: boolean
   /** factor of the scout's speed */
@@ -47,13 +52,34 @@ export type StageDesk = {
   moving?: { ids: number[]; by: By; pivot: [number, number] }
   /** a camera as it would be, shown before it is taken */
   ghost?: { placed: number[]; lens: number }
+  /** a camera that was moved at a frame without a key: shown there, and offered as one */
+  unkept?: { shotId: number; code: string; frame: number; values: Record<string, number>; placed: number[]; lens: number }
+  /** a scout view that is being recorded, from a shot frame on; seconds since it began */
+  recording?: { from: number; begun: number; samples: { seconds: number; placed: number[]; lens: number }[] }
+  /** how far a recorded move may be from what was walked */
+  keeps: { metres: number; degrees: number }
   /** what is under the pointer */
   under?: { id: number; pane: string }
   /** where hands were last: keys that take something away mean what is there */
   area: 'pictures' | 'lanes'
 }
 
-const KEPT = ['panel', 'free', 'reach', 'margin', 'guides', 'shape', 'line', 'snap', 'walking', 'pace', 'path', 'scouts', 'flats'] as const
+const KEPT = [
+  'panel',
+  'free',
+  'reach',
+  'margin',
+  'guides',
+  'shape',
+  'line',
+  'snap',
+  'keeps',
+  'walking',
+  'pace',
+  'path',
+  'scouts',
+  'flats',
+] as const
 
 export const useStageDesk = create<StageDesk>()(
   persist(
@@ -67,7 +93,8 @@ export const useStageDesk = create<StageDesk>()(
         guides: ['safe'],
         shape: 2.39,
         line: 0.5,
-        snap: false,
+        snap: 'freely',
+        keeps: { metres: 0.05, degrees: 1 },
         walking: false,
         pace: 1,
         path: true,

@@ -8,7 +8,8 @@ const drag: Drag = {
   origin: { x: 1, y: 0, z: 2 },
   pixels: 0,
   typed: '',
-  snap: false,
+  snap: 'freely',
+  others: [],
 }
 /** From 10 m above, straight down onto a place. */
 const down = (x: number, z: number): Ray => ({ origin: { x, y: 10, z }, direction: { x: 0, y: -1, z: 0 } })
@@ -35,8 +36,21 @@ describe('what hands do to things', () => {
     expect(byOf({ ...drag, how: 'size', typed: '-' }, down(0, 0)).size, 'no number yet').toBe(1)
   })
 
+  it('comes to lie on the ground, at eye height, or where another thing stands', () => {
+    const high: Drag = { ...drag, origin: { x: 1, y: 0.7, z: 2 }, from: { x: 1, y: 0.7, z: 2 }, others: [{ x: 4.2, y: 0.3, z: 6.9 }] }
+    expect(byOf({ ...high, snap: 'ground' }, down(4, 7))).toMatchObject({ x: 3, y: -0.7, z: 5 })
+    expect(byOf({ ...high, snap: 'eye height' }, down(4, 7)).y).toBeCloseTo(0.9)
+    const met = byOf({ ...high, snap: 'things' }, down(4, 7))
+    expect([met.x, met.z]).toEqual([expect.closeTo(3.2), expect.closeTo(4.9)])
+    expect(byOf({ ...high, snap: 'things' }, down(9, 9)), 'too far from any').toMatchObject({ x: 8, z: 7 })
+    expect(byOf({ ...high, snap: 'things', axis: 'x' }, down(4, 7)), 'along its axis alone').toMatchObject({ x: expect.closeTo(3.2), z: 0 })
+    expect(byOf({ ...high, how: 'up', snap: 'ground' }, level(0.2)).y).toBeCloseTo(-0.7)
+    expect(byOf({ ...high, how: 'up', snap: 'ground' }, level(3)).y, 'far from the ground it is free').toBeCloseTo(2.3)
+    expect(byOf({ ...high, how: 'up', snap: 'things' }, level(0.4)).y).toBeCloseTo(-0.4)
+  })
+
   it('snaps to the grid of the world, not to steps from where it stood', () => {
-    const off = { ...drag, snap: true, origin: { x: 1.1, y: 0, z: 2 }, from: { x: 1.1, y: 0, z: 2 } }
+    const off: Drag = { ...drag, snap: 'grid' as const, origin: { x: 1.1, y: 0, z: 2 }, from: { x: 1.1, y: 0, z: 2 } }
     expect(byOf(off, down(2.2, 2)).x).toBeCloseTo(1.15)
     expect(byOf({ ...off, how: 'turn', pixels: 50 }, down(0, 0)).turn).toBe(30)
   })

@@ -1,6 +1,8 @@
 /** How far things go that are dragged in a picture: along the ground, up, turned or scaled, by hand or by a typed number. */
 
 import { readNumber } from '../../parts/typed'
+import type { Snap } from '../stageDesk'
+import { EYES } from './matrices'
 
 /** Metres, degrees about the upright, factor of the size. */
 export type By = { x: number; y: number; z: number; turn: number; size: number }
@@ -23,12 +25,39 @@ const DEGREES = 0.5
 const GROWTH = 0.01
 
 const snapped = (value: number, to: number) => Math.round(value / to) * to
+/** Nearer than this a thing is drawn to another, or to a height, metres. */
+const NEAR = 0.4
+
+const nearest = (of: number[], to: number) =>
+  of.filter((v) => Math.abs(v - to) < NEAR).sort((a, b) => Math.abs(a - to) - Math.abs(b - to))[0]
+
+/** The height that a thing comes to at which it would stand at one. */
+function height(drag: Drag, y: number): number {
+  switch (drag.snap) {
+    case 'grid':
+      return snapped(y, GRID)
+    case 'ground':
+      return nearest([0], y) ?? y
+    case 'eye height':
+      return nearest([EYES], y) ?? y
+    case 'things':
+      return (
+        nearest(
+          drag.others.map((o) => o.y),
+          y,
+        ) ?? y
+      )
+    default:
+      return y
+  }
+}
 
 /**
  * @property from   the point of the thing that was taken hold of
  * @property pixels how far the pointer went to the right since
  * @property typed  what was typed meanwhile; empty for by hand
- * @property origin where the thing stood, for snapping to the grid
+ * @property origin where the thing stood, for what it comes to lie on
+ * @property others where other things stand
  */
 export type Drag = {
   how: How
@@ -37,7 +66,8 @@ export type Drag = {
   origin: Point
   pixels: number
   typed: string
-  snap: boolean
+  snap: Snap
+  others: Point[]
 }
 
 /** The number that was typed; undefined while it is none. */
@@ -68,35 +98,49 @@ export function byOf(drag: Drag, ray: Ray): By {
   const typed = typedNumber(drag.typed)
   if (drag.how === 'turn') {
     const turn = typed ?? drag.pixels * DEGREES
-    return { ...NOWHERE, turn: drag.snap && typed === undefined ? snapped(turn, TURNS) : turn }
+    return { ...NOWHERE, turn: drag.snap === 'grid' && typed === undefined ? snapped(turn, TURNS) : turn }
   }
   if (drag.how === 'size') {
     const size = typed ?? Math.exp(drag.pixels * GROWTH)
-    const held = drag.snap && typed === undefined ? snapped(size, SIZES) : size
+    const held = drag.snap === 'grid' && typed === undefined ? snapped(size, SIZES) : size
     return { ...NOWHERE, size: Math.max(0.01, held) }
   }
   if (drag.how === 'up') {
     const y = typed ?? heightOver(ray, drag.from)
-    return { ...NOWHERE, y: drag.snap && typed === undefined ? snapped(drag.origin.y + y, GRID) - drag.origin.y : y }
+    return { ...NOWHERE, y: typed === undefined ? height(drag, drag.origin.y + y) - drag.origin.y : y }
   }
   return slide(drag, ray, typed)
 }
 
 function slide(drag: Drag, ray: Ray, typed: number | undefined): By {
   const to = onLevel(ray, drag.from.y) ?? drag.from
-  let x = drag.axis === 'z' ? 0 : to.x - drag.from.x
-  let z = drag.axis === 'x' ? 0 : to.z - drag.from.z
+  const x = drag.axis === 'z' ? 0 : to.x - drag.from.x
+  const z = drag.axis === 'x' ? 0 : to.z - drag.from.z
   if (typed !== undefined) {
     // a number is meant along the axis, or the way that the hand went
     const far = Math.hypot(x, z)
     const [ax, az] = drag.axis === 'x' ? [1, 0] : drag.axis === 'z' ? [0, 1] : far < 1e-6 ? [1, 0] : [x / far, z / far]
     return { ...NOWHERE, x: ax * typed + 0, z: az * typed + 0 }
   }
-  if (drag.snap) {
-    x = drag.axis === 'z' ? 0 : snapped(drag.origin.x + x, GRID) - drag.origin.x
-    z = drag.axis === 'x' ? 0 : snapped(drag.origin.z + z, GRID) - drag.origin.z
+  return {
+    ...NOWHERE,
+    ...level(drag, x, z),
+    y: drag.snap === 'ground' ? -drag.origin.y : drag.snap === 'eye height' ? EYES - drag.origin.y : 0,
   }
-  return { ...NOWHERE, x, z }
+}
+
+/** What a slide comes to lie on: the grid, or where another thing stands. Along an axis the other stays. */
+function level(drag: Drag, x: number, z: number): { x: number; z: number } {
+  const { origin, axis } = drag
+  if (drag.snap === 'grid') {
+    return {
+      x: axis === 'z' ? 0 : snapped(origin.x + x, GRID) - origin.x,
+      z: axis === 'x' ? 0 : snapped(origin.z + z, GRID) - origin.z,
+    }
+  }
+  const off = (o: Point) => Math.hypot(axis === 'z' ? 0 : o.x - origin.x - x, axis === 'x' ? 0 : o.z - origin.z - z)
+  const to = drag.snap === 'things' ? drag.others.filter((o) => off(o) < NEAR).sort((a, b) => off(a) - off(b))[0] : undefined
+  return to ? { x: axis === 'z' ? 0 : to.x - origin.x, z: axis === 'x' ? 0 : to.z - origin.z } : { x, z }
 }
 
 /** In words, to stand beside the pointer. */

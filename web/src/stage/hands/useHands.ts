@@ -97,6 +97,7 @@ export function useHands({ pane, painter, seen, stage, action, shotFrame, empty,
       pixels: 0,
       typed: '',
       snap,
+      others: stage.items.filter((i) => !h.ids.includes(i.id)).map((i) => originOf(stage, i.id, seen()?.places)),
     }
   }
 

@@ -5,6 +5,7 @@ import type { Bake } from '../../pictures/bake'
 import type { StageShot } from '../../server/types'
 import { type FlatPlace, type ScoutPlace, setStage, useStageDesk } from '../stageDesk'
 import { EYES, placeOf, standing } from './matrices'
+import { useFlight } from './useFlight'
 
 /** So many places of the view are gone back to. */
 const PAST = 100
@@ -40,6 +41,10 @@ export function useScout(stage: StageShot, bake: Bake, k: number) {
       const way = new Vector3(right, 0, -ahead).applyEuler(new Euler(walking ? 0 : p.tilt, p.turn, 0, 'YXZ'))
       return { ...p, x: p.x + way.x, y: p.y + way.y + up, z: p.z + way.z }
     })
+  const flight = useFlight(pace, fly, ([ahead, right, up]) => {
+    remember()
+    fly(ahead * 0.6 * pace, right * 0.6 * pace, up * 0.4 * pace)
+  })
   const slide = (dx: number, dy: number, pixels: number) => {
     const metres = flat.across / Math.max(1, pixels)
     const next: FlatPlace =
@@ -64,10 +69,8 @@ export function useScout(stage: StageShot, bake: Bake, k: number) {
       remember()
       put(stage.sceneId, to)
     },
-    go: (ahead: number, right: number, up: number) => {
-      remember()
-      fly(ahead * 0.6 * pace, right * 0.6 * pace, up * 0.4 * pace)
-    },
+    /** @param key that it is on: as long as it is down, it goes on */
+    go: (key: string, ahead: number, right: number, up: number) => flight(key, [ahead, right, up]),
     turn: (by: number) => {
       remember()
       change((p) => ({ ...p, turn: p.turn + by }))

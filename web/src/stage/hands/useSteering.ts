@@ -6,7 +6,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { Euler, Matrix4, Quaternion, Vector3 } from 'three'
 import type { Bake } from '../../pictures/bake'
 import type { StageShot } from '../../server/types'
-import { editCamera } from '../edits'
+import { changeCamera, heldAt } from '../edits'
 import { setStage, useStageDesk } from '../stageDesk'
 import { standing } from './matrices'
 
@@ -39,23 +39,25 @@ export function useSteering(stage: StageShot, bake: Bake, k: number, shotFrame: 
     if (!at) {
       return
     }
-    const done = await editCamera(stage.shotId, {
+    const done = await changeCamera(stage, {
       kind: 'FILM_FROM',
       frame: shotFrame,
       placed: [...at.placed.elements],
       lens: Math.round(at.lens * 100) / 100,
-      reach: useStageDesk.getState().reach,
       keepAim: true,
     })
-    if (!done) {
+    if (!done || heldAt(stage.shotId, shotFrame)) {
       now.current = undefined
       setSteered(undefined)
     }
-  }, [stage.shotId, shotFrame])
+  }, [stage, shotFrame])
 
   const change = useCallback(
     (by: (from: Steered) => Steered, rests = false) => {
-      const from = now.current ?? { placed: standing(bake.view(k)), lens: bake.lens(k) }
+      const held = heldAt(stage.shotId, shotFrame)
+      const from =
+        now.current ??
+        (held ? { placed: new Matrix4().fromArray(held.placed), lens: held.lens } : { placed: standing(bake.view(k)), lens: bake.lens(k) })
       now.current = by(from)
       setSteered(now.current)
       window.clearTimeout(timer.current)
@@ -63,7 +65,7 @@ export function useSteering(stage: StageShot, bake: Bake, k: number, shotFrame: 
         timer.current = window.setTimeout(() => void write(), REST)
       }
     },
-    [bake, k, write],
+    [bake, k, write, stage.shotId, shotFrame],
   )
 
   /** Metres to what is focused on: gestures go by it. */

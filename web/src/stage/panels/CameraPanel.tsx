@@ -1,11 +1,12 @@
 import { useState } from 'react'
 import { useActions } from '../../desk/actions'
 import { sayError } from '../../desk/messages'
+import { following } from '../../parts/lists'
 import { readNumber } from '../../parts/typed'
 import { get, of } from '../../server/client'
 import { useCameraValues } from '../../server/queries'
 import type { CameraMove, Project, Reach, StageShot, StageTie } from '../../server/types'
-import { editCamera } from '../edits'
+import { changeCamera, editCamera, editShot } from '../edits'
 import { FilmWith } from '../FilmWith'
 import { mountAt } from '../mounts'
 import { SceneChoice } from '../SceneChoice'
@@ -24,7 +25,12 @@ const VALUES: [string, string, string, number][] = [
   ['stop', 'T-stop', '', 1],
 ]
 
-const REACHES: Record<Reach, string> = { HERE: 'this frame', ALL_KEYS: 'all keys along', WHOLE: 'the whole camera' }
+const REACHES: Record<Reach | 'HOLD', string> = {
+  HERE: 'this frame',
+  ALL_KEYS: 'all keys along',
+  WHOLE: 'the whole camera',
+  HOLD: 'nothing yet, held',
+}
 
 /** Numbers of the camera at this frame, how far a change of them reaches, and what it is tied to. */
 export function CameraPanel({
@@ -40,21 +46,23 @@ export function CameraPanel({
   shotFrame: number
   runs: boolean
 }) {
-  const values = useCameraValues(project.id, stage.shotId, shotFrame).data
+  const known = useCameraValues(project.id, stage.shotId, shotFrame).data
+  const unkept = useStageDesk((d) => d.unkept)
+  const held = unkept?.shotId === stage.shotId && unkept.frame === shotFrame ? unkept.values : undefined
+  const values = known && held ? { ...known, keyed: { ...known.keyed, ...held } } : known
   const reach = useStageDesk((d) => d.reach)
   const [does, setDoes] = useState<string>()
   const keyed = Object.values(stage.channels).some((keys) => keys.length > 0)
-  const set = (name: string, value: number) =>
-    void editCamera(stage.shotId, { kind: 'SET', frame: shotFrame, values: { [name]: value }, reach })
+  const set = (name: string, value: number) => void changeCamera(stage, { kind: 'SET', frame: shotFrame, values: { [name]: value } })
   const lock = () => void editCamera(stage.shotId, { kind: 'LOCK', locked: !stage.locked })
 
   useActions('camera-panel', [
     { group: 'Stage', name: stage.locked ? 'Unlock the camera' : 'Lock the camera: it is finished', keys: 'Ctrl+Alt+L', run: lock },
     {
       group: 'Stage',
-      name: 'Changes reach this frame, all keys or the whole camera',
+      name: 'Changes reach this frame, all keys, the whole camera, or are held',
       keys: 'Shift+R',
-      run: () => setStage({ reach: reach === 'HERE' ? 'ALL_KEYS' : reach === 'ALL_KEYS' ? 'WHOLE' : 'HERE' }),
+      run: () => setStage({ reach: following(Object.keys(REACHES) as (keyof typeof REACHES)[], reach) }),
     },
   ])
 
@@ -83,7 +91,7 @@ export function CameraPanel({
               aria-label="How far a change reaches"
               value={reach}
               onChange={(e) => {
-                setStage({ reach: e.target.value as Reach })
+                setStage({ reach: e.target.value as Reach | 'HOLD' })
                 e.target.blur()
               }}
             >
@@ -110,7 +118,12 @@ export function CameraPanel({
                 value={(tied ? values.pose : values.keyed)[name] ?? 0}
                 digits={digits}
                 untouched={!tied && !stage.touched.includes(name)}
-                does={tied ?? [stage.reach[reach]?.[name], kit(name, stage, values.keyed[name])].filter(Boolean).join('; ')}
+                does={
+                  tied ??
+                  [reach === 'HOLD' ? 'is held until it is made a key' : stage.reach[reach]?.[name], kit(name, stage, values.keyed[name])]
+                    .filter(Boolean)
+                    .join('; ')
+                }
                 outside={!!kit(name, stage, values.keyed[name])}
                 told={setDoes}
                 disabled={stage.locked || !!tied}
@@ -126,6 +139,15 @@ export function CameraPanel({
             disabled={stage.locked}
             give={(v) => void editCamera(stage.shotId, { kind: 'BACK', width: v, height: stage.backHeight })}
           />
+          <NumberField
+            label="action"
+            unit=""
+            value={stage.first + stage.actionOffset}
+            digits={0}
+            does="the frame of the action that its first frame shows; drag the word to slide the shot along the action"
+            told={setDoes}
+            give={(v) => void editShot(stage.shotId, { kind: 'PLACE_ON_ACTION', action: Math.round(v) })}
+          />
         </div>
       )}
       <div className="flex min-h-5 items-center gap-3 text-[12.5px] text-quiet" role="status">
@@ -136,6 +158,7 @@ export function CameraPanel({
               <SameSize stage={stage} shotFrame={shotFrame} metres={values.pose.focus ?? 5} lens={values.pose.lens ?? 35} />
             )}
             {move && <Speed move={move} shotFrame={shotFrame} />}
+            {move && <TooNear stage={stage} move={move} />}
           </>
         )}
       </div>
@@ -161,13 +184,7 @@ function SameSize({ stage, shotFrame, metres, lens }: { stage: StageShot; shotFr
   }
   const take = async () => {
     if (wanted) {
-      await editCamera(stage.shotId, {
-        kind: 'KEEP_SIZE',
-        frame: shotFrame,
-        metres,
-        lens: wanted.lens,
-        reach: useStageDesk.getState().reach,
-      })
+      await changeCamera(stage, { kind: 'KEEP_SIZE', frame: shotFrame, metres, lens: wanted.lens })
       leave()
     }
   }
@@ -232,6 +249,28 @@ function Speed({ move, shotFrame }: { move: CameraMove; shotFrame: number }) {
         </span>
       )}
     </>
+  )
+}
+
+/** Where it comes too near to something, with a key that clears it. */
+function TooNear({ stage, move }: { stage: StageShot; move: CameraMove }) {
+  const at = move.closest - move.speed.first
+  const metres = move.clearance[at] ?? move.enough
+  const clear = () => void editCamera(stage.shotId, { kind: 'CLEAR', frame: move.closest })
+  const near = metres < move.enough
+  useActions('too-near', [
+    { group: 'Stage', name: 'A key that clears what the camera comes too near to', keys: 'Alt+C', run: clear, disabled: !near },
+  ])
+  if (!near) {
+    return null
+  }
+  return (
+    <span className="flex gap-1.5 whitespace-nowrap text-bent">
+      {metres < 0 ? `cut by ${move.things[at]}` : `${metres.toFixed(2)} m to ${move.things[at]}`} at {move.closest}
+      <button type="button" className="link" onClick={clear} disabled={stage.locked}>
+        clear it
+      </button>
+    </span>
   )
 }
 

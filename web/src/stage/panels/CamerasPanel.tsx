@@ -2,9 +2,10 @@ import { useMemo, useState } from 'react'
 import { useActions } from '../../desk/actions'
 import { sayError } from '../../desk/messages'
 import { Rows } from '../../parts/Rows'
+import { readNumber } from '../../parts/typed'
 import { of, post } from '../../server/client'
 import { useCameraTable } from '../../server/queries'
-import type { CameraEdit, CameraLine, Project, StageShot } from '../../server/types'
+import type { CameraEdit, CameraLine, Project, SetEdit, StageShot } from '../../server/types'
 import { editSet } from '../edits'
 import { matrixOf } from '../hands/matrices'
 import { useStageDesk } from '../stageDesk'
@@ -24,6 +25,9 @@ export function CamerasPanel({ project, stage }: { project: Project; stage: Stag
   const [sort, setSort] = useState<Sort>('name')
   const [search, setSearch] = useState('')
   const rows = useMemo(() => ordered(lines ?? [], sort, search), [lines, sort, search])
+  const [ticked, setChosen] = useState<ReadonlySet<number>>(new Set())
+  const chosen = rows.filter((r) => ticked.has(r.id)).map((r) => r.id)
+  const toggle = (id: number) => setChosen((c) => new Set(c.has(id) ? [...c].filter((o) => o !== id) : [...c, id]))
   const make = () => {
     const scout = useStageDesk.getState().scouts[stage.sceneId]
     if (scout) {
@@ -63,7 +67,15 @@ export function CamerasPanel({ project, stage }: { project: Project; stage: Stag
           New from the scout view
         </button>
       </div>
+      {chosen.length > 0 && <Together stage={stage} ids={chosen} />}
       <div className={`${GRID} shrink-0 text-[12px] text-quiet`}>
+        <input
+          type="checkbox"
+          aria-label="Choose all cameras shown"
+          checked={rows.length > 0 && chosen.length === rows.length}
+          onChange={(e) => setChosen(new Set(e.target.checked ? rows.map((r) => r.id) : []))}
+        />
+        <span />
         {head('name', 'camera', 'name')}
         {COLUMNS.map(([key, words, title]) => (
           <span key={key} className="text-right">
@@ -74,13 +86,13 @@ export function CamerasPanel({ project, stage }: { project: Project; stage: Stag
         <span />
       </div>
       <Rows rows={rows} height={24} label="Cameras of the scene" at={rows.findIndex((r) => r.id === stage.cameraId)}>
-        {(line) => <CameraRow line={line} stage={stage} />}
+        {(line) => <CameraRow line={line} stage={stage} chosen={ticked.has(line.id)} choose={() => toggle(line.id)} />}
       </Rows>
     </div>
   )
 }
 
-const GRID = 'grid grid-cols-[minmax(0,1.5fr)_40px_36px_48px_40px_minmax(0,1fr)_128px] items-center gap-x-2 px-1'
+const GRID = 'grid grid-cols-[16px_40px_minmax(0,1.3fr)_36px_32px_44px_40px_minmax(0,1fr)_112px] items-center gap-x-2 px-1'
 
 function ordered(lines: CameraLine[], sort: Sort, search: string): CameraLine[] {
   const words = search.toLowerCase().trim()
@@ -95,13 +107,74 @@ function ordered(lines: CameraLine[], sort: Sort, search: string): CameraLine[] 
   )
 }
 
-function CameraRow({ line, stage }: { line: CameraLine; stage: StageShot }) {
+/** What several cameras are set to at once, each number throughout. */
+function Together({ stage, ids }: { stage: StageShot; ids: number[] }) {
+  const set = (part: Omit<Extract<SetEdit, { kind: 'SET_CAMERAS' }>, 'kind' | 'cameras'>) =>
+    void editSet(stage.sceneId, { kind: 'SET_CAMERAS', cameras: ids, ...part })
+  const give = (channel: string) => (v: number) => set({ values: { [channel]: v } })
+  return (
+    <div className="flex items-center gap-2 text-[12.5px] text-quiet" role="group" aria-label="All chosen cameras">
+      <span className="whitespace-nowrap text-text">{ids.length} at once</span>
+      {COLUMNS.map(([channel, words, title]) => (
+        <Alike key={channel} words={words} title={title} give={give(channel)} />
+      ))}
+      <Alike
+        words="back"
+        title="width of the film back, mm"
+        give={(v) => set({ backWidth: v, backHeight: (v * stage.backHeight) / stage.backWidth })}
+      />
+      <button type="button" className="link" onClick={() => set({ locked: true })}>
+        lock
+      </button>
+      <button type="button" className="link" onClick={() => set({ locked: false })}>
+        unlock
+      </button>
+    </div>
+  )
+}
+
+function Alike({ words, title, give }: { words: string; title: string; give: (v: number) => void }) {
+  const [typed, setTyped] = useState('')
+  const end = () => {
+    const number = readNumber(typed)
+    if (typed.trim() !== '' && Number.isFinite(number)) {
+      give(number)
+    } else if (typed.trim() !== '') {
+      sayError(new Error(`"${typed}" is no number`))
+    }
+    setTyped('')
+  }
+  return (
+    <label className="flex items-center gap-1" title={title}>
+      {words}
+      <input
+        className="field num w-10 px-1! py-0!"
+        aria-label={`${title}, of all chosen cameras`}
+        value={typed}
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={end}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      />
+    </label>
+  )
+}
+
+type RowProps = { line: CameraLine; stage: StageShot; chosen: boolean; choose: () => void }
+
+function CameraRow({ line, stage, chosen, choose }: RowProps) {
   const [name, setName] = useState<string>()
   const own = line.id === stage.cameraId
   const edit = (wanted: CameraEdit) => void post('/api/cameras/{id}/edits', { ...of(line.id), body: wanted }).catch(sayError)
   const film = () => void post('/api/shots/{id}/film-with', of(stage.shotId, { camera: line.id })).catch(sayError)
   return (
     <div className={`${GRID} h-6 ${own ? 'bg-raised text-live' : ''}`}>
+      <input type="checkbox" aria-label={`Choose ${line.name}`} checked={chosen} onChange={choose} />
+      <img
+        className="h-[22px] w-10 bg-black object-contain"
+        src={`/api/cameras/${line.id}/picture?of=${encodeURIComponent(line.placed.map((v) => v.toFixed(3)).join() + (line.values.lens ?? ''))}`}
+        alt=""
+        loading="lazy"
+      />
       <input
         className="min-w-0 bg-transparent"
         aria-label={`Name of ${line.name}`}

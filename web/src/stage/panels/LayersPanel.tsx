@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import { useActions } from '../../desk/actions'
 import type { StageLayer, StageShot } from '../../server/types'
 import { editCamera } from '../edits'
@@ -10,6 +11,7 @@ const NEW: New[] = [
   { name: 'jolt', sway: 'JOLT 6 0.15', amounts: { y: 0.05, tilt: 1.2 }, frames: 32 },
   { name: 'shake', sway: 'SHAKE 8 24 1', amounts: { x: 0.01, y: 0.01, pan: 0.2, tilt: 0.2, roll: 0.1 }, frames: 48 },
   { name: 'drift', sway: 'DRIFT 60 1', amounts: { x: 0.04, y: 0.02, pan: 0.4, tilt: 0.3 }, frames: 96 },
+  { name: 'own keys', sway: 'KEYS 0:0 8:1 24:0', amounts: { pan: 1 }, frames: 25 },
 ]
 
 const FIGURES: Record<string, string[]> = { JOLT: ['swing', 'damping'], SHAKE: ['quickest', 'slowest', 'seed'], DRIFT: ['swing', 'seed'] }
@@ -103,7 +105,8 @@ function Layer({ stage, layer }: { stage: StageShot; layer: StageLayer }) {
         <NumberField label="from" unit="" digits={0} value={layer.from} give={(v) => change({ from: Math.round(v) })} />
         <NumberField label="long" unit="" digits={0} value={layer.frames} give={(v) => change({ frames: Math.round(v) })} />
         <NumberField label="%" unit="" digits={0} value={layer.strength * 100} give={(v) => change({ strength: v / 100 })} />
-        {figures.map((figure, i) => (
+        {kind === 'KEYS' && <OwnKeys figures={figures} give={(keys) => reshape({ sway: `KEYS ${keys}` })} />}
+        {(kind === 'KEYS' ? [] : figures).map((figure, i) => (
           <NumberField
             key={FIGURES[kind]?.[i] ?? i}
             label={FIGURES[kind]?.[i] ?? ''}
@@ -129,5 +132,30 @@ function Layer({ stage, layer }: { stage: StageShot; layer: StageLayer }) {
         ))}
       </div>
     </div>
+  )
+}
+
+/** Keys of a layer's own as they are typed: frames since it began, and shares of its amounts. */
+function OwnKeys({ figures, give }: { figures: string[]; give: (keys: string) => void }) {
+  const [typed, setTyped] = useState<string>()
+  const shown = figures.map((f) => f.replace(/\.0$/, '')).join(' ')
+  const end = () => {
+    if (typed?.trim() && typed.trim() !== shown) {
+      give(typed.trim())
+    }
+    setTyped(undefined)
+  }
+  return (
+    <label className="col-span-3 flex items-center gap-1 text-quiet" title="frames since it began : share of its amounts, parted by blanks">
+      keys
+      <input
+        className="field num min-w-0 flex-1 px-1.5! py-0.5! text-text!"
+        aria-label="Keys of the layer"
+        value={typed ?? shown}
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={end}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      />
+    </label>
   )
 }

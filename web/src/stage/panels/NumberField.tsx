@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { sayError } from '../../desk/messages'
 import { readNumber } from '../../parts/typed'
 
@@ -33,9 +33,20 @@ export function NumberField({ label, unit, value, digits, give, untouched, outsi
     }
     setTyped(undefined)
   }
+  const scrub = useScrub(
+    value,
+    digits,
+    (v) => setTyped(v?.toFixed(digits)),
+    (v) => {
+      give(v)
+      setTyped(undefined)
+    },
+  )
   return (
     <label className="flex items-center gap-1 text-[12.5px] text-quiet" title={untouched ? 'as it was made: nobody has set it yet' : does}>
-      <span className="w-9 shrink-0">{label}</span>
+      <span className={`w-9 shrink-0 ${disabled ? '' : 'cursor-ew-resize touch-none'}`} {...(disabled ? {} : scrub)}>
+        {label}
+      </span>
       <input
         className={`field num w-full min-w-0 px-1.5! py-0.5! ${untouched ? 'border-dashed! italic text-quiet!' : outside ? 'text-text! underline decoration-dotted' : 'text-text!'}`}
         value={typed ?? value.toFixed(digits)}
@@ -64,4 +75,43 @@ export function NumberField({ label, unit, value, digits, give, untouched, outsi
 function read(typed: string, value: number): number {
   const text = typed.trim()
   return text.startsWith('+') ? value + readNumber(text.slice(1)) : readNumber(text)
+}
+
+/** Pixels of the hand that change the last digit by one. */
+const PIXELS = 4
+
+/** Dragging a number's word: shown while it is dragged, given when it is let go. */
+function useScrub(value: number, digits: number, show: (v: number | undefined) => void, give: (v: number) => void) {
+  const hold = useRef<{ x: number; to: number } | undefined>(undefined)
+  const scrubbed = useRef(false)
+  return {
+    onPointerDown: (e: React.PointerEvent) => {
+      scrubbed.current = false
+      hold.current = { x: e.clientX, to: value }
+      e.currentTarget.setPointerCapture?.(e.pointerId)
+    },
+    onPointerMove: (e: React.PointerEvent) => {
+      const h = hold.current
+      if (h && e.clientX !== h.x) {
+        const step = 10 ** -digits * (e.shiftKey ? 10 : 1)
+        scrubbed.current = true
+        h.to = value + Math.round((e.clientX - h.x) / PIXELS) * step
+        show(h.to)
+      }
+    },
+    onPointerUp: (e: React.PointerEvent) => {
+      const h = hold.current
+      hold.current = undefined
+      if (h && h.to !== value) {
+        e.preventDefault()
+        give(h.to)
+      }
+    },
+    onPointerCancel: () => {
+      hold.current = undefined
+      show(undefined)
+    },
+    // a press alone still means the number beside the word
+    onClick: (e: React.MouseEvent) => scrubbed.current && e.preventDefault(),
+  }
 }

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react'
 import { useActions } from '../../desk/actions'
 import { say, sayError } from '../../desk/messages'
+import { following } from '../../parts/lists'
 import { Rows } from '../../parts/Rows'
 import { plural } from '../../parts/words'
 import { step } from '../../playhead/transport'
@@ -9,7 +10,7 @@ import { useInFrame, useItemValues } from '../../server/queries'
 import type { AddInView, Project, StageItem, StageShot } from '../../server/types'
 import { editCamera, editSet } from '../edits'
 import { matrixOf } from '../hands/matrices'
-import { choose, setStage, useStageDesk } from '../stageDesk'
+import { choose, SNAPS, type Snap, setStage, useStageDesk } from '../stageDesk'
 import { NumberField } from './NumberField'
 
 const SHAPES: AddInView['shape'][] = [
@@ -48,6 +49,7 @@ export function ThingsPanel({ project, stage, action, shotFrame, runs }: Props) 
             value={search}
             onChange={(e) => setSearch(e.target.value)}
           />
+          <SnapChoice />
           <AddThing stage={stage} shotFrame={shotFrame} group={first?.group} />
         </div>
         <Rows rows={rows} height={24} label="Things of the set" at={rows.findIndex((r) => r.id === chosen[0])}>
@@ -170,7 +172,7 @@ function Chosen({ project, stage, item, ids, action, shotFrame }: ChosenProps) {
     },
     { group: 'Stage', name: 'Copy the chosen things', keys: 'Ctrl+D', run: () => void copy() },
     { group: 'Stage', name: 'Put the chosen things together, or take them apart', keys: 'Ctrl+G', run: together },
-    { group: 'Stage', name: 'Things keep to a grid', keys: '#', run: () => setStage({ snap: !useStageDesk.getState().snap }) },
+    { group: 'Stage', name: 'Dragged things: freely, to the grid, the ground, eye height, other things', keys: '#', run: nextSnap },
   ])
   return (
     <>
@@ -305,6 +307,35 @@ function AddThing({ stage, shotFrame, group }: { stage: StageShot; shotFrame: nu
       {SHAPES.map((s) => (
         <option key={s} value={s}>
           {s === 'HELPER' ? 'unseen helper' : s.toLowerCase().replace('_', ' ')}
+        </option>
+      ))}
+    </select>
+  )
+}
+
+function nextSnap() {
+  const snap = following(SNAPS, useStageDesk.getState().snap)
+  setStage({ snap })
+  say(snap === 'freely' ? 'Things are dragged freely' : `Dragged things go to the ${snap.replace('things', 'other things')}`)
+}
+
+/** What dragged things come to lie on. */
+function SnapChoice() {
+  const snap = useStageDesk((d) => d.snap)
+  return (
+    <select
+      className="field w-16 py-0.5!"
+      aria-label="What dragged things go to"
+      title="What dragged things go to"
+      value={SNAPS.includes(snap) ? snap : 'freely'}
+      onChange={(e) => {
+        setStage({ snap: e.target.value as Snap })
+        e.target.blur()
+      }}
+    >
+      {SNAPS.map((name) => (
+        <option key={name} value={name}>
+          {name}
         </option>
       ))}
     </select>

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { press, said } from '../../desk/fakeKeys'
 import { putAwayAll } from '../../desk/messages'
@@ -15,7 +15,7 @@ import { CamerasPanel } from './CamerasPanel'
 import { LayersPanel } from './LayersPanel'
 import { ViewpointsPanel } from './ViewpointsPanel'
 
-const project = { id: 3, pictureWidth: 1280, pictureHeight: 720 } as Project
+const project = { id: 3, pictureWidth: 1280, pictureHeight: 720, handles: 8, rate: '24' } as Project
 const LEVEL = [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 4, 1.5, 9, 1]
 const viewpoint = (id: number, name: string) => ({ id, name, placed: LEVEL, lens: 35, focus: 4 })
 const jolt: StageLayer = {
@@ -188,12 +188,48 @@ describe('cameras of the scene', () => {
     )
   })
 
+  it('sets those that are ticked at once, each number throughout', async () => {
+    const asked = fakeServer({ '/api/scenes/1/cameras': table, '/api/scenes/1/edits': [] })
+    show(<CamerasPanel project={project} stage={stage} />)
+    fireEvent.click(await screen.findByLabelText('Choose crane'))
+    fireEvent.click(screen.getByLabelText('Choose cam_sh0010'))
+    const lens = screen.getByLabelText('focal length, of all chosen cameras')
+    fireEvent.change(lens, { target: { value: '65' } })
+    fireEvent.blur(lens)
+    fireEvent.change(lens, { target: { value: 'long' } })
+    fireEvent.blur(lens)
+    expect(said()).toContain('"long" is no number')
+    fireEvent.click(within(screen.getByRole('group', { name: 'All chosen cameras' })).getByText('lock'))
+    await waitFor(() => expect(posts(asked)).toHaveLength(2))
+    expect(bodies(asked)).toEqual([
+      { kind: 'SET_CAMERAS', cameras: [10, 9], values: { lens: 65 } },
+      { kind: 'SET_CAMERAS', cameras: [10, 9], locked: true },
+    ])
+    fireEvent.change(screen.getByLabelText('Search cameras'), { target: { value: 'sh0030' } })
+    expect(screen.queryByText('2 at once'), 'what is not shown is not changed').toBeNull()
+    fireEvent.click(screen.getByLabelText('Choose all cameras shown'))
+    expect(screen.getByText('1 at once')).toBeTruthy()
+  })
+
   it('makes one where the scout view is', async () => {
     const asked = fakeServer({ '/api/scenes/1/cameras': table, '/api/scenes/1/edits': [77] })
     show(<CamerasPanel project={project} stage={stage} />)
     await press('Ctrl+Alt+C')
     await waitFor(() => expect(bodies(asked)[0]).toMatchObject({ kind: 'ADD_CAMERA', lens: 40 }))
     expect((bodies(asked)[0] as { placed: number[] }).placed.slice(12, 15)).toEqual([2, 3, 4])
+  })
+})
+
+describe('keys of a layer’s own', () => {
+  it('are typed as frames and shares, and go to all that share it', async () => {
+    const asked = fakeServer({ '/api/shots/5/camera/edits': null })
+    const own = { ...jolt, sway: 'KEYS 0:0.0 8:1.0 24:0.0' }
+    show(<LayersPanel stage={{ ...stage, layers: [own] }} shotFrame={1010} />)
+    const keys = screen.getByLabelText('Keys of the layer')
+    expect(keys).toHaveProperty('value', '0:0 8:1 24:0')
+    fireEvent.change(keys, { target: { value: '0:0 12:-1 24:0' } })
+    fireEvent.blur(keys)
+    await waitFor(() => expect(bodies(asked)).toEqual([{ kind: 'LAYER_RESHAPE', use: 4, sway: 'KEYS 0:0 12:-1 24:0' }]))
   })
 })
 
@@ -219,14 +255,27 @@ describe('the scene, the picture and the lines over it', () => {
   })
 
   it('changes the project’s picture by a shape and says what was made even', async () => {
-    const asked = fakeServer({ '/api/projects/3/picture': { said: '1.9:1 at 3840 wide is 2021.05 high, made 2022' } })
+    const asked = fakeServer({
+      '/api/film-backs': [{ name: 'Full frame', back: { widthMm: 36, heightMm: 24 } }],
+      '/api/projects/3/picture': { said: '1.9:1 at 3840 wide is 2021.05 high, made 2022' },
+    })
     show(<ProjectPicture project={project} stage={stage} />)
+    await screen.findByText('Full frame, 36 × 24')
+    fireEvent.change(screen.getByLabelText('Handles of new shots'), { target: { value: '12' } })
     fireEvent.change(screen.getByLabelText('Width, pixels'), { target: { value: '3840' } })
     fireEvent.change(screen.getByLabelText('Shape'), { target: { value: '1.9' } })
-    fireEvent.change(screen.getByLabelText('Back of new cameras'), { target: { value: 'full frame' } })
+    fireEvent.change(screen.getByLabelText('Back of new cameras'), { target: { value: 'Full frame' } })
     fireEvent.click(screen.getByText('Change it'))
     await waitFor(() => expect(said()).toContain('made 2022'))
-    expect(bodies(asked)[0]).toEqual({ width: 3840, shape: '1.9', backWidth: 36, backHeight: 24, lensKit: '25 35', stopKit: '2.8' })
+    expect(bodies(asked)[0]).toEqual({
+      width: 3840,
+      shape: '1.9',
+      backWidth: 36,
+      backHeight: 24,
+      lensKit: '25 35',
+      stopKit: '2.8',
+      handles: 12,
+    })
   })
 
   it('draws the lines that are chosen, each on its own', () => {

@@ -69,6 +69,7 @@ public final class Bench {
         row("a trim that pushes 50 000 pieces along", ms.get("trimAndPushAlong100000Pieces"), "ms", "");
         row("a camera of 8 keyed channels, 1 000 frames", ms.get("evaluate1000FramesOfACamera"), "ms", "");
         row("drawing 1280x720, the demo's set", render.drawingAlone(), "frames/s", "");
+        row("the same with what is out of focus blurred", render.drawingBlurred(), "frames/s", "");
         row("the encoder alone, the same frames", render.encoderAlone(), "frames/s", "");
         row("drawing and encoding", render.together(), "frames/s", ratio(render.together() / render.encoderAlone(),
                 "of the encoder alone"));

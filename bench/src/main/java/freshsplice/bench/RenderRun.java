@@ -28,7 +28,7 @@ final class RenderRun {
     private static final int FRAMES = 72;
 
     /** Frames a second. */
-    record Outcome(double drawingAlone, double encoderAlone, double together) {
+    record Outcome(double drawingAlone, double drawingBlurred, double encoderAlone, double together) {
     }
 
     private RenderRun() {
@@ -49,30 +49,37 @@ final class RenderRun {
             painter.size(W, H);
             painter.stage(stage);
             List<byte[]> pictures = new ArrayList<>();
-            draw(painter, bake, 0, new byte[W * H * 3]);
+            draw(painter, bake, 0, false, new byte[W * H * 3]);
+            draw(painter, bake, 0, true, new byte[W * H * 3]);
             long begun = System.nanoTime();
             for (int k = 0; k < FRAMES; k++) {
                 byte[] picture = new byte[W * H * 3];
-                draw(painter, bake, k, picture);
+                draw(painter, bake, k, false, picture);
                 pictures.add(picture);
             }
             double drawing = rate(begun);
+            byte[] blurred = new byte[W * H * 3];
+            begun = System.nanoTime();
+            for (int k = 0; k < FRAMES; k++) {
+                draw(painter, bake, k, true, blurred);
+            }
+            double blurring = rate(begun);
             begun = System.nanoTime();
             encode(k -> pictures.get(k));
             double encoder = rate(begun);
             byte[] picture = new byte[W * H * 3];
             begun = System.nanoTime();
             encode(k -> {
-                draw(painter, bake, k, picture);
+                draw(painter, bake, k, false, picture);
                 return picture;
             });
-            return new Outcome(drawing, encoder, rate(begun));
+            return new Outcome(drawing, blurring, encoder, rate(begun));
         }
     }
 
-    private static void draw(StagePainter painter, Bake bake, int k, byte[] into) {
+    private static void draw(StagePainter painter, Bake bake, int k, boolean blur, byte[] into) {
         Bake.Frame frame = bake.frame(k);
-        painter.draw(frame.view(), frame.projection(), frame.places(), 0, into);
+        painter.draw(frame.view(), frame.projection(), frame.places(), 0, blur ? frame.blur() : null, into);
     }
 
     private static void encode(java.util.function.IntFunction<byte[]> frames) throws IOException {

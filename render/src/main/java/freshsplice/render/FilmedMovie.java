@@ -14,10 +14,11 @@ import java.util.function.LongPredicate;
  * @param width  pixels
  * @param height pixels
  * @param burnIn whether what the plan says of each frame is written into it
+ * @param blur   whether what is out of focus is blurred
  * @param movies files of rendered movies that it shows, by the render's id
  * @param sound  what is heard
  */
-public record FilmedMovie(PicturePlan plan, int width, int height, boolean burnIn, Map<Long, Path> movies,
+public record FilmedMovie(PicturePlan plan, int width, int height, boolean burnIn, boolean blur, Map<Long, Path> movies,
                           List<MovieSound> sound) {
     /**
      * Draws all frames into a file.
@@ -29,7 +30,7 @@ public record FilmedMovie(PicturePlan plan, int width, int height, boolean burnI
         BurnIn letters = burnIn ? new BurnIn(width, height) : null;
         byte[] picture = new byte[width * height * 3];
         try (MovieWriter movie = new MovieWriter(file, width, height, plan.rate(), plan.startLabel(), sound, plan.frames());
-             PictureMaker maker = new PictureMaker(painter, width, height, plan.rate(), movies)) {
+             PictureMaker maker = new PictureMaker(painter, width, height, blur, plan.rate(), movies)) {
             for (long k = 0; k < plan.frames(); k++) {
                 if (!goOn.test(k)) {
                     return false;

@@ -19,6 +19,8 @@ import static org.lwjgl.opengl.GL33C.glGetUniformLocation;
 import static org.lwjgl.opengl.GL33C.glLinkProgram;
 import static org.lwjgl.opengl.GL33C.glShaderSource;
 import static org.lwjgl.opengl.GL33C.glUniform1f;
+import static org.lwjgl.opengl.GL33C.glUniform1i;
+import static org.lwjgl.opengl.GL33C.glUniform2f;
 import static org.lwjgl.opengl.GL33C.glUniform3f;
 import static org.lwjgl.opengl.GL33C.glUniformMatrix4fv;
 import static org.lwjgl.opengl.GL33C.glUseProgram;
@@ -66,6 +68,15 @@ final class GlProgram {
 
     void set(String name, float value) {
         glUniform1f(place(name), value);
+    }
+
+    /** A whole number, or where a picture is read from. */
+    void setWhole(String name, int value) {
+        glUniform1i(place(name), value);
+    }
+
+    void set(String name, float x, float y) {
+        glUniform2f(place(name), x, y);
     }
 
     void set(String name, float x, float y, float z) {

@@ -17,13 +17,15 @@ final class PictureMaker implements AutoCloseable {
     private final StagePainter painter;
     private final int width;
     private final int height;
+    private final boolean blur;
     private final FrameRate rate;
     private final Map<Long, Path> movies;
     private final Map<Long, MovieReader> readers = new HashMap<>();
     private final byte[] layer;
 
-    /** @param movies files of rendered movies, by the render's id */
-    PictureMaker(StagePainter painter, int width, int height, FrameRate rate, Map<Long, Path> movies) {
+    /** @param blur whether what is out of focus is blurred; @param movies files of rendered movies, by the render's id */
+    PictureMaker(StagePainter painter, int width, int height, boolean blur, FrameRate rate, Map<Long, Path> movies) {
+        this.blur = blur;
         this.painter = painter;
         this.width = width;
         this.height = height;
@@ -52,7 +54,7 @@ final class PictureMaker implements AutoCloseable {
             painter.stage(of.stage());
             Bake.Frame frame = Bake.of(of.shot(), of.camera(), of.stage(), new RenderRange(filmed.position(), Rational.ONE, 1),
                     width / (double) height).frame(0);
-            painter.draw(frame.view(), frame.projection(), frame.places(), 0, into);
+            painter.draw(frame.view(), frame.projection(), frame.places(), 0, blur ? frame.blur() : null, into);
         } else if (source instanceof PicturePlan.Source.OfWords lettered) {
             System.arraycopy(Slate.draw(lettered.text(), width, height), 0, into, 0, into.length);
         } else if (source instanceof PicturePlan.Source.OfRender rendered) {

@@ -4,23 +4,26 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Set;
 
 /** The one source of shading, for the renderer and for the browser. */
 public final class Shading {
     /** Names of what is drawn: each has a vertex and a fragment part. */
-    public static final List<String> PROGRAMS = List.of("item", "sky");
+    public static final List<String> PROGRAMS = List.of("item", "sky", "circles", "spread", "blur");
+    /** Those that are worked out from what was drawn: their vertex part is one, and they know the lens. */
+    private static final Set<String> OF_PICTURES = Set.of("circles", "spread", "blur");
 
     private Shading() {
     }
 
     /** The vertex part of a program, without a version line. */
     public static String vertex(String program) {
-        return text(program + ".vert");
+        return text(OF_PICTURES.contains(program) ? "picture.vert" : program + ".vert");
     }
 
     /** The fragment part of a program with the light it needs, without a version line. */
     public static String fragment(String program) {
-        return text("light.glsl") + text(program + ".frag");
+        return text("light.glsl") + (OF_PICTURES.contains(program) ? text("lens.glsl") : "") + text(program + ".frag");
     }
 
     private static String text(String name) {

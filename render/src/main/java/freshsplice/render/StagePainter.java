@@ -2,6 +2,7 @@ package freshsplice.render;
 
 import static org.lwjgl.opengl.GL33C.*;
 
+import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.PictureSize;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.stage.Geometry;
@@ -37,6 +38,7 @@ public final class StagePainter implements AutoCloseable {
     private final OffscreenContext context = new OffscreenContext();
     private final GlProgram item = new GlProgram("item");
     private final GlProgram sky = new GlProgram("sky");
+    private BlurPass blurPass;
     private final Part skyTriangle;
     private Part[] items = {};
     private Stage shown;
@@ -165,9 +167,10 @@ public final class StagePainter implements AutoCloseable {
      * @param projection camera to picture
      * @param places     item to world, 16 values an item
      * @param from       index of the first item's first value
+     * @param blur       what is out of focus, blurred; null to keep all sharp
      * @param picture    receives red, green, blue of each pixel, sRGB, rows from the top
      */
-    public void draw(float[] view, float[] projection, float[] places, int from, byte[] picture) {
+    public void draw(float[] view, float[] projection, float[] places, int from, Bake.Blur blur, byte[] picture) {
         glBindFramebuffer(GL_FRAMEBUFFER, drawBuffer);
         glViewport(0, 0, width, height);
         glClear(GL_COLOR_BUFFER_BIT | GL_DEPTH_BUFFER_BIT);
@@ -175,10 +178,15 @@ public final class StagePainter implements AutoCloseable {
         glFrontFace(GL_CW);
         drawItems(view, projection, places, from);
         drawSky(view, projection);
-        glBindFramebuffer(GL_READ_FRAMEBUFFER, drawBuffer);
-        glBindFramebuffer(GL_DRAW_FRAMEBUFFER, readBuffer);
-        glBlitFramebuffer(0, 0, width, height, 0, 0, width, height,
-                GL_COLOR_BUFFER_BIT, GL_NEAREST);
+        if (blur == null) {
+            glBindFramebuffer(GL_READ_FRAMEBUFFER, drawBuffer);
+            glBindFramebuffer(GL_DRAW_FRAMEBUFFER, readBuffer);
+            glBlitFramebuffer(0, 0, width, height, 0, 0, width, height,
+                    GL_COLOR_BUFFER_BIT, GL_NEAREST);
+        } else {
+            blurPass = blurPass == null ? new BlurPass() : blurPass;
+            blurPass.draw(drawBuffer, readBuffer, width, height, blur, this::drawTriangle);
+        }
         glBindFramebuffer(GL_READ_FRAMEBUFFER, readBuffer);
         pixels.clear();
         glReadPixels(0, 0, width, height, GL_RGB, GL_UNSIGNED_BYTE, pixels);
@@ -208,6 +216,10 @@ public final class StagePainter implements AutoCloseable {
         sky.setMatrix("view", view);
         sky.setMatrix("projection", projection);
         sky.set("upright", -1);
+        drawTriangle();
+    }
+
+    private void drawTriangle() {
         glBindVertexArray(skyTriangle.array());
         glDrawElements(GL_TRIANGLES, skyTriangle.corners(), GL_UNSIGNED_INT, 0);
     }

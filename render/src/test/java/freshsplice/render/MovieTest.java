@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.FilmBack;
+import freshsplice.core.delivery.Bake;
 import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Matrix;
@@ -41,7 +42,7 @@ class MovieTest {
             painter.size(W, H);
             painter.stage(BLOCK);
             painter.draw(pose.view().toFloats(), pose.projection(FilmBack.FULL_FRAME, W / (double) H).toFloats(),
-                    place.toFloats(), 0, picture);
+                    place.toFloats(), 0, null, picture);
         }
         return picture;
     }
@@ -72,6 +73,25 @@ class MovieTest {
         assertThat(picture[0] & 0xFF).isLessThan(picture[(H / 2 * W) * 3] & 0xFF);
         try (StagePainter painter = new StagePainter()) {
             assertThatThrownBy(() -> painter.size(0, 100)).hasMessageContaining("16 to 8192");
+        }
+    }
+
+    /** A point to aim at is for hands: whatever its colour, no render shows it. */
+    @Test
+    void whatIsForHandsAloneIsInNoPicture() {
+        Stage helper = new Stage(List.of(new Item(1, "point", new Geometry.Figure(Shape.HELPER, "#ff00ff"), 3, 3, 3, Map.of())));
+        CameraPose pose = CameraPose.standing(new CameraPose.Place(0, 0, 5, 0, 0, 0), 35, 5);
+        byte[] picture = new byte[W * H * 3];
+        for (Bake.Blur blur : new Bake.Blur[] {null, new Bake.Blur(2, 0.05f)}) {
+            try (StagePainter painter = new StagePainter()) {
+                painter.size(W, H);
+                painter.stage(helper);
+                painter.draw(pose.view().toFloats(), pose.projection(FilmBack.FULL_FRAME, W / (double) H).toFloats(),
+                        Matrix.identity().toFloats(), 0, blur, picture);
+            }
+            for (int at = 0; at < picture.length; at += 3) {
+                assertThat(picture[at] & 0xFF).as("pixel %d", at / 3).isLessThanOrEqualTo((picture[at + 1] & 0xFF) + 8);
+            }
         }
     }
 

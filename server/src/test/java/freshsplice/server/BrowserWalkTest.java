@@ -206,7 +206,7 @@ class BrowserWalkTest extends InBrowser {
         int h = window.getHeight() / 2 * 2;
         long project = sequence("Same").get("projectId").asLong();
         long render = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(shot), "master",
-                false, "width", w, "height", h, "burnIn", false)).get(0).asLong();
+                false, "width", w, "height", h, "burnIn", false, "blur", false)).get(0).asLong();
         BufferedImage file = firstFrame(render);
         double difference = 0;
         int farOff = 0;

@@ -44,7 +44,7 @@ class CountsTest {
         List<Long> shots = stream(view().get("sections")).map(s -> s.get("shotId").asLong()).toList();
         new OnStage(client).set(shots.get(4), 1001, Map.of("x", 1.5));
         client.post("/api/projects/" + received.project() + "/renders", Map.of("shotIds", shots.subList(0, 3), "master", true,
-                "width", 64, "height", 36, "burnIn", false));
+                "width", 64, "height", 36, "burnIn", false, "blur", false));
         String renders = "/api/projects/" + received.project() + "/renders?master=" + received.master();
         for (int i = 0; i < 300 && !stream(client.get(renders)).allMatch(r -> r.get("state").asString().equals("DONE")); i++) {
             Thread.sleep(100);

@@ -60,7 +60,7 @@ class FrameExactTest {
 
     private List<Long> rendered() throws IOException, InterruptedException {
         long render = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(), "master", true,
-                "width", W, "height", H, "burnIn", false)).get(0).asLong();
+                "width", W, "height", H, "burnIn", false, "blur", false)).get(0).asLong();
         return read(movie(project, render));
     }
 
@@ -124,7 +124,7 @@ class FrameExactTest {
         // the first shot's own movie, to stand on a lane above as a render
         long first = view().get("sections").get(0).get("shotId").asLong();
         long render = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(first), "master",
-                false, "width", W, "height", H, "burnIn", false)).get(0).asLong();
+                false, "width", W, "height", H, "burnIn", false, "blur", false)).get(0).asLong();
         movie(project, render);
         // the first shot with a key in its middle, eight frames later: action 0 to 20 over twelve frames, 20 to 24 over twelve
         edit("KEY", 0, Map.of("at", 86_412));

@@ -56,7 +56,7 @@ class SoundEditsTest {
     /** Mean loudness in decibels of a part of the rendered master; −91 is silence. */
     private double loudness(double from, double seconds) throws IOException, InterruptedException {
         long render = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(), "master", true, "width",
-                64, "height", 36, "burnIn", false)).get(0).asLong();
+                64, "height", 36, "burnIn", false, "blur", false)).get(0).asLong();
         for (int i = 0; i < 300; i++) {
             for (JsonNode r : client.get("/api/projects/" + project + "/renders")) {
                 if (r.get("id").asLong() == render && r.get("state").asString().equals("DONE")) {

@@ -1,6 +1,7 @@
 package freshsplice.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
 import java.util.ArrayList;
@@ -271,5 +272,84 @@ class StageByHandTest {
     /** What tells the small picture of a shot's first frame from any other. */
     private String digest(long of) {
         return client.send(client.to("/api/shots/" + of + "/picture?frame=1001")).headers().firstValue("etag").orElseThrow();
+    }
+
+    private List<Long> keys(String channel) {
+        List<Long> frames = new ArrayList<>();
+        onStage.stage(shot).get("channels").path(channel).forEach(k -> frames.add(k.get("frame").asLong()));
+        return frames;
+    }
+
+    @Test
+    @DisplayName("values are tried without being made: what the camera would be is answered, and nothing is written")
+    void tried() {
+        onStage.camera(shot, "FILM_FROM", Map.of("frame", 1001, "placed", LEVEL, "lens", 50, "keepAim", false));
+        JsonNode before = onStage.stage(shot);
+        JsonNode would = client.post("/api/shots/" + shot + "/camera/try?frame=1010", OnStage.edit("SET", Map.of("frame", 1010, "values",
+                Map.of("x", 7, "lens", 85))));
+        assertThat(would.get("pose").get("x").asDouble()).isEqualTo(7);
+        assertThat(would.get("placed").get(12).asDouble()).isEqualTo(7);
+        assertThat(would.get("keyed").get("lens").asDouble()).isEqualTo(85);
+        assertThat(onStage.stage(shot)).isEqualTo(before);
+        assertThat(Client.message(client.tryPost("/api/shots/" + shot + "/camera/try?frame=1010", OnStage.edit("SET", Map.of("frame", 1010,
+                "values", Map.of("lens", 0)))))).contains("lens");
+        assertThat(Client.message(client.tryPost("/api/shots/" + shot + "/camera/try?frame=1010", OnStage.edit("LAYER_ADD", Map.of("name",
+                "jolt", "sway", "JOLT 6 0.2", "amounts", Map.of("y", 0.1), "from", 1005, "frames", 20))))).contains("Values are tried");
+    }
+
+    @Test
+    @DisplayName("a recorded walk is one step with few keys, and too loose or broken ones are refused")
+    void walked() {
+        List<Map<String, Object>> samples = new ArrayList<>();
+        for (int i = 0; i <= 30; i++) {
+            List<Double> placed = new ArrayList<>(LEVEL);
+            placed.set(12, 2 + i * 0.1);
+            samples.add(Map.of("seconds", i / 30.0, "placed", placed, "lens", 40));
+        }
+        onStage.camera(shot, "WALK", Map.of("from", 1001, "samples", samples, "metres", 0.05, "degrees", 1));
+        assertThat(keys("x")).containsExactly(1001L, 1025L);
+        assertThat(onStage.now(shot, 1025, "x")).isCloseTo(5, within(1e-6));
+        assertThat(onStage.refused(shot, "WALK", Map.of("from", 1001, "samples", samples, "metres", 0, "degrees", 1))).contains("kept to");
+        assertThat(onStage.refused(shot, "WALK", Map.of("from", 1001, "samples", samples.subList(0, 1), "metres", 1, "degrees", 1)))
+                .contains("lasts");
+        undo();
+        assertThat(keys("x")).isEmpty();
+    }
+
+    @Test
+    @DisplayName("where a camera comes too near, a key is made that clears it")
+    void cleared() {
+        long block = add("BLOCK", 4, 9);
+        onStage.scene(scene, "LOOK", Map.of("items", List.of(block), "width", 1, "height", 4, "depth", 1));
+        onStage.camera(shot, "FILM_FROM", Map.of("frame", 1001, "placed", LEVEL, "keepAim", false));
+        onStage.camera(shot, "KEY", Map.of("frame", 1001));
+        onStage.set(shot, 1024, Map.of("x", 8));
+        JsonNode move = client.get("/api/shots/" + shot + "/move");
+        long closest = move.get("closest").asLong();
+        assertThat(move.get("clearance").get((int) (closest - 1001)).asDouble()).isLessThan(0.25);
+        onStage.camera(shot, "CLEAR", Map.of("frame", closest));
+        JsonNode after = client.get("/api/shots/" + shot + "/move").get("clearance");
+        assertThat(after.get((int) (closest - 1001)).asDouble()).isGreaterThan(0.25);
+        assertThat(keys("z")).as("past it, not back on its way").contains(closest);
+        assertThat(onStage.refused(shot, "CLEAR", Map.of("frame", closest))).contains("already");
+    }
+
+    @Test
+    @DisplayName("several cameras are set alike in one step; one that is finished refuses for all")
+    void severalAtOnce() {
+        long first = onStage.stage(shot).get("cameraId").asLong();
+        long second = onStage.stage(other).get("cameraId").asLong();
+        onStage.scene(scene, "SET_CAMERAS", Map.of("cameras", List.of(first, second), "values", Map.of("lens", 65, "stop", 4), "backWidth",
+                36, "backHeight", 24));
+        assertThat(onStage.now(shot, 1001, "lens")).isEqualTo(65);
+        assertThat(onStage.now(other, 1001, "stop")).isEqualTo(4);
+        assertThat(onStage.stage(other).get("backWidth").asDouble()).isEqualTo(36);
+        undo();
+        assertThat(onStage.now(other, 1001, "lens")).isEqualTo(35);
+        onStage.scene(scene, "SET_CAMERAS", Map.of("cameras", List.of(second), "locked", true));
+        assertThat(Client.message(client.tryPost("/api/scenes/" + scene + "/edits", OnStage.edit("SET_CAMERAS", Map.of("cameras",
+                List.of(first, second), "values", Map.of("lens", 20)))))).contains("is locked");
+        assertThat(onStage.now(shot, 1001, "lens")).isEqualTo(35);
+        assertThat(client.send(client.to("/api/cameras/" + second + "/picture")).statusCode()).isEqualTo(200);
     }
 }

@@ -130,7 +130,7 @@ class WalkTest {
 
     private long render(long shotId) {
         long id = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(shotId), "master",
-                false, "width", 320, "height", 180, "burnIn", true)).get(0).asLong();
+                false, "width", 320, "height", 180, "burnIn", true, "blur", false)).get(0).asLong();
         await(id);
         return id;
     }
@@ -205,7 +205,7 @@ class WalkTest {
         long done = render(sequence().get("sections").get(1).get("shotId").asLong());
         long id = client.post("/api/projects/" + project + "/renders", Map.of("shotIds",
                 List.of(sequence().get("sections").get(0).get("shotId").asLong()), "master", false, "width", 640,
-                "height", 360, "burnIn", false)).get(0).asLong();
+                "height", 360, "burnIn", false, "blur", false)).get(0).asLong();
         client.post("/api/renders/" + id + "/stop", null);
         assertThat(await(id).get("state").asString()).isEqualTo("STOPPED");
         assertThat(client.send(client.to("/api/renders/" + id + "/movie")).statusCode()).isEqualTo(404);

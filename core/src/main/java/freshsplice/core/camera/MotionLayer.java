@@ -1,8 +1,14 @@
 package freshsplice.core.camera;
 
+import freshsplice.core.motion.Channel;
+import freshsplice.core.motion.Easing;
+import freshsplice.core.motion.Key;
 import freshsplice.core.refusal.Refusal;
+import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 
 /**
  * Movement laid over a camera's own, in the camera's own axes. Cameras may share one: a change of it shows in all.
@@ -52,6 +58,9 @@ public record MotionLayer(long id, String name, Sway sway, Map<CameraChannel, Do
         static Sway parse(String text) {
             String[] words = text.strip().split("\\s+");
             try {
+                if (words[0].equals("KEYS")) {
+                    return OwnKeys.of(List.of(words).subList(1, words.length));
+                }
                 return switch (words[0] + " " + (words.length - 1)) {
                     case "JOLT 2" -> new Jolt(Double.parseDouble(words[1]), Double.parseDouble(words[2]));
                     case "SHAKE 3" -> new Shake(Double.parseDouble(words[1]), Double.parseDouble(words[2]), Long.parseLong(words[3]));
@@ -64,7 +73,7 @@ public record MotionLayer(long id, String name, Sway sway, Map<CameraChannel, Do
         }
 
         private static Refusal unknown(String text) {
-            return new Refusal("A motion layer is JOLT period damping, SHAKE shortest longest seed or DRIFT period seed, not \"" + text
+            return new Refusal("A motion layer is JOLT period damping, SHAKE shortest longest seed, DRIFT period seed or KEYS frame:share frame:share, not \"" + text
                     + "\"");
         }
     }
@@ -132,6 +141,49 @@ public record MotionLayer(long id, String name, Sway sway, Map<CameraChannel, Do
         @Override
         public String word() {
             return "DRIFT " + period + " " + seed;
+        }
+    }
+
+    /**
+     * Keys of one's own, gone through without a halt.
+     *
+     * @param curve frames since the layer began to shares of its amounts, 1 for all
+     */
+    public record OwnKeys(Channel curve) implements Sway {
+        private static final int MOST = 200;
+
+        /** @throws Refusal if there are fewer than two, or they are not between its beginning and a million frames later */
+        public OwnKeys {
+            List<Key> keys = curve.keys();
+            if (keys.size() < 2 || keys.size() > MOST) {
+                throw new Refusal("A motion layer has 2 to " + MOST + " keys of its own, not " + keys.size());
+            }
+            if (keys.get(0).frame() < 0 || keys.get(keys.size() - 1).frame() > 1_000_000) {
+                throw new Refusal("Keys of a motion layer count from its beginning, at 0");
+            }
+        }
+
+        /** @param words such as 12:0.5 for half of it 12 frames after it began */
+        private static OwnKeys of(List<String> words) {
+            List<Key> keys = new ArrayList<>();
+            for (String word : words) {
+                String[] parts = word.split(":");
+                if (parts.length != 2) {
+                    throw new NumberFormatException(word);
+                }
+                keys.add(new Key(Long.parseLong(parts[0]), Double.parseDouble(parts[1]), Easing.THROUGH));
+            }
+            return new OwnKeys(new Channel(keys, 0));
+        }
+
+        @Override
+        public double share(CameraChannel channel, double since, double length) {
+            return curve.at(since);
+        }
+
+        @Override
+        public String word() {
+            return "KEYS " + curve.keys().stream().map(k -> k.frame() + ":" + k.value()).collect(Collectors.joining(" "));
         }
     }
 

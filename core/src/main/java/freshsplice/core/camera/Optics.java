@@ -42,4 +42,20 @@ public final class Optics {
         double h = hyperfocal(lensMm, stop, circleMm);
         return focusM >= h ? Double.POSITIVE_INFINITY : focusM * (h - lensMm / 1000) / (h - focusM);
     }
+
+    /**
+     * Circle that a point draws on the film back, (f/N)·|d − s|/d·f/(s − f).
+     *
+     * @param distanceM of the point along the line of sight
+     * @return diameter in mm
+     */
+    public static double circle(double lensMm, double stop, double focusM, double distanceM) {
+        return farCircle(lensMm, stop, focusM) * Math.abs(distanceM - focusM) / distanceM;
+    }
+
+    /** Circle that a point without end away draws, f²/(N·(s − f)): the scale of all others. Diameter in mm. */
+    public static double farCircle(double lensMm, double stop, double focusM) {
+        // focused nearer than its own length a lens draws no picture: what is nearer still is as there
+        return lensMm * lensMm / (stop * Math.max(focusM * 1000 - lensMm, lensMm));
+    }
 }

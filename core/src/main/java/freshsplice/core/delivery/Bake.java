@@ -3,6 +3,7 @@ package freshsplice.core.delivery;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.FilmBack;
+import freshsplice.core.camera.Optics;
 import freshsplice.core.camera.PoseStack;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Item;
@@ -21,7 +22,7 @@ public final class Bake {
     public static final int BLOCK = 256;
     /** Values of a matrix, columns first. */
     public static final int MATRIX = 16;
-    public static final int LENS_VALUES = 3;
+    public static final int LENS_VALUES = 4;
 
     private final Shot shot;
     private final FilmBack back;
@@ -39,14 +40,24 @@ public final class Bake {
      * @param frames      how many
      * @param views       world to camera, a matrix a frame
      * @param projections camera to picture, a matrix a frame
-     * @param lenses      focal length in mm, focus distance in m and T-stop, {@link #LENS_VALUES} values a frame
+     * @param lenses      focal length in mm, focus distance in m, T-stop, and the circle of a point without end away as a share of the
+     *                    picture's width, {@link #LENS_VALUES} values a frame
      * @param places      item to world of the items that move, a matrix each, those of a frame together
      */
     public record Block(long first, int frames, float[] views, float[] projections, float[] lenses, float[] places) {
     }
 
-    /** One frame whole. @param places item to world of every item, a matrix each */
-    public record Frame(float[] view, float[] projection, float[] places) {
+    /** One frame whole. @param places item to world of every item, a matrix each; @param blur what is out of focus in it */
+    public record Frame(float[] view, float[] projection, float[] places, Blur blur) {
+    }
+
+    /**
+     * How sharp a picture is where.
+     *
+     * @param focus     distance of what is in focus along the line of sight, metres
+     * @param farCircle diameter of a point without end away, as a share of the picture's width; at d metres it is this · |d − focus| / d
+     */
+    public record Blur(float focus, float farCircle) {
     }
 
     private Bake(Shot shot, Camera camera, Stage stage, RenderRange range, double aspect) {
@@ -116,6 +127,7 @@ public final class Bake {
             block.lenses[k * LENS_VALUES] = (float) pose.lens();
             block.lenses[k * LENS_VALUES + 1] = (float) pose.focus();
             block.lenses[k * LENS_VALUES + 2] = (float) pose.stop();
+            block.lenses[k * LENS_VALUES + 3] = (float) (Optics.farCircle(pose.lens(), pose.stop(), pose.focus()) / back.widthMm());
             Rational action = shot.actionAt(position);
             for (int m = 0; m < moving.length; m++) {
                 items.get(moving[m]).placedAt(action).copyTo(block.places, (k * moving.length + m) * MATRIX);
@@ -127,7 +139,7 @@ public final class Bake {
     /** One frame, with the places of all items. */
     public Frame frame(long at) {
         Block block = block(at, 1);
-        return new Frame(block.views, block.projections, places(block, 0));
+        return new Frame(block.views, block.projections, places(block, 0), new Blur(block.lenses[1], block.lenses[3]));
     }
 
     /** The places of all items at a frame of a block. */

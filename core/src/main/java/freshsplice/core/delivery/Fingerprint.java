@@ -47,19 +47,25 @@ public record Fingerprint(Map<String, String> parts) {
         MessageDigest views = sha256();
         MessageDigest projections = sha256();
         MessageDigest places = sha256();
+        MessageDigest blurs = sha256();
         for (long first = 0; first < bake.frames(); first += Bake.BLOCK) {
             Bake.Block block = bake.block(first);
             views.update(bytes(block.views()));
             projections.update(bytes(block.projections()));
             for (int k = 0; k < block.frames(); k++) {
                 places.update(bytes(bake.places(block, k)));
+                blurs.update(bytes(new float[] {block.lenses()[k * Bake.LENS_VALUES + 1], block.lenses()[k * Bake.LENS_VALUES + 3]}));
             }
         }
-        return new Movement(hex(views) + hex(projections), hex(places));
+        return new Movement(hex(views) + hex(projections), hex(places), hex(blurs));
     }
 
-    /** @param camera digest of its movement and lens; @param places digest of where all items stand */
-    public record Movement(String camera, String places) {
+    /**
+     * @param camera digest of its movement and lens
+     * @param places digest of where all items stand
+     * @param blur   digest of what is in focus and how much, seen by pictures with blur alone
+     */
+    public record Movement(String camera, String places, String blur) {
     }
 
     private static byte[] bytes(float[] values) {

@@ -28,9 +28,10 @@ public final class MasterFingerprint {
     /**
      * @param nested every master that it nests, by id
      * @param filmed by shot id; shots that are not shown are left aside
+     * @param blur   whether its pictures show what is in focus: those that are sharp all over do not change with it
      * @param sound  what is heard, a line each, in order
      */
-    public static Fingerprint of(Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed, List<String> sound) {
+    public static Fingerprint of(Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed, boolean blur, List<String> sound) {
         StringBuilder edit = new StringBuilder();
         TreeSet<Long> shown = new TreeSet<>();
         write(master, edit, shown);
@@ -42,7 +43,7 @@ public final class MasterFingerprint {
         StringBuilder sets = new StringBuilder();
         List<Stage> seen = new ArrayList<>();
         shown.stream().filter(filmed::containsKey).forEach(shot -> {
-            write(shot, filmed.get(shot).camera(), cameras);
+            write(shot, filmed.get(shot).camera(), blur, cameras);
             Stage stage = filmed.get(shot).stage();
             if (!seen.contains(stage)) {
                 seen.add(stage);
@@ -71,14 +72,16 @@ public final class MasterFingerprint {
         }
     }
 
-    private static void write(long shot, Camera camera, StringBuilder to) {
+    private static void write(long shot, Camera camera, boolean blur, StringBuilder to) {
         to.append(shot).append(' ').append(camera.back()).append(' ').append(camera.aim()).append(' ')
-                .append(camera.focusOn()).append(' ').append(camera.mounts());
+                .append(blur ? camera.focusOn() : null).append(' ').append(camera.mounts());
         camera.layers().stream().filter(LayerUse::on).forEach(use -> to.append(' ').append(use.layer().sway())
                 .append(new TreeMap<>(use.layer().amounts())).append(use.from()).append(' ').append(use.frames()).append(' ')
                 .append(use.strength()));
         for (CameraChannel channel : CameraChannel.values()) {
-            write(channel.word(), camera.channels().get(channel), to);
+            if (blur || channel != CameraChannel.FOCUS && channel != CameraChannel.STOP) {
+                write(channel.word(), camera.channels().get(channel), to);
+            }
         }
         to.append('\n');
     }

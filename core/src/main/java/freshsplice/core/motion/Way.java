@@ -9,8 +9,13 @@ public enum Way {
 
     private static final double TURN = 360;
 
+    /** The way by which a key goes exactly as far as a difference says, in degrees. */
+    public static Way keeping(double difference) {
+        return Math.abs(difference) > TURN / 2 ? LONG : SHORT;
+    }
+
     /** @param difference from key to key in degrees; a whole turn and more was meant; @return the difference that is gone */
-    double of(double difference) {
+    public double of(double difference) {
         double size = Math.abs(difference);
         if (size >= TURN || difference == 0) {
             return difference;

@@ -54,6 +54,11 @@ public record Shot(long id, String code, FrameRange cutRange, int handles, long 
         return new Moment(shotFrame, actionAt(shotFrame));
     }
 
+    /** The {@link #actionOffset} with which its cut range would begin at another frame of the action. */
+    public long offsetForFirst(long actionFrame) {
+        return actionFrame - cutRange.in();
+    }
+
     public Rational actionAt(Rational shotFrame) {
         return shotFrame.plus(actionOffset);
     }

@@ -43,6 +43,8 @@ class OpticsTest {
             double far = Optics.far(lens, stop, circle, focus);
             assertThat(disc(lens, stop, focus, near)).isCloseTo(circle, within(1e-9));
             assertThat(disc(lens, stop, focus, far)).isCloseTo(circle, within(1e-9));
+            assertThat(Optics.circle(lens, stop, focus, near)).isCloseTo(circle, within(1e-9));
+            assertThat(Optics.circle(lens, stop, focus, far)).isCloseTo(circle, within(1e-9));
             assertThat(near).isLessThan(focus);
             assertThat(far).isGreaterThan(focus);
         }

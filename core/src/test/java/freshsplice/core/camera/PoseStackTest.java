@@ -1,6 +1,7 @@
 package freshsplice.core.camera;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import freshsplice.core.camera.edit.Mounting;
@@ -8,6 +9,7 @@ import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
 import freshsplice.core.motion.Way;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;
@@ -190,6 +192,19 @@ class PoseStackTest {
         assertThat(matrix(jolted, stage, at(1012))).isNotEqualTo(matrix(camera, stage, at(1012)));
         assertThat(matrix(camera.layered(List.of(jolt(1010, 1, false))), stage, at(1012))).isEqualTo(matrix(camera, stage, at(1012)));
         assertThat(jolted.channels()).isEqualTo(camera.channels());
+    }
+
+    @Test
+    void aLayerOfOnesOwnKeysGoesThroughThemAndReadsAsItIsWritten() {
+        MotionLayer.Sway own = MotionLayer.Sway.parse("KEYS 0:0 6:1 12:-0.5 24:0");
+        assertThat(own).isEqualTo(MotionLayer.Sway.parse(own.word()));
+        LayerUse use = new LayerUse(1, new MotionLayer(1, "nudge", own, Map.of(CameraChannel.X, 0.2)), 1010, 25, 2, true);
+        assertThat(use.at(1016)).containsEntry(CameraChannel.X, 0.2);
+        assertThat(use.at(1022)).containsEntry(CameraChannel.X, -0.1);
+        assertThat(use.at(1009)).isEmpty();
+        for (String bad : List.of("KEYS 0:0", "KEYS 0:0 0:1", "KEYS -1:0 4:1", "KEYS 0:0 4", "KEYS 0:x 4:1", "KEYS")) {
+            assertThatThrownBy(() -> MotionLayer.Sway.parse(bad)).as(bad).isInstanceOf(Refusal.class);
+        }
     }
 
     @Test

@@ -112,14 +112,17 @@ class DeliveryTest {
         float[] views = new float[(int) bake.frames() * 16];
         float[] projections = new float[views.length];
         float[] places = new float[views.length];
+        float[] blurs = new float[(int) bake.frames() * 2];
         for (int k = 0; k < bake.frames(); k++) {
             Bake.Frame frame = bake.frame(k);
+            blurs[k * 2] = frame.blur().focus();
+            blurs[k * 2 + 1] = frame.blur().farCircle();
             System.arraycopy(frame.view(), 0, views, k * 16, 16);
             System.arraycopy(frame.projection(), 0, projections, k * 16, 16);
             System.arraycopy(frame.places(), 0, places, k * 16, 16);
         }
         assertThat(Fingerprint.digest(bake)).isEqualTo(new Fingerprint.Movement(
-                Fingerprint.digest(views) + Fingerprint.digest(projections), Fingerprint.digest(places)));
+                Fingerprint.digest(views) + Fingerprint.digest(projections), Fingerprint.digest(places), Fingerprint.digest(blurs)));
     }
 
     @Test

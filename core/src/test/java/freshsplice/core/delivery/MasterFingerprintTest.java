@@ -40,7 +40,7 @@ class MasterFingerprintTest {
     private static Fingerprint print(Master master, double x, Stage stage, List<String> sound) {
         Camera camera = Camera.named("cam", FilmBack.FULL_FRAME).with(CameraChannel.X, Channel.constant(x));
         Camera other = Camera.named("not seen", FilmBack.FULL_FRAME);
-        return MasterFingerprint.of(master, Map.of(), Map.of(7L, filmed(camera, stage), 8L, filmed(other, new Stage(List.of()))), sound);
+        return MasterFingerprint.of(master, Map.of(), Map.of(7L, filmed(camera, stage), 8L, filmed(other, new Stage(List.of()))), false, sound);
     }
 
     @Test

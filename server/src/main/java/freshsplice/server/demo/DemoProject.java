@@ -211,8 +211,8 @@ class DemoProject {
                 staged.add(rows.get(i).id);
             }
         }
-        List<Long> first = requests.ask(projectId, movedAfter, false, null, 640, 360, true, LAYOUT);
-        requests.ask(projectId, staged, false, null, 640, 360, true, LAYOUT);
+        List<Long> first = requests.ask(projectId, movedAfter, false, null, 640, 360, true, false, LAYOUT);
+        requests.ask(projectId, staged, false, null, 640, 360, true, false, LAYOUT);
         queue.ring();
         await(first);
         edits.goOn(projectId, rows);

@@ -3,6 +3,7 @@ package freshsplice.server.http;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import freshsplice.server.masters.edit.MasterEdit;
 import freshsplice.server.shots.SceneEdit;
+import freshsplice.server.shots.ShotEdit;
 import freshsplice.server.stages.edit.CameraEdit;
 import freshsplice.server.stages.edit.SetEdit;
 import freshsplice.server.steps.Asker;
@@ -39,7 +40,8 @@ class Description {
     }
 
     /** Types of which one of many is meant. */
-    private static final List<Class<?>> ONE_OF_MANY = List.of(MasterEdit.class, CameraEdit.class, SetEdit.class, SceneEdit.class);
+    private static final List<Class<?>> ONE_OF_MANY = List.of(MasterEdit.class, CameraEdit.class, SetEdit.class, SceneEdit.class,
+            ShotEdit.class);
 
     static {
         SpringDocUtils.getConfig().addRequestWrapperToIgnore(Asker.class);

@@ -12,6 +12,7 @@ import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.render.StagePainter;
+import freshsplice.server.rows.CameraRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.SceneRow;
 import freshsplice.server.rows.ShotRow;
@@ -80,6 +81,16 @@ public class ShotPictures implements DisposableBean {
         return wanted(shot, camera, stage, frame, store.get(ProjectRow.class, row.projectId));
     }
 
+    /** What a camera sees at the first frame of its first shot, or at action frame 0 where it films none. */
+    @Transactional(readOnly = true)
+    public Wanted camera(long id) {
+        CameraRow row = store.get(CameraRow.class, id);
+        ProjectRow project = store.get(ProjectRow.class, store.get(SceneRow.class, row.sceneId).projectId);
+        Shot shot = store.where(ShotRow.class, "cameraId", id).stream().findFirst().map(MasterStore::shot)
+                .orElseGet(() -> new Shot(0, row.name, FrameRange.of(0, 1), 0, 0, null));
+        return wanted(shot, cameras.camera(id), stages.stage(row.sceneId), Rational.of(shot.cutRange().in()), project);
+    }
+
     /** What a viewpoint sees of its set at an action frame. */
     @Transactional(readOnly = true)
     public Wanted viewpoint(long id, long actionFrame) {
@@ -127,7 +138,7 @@ public class ShotPictures implements DisposableBean {
         painter.size(WIDTH, wanted.height());
         painter.stage(wanted.stage());
         byte[] bytes = new byte[WIDTH * wanted.height() * 3];
-        painter.draw(wanted.frame().view(), wanted.frame().projection(), wanted.frame().places(), 0, bytes);
+        painter.draw(wanted.frame().view(), wanted.frame().projection(), wanted.frame().places(), 0, null, bytes);
         BufferedImage image = new BufferedImage(WIDTH, wanted.height(), BufferedImage.TYPE_INT_RGB);
         for (int i = 0; i < WIDTH * wanted.height(); i++) {
             image.setRGB(i % WIDTH, i / WIDTH, (bytes[i * 3] & 0xFF) << 16 | (bytes[i * 3 + 1] & 0xFF) << 8

@@ -9,6 +9,8 @@ import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import org.springframework.stereotype.Service;
 
@@ -19,11 +21,13 @@ public class ProjectPicture {
      * What is wanted; null leaves that as it is.
      *
      * @param height pixels; null with a shape to find it
+     * @param handles frames beyond the cut at each end of new shots; those that are there keep theirs
      * @param shape  width over height, such as 1.9 or 16/9
      */
     public record Wanted(@NotNull Integer width, @Schema(nullable = true) Integer height, @Schema(nullable = true) String shape,
                          @Schema(nullable = true) Double backWidth, @Schema(nullable = true) Double backHeight,
-                         @Schema(nullable = true) String lensKit, @Schema(nullable = true) String stopKit) {
+                         @Schema(nullable = true) String lensKit, @Schema(nullable = true) String stopKit,
+                         @Schema(nullable = true) @Min(0) @Max(1000) Integer handles) {
         PictureSize size(ProjectRow project) {
             return shape != null && !shape.isBlank() ? PictureSize.of(width, Rational.parse(shape.strip()))
                     : new PictureSize(width, height == null ? project.pictureHeight : height);
@@ -51,6 +55,7 @@ public class ProjectPicture {
             project.backHeight = back.heightMm();
             project.lensKit = wanted.lensKit() == null ? project.lensKit : Kit.parse(wanted.lensKit()).text();
             project.stopKit = wanted.stopKit() == null ? project.stopKit : Kit.parse(wanted.stopKit()).text();
+            project.handles = wanted.handles() == null ? project.handles : wanted.handles();
             return wanted.shape() == null || wanted.shape().isBlank() ? ""
                     : PictureSize.words(wanted.width(), Rational.parse(wanted.shape().strip()));
         });

@@ -67,14 +67,14 @@ public class DrawingReader {
             Map<Long, Master> nested = nested(master);
             FrameRange movie = FrameRange.ofLength(master.start(), render.frames);
             return new Drawing(new FilmedMovie(PicturePlan.ofMaster(render.name, master, render.frames, nested, filmed),
-                    render.width, render.height, render.burnIn, movies(master, nested), under.pieces(movie)),
-                    MasterFingerprint.of(master, nested, filmed, under.lines(movie)));
+                    render.width, render.height, render.burnIn, render.blur, movies(master, nested), under.pieces(movie)),
+                    MasterFingerprint.of(master, nested, filmed, render.blur, under.lines(movie)));
         }
         Filmed shot = filmed.get(render.shotId);
         RenderRange range = NewestRenders.range(render);
         return new Drawing(new FilmedMovie(PicturePlan.ofShot(render.name, shot, range, project.rate, project.dropFrame),
-                render.width, render.height, render.burnIn, Map.of(), under.ofShot(render.shotId, range)),
-                staleness.now(shot, range, under));
+                render.width, render.height, render.burnIn, render.blur, Map.of(), under.ofShot(render.shotId, range)),
+                staleness.now(shot, range, render.blur, under));
     }
 
     /** Every shot with its own scene's set. */

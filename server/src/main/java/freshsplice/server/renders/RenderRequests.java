@@ -39,10 +39,11 @@ public class RenderRequests {
      * @param shotIds shots, drawn one by one
      * @param master  whether to draw the whole master as one movie too
      * @param masterId which; null for the project's first
+     * @param blur    whether what is out of focus is blurred
      */
     @Transactional
     public List<Long> ask(long projectId, List<Long> shotIds, boolean master, Long masterId, int width, int height, boolean burnIn,
-                          Asker who) {
+                          boolean blur, Asker who) {
         ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
         MasterRow masterRow = masters.asked(projectId, masterId).orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
         if (width < 16 || height < 16 || width > PictureSize.LARGEST || height > PictureSize.LARGEST || width % 2 != 0 || height % 2 != 0) {
@@ -57,14 +58,14 @@ public class RenderRequests {
             if (shot == null) {
                 throw new Refused("One of the shots does not exist any more: choose again");
             }
-            RenderRow row = row(project, shot.code, width, height, burnIn, who);
+            RenderRow row = row(project, shot.code, width, height, burnIn, blur, who);
             row.shotId = shotId;
             RenderRange range = range(sequence, shot);
             fill(row, range);
             ids.add(store.add(row).id);
         }
         if (master) {
-            RenderRow row = row(project, RenderName.fileSafe(masterRow.name), width, height, burnIn, who);
+            RenderRow row = row(project, RenderName.fileSafe(masterRow.name), width, height, burnIn, blur, who);
             row.masterId = masterRow.id;
             fill(row, new RenderRange(Rational.of(sequence.start()), Rational.ONE,
                     Math.max(1, sequence.end() - sequence.start())));
@@ -94,7 +95,7 @@ public class RenderRequests {
         row.bends = range.bends().isEmpty() ? Bends.NONE : new Bends(range.bends());
     }
 
-    private RenderRow row(ProjectRow project, String of, int width, int height, boolean burnIn, Asker who) {
+    private RenderRow row(ProjectRow project, String of, int width, int height, boolean burnIn, boolean blur, Asker who) {
         int version = 1 + store.where(RenderRow.class, "projectId", project.id).stream()
                 .filter(r -> RenderName.parse(r.name).filter(n -> n.of().equalsIgnoreCase(of)).isPresent())
                 .mapToInt(r -> r.version).max().orElse(0);
@@ -106,6 +107,7 @@ public class RenderRequests {
         row.width = width;
         row.height = height;
         row.burnIn = burnIn;
+        row.blur = blur;
         row.who = who.name();
         row.requestedAt = Instant.now();
         return row;

@@ -39,7 +39,7 @@ public class Staleness {
         }
     }
 
-    private record Asked(long actionOffset, Camera camera, String stage, RenderRange range) {
+    private record Asked(long actionOffset, Camera camera, String stage, RenderRange range, boolean blur) {
     }
 
     private final Store store;
@@ -70,7 +70,7 @@ public class Staleness {
             if (shot != null) {
                 RenderRange range = NewestRenders.range(render);
                 Set set = sets.computeIfAbsent(shot.sceneId, id -> Set.of(stages.stage(id)));
-                Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), set, range);
+                Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), set, range, render.blur);
                 stale.put(render.id, differences(parts.getOrDefault(render.id, List.of()),
                         withSound(now, under.digestOfShot(shot.id, range))));
             }
@@ -98,20 +98,21 @@ public class Staleness {
     }
 
     /** The fingerprint of a render of a shot, if it were made now. */
-    Fingerprint now(Filmed filmed, RenderRange range, RenderSound.Under under) {
-        return withSound(now(filmed.shot(), filmed.camera(), Set.of(filmed.stage()), range),
+    Fingerprint now(Filmed filmed, RenderRange range, boolean blur, RenderSound.Under under) {
+        return withSound(now(filmed.shot(), filmed.camera(), Set.of(filmed.stage()), range, blur),
                 under.digestOfShot(filmed.shot().id(), range));
     }
 
-    private Fingerprint now(Shot shot, Camera camera, Set in, RenderRange range) {
-        return known.get(new Asked(shot.actionOffset(), camera, in.digest(), range), asked -> {
+    /** @param blur whether it shows what is in focus: a picture that is sharp all over stays as it is when the focus changes */
+    private Fingerprint now(Shot shot, Camera camera, Set in, RenderRange range, boolean blur) {
+        return known.get(new Asked(shot.actionOffset(), camera, in.digest(), range, blur), asked -> {
             Bake bake = Bake.of(shot, camera, in.stage(), range, 1);
             Fingerprint.Movement movement = Fingerprint.digest(bake);
             StringBuilder set = new StringBuilder(movement.places());
             for (Item item : in.stage().items()) {
                 item.geometry().parts().forEach(set::append);
             }
-            return new Fingerprint(Map.of("camera", movement.camera(), "set", Fingerprint.digest(set.toString())));
+            return new Fingerprint(Map.of("camera", blur ? Fingerprint.digest(movement.camera() + movement.blur()) : movement.camera(), "set", Fingerprint.digest(set.toString())));
         });
     }
 

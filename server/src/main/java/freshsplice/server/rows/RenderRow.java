@@ -24,6 +24,8 @@ public class RenderRow extends Row {
     public int width;
     public int height;
     public boolean burnIn;
+    /** Whether what is out of focus is blurred. */
+    public boolean blur;
     public Rational fromPosition;
     public Rational speed;
     public Bends bends = Bends.NONE;

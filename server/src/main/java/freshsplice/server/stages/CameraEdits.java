@@ -9,12 +9,14 @@ import freshsplice.server.rows.SceneRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stages.edit.CameraEdit;
+import freshsplice.server.stages.edit.ValueEdit;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
 import freshsplice.server.stores.stages.CameraStore;
 import freshsplice.server.stores.stages.StageStore;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Edits of cameras, each as one step. All that changes a camera comes through here, so that a locked one is held at one door. */
 @Service
@@ -56,12 +58,27 @@ public class CameraEdits {
     }
 
     private void edit(CameraRow row, long actionOffset, CameraEdit edit) {
+        cameras.write(row, after(row, actionOffset, edit));
+    }
+
+    private Camera after(CameraRow row, long actionOffset, CameraEdit edit) {
         Camera camera = cameras.camera(row.id);
         if (camera.locked() && !edit.passesLock()) {
             throw locked(camera);
         }
-        cameras.write(row, edit.on(camera, new CameraSurroundings(store, cameras, stages, row, frame ->
-                new Moment(Rational.of(frame), Rational.of(frame + actionOffset)))));
+        return edit.on(camera, new CameraSurroundings(store, cameras, stages, row, frame ->
+                new Moment(Rational.of(frame), Rational.of(frame + actionOffset))));
+    }
+
+    /**
+     * The camera of a shot as values would make it, without making it so.
+     *
+     * @throws freshsplice.core.refusal.Refusal as the edit itself would
+     */
+    @Transactional(readOnly = true)
+    public Camera tried(long shotId, ValueEdit edit) {
+        ShotRow shot = store.get(ShotRow.class, shotId);
+        return after(store.get(CameraRow.class, shot.cameraId), shot.actionOffset, edit);
     }
 
     static Refused locked(Camera camera) {

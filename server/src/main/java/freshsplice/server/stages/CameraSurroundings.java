@@ -5,10 +5,13 @@ import freshsplice.core.camera.Moment;
 import freshsplice.core.camera.MotionLayer;
 import freshsplice.core.camera.Viewpoint;
 import freshsplice.core.stage.Stage;
+import freshsplice.core.time.FrameRate;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.CameraLayerRow;
 import freshsplice.server.rows.CameraRow;
 import freshsplice.server.rows.MotionLayerRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.SceneRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.rows.ViewpointRow;
 import freshsplice.server.stages.edit.OnSet;
@@ -42,6 +45,11 @@ final class CameraSurroundings implements OnSet {
     @Override
     public Moment moment(long frame) {
         return clock.apply(frame);
+    }
+
+    @Override
+    public FrameRate rate() {
+        return store.get(ProjectRow.class, store.get(SceneRow.class, row.sceneId).projectId).rate;
     }
 
     @Override

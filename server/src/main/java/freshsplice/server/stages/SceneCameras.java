@@ -15,6 +15,7 @@ import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stages.edit.SetEdit;
 import freshsplice.server.stores.stages.CameraStore;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -33,13 +34,17 @@ class SceneCameras {
     }
 
     static boolean isOne(SetEdit edit) {
-        return edit instanceof SetEdit.AddCamera || edit instanceof SetEdit.CopyCamera || edit instanceof SetEdit.RemoveCamera;
+        return edit instanceof SetEdit.AddCamera || edit instanceof SetEdit.CopyCamera || edit instanceof SetEdit.RemoveCamera
+                || edit instanceof SetEdit.SetCameras;
     }
 
     /** What an edit is called. */
     String name(SetEdit edit) {
         if (edit instanceof SetEdit.AddCamera) {
             return "Make a camera";
+        }
+        if (edit instanceof SetEdit.SetCameras set) {
+            return (set.locked() == null ? "Change " : set.locked() ? "Lock " : "Unlock ") + set.cameras().size() + " cameras";
         }
         long id = edit instanceof SetEdit.CopyCamera copy ? copy.camera() : ((SetEdit.RemoveCamera) edit).camera();
         String name = store.whereIn(CameraRow.class, "id", List.of(id)).stream().findFirst().map(c -> c.name).orElse("");
@@ -55,6 +60,10 @@ class SceneCameras {
             // a copy is there to be worked on, whatever it is a copy of
             return List.of(cameras.add(sceneId, cameras.camera(from.id).named(free(sceneId, from.name)).locked(false)).id);
         }
+        if (edit instanceof SetEdit.SetCameras set) {
+            set.cameras().stream().distinct().forEach(id -> set(in(sceneId, id), set));
+            return List.of();
+        }
         remove(in(sceneId, ((SetEdit.RemoveCamera) edit).camera()));
         return List.of();
     }
@@ -66,6 +75,21 @@ class SceneCameras {
         String wanted = add.name() == null || add.name().isBlank() ? "camera" : add.name().strip();
         Camera camera = Camera.named(free(sceneId, wanted), new FilmBack(project.backWidth, project.backHeight));
         return cameras.add(sceneId, SetValues.at(camera, 0, values, Reach.WHOLE, Easing.EASED)).id;
+    }
+
+    /** All or none: one that is locked refuses for all, so that nobody has to look for which were changed. */
+    private void set(CameraRow row, SetEdit.SetCameras edit) {
+        Camera camera = cameras.camera(row.id);
+        if (camera.locked() && edit.locked() == null) {
+            throw CameraEdits.locked(camera);
+        }
+        Map<CameraChannel, Double> values = new EnumMap<>(CameraChannel.class);
+        (edit.values() == null ? Map.<String, Double>of() : edit.values()).forEach((word, v) -> values.put(CameraChannel.named(word), v));
+        Camera after = values.isEmpty() ? camera : SetValues.at(camera, 0, values, Reach.WHOLE, Easing.EASED);
+        if (edit.backWidth() != null && edit.backHeight() != null) {
+            after = after.on(new FilmBack(edit.backWidth(), edit.backHeight()));
+        }
+        cameras.write(row, edit.locked() == null ? after : after.locked(edit.locked()));
     }
 
     private void remove(CameraRow row) {

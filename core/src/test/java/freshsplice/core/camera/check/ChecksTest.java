@@ -1,6 +1,7 @@
 package freshsplice.core.camera.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import freshsplice.core.camera.Camera;
@@ -8,9 +9,12 @@ import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.FilmBack;
 import freshsplice.core.camera.Mount;
+import freshsplice.core.camera.PoseStack;
+import freshsplice.core.camera.edit.ClearKey;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
@@ -121,5 +125,24 @@ class ChecksTest {
         assertThat(InFrame.of(SHOT, truck.with(CameraChannel.PAN, Channel.constant(180)), new Stage(List.of(block)), Set.of(4L), 1.5, 1)
                 .get(0).sides()).containsExactly(InFrame.Side.BEHIND);
         assertThat(InFrame.of(SHOT, camera(Map.of()), new Stage(List.of(block)), Set.of(9L), 1.5, 1)).isEmpty();
+    }
+
+    /** A straight way through the middle of a block of 2 m: the nearest clear place is a side of it, 1 m and what is enough away. */
+    @Test
+    void aKeyIsOfferedThatIsClearAndAsNearAsThereIsOne() {
+        Camera through = camera(Map.of(CameraChannel.X, ramp(-12, 12), CameraChannel.Y, Channel.constant(1.2), CameraChannel.Z,
+                Channel.constant(0.2)));
+        Stage stage = new Stage(List.of(thing(4, "block", Shape.BLOCK, 2, 0, 0, 0)));
+        long frame = Clearance.of(SHOT, through, stage).closest();
+        Camera cleared = ClearKey.at(through, stage, SHOT.momentAt(Rational.of(frame)), frame, Clearance.ENOUGH);
+        Clearance after = Clearance.of(SHOT, cleared, stage);
+        assertThat(after.metres()[(int) (frame - 1001)]).isBetween(Clearance.ENOUGH, Clearance.ENOUGH + 0.1);
+        CameraPose was = PoseStack.of(through, stage).at(SHOT.momentAt(Rational.of(frame)));
+        CameraPose is = PoseStack.of(cleared, stage).at(SHOT.momentAt(Rational.of(frame)));
+        assertThat(Math.hypot(is.place().x() - was.place().x(), is.place().z() - was.place().z())).isLessThan(1.4);
+        assertThat(is.place().pan()).isEqualTo(was.place().pan());
+        assertThat(cleared.channel(CameraChannel.X).keys()).extracting(Key::frame).contains(1001L, frame, 1049L);
+        assertThatThrownBy(() -> ClearKey.at(cleared, stage, SHOT.momentAt(Rational.of(frame)), frame, Clearance.ENOUGH))
+                .isInstanceOf(Refusal.class).hasMessageContaining("already");
     }
 }

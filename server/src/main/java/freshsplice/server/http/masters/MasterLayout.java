@@ -27,11 +27,12 @@ import java.util.function.LongFunction;
  * @param boards  the first of each shot, by the shot's id
  * @param aliases old numbers of shots, by the shot's id
  * @param moving  pictures that move
+ * @param fits    where boards lie that somebody laid, by the shot's id
  * @param nested  finds masters that it nests
  */
 record MasterLayout(Master master, FrameRange whole, SequenceView.Cut cut, List<LivePieces.Live> pieces, List<List<LivePieces.Live>> upper,
                List<LivePieces.Live> seen, PlacesInCut inCut, Map<Long, String> slips, Map<Long, ShotRow> shots,
-               Map<Long, BoardRow> boards, Map<Long, String> aliases, Set<Long> moving, LongFunction<Master> nested,
+               Map<Long, BoardRow> boards, Map<Long, String> aliases, Set<Long> moving, Map<Long, SequenceView.Fit> fits, LongFunction<Master> nested,
                List<SequenceView.Sound> sounds, List<SequenceView.SoundLane> soundLanes, List<SequenceView.Mark> marks) {
     /** Sections of the main lane. */
     List<Section> sections() {

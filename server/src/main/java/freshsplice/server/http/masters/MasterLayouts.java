@@ -11,6 +11,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.server.cuts.Comparing;
 import freshsplice.server.live.LiveUpdates;
 import freshsplice.server.masters.Marks;
+import freshsplice.server.rows.BoardRow;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
@@ -51,10 +52,12 @@ class MasterLayouts {
     private final Marks marks;
     private final ShownRows shown;
     private final LiveUpdates live;
+    private final BoardFits fits;
     private final ReadOnce<Long, MasterLayout> known;
 
     MasterLayouts(Store store, MasterStore masters, CutStore cuts, Comparing comparing, CutViews cutViews, CutsUnder cutsUnder,
-             LaidSound sounds, Marks marks, ShownRows shown, LiveUpdates live, TouchLog touched) {
+             LaidSound sounds, Marks marks, ShownRows shown, LiveUpdates live, TouchLog touched, BoardFits fits) {
+        this.fits = fits;
         this.store = store;
         this.masters = masters;
         this.cuts = cuts;
@@ -82,6 +85,7 @@ class MasterLayouts {
     private MasterLayout layOut(MasterRow row, ProjectRow project) {
         Master master = masters.read(row);
         LongFunction<Master> nested = masters.nested();
+        Map<Long, BoardRow> boards = shown.boards(project.id, project.seq);
         LivePieces livePieces = new LivePieces(nested);
         Map<Long, ShotRow> shots = shown.shots(project.id, project.seq);
         List<LivePieces.Live> pieces = livePieces.ofLane(master, 0);
@@ -95,8 +99,8 @@ class MasterLayouts {
         return new MasterLayout(master, whole(master, cut), cut == null ? cutsUnder.shown(row)
                 : new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.stamp(cutRow, cutPieces)), pieces,
                 IntStream.range(1, master.lanes().size()).mapToObj(lane -> livePieces.ofLane(master, lane)).toList(),
-                livePieces.of(master), inCut, slips, shots, shown.boards(project.id, project.seq), aliases(project.id),
-                moving(project.id), nested, sounds(row.id), soundLanes(row.id), marks(row.id, master));
+                livePieces.of(master), inCut, slips, shots, boards, aliases(project.id),
+                moving(project.id), fits.of(project, boards.values()), nested, sounds(row.id), soundLanes(row.id), marks(row.id, master));
     }
 
     private static FrameRange whole(Master master, Cut cut) {

@@ -85,6 +85,7 @@ class SectionViews {
                 camera == null ? 0 : camera.keyed(CameraChannel.FOCUS, from), board == null ? "" : board.sourceName,
                 board == null ? null : board.mediaId,
                 board != null && board.mediaId != null && laid.moving().contains(board.mediaId),
+                shot == null ? null : laid.fits().get(shot.id),
                 section.content() instanceof Section.Content.OfRender r ? (Long) r.renderId() : null,
                 shot == null ? 0 : shot.handles, section.enabled(), Weights.out(section.tail()),
                 shot == null ? 0 : MasterStore.shot(shot).actionAt(from).floor(), nest(live, laid),

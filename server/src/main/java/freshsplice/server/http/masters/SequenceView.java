@@ -1,5 +1,6 @@
 package freshsplice.server.http.masters;
 
+import freshsplice.core.board.BoardFit;
 import freshsplice.server.http.changes.ListChange;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
@@ -117,6 +118,7 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
      * @param actionFirst action frame at its first frame
      * @param mediaId   the board's picture; null for a slate
      * @param boardMoves whether that has more than one frame; which is seen is read from {@code /board-frames}
+     * @param boardFit  how it lies over the frame; null where nobody laid it: all of it is seen
      * @param renderId  the render that it shows; null where it shows none
      * @param alias     an older number of the shot; null for none
      */
@@ -124,9 +126,14 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
                           long seenOut, long shotFirst, long shotLast, List<Long> shotFrames, String seenFrom,
                           List<Double> headWeights, String speed, String bends, List<Key> keys, boolean staged,
                           boolean locked, String camera, double lens, double stop, double focus, String boardName,
-                          @Schema(nullable = true) Long mediaId, boolean boardMoves, @Schema(nullable = true) Long renderId, int handles,
+                          @Schema(nullable = true) Long mediaId, boolean boardMoves,
+                          @Schema(nullable = true) Fit boardFit, @Schema(nullable = true) Long renderId, int handles,
                           boolean enabled, List<Double> tailWeights, long actionFirst,
                           @Schema(nullable = true) Nest nest, @Schema(nullable = true) String alias) {
+    }
+
+    /** How a board lies over the delivery frame. @param place of what is left of it after cropping, in shares of the frame */
+    public record Fit(BoardFit as, BoardFit.Place place) {
     }
 
     /** @param action frames of the action that are shown twice or left out there, in words; null where none is */

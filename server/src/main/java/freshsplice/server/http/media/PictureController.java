@@ -56,6 +56,13 @@ class PictureController {
         return small(shots.viewpoint(id, frame), known);
     }
 
+    /** What a camera sees at the first frame of its first shot; asked with a tag as above. */
+    @GetMapping("/api/cameras/{id}/picture")
+    ResponseEntity<Resource> camera(@PathVariable long id, @RequestHeader(value = "If-None-Match", required = false) String known)
+            throws IOException {
+        return small(shots.camera(id), known);
+    }
+
     private ResponseEntity<Resource> small(ShotPictures.Wanted wanted, String known) throws IOException {
         String tag = "\"" + wanted.digest() + "\"";
         if (tag.equals(known)) {

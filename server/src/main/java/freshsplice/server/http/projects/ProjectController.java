@@ -58,9 +58,9 @@ class ProjectController {
      * @param undo     the step that an undo would take back; null where there is none
      */
     record View(long id, String name, long seq, @Schema(nullable = true) Long masterId, @Schema(nullable = true) Long sceneId, String scene, @Schema(nullable = true) Long againstCutId,
-                int pictureWidth, int pictureHeight, List<Cut> cuts, @Schema(nullable = true) Step undo, @Schema(nullable = true) Step redo) {
+                int pictureWidth, int pictureHeight, String rate, int handles, List<Cut> cuts, @Schema(nullable = true) Step undo, @Schema(nullable = true) Step redo) {
         View of(long newestSeq, List<Cut> allCuts, Step ownUndo, Step ownRedo) {
-            return new View(id, name, newestSeq, masterId, sceneId, scene, againstCutId, pictureWidth, pictureHeight, allCuts, ownUndo,
+            return new View(id, name, newestSeq, masterId, sceneId, scene, againstCutId, pictureWidth, pictureHeight, rate, handles, allCuts, ownUndo,
                     ownRedo);
         }
     }
@@ -135,7 +135,7 @@ class ProjectController {
         SceneRow scene = master == null ? null : store.get(SceneRow.class, master.sceneId);
         return new View(project.id, project.name, project.seq, master == null ? null : master.id,
                 scene == null ? null : scene.id, scene == null ? "" : "Scene " + scene.code + ", " + scene.name,
-                master == null ? null : master.cutId, project.pictureWidth, project.pictureHeight,
+                master == null ? null : master.cutId, project.pictureWidth, project.pictureHeight, project.rate.toString(), project.handles,
                 List.of(), null, null);
     }
 

@@ -42,9 +42,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** The queue and its movies. */
 @RestController
 class RenderController {
-    /** @param master whether to draw a whole master too; @param masterId which, null for the project's first */
+    /** @param blur whether what is out of focus is blurred; @param master whether to draw a whole master too; @param masterId which, null for the project's first */
     record Ask(List<Long> shotIds, boolean master, @Schema(nullable = true) Long masterId, int width, int height,
-               boolean burnIn) {
+               boolean burnIn, boolean blur) {
     }
 
     /**
@@ -54,7 +54,7 @@ class RenderController {
      * @param stale           what changed since, in words; only for the newest of a shot
      */
     record View(long id, @Schema(nullable = true) Long shotId, String name, int version, RenderRow.State state, int width, int height,
-                boolean burnIn, long fromFrame, long frames, long framesDone, double framesPerSecond,
+                boolean burnIn, boolean blur, long fromFrame, long frames, long framesDone, double framesPerSecond,
                 double secondsLeft, long bytes, @Schema(nullable = true) String error, String who, Instant requestedAt, List<String> stale) {
     }
 
@@ -115,7 +115,7 @@ class RenderController {
                 r.finishedAt == null ? Instant.now() : r.finishedAt).toMillis() / 1000.0;
         double rate = seconds > 0 ? r.framesDone / seconds : 0;
         boolean drawing = r.state == RenderRow.State.DRAWING;
-        return new View(r.id, r.shotId, r.name, r.version, r.state, r.width, r.height, r.burnIn,
+        return new View(r.id, r.shotId, r.name, r.version, r.state, r.width, r.height, r.burnIn, r.blur,
                 r.fromPosition.floor(), r.frames, r.framesDone, rate,
                 drawing && rate > 0 ? (r.frames - r.framesDone) / rate : -1, r.bytes, r.error, r.who, r.requestedAt,
                 stale);
@@ -124,7 +124,7 @@ class RenderController {
     @PostMapping("/api/projects/{id}/renders")
     List<Long> ask(@PathVariable long id, @Valid @RequestBody Ask ask, Asker who) {
         List<Long> ids = requests.ask(id, ask.shotIds(), ask.master(), ask.masterId(), ask.width(), ask.height(), ask.burnIn(),
-                who);
+                ask.blur(), who);
         queue.ring();
         return ids;
     }

@@ -1,21 +1,26 @@
 package freshsplice.server.http.stages;
 
+import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.CameraPose;
+import freshsplice.core.camera.FilmBack;
 import freshsplice.core.camera.FocusRuler;
 import freshsplice.core.camera.PoseStack;
 import freshsplice.core.camera.edit.KeepSize;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.Rational;
+import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stages.CameraEdits;
 import freshsplice.server.stages.edit.CameraEdit;
+import freshsplice.server.stages.edit.ValueEdit;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.CameraStore;
 import freshsplice.server.stores.stages.StageStore;
 import jakarta.validation.Valid;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.springframework.transaction.annotation.Transactional;
@@ -36,8 +41,9 @@ class CameraController {
      *
      * @param keyed set or keyed values, by channel name: the numbers that are typed
      * @param pose  where it is in the world with all that it is tied to and shaken by, by channel name
+     * @param placed the same place, 16 numbers, columns first
      */
-    record Now(Map<String, Double> keyed, Map<String, Double> pose) {
+    record Now(Map<String, Double> keyed, Map<String, Double> pose, double[] placed) {
     }
 
     /** @param metres the subject's new distance; @param placed where the camera would be, 16 numbers, columns first */
@@ -76,6 +82,12 @@ class CameraController {
         shotCameras.filmWith(id, camera, who);
     }
 
+    /** The film backs that productions usually have. */
+    @GetMapping("/film-backs")
+    List<FilmBack.Named> filmBacks() {
+        return FilmBack.COMMON;
+    }
+
     @GetMapping("/shots/{id}/focus")
     @Transactional(readOnly = true)
     public FocusRuler focus(@PathVariable long id, @RequestParam long frame) {
@@ -87,7 +99,20 @@ class CameraController {
     @Transactional(readOnly = true)
     public Now camera(@PathVariable long id, @RequestParam long frame) {
         ShotRow row = store.get(ShotRow.class, id);
-        var camera = cameras.camera(row.cameraId);
+        return now(row, cameras.camera(row.cameraId), frame);
+    }
+
+    /** What a shot's camera would be at a frame with other values, before they are taken. */
+    @PostMapping("/shots/{id}/camera/try")
+    @Transactional(readOnly = true)
+    public Now tryCamera(@PathVariable long id, @RequestParam long frame, @Valid @RequestBody CameraEdit edit) {
+        if (!(edit instanceof ValueEdit values)) {
+            throw new Refused("Values are tried, nothing else");
+        }
+        return now(store.get(ShotRow.class, id), edits.tried(id, values), frame);
+    }
+
+    private Now now(ShotRow row, Camera camera, long frame) {
         Map<String, Double> keyed = new TreeMap<>();
         for (CameraChannel channel : CameraChannel.values()) {
             keyed.put(channel.word(), camera.keyed(channel, Rational.of(frame)));
@@ -98,7 +123,7 @@ class CameraController {
         stands.put(CameraChannel.LENS.word(), pose.lens());
         stands.put(CameraChannel.FOCUS.word(), pose.focus());
         stands.put(CameraChannel.STOP.word(), pose.stop());
-        return new Now(keyed, stands);
+        return new Now(keyed, stands, pose.placed().toDoubles());
     }
 
     /** What another lens with the subject kept at its size would be, before it is taken. @param metres the subject's distance now */

@@ -76,7 +76,7 @@ class StageController {
     /**
      * Movement baked frame by frame, little endian, whole numbers and floats of 32 bits each: frames, items, and how many of
      * those move; the indexes of those that move; for each frame its shot frame and its action frame; then floats: the places of
-     * what stands (16 for every item, zeros for what moves); and for each frame lens, focus and T-stop, view (16), projection (16), and the places of
+     * what stands (16 for every item, zeros for what moves); and for each frame lens, focus, T-stop and the circle of a point without end away (as a share of the width), view (16), projection (16), and the places of
      * what moves (16 each).
      */
     @GetMapping(value = "/shots/{id}/bake", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)

@@ -13,6 +13,8 @@ import freshsplice.core.camera.Camera;
     @Type(value = ValueEdit.Back.class, name = "BACK"),
     @Type(value = ValueEdit.KeepSize.class, name = "KEEP_SIZE"),
     @Type(value = ValueEdit.MoveThrough.class, name = "MOVE_THROUGH"),
+    @Type(value = ValueEdit.Walk.class, name = "WALK"),
+    @Type(value = ValueEdit.Clear.class, name = "CLEAR"),
     @Type(value = KeysEdit.Here.class, name = "KEY"),
     @Type(value = KeysEdit.Remove.class, name = "REMOVE_KEYS"),
     @Type(value = KeysEdit.Move.class, name = "MOVE_KEYS"),

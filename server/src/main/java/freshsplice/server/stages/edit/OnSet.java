@@ -4,6 +4,7 @@ import freshsplice.core.camera.Moment;
 import freshsplice.core.camera.MotionLayer;
 import freshsplice.core.camera.Viewpoint;
 import freshsplice.core.stage.Stage;
+import freshsplice.core.time.FrameRate;
 
 /** What edits of a camera find around it. All of it refuses with a sentence what is not there any more. */
 public interface OnSet {
@@ -11,6 +12,9 @@ public interface OnSet {
 
     /** A shot frame on both clocks. */
     Moment moment(long frame);
+
+    /** The project's rate. */
+    FrameRate rate();
 
     Viewpoint viewpoint(long id);
 

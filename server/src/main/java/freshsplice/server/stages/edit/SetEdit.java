@@ -30,6 +30,7 @@ import java.util.Map;
     @Type(value = SetEdit.Remove.class, name = "REMOVE"),
     @Type(value = SetEdit.AddCamera.class, name = "ADD_CAMERA"),
     @Type(value = SetEdit.CopyCamera.class, name = "COPY_CAMERA"),
+    @Type(value = SetEdit.SetCameras.class, name = "SET_CAMERAS"),
     @Type(value = SetEdit.RemoveCamera.class, name = "REMOVE_CAMERA"),
     @Type(value = SetEdit.KeepViewpoint.class, name = "KEEP_VIEWPOINT"),
     @Type(value = SetEdit.RenameViewpoint.class, name = "RENAME_VIEWPOINT"),
@@ -130,6 +131,17 @@ public sealed interface SetEdit {
     }
 
     record CopyCamera(@NotNull(message = NEEDED) Long camera) implements SetEdit {
+    }
+
+    /**
+     * Sets several cameras alike, throughout: movement of what is set gives way. Null leaves that as it is.
+     *
+     * @param values by channel name, lower case
+     * @param backWidth mm; with {@code backHeight}
+     */
+    record SetCameras(@NotEmpty(message = "chooses no camera") @Size(max = MOST) List<@NotNull Long> cameras,
+                      @Schema(nullable = true) Map<String, @NotNull Double> values, @Schema(nullable = true) Double backWidth,
+                      @Schema(nullable = true) Double backHeight, @Schema(nullable = true) Boolean locked) implements SetEdit {
     }
 
     /** One that films no shot. */

@@ -5,13 +5,17 @@ import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.FilmBack;
 import freshsplice.core.camera.PoseStack;
+import freshsplice.core.camera.check.Clearance;
+import freshsplice.core.camera.edit.ClearKey;
 import freshsplice.core.camera.edit.Reach;
+import freshsplice.core.camera.edit.RecordedWalk;
 import freshsplice.core.camera.edit.SetValues;
 import freshsplice.core.motion.Easing;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -107,6 +111,49 @@ public sealed interface ValueEdit extends CameraEdit {
             return freshsplice.core.camera.edit.MoveThrough.of(camera.aimed(null), stops.stream()
                     .map(s -> new freshsplice.core.camera.edit.MoveThrough.Stop(set.viewpoint(s.viewpoint()), s.frames(), s.halt()))
                     .toList(), from);
+        }
+    }
+
+    /** Where a view was at a time. @param placed 16 numbers, columns first; @param lens mm */
+    record Walked(double seconds, @NotNull(message = NEEDED) double[] placed, double lens) {
+    }
+
+    /**
+     * The whole movement as a view was walked or flown, with as few keys as keep to it.
+     *
+     * @param from    shot frame at which it began
+     * @param metres  how far its place may be from what was recorded
+     * @param degrees how far its turn may be
+     */
+    record Walk(@NotNull(message = NEEDED) Long from, @NotEmpty(message = NEEDED) @Size(max = MOST_WALKED) List<@Valid Walked> samples,
+                double metres, double degrees) implements ValueEdit {
+        @Override
+        public String words() {
+            return "Record a walk with";
+        }
+
+        @Override
+        public Camera on(Camera camera, OnSet set) {
+            Camera free = camera.aimed(null);
+            return RecordedWalk.of(free, PoseStack.of(free, set.stage()), set::moment, samples.stream().map(s ->
+                    new RecordedWalk.Sample(s.seconds(), CameraPose.checked(s.placed()), s.lens())).toList(), from, set.rate(),
+                    new RecordedWalk.Tolerance(metres, degrees));
+        }
+    }
+
+    /** Samples of a recording: several minutes of a hand that never rests. */
+    int MOST_WALKED = 50_000;
+
+    /** A key at a frame that keeps clear of what comes too near there. */
+    record Clear(@NotNull(message = NEEDED) Long frame) implements ValueEdit {
+        @Override
+        public String words() {
+            return "Clear the way of";
+        }
+
+        @Override
+        public Camera on(Camera camera, OnSet set) {
+            return ClearKey.at(camera, set.stage(), set.moment(frame), frame, Clearance.ENOUGH);
         }
     }
 

@@ -1,0 +1,106 @@
+package freshsplice.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** Boards laid over the delivery frame, and shots laid along the action. */
+@ExtendWith(TestServer.class)
+class BoardFitsTest {
+    private final Client client = new Client(TestServer.address());
+    private final OnStage onStage = new OnStage(client);
+    private Received received;
+
+    @BeforeEach
+    void receive() throws IOException {
+        received = Received.of(client, "Fits", Map.of("e.edl", Material.edl("Fits", List.of(new Material.Clip("a.png", 90_000, 24),
+                new Material.Clip("b.png", 90_000, 24), new Material.Clip("c.png", 90_000, 24))), "a.png", Material.picture("a", 640, 480), "b.png",
+                Material.picture("b", 320, 240), "c.png", Material.picture("c", 640, 360)));
+    }
+
+    private JsonNode section(int index) {
+        return client.get("/api/masters/" + received.master()).get("sections").get(index);
+    }
+
+    private static Map<String, Object> fit(Map<String, ?> other) {
+        Map<String, Object> fit = new HashMap<>(Map.of("filled", false, "scale", 1, "right", 0, "up", 0, "cropLeft", 0, "cropRight", 0,
+                "cropTop", 0));
+        fit.put("cropBottom", 0);
+        fit.put("all", false);
+        fit.putAll(other);
+        return OnStage.edit("FIT_BOARD", fit);
+    }
+
+    private String edits(int index) {
+        return "/api/shots/" + section(index).get("shotId").asLong() + "/edits";
+    }
+
+    private double place(int index, String what) {
+        return section(index).get("boardFit").get("place").get(what).asDouble();
+    }
+
+    @Test
+    @DisplayName("a board of 4:3 fills 16:9 with a sixth cut above and below, follows the project's picture, and one undo lays it back")
+    void filled() {
+        assertThat(section(0).has("boardFit")).isFalse();
+        assertThat(client.post(edits(0), fit(Map.of("filled", true))).asInt()).isEqualTo(1);
+        assertThat(place(0, "top")).isCloseTo(-120 / 720.0, within(1e-9));
+        assertThat(place(0, "height")).isCloseTo(960 / 720.0, within(1e-9));
+        assertThat(section(1).has("boardFit")).as("the others lie as they lay").isFalse();
+        client.post("/api/projects/" + received.project() + "/picture", Map.of("width", 1200, "height", 900));
+        assertThat(place(0, "height")).isCloseTo(1, within(1e-9));
+        client.post("/api/projects/" + received.project() + "/undo", null);
+        client.post("/api/projects/" + received.project() + "/undo", null);
+        assertThat(section(0).has("boardFit")).isFalse();
+    }
+
+    @Test
+    @DisplayName("a fit is given to all boards of one shape, whatever their sizes, and to no other")
+    void allOfOneShape() {
+        assertThat(client.post(edits(1), fit(Map.of("scale", 0.5, "right", 0.25, "all", true))).asInt()).isEqualTo(2);
+        for (int index : new int[] {0, 1}) {
+            assertThat(place(index, "width")).isCloseTo(0.375, within(1e-9));
+            assertThat(place(index, "left")).isCloseTo((1 - 0.375) / 2 + 0.25, within(1e-9));
+        }
+        assertThat(section(2).has("boardFit")).isFalse();
+        client.post("/api/projects/" + received.project() + "/undo", null);
+        assertThat(section(0).has("boardFit") || section(1).has("boardFit")).isFalse();
+    }
+
+    @Test
+    @DisplayName("what cannot be is refused in words and changes nothing")
+    void refused() {
+        assertThat(Client.message(client.tryPost(edits(0), fit(Map.of("scale", 0))))).contains("scaled by");
+        assertThat(Client.message(client.tryPost(edits(0), fit(Map.of("cropLeft", 0.7, "cropRight", 0.7))))).contains("left and right");
+        assertThat(section(0).has("boardFit")).isFalse();
+        long bare = client.post("/api/projects/" + received.project() + "/masters", Map.of("name", "Bare", "shots", 1, "frames", 24)).asLong();
+        long shot = client.get("/api/masters/" + bare).get("sections").get(0).get("shotId").asLong();
+        assertThat(Client.message(client.tryPost("/api/shots/" + shot + "/edits", fit(Map.of())))).contains("no picture");
+    }
+
+    @Test
+    @DisplayName("a shot laid elsewhere on the action films what happens there; a finished camera that follows the action holds it")
+    void onTheAction() {
+        long shot = section(1).get("shotId").asLong();
+        long scene = section(1).get("sceneId").asLong();
+        long boat = onStage.scene(scene, "ADD", Map.of("shape", "BOAT", "x", 0, "y", 0, "z", 0, "turn", 0)).get(0).asLong();
+        long first = onStage.stage(shot).get("first").asLong();
+        client.post("/api/shots/" + shot + "/edits", OnStage.edit("PLACE_ON_ACTION", Map.of("action", 500)));
+        assertThat(onStage.stage(shot).get("actionOffset").asLong()).isEqualTo(500 - first);
+        assertThat(section(1).get("actionFirst").asLong()).isEqualTo(500);
+        onStage.camera(shot, "MOUNT", Map.of("frame", first, "item", boat, "throughout", true));
+        onStage.camera(shot, "LOCK", Map.of("locked", true));
+        assertThat(Client.message(client.tryPost("/api/shots/" + shot + "/edits", OnStage.edit("PLACE_ON_ACTION", Map.of("action", 7)))))
+                .contains("is locked");
+        assertThat(section(1).get("actionFirst").asLong()).isEqualTo(500);
+    }
+}

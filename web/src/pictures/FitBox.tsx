@@ -1,0 +1,93 @@
+import { Popover } from 'radix-ui'
+import { useState } from 'react'
+import { readNumber } from '../parts/typed'
+import type { Section } from '../server/types'
+import { BlendChoice } from './BlendChoice'
+import { type Lying, layBoard, lyingOf, useFitting, WHOLE } from './fitting'
+
+const SHARES: [Exclude<keyof Lying, 'filled'>, string][] = [
+  ['scale', 'scale'],
+  ['right', 'to the right'],
+  ['up', 'up'],
+  ['cropLeft', 'crop left'],
+  ['cropRight', 'crop right'],
+  ['cropTop', 'crop top'],
+  ['cropBottom', 'crop bottom'],
+]
+
+/** How a board lies over the frame, in numbers or by hand. */
+export function FitBox({ section }: { section: Section }) {
+  const byHand = useFitting((f) => f.byHand)
+  const lying = lyingOf(section.boardFit)
+  const lay = (part: Partial<Lying>) => void layBoard(section, { ...lying, ...part })
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="link text-[13px] text-quiet" disabled={!section.mediaId}>
+        fit
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          className="z-50 w-64 rounded-lg border border-line bg-raised p-3 text-[13px] shadow-xl"
+          align="end"
+          sideOffset={4}
+          aria-label="How the board lies"
+        >
+          <div className="mb-2 flex gap-3" role="radiogroup" aria-label="Board in the frame">
+            {[false, true].map((filled) => (
+              <label key={String(filled)} className="flex items-center gap-1.5">
+                <input type="radio" checked={lying.filled === filled} onChange={() => lay({ filled })} />
+                {filled ? 'fills the frame' : 'seen whole'}
+              </label>
+            ))}
+          </div>
+          <div className="grid grid-cols-[1fr_72px_16px] items-center gap-x-2 gap-y-1">
+            {SHARES.map(([name, words]) => (
+              <Share key={name} words={words} value={lying[name]} give={(v) => lay({ [name]: v })} />
+            ))}
+          </div>
+          <div className="mt-2 flex items-center gap-2">
+            over the picture <BlendChoice />
+          </div>
+          <label className="mt-2 flex items-center gap-2">
+            <input type="checkbox" checked={byHand} onChange={(e) => useFitting.setState({ byHand: e.target.checked })} />
+            by hand: drag it, wheel for its size
+          </label>
+          <div className="mt-2 flex gap-2">
+            <button type="button" className="button py-0.5!" onClick={() => void layBoard(section, lying, true)}>
+              All of this shape
+            </button>
+            <button type="button" className="button py-0.5!" onClick={() => void layBoard(section, WHOLE)}>
+              As it came
+            </button>
+          </div>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  )
+}
+
+function Share({ words, value, give }: { words: string; value: number; give: (share: number) => void }) {
+  const [typed, setTyped] = useState<string>()
+  const shown = String(Math.round(value * 1000) / 10)
+  const end = () => {
+    const share = readNumber(typed ?? '') / 100
+    if (typed?.trim() && Number.isFinite(share) && typed !== shown) {
+      give(share)
+    }
+    setTyped(undefined)
+  }
+  return (
+    <>
+      <span>{words}</span>
+      <input
+        className="field num py-0! text-right"
+        aria-label={`Board: ${words}, percent`}
+        value={typed ?? shown}
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={end}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      />
+      <span className="text-quiet">%</span>
+    </>
+  )
+}

@@ -1,0 +1,92 @@
+import { useRef, useState } from 'react'
+import { Matrix4, Vector3 } from 'three'
+import type { Seen } from '../painting/orders'
+import { sight } from '../painting/picking'
+import type { Bake } from '../pictures/bake'
+import type { StageShot } from '../server/types'
+import { editCamera } from './edits'
+import { heightOver, onLevel } from './hands/drag'
+import { onPicture, standing } from './hands/matrices'
+import { eyeAt } from './paths'
+
+type Props = { stage: StageShot; bake: Bake; seen: Seen; width: number; height: number; flat: boolean }
+
+/** The keys of the camera's place on its way, to be dragged: level, with Shift up and down; in a flat view in its plane. */
+export function PathKeys({ stage, bake, seen, width, height, flat }: Props) {
+  const [dragged, setDragged] = useState<{ frame: number; at: Vector3 }>()
+  const hold = useRef<{ frame: number; from: Vector3 } | undefined>(undefined)
+  const frames = [...new Set(['x', 'y', 'z'].flatMap((c) => (stage.channels[c] ?? []).map((k) => k.frame)))].sort((a, b) => a - b)
+  const k = (frame: number) => frame - stage.framesFirst
+
+  const to = (e: React.PointerEvent, from: Vector3): Vector3 => {
+    const box = (e.currentTarget.closest('svg') as SVGElement).getBoundingClientRect()
+    const ray = sight({ ...seen, x: ((e.clientX - box.left) / box.width) * 2 - 1, y: 1 - ((e.clientY - box.top) / box.height) * 2 })
+    if (flat) {
+      const along = ray.direction.clone().multiply(ray.direction)
+      return ray.origin.clone().sub(ray.origin.clone().multiply(along)).add(from.clone().multiply(along))
+    }
+    if (e.shiftKey) {
+      return from.clone().setY(from.y + heightOver(ray, from))
+    }
+    const level = onLevel(ray, from.y)
+    return level ? new Vector3(level.x, level.y, level.z) : from
+  }
+  const release = () => {
+    const done = hold.current && dragged
+    hold.current = undefined
+    if (done) {
+      const placed = new Matrix4().copy(standing(bake.view(k(done.frame)))).setPosition(done.at)
+      void editCamera(stage.shotId, {
+        kind: 'FILM_FROM',
+        frame: done.frame,
+        placed: [...placed.elements],
+        reach: 'HERE',
+        keepAim: true,
+      }).finally(() => setDragged(undefined))
+    }
+  }
+  if (frames.length < 2) {
+    return null
+  }
+  return (
+    <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
+      {frames
+        .filter((f) => k(f) >= 0 && k(f) < bake.frames)
+        .map((frame) => {
+          const at = dragged?.frame === frame ? dragged.at : eyeAt(bake, k(frame))
+          const shown = onPicture(seen, at)
+          return (
+            shown && (
+              <g key={frame} transform={`translate(${shown.x * width} ${shown.y * height})`}>
+                <rect x={-4} y={-4} width={8} height={8} transform="rotate(45)" fill="#5ec2b7" stroke="#111" />
+                <circle
+                  r={11}
+                  fill="transparent"
+                  className={stage.locked ? '' : 'pointer-events-auto cursor-move'}
+                  data-path-key={frame}
+                  onPointerDown={(e) => {
+                    e.stopPropagation()
+                    e.currentTarget.setPointerCapture(e.pointerId)
+                    hold.current = { frame, from: eyeAt(bake, k(frame)) }
+                  }}
+                  onPointerMove={(e) => {
+                    if (hold.current) {
+                      e.stopPropagation()
+                      setDragged({ frame, at: to(e, hold.current.from) })
+                    }
+                  }}
+                  onPointerUp={release}
+                  onPointerCancel={() => {
+                    hold.current = undefined
+                    setDragged(undefined)
+                  }}
+                >
+                  <title>{`key at ${frame}`}</title>
+                </circle>
+              </g>
+            )
+          )
+        })}
+    </svg>
+  )
+}
