@@ -4,6 +4,7 @@ import { setDesk, useDesk, useOfDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
 import { Rows } from '../parts/Rows'
 import { bytesInWords, plural } from '../parts/words'
+import { Fills, useFilling } from '../pictures/Fills'
 import { sectionAt } from '../playhead/lookup'
 import { goTo } from '../playhead/transport'
 import { of, post } from '../server/client'
@@ -67,6 +68,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
       return next.delete(id) ? next : next.add(id)
     })
   const needed = rows.filter((r) => r.toRender)
+  useFilling(['movie'], 'movie')
   useActions('renders', [
     { group: 'Renders', name: 'Render what is chosen', keys: 'R', run: () => void ask() },
     {
@@ -115,15 +117,17 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
             </button>
           )}
         </div>
-        <div className="relative min-h-0 flex-1 bg-[#1d1d1d] max-[900px]:h-[60vw] max-[900px]:flex-none">
-          {current?.state === 'DONE' ? (
-            <Player key={current.id} render={current} />
-          ) : (
-            <p className="flex h-full items-center justify-center px-8 text-center text-quiet">
-              {current ? stateWords(current) : 'Choose shots at the right and press R. They are drawn in the background; go on working.'}
-            </p>
-          )}
-        </div>
+        <Fills name="movie">
+          <div className="relative min-h-0 flex-1 bg-[#1d1d1d] max-[900px]:h-[60vw] max-[900px]:flex-none">
+            {current?.state === 'DONE' ? (
+              <Player key={current.id} render={current} />
+            ) : (
+              <p className="flex h-full items-center justify-center px-8 text-center text-quiet">
+                {current ? stateWords(current) : 'Choose shots at the right and press R. They are drawn in the background; go on working.'}
+              </p>
+            )}
+          </div>
+        </Fills>
         <div className="h-[186px] shrink-0 pt-2 max-[900px]:h-auto">
           <div className="mb-1 flex items-baseline gap-3">
             <b className="font-semibold">Queue and history</b>

@@ -6327,7 +6327,8 @@ export interface operations {
             query: {
                 frame: number;
                 metres: number;
-                lens: number;
+                lens?: number;
+                distance?: number;
             };
             header?: never;
             path: {

@@ -15,7 +15,7 @@ import { AWAY, flatSeen, framed, matrixOf, perspective, placeOf, standing, widen
 import { useRecording } from './hands/useRecording'
 import { useScout } from './hands/useScout'
 import { PathKeys } from './PathKeys'
-import { pathLines } from './paths'
+import { pathLines, thingLines } from './paths'
 import { SetPicture } from './SetPicture'
 import { FREE_VIEWS, setStage, useStageDesk } from './stageDesk'
 
@@ -52,7 +52,11 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
       projection: widened(perspective(stage.backWidth / (2 * place.lens), aspect), width / Math.max(1, w), height / Math.max(1, h)),
     }
   }, [free, flat, place, stage.backWidth, aspect, width, height, w, h])
-  const lines = useMemo(() => (path ? pathLines(bake) : []), [bake, path])
+  const chosen = useStageDesk((d) => d.chosen)
+  const lines = useMemo(() => {
+    const indexes = chosen.map((id) => stage.items.findIndex((i) => i.id === id)).filter((i) => i >= 0)
+    return path ? [...pathLines(bake), ...thingLines(bake, indexes)] : []
+  }, [bake, path, chosen, stage.items])
   const guide = useMemo(() => ({ view: bake.view(k), projection: bake.projection(k) }), [bake, k])
   const atCamera = free === 'scout' && isAt(place, bake.view(k))
 

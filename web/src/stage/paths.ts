@@ -1,4 +1,4 @@
-/** A camera's way through the set, with a tick for every frame. */
+/** Ways through the set, with a tick for every frame. */
 import { Vector3 } from 'three'
 import type { Lines } from '../painting/orders'
 import type { Bake } from '../pictures/bake'
@@ -11,23 +11,40 @@ const STILL = 0.01
 
 export const eyeAt = (bake: Bake, k: number) => new Vector3().setFromMatrixPosition(standing(bake.view(k)))
 
-export function pathLines(bake: Bake): Lines[] {
-  const eyes = Array.from({ length: bake.frames }, (_, k) => eyeAt(bake, k))
-  const first = eyes[0]
-  if (!first || eyes.every((e) => e.distanceTo(first) < STILL)) {
+/** The camera's way. */
+export const pathLines = (bake: Bake): Lines[] =>
+  wayOf(
+    Array.from({ length: bake.frames }, (_, k) => eyeAt(bake, k)),
+    '#ffffff',
+  )
+
+/** The ways of some things. @param indexes among the scene's */
+export function thingLines(bake: Bake, indexes: number[]): Lines[] {
+  const ways = indexes.map(() => [] as Vector3[])
+  for (let k = 0; k < bake.frames; k++) {
+    const places = bake.places(k)
+    indexes.forEach((index, i) => ways[i]?.push(new Vector3().fromArray(places, index * 16 + 12)))
+  }
+  return ways.flatMap((way) => wayOf(way, '#e8b04b'))
+}
+
+/** A line from frame to frame, with a tick at each; none of what stands. */
+function wayOf(points: Vector3[], colour: string): Lines[] {
+  const first = points[0]
+  if (!first || points.every((e) => e.distanceTo(first) < STILL)) {
     return []
   }
   const way: number[] = []
   const ticks: number[] = []
-  eyes.forEach((e, k) => {
-    const next = eyes[k + 1]
+  points.forEach((e, k) => {
+    const next = points[k + 1]
     if (next) {
       way.push(e.x, e.y, e.z, next.x, next.y, next.z)
     }
     ticks.push(e.x, e.y - TICK, e.z, e.x, e.y + TICK, e.z)
   })
   return [
-    { points: new Float32Array(way), colour: '#ffffff' },
+    { points: new Float32Array(way), colour },
     { points: new Float32Array(ticks), colour: '#b3b3b3' },
   ]
 }

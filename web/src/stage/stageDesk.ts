@@ -59,7 +59,7 @@ export type StageDesk = {
   /** how far a recorded move may be from what was walked */
   keeps: { metres: number; degrees: number }
   /** what is under the pointer */
-  under?: { id: number; pane: string }
+  under?: { id: number; pane: string; metres: number }
   /** where hands were last: keys that take something away mean what is there */
   area: 'pictures' | 'lanes'
 }

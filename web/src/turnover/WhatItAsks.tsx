@@ -2,6 +2,7 @@ import { sayError } from '../desk/messages'
 import { plural } from '../parts/words'
 import { BoardPicture } from '../pictures/BoardPicture'
 import { CameraPicture } from '../pictures/CameraPicture'
+import { Fills, useFilling } from '../pictures/Fills'
 import { shapeOf } from '../pictures/shape'
 import { of, post } from '../server/client'
 import { refreshEdited } from '../server/queries'
@@ -19,6 +20,7 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
     })
       .then(() => refreshEdited(project.id))
       .catch(sayError)
+  useFilling(['turnover'], 'turnover')
   return (
     <>
       <div className="flex h-8 items-center gap-2">
@@ -30,34 +32,36 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
           </button>
         )}
       </div>
-      <div className="flex gap-3">
-        <figure className="min-w-0 flex-1">
-          <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: shapeOf(project) }}>
-            {theirs ? (
-              <BoardPicture mediaId={theirs.mediaId} name={theirs.name} frame={theirs.mediaFrame} />
-            ) : (
-              <p className="p-3 text-quiet">not in this cut any more</p>
-            )}
-          </div>
-          <figcaption className="mt-1 truncate text-[13px] text-quiet">
-            Cut {list.version}
-            {theirs && `: ${theirs.name}, ${theirs.out - theirs.in} frames`}
-          </figcaption>
-        </figure>
-        <figure className="min-w-0 flex-1">
-          <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: shapeOf(project) }}>
-            {section ? (
-              <CameraPicture projectId={project.id} section={section} frame={section.in} framesPerSecond={sequence.framesPerSecond} />
-            ) : (
-              <p className="p-3 text-quiet">a shot, a camera and a board will be made</p>
-            )}
-          </div>
-          <figcaption className="mt-1 truncate text-[13px] text-quiet">
-            {ours ? `Ours: ${plural(ours.out - ours.in, 'frame')}` : ''}
-            {change.covered && ` · camera work ${change.covered.in}–${change.covered.out - 1}`}
-          </figcaption>
-        </figure>
-      </div>
+      <Fills name="turnover" className="flex-none!">
+        <div className="flex gap-3">
+          <figure className="min-w-0 flex-1">
+            <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: shapeOf(project) }}>
+              {theirs ? (
+                <BoardPicture mediaId={theirs.mediaId} name={theirs.name} frame={theirs.mediaFrame} />
+              ) : (
+                <p className="p-3 text-quiet">not in this cut any more</p>
+              )}
+            </div>
+            <figcaption className="mt-1 truncate text-[13px] text-quiet">
+              Cut {list.version}
+              {theirs && `: ${theirs.name}, ${theirs.out - theirs.in} frames`}
+            </figcaption>
+          </figure>
+          <figure className="min-w-0 flex-1">
+            <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: shapeOf(project) }}>
+              {section ? (
+                <CameraPicture projectId={project.id} section={section} frame={section.in} framesPerSecond={sequence.framesPerSecond} />
+              ) : (
+                <p className="p-3 text-quiet">a shot, a camera and a board will be made</p>
+              )}
+            </div>
+            <figcaption className="mt-1 truncate text-[13px] text-quiet">
+              {ours ? `Ours: ${plural(ours.out - ours.in, 'frame')}` : ''}
+              {change.covered && ` · camera work ${change.covered.in}–${change.covered.out - 1}`}
+            </figcaption>
+          </figure>
+        </div>
+      </Fills>
       {section && theirs && change.shown && change.covered && (
         <Spans
           section={section}

@@ -57,7 +57,7 @@ export function useHands({ pane, painter, seen, stage, action, shotFrame, empty,
     painter.pick({ ...shown, places: shown.places.slice(), ...inPicture(e) }, (hit) => {
       const item = hit && stage.items[hit.index]
       setUnder(hit && item ? { ...hit, left, top } : undefined)
-      setStage({ under: item ? { id: item.id, pane } : undefined })
+      setStage({ under: hit && item ? { id: item.id, pane, metres: hit.metres } : undefined })
     })
   }
 

@@ -97,7 +97,7 @@ export function useScout(stage: StageShot, bake: Bake, k: number) {
       } else if (e.ctrlKey) {
         change((p) => ({ ...p, lens: Math.max(8, Math.min(1200, p.lens * Math.exp(-e.deltaY * 0.001))) }))
       } else {
-        fly(-e.deltaY * 0.01 * pace, 0, 0)
+        fly(-e.deltaY * 0.001 * far() * pace, 0, 0)
       }
     },
     empty: {
@@ -122,7 +122,7 @@ export function useScout(stage: StageShot, bake: Bake, k: number) {
             tilt: Math.max(-1.5, Math.min(1.5, p.tilt + dy * TURN_A_PIXEL)),
           }))
         } else {
-          fly(0, -dx * 0.03 * pace, dy * 0.03 * pace)
+          fly(0, -dx * 0.003 * far() * pace, dy * 0.003 * far() * pace)
         }
       },
       end: () => {
@@ -130,6 +130,12 @@ export function useScout(stage: StageShot, bake: Bake, k: number) {
       },
     },
   }
+}
+
+/** Metres to what is under the pointer: hands go faster by it, and slowly where it is near. */
+function far(): number {
+  const { under } = useStageDesk.getState()
+  return Math.max(1, Math.min(100, under?.pane === 'scout' ? under.metres : 10))
 }
 
 const scoutNow = (sceneId: number) => useStageDesk.getState().scouts[sceneId]

@@ -173,9 +173,9 @@ function SameSize({ stage, shotFrame, metres, lens }: { stage: StageShot; shotFr
     setWanted(undefined)
     setStage({ ghost: undefined })
   }
-  const show = async (other: number) => {
+  const show = async (other: { lens: number } | { distance: number }) => {
     try {
-      const found = await get('/api/shots/{id}/keep-size', of(stage.shotId, { frame: shotFrame, metres, lens: other }))
+      const found = await get('/api/shots/{id}/keep-size', of(stage.shotId, { frame: shotFrame, metres, ...other }))
       setWanted(found)
       setStage({ ghost: { placed: found.placed, lens: found.lens } })
     } catch (e) {
@@ -202,21 +202,50 @@ function SameSize({ stage, shotFrame, metres, lens }: { stage: StageShot; shotFr
     )
   }
   return (
-    <select
-      className="field py-0! text-[12.5px]"
-      aria-label="Another lens at the subject's size"
-      value=""
-      onChange={(e) => void show(Number(e.target.value))}
-    >
-      <option value="">lens at this size</option>
-      {stage.lensKit
-        .filter((l) => Math.abs(l - lens) > 0.05)
-        .map((l) => (
-          <option key={l} value={l}>
-            {l} mm
-          </option>
-        ))}
-    </select>
+    <>
+      <select
+        className="field py-0! text-[12.5px]"
+        aria-label="Another lens at the subject's size"
+        value=""
+        onChange={(e) => void show({ lens: Number(e.target.value) })}
+      >
+        <option value="">lens at this size</option>
+        {stage.lensKit
+          .filter((l) => Math.abs(l - lens) > 0.05)
+          .map((l) => (
+            <option key={l} value={l}>
+              {l} mm
+            </option>
+          ))}
+      </select>
+      <Distance metres={metres} show={(distance) => void show({ distance })} />
+    </>
+  )
+}
+
+/** The other way round: how far away, and the lens for the same size comes of it. */
+function Distance({ metres, show }: { metres: number; show: (distance: number) => void }) {
+  const [typed, setTyped] = useState<string>()
+  const end = () => {
+    const distance = readNumber(typed ?? '')
+    if (typed?.trim() && distance > 0) {
+      show(distance)
+    }
+    setTyped(undefined)
+  }
+  return (
+    <label className="flex items-center gap-1 whitespace-nowrap" title="Another distance at the subject's size: its lens comes of it">
+      from
+      <input
+        className="field num w-14 px-1! py-0!"
+        aria-label="Another distance at the subject's size"
+        value={typed ?? metres.toFixed(1)}
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={end}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      />
+      m
+    </label>
   )
 }
 

@@ -5,9 +5,9 @@ import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.FilmBack;
 import freshsplice.core.camera.FocusRuler;
+import freshsplice.core.camera.Moment;
 import freshsplice.core.camera.PoseStack;
 import freshsplice.core.camera.edit.KeepSize;
-import freshsplice.core.shot.Shot;
 import freshsplice.core.time.Rational;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.ShotRow;
@@ -126,15 +126,24 @@ class CameraController {
         return new Now(keyed, stands, pose.placed().toDoubles());
     }
 
-    /** What another lens with the subject kept at its size would be, before it is taken. @param metres the subject's distance now */
+    /**
+     * What another lens, or another distance, with the subject kept at its size would be, before it is taken.
+     *
+     * @param metres   the subject's distance now
+     * @param distance the wanted one, for the lens that goes with it; without a lens
+     */
     @GetMapping("/shots/{id}/keep-size")
     @Transactional(readOnly = true)
     public SameSize keepSize(@PathVariable long id, @RequestParam long frame, @RequestParam double metres,
-                             @RequestParam double lens) {
+                             @RequestParam(required = false) Double lens, @RequestParam(required = false) Double distance) {
         ShotRow row = store.get(ShotRow.class, id);
-        Shot shot = MasterStore.shot(row);
-        KeepSize.Change change = KeepSize.forLens(PoseStack.of(cameras.camera(row.cameraId), stages.stage(row.sceneId)),
-                shot.momentAt(Rational.of(frame)), metres, lens);
+        Moment moment = MasterStore.shot(row).momentAt(Rational.of(frame));
+        PoseStack stack = PoseStack.of(cameras.camera(row.cameraId), stages.stage(row.sceneId));
+        if ((lens == null) == (distance == null)) {
+            throw new Refused("Say a lens or a distance, not both");
+        }
+        KeepSize.Change change = lens != null ? KeepSize.forLens(stack, moment, metres, lens)
+                : KeepSize.forDistance(stack, moment, metres, distance);
         return new SameSize(change.metres(), change.lens(), change.placed().toDoubles());
     }
 }
