@@ -4,6 +4,7 @@
  */
 import * as THREE from 'three'
 import { GLTFLoader } from 'three/examples/jsm/loaders/GLTFLoader.js'
+import { Alike } from './Alike'
 import { BlurPass } from './BlurPass'
 import { boxAround, cameraLines, given } from './helperLines'
 import type { Ask, Hit, Order, Shading } from './orders'
@@ -13,7 +14,6 @@ import { pick } from './picking'
 const uniforms = () => ({
   view: { value: new THREE.Matrix4() },
   projection: { value: new THREE.Matrix4() },
-  place: { value: new THREE.Matrix4() },
   eye: { value: new THREE.Vector3() },
   upright: { value: 1 },
 })
@@ -35,7 +35,9 @@ export class SetDrawing {
   private readonly skyTriangle: THREE.Mesh
   private blurPass?: BlurPass
   private sized = ''
-  private items: THREE.Mesh<THREE.BufferGeometry, SetMaterial>[] = []
+  /** each thing by itself, for what is looked for and marked; they are drawn together with those that look alike */
+  private items: THREE.Mesh[] = []
+  private alike: Alike<SetMaterial>[] = []
 
   /**
    * @param smooth whether edges are smoothed
@@ -74,23 +76,31 @@ export class SetDrawing {
   /** Takes the scene's meshes, in the order of its items. */
   async meshes(glb: ArrayBuffer): Promise<void> {
     const loaded = await new GLTFLoader().parseAsync(glb, '')
-    this.items.forEach((mesh) => {
-      this.scene.remove(mesh)
-      mesh.geometry.dispose()
-      mesh.material.dispose()
-    })
-    this.items = []
+    this.forget()
+    const indexes = new Map<THREE.BufferGeometry, number[]>()
     loaded.scene.traverse((node) => {
       if (node instanceof THREE.Mesh) {
-        const geometry = (node as THREE.Mesh).geometry
-        geometry.setAttribute('colour', geometry.getAttribute('color'))
-        const mesh = new THREE.Mesh(geometry, this.material('item'))
-        mesh.frustumCulled = false
-        mesh.matrixAutoUpdate = false
-        this.items.push(mesh)
-        this.scene.add(mesh)
+        const { geometry } = node as THREE.Mesh
+        node.matrixAutoUpdate = false
+        indexes.set(geometry, [...(indexes.get(geometry) ?? []), this.items.length])
+        this.items.push(node)
       }
     })
+    indexes.forEach((of, geometry) => {
+      const alike = new Alike(geometry, this.material('item'), of)
+      this.alike.push(alike)
+      this.scene.add(alike.mesh)
+    })
+  }
+
+  private forget() {
+    this.alike.forEach((alike) => {
+      this.scene.remove(alike.mesh)
+      alike.dispose()
+    })
+    this.items.forEach((mesh) => mesh.geometry.dispose())
+    this.alike = []
+    this.items = []
   }
 
   /** A canvas that gets its size anew, even the same, is made anew: that costs as much as several pictures. */
@@ -114,13 +124,15 @@ export class SetDrawing {
     const inverse = new THREE.Matrix4().fromArray(view).invert()
     // air is reckoned from the eye: of a flat view from what it looks at
     const eye = new THREE.Vector3(0, 0, -(flat ?? 0)).applyMatrix4(inverse)
-    this.items.forEach((mesh, i) => {
-      const { uniforms } = mesh.material
+    const seen = new THREE.Frustum().setFromProjectionMatrix(
+      new THREE.Matrix4().fromArray(projection).multiply(new THREE.Matrix4().fromArray(view)),
+    )
+    this.alike.forEach((alike) => {
+      const { uniforms } = alike.mesh.material
       uniforms.view.value.fromArray(view)
       uniforms.projection.value.fromArray(projection)
-      uniforms.place.value.fromArray(places, i * 16)
       uniforms.eye.value.copy(eye)
-      mesh.visible = places[i * 16 + 5] !== 0
+      alike.put(places, seen)
     })
     this.skyTriangle.visible = flat === undefined
     this.sky.uniforms.view.value.fromArray(view)
@@ -172,7 +184,7 @@ export class SetDrawing {
   }
 
   dispose() {
-    this.items.forEach((mesh) => mesh.material.dispose())
+    this.forget()
     this.blurPass?.dispose()
     this.renderer.dispose()
     // a browser has few of them, and frees them late

@@ -220,13 +220,23 @@ export const useInFrame = (projectId: number, shotId: number, things: number[], 
 
 export const useShading = () => useQuery({ queryKey: ['shading'], queryFn: () => get('/api/shading') })
 
-export const useMeshes = (projectId: number, sceneId: number | undefined) =>
-  useQuery({
-    queryKey: edited(projectId, 'meshes', sceneId),
-    queryFn: () => getBytes('/api/scenes/{id}/meshes.glb', of(sceneId)),
+/** The scene's meshes. They are large, and most edits of a set leave them as they are: whether they changed is asked first. */
+export function useMeshes(projectId: number, sceneId: number | undefined) {
+  const looks = useQuery({
+    queryKey: edited(projectId, 'looks', sceneId),
+    queryFn: () => get('/api/scenes/{id}/looks', of(sceneId)),
     enabled: !!sceneId,
     placeholderData: (before) => before,
+  }).data
+  return useQuery({
+    queryKey: ['meshes', sceneId, looks?.digest],
+    queryFn: () => getBytes('/api/scenes/{id}/meshes.glb', of(sceneId)),
+    enabled: !!sceneId && !!looks,
+    placeholderData: (before) => before,
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 60_000,
   })
+}
 
 /** Baked movement of a shot, from an exact frame on at a speed; all of its frames where none is given. */
 export const useBake = (

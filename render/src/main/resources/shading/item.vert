@@ -1,7 +1,6 @@
 // Items of the set. One source for renderer and browser; each puts its own #version line before it.
 precision highp float;
 
-uniform mat4 place;
 uniform mat4 view;
 uniform mat4 projection;
 uniform float upright; // 1, or -1 where rows are read from the top
@@ -9,6 +8,7 @@ uniform float upright; // 1, or -1 where rows are read from the top
 in vec3 position;
 in vec3 normal;
 in vec3 colour;
+in mat4 place; // of each of those that are drawn at once
 
 out vec3 worldPlace;
 out vec3 worldNormal;

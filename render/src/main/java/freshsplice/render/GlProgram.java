@@ -44,6 +44,7 @@ final class GlProgram {
         glBindAttribLocation(id, 0, "position");
         glBindAttribLocation(id, 1, "normal");
         glBindAttribLocation(id, 2, "colour");
+        glBindAttribLocation(id, 3, "place");
         glLinkProgram(id);
         glDeleteShader(vertex);
         glDeleteShader(fragment);

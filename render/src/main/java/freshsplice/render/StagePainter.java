@@ -11,9 +11,14 @@ import freshsplice.core.stage.Mesh;
 import freshsplice.core.stage.Stage;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.lwjgl.system.MemoryUtil;
 
 /**
@@ -24,11 +29,13 @@ public final class StagePainter implements AutoCloseable {
     /** Largest side of a picture, in pixels. */
     public static final int LARGEST = PictureSize.LARGEST;
     private static final int SAMPLES = 4;
+    /** Where the four columns of a place come in. */
+    private static final int PLACE = 3;
     /** So many sets are kept at hand. */
     private static final int SETS = 6;
 
-    /** @param buffers what its corners are kept in */
-    private record Part(int array, int corners, int[] buffers) {
+    /** @param places buffer that the places of those drawn at once come into; @param buffers all that it is kept in */
+    private record Part(int array, int corners, int places, int[] buffers) {
         void delete() {
             glDeleteVertexArrays(array);
             glDeleteBuffers(buffers);
@@ -41,6 +48,8 @@ public final class StagePainter implements AutoCloseable {
     private BlurPass blurPass;
     private final Part skyTriangle;
     private Part[] items = {};
+    /** Indexes of the items that look alike: they are drawn at once. */
+    private List<List<Integer>> alike = List.of();
     private Stage shown;
     /** By what their things look like: two sets that look alike share one. */
     private final Map<List<Geometry>, Part[]> sets = new LinkedHashMap<>(16, 0.75f, true) {
@@ -49,9 +58,7 @@ public final class StagePainter implements AutoCloseable {
             if (size() <= SETS) {
                 return false;
             }
-            for (Part part : eldest.getValue()) {
-                part.delete();
-            }
+            Stream.of(eldest.getValue()).distinct().forEach(Part::delete);
             return true;
         }
     };
@@ -61,7 +68,6 @@ public final class StagePainter implements AutoCloseable {
     private int readBuffer;
     private final List<Integer> stores = new ArrayList<>();
     private ByteBuffer pixels;
-    private final float[] matrix = new float[16];
 
     /** @throws CannotDraw if there is no OpenGL here */
     public StagePainter() {
@@ -134,9 +140,13 @@ public final class StagePainter implements AutoCloseable {
         List<Geometry> looks = stage.items().stream().map(Item::geometry).toList();
         items = sets.get(looks);
         if (items == null) {
-            items = looks.stream().map(Geometry::mesh).map(StagePainter::upload).toArray(Part[]::new);
+            // things that look alike share one
+            Map<Geometry, Part> parts = new HashMap<>();
+            items = looks.stream().map(l -> parts.computeIfAbsent(l, own -> upload(own.mesh()))).toArray(Part[]::new);
             sets.put(looks, items);
         }
+        alike = List.copyOf(IntStream.range(0, items.length).boxed()
+                .collect(Collectors.groupingBy(i -> items[i], LinkedHashMap::new, Collectors.toList())).values());
     }
 
     private static Part upload(Mesh mesh) {
@@ -148,7 +158,14 @@ public final class StagePainter implements AutoCloseable {
         int indices = glGenBuffers();
         glBindBuffer(GL_ELEMENT_ARRAY_BUFFER, indices);
         glBufferData(GL_ELEMENT_ARRAY_BUFFER, mesh.indices(), GL_STATIC_DRAW);
-        return new Part(array, mesh.indices().length, new int[] {positions, normals, colours, indices});
+        int places = glGenBuffers();
+        glBindBuffer(GL_ARRAY_BUFFER, places);
+        for (int column = 0; column < 4; column++) {
+            glEnableVertexAttribArray(PLACE + column);
+            glVertexAttribPointer(PLACE + column, 4, GL_FLOAT, false, 64, column * 16L);
+            glVertexAttribDivisor(PLACE + column, 1);
+        }
+        return new Part(array, mesh.indices().length, places, new int[] {positions, normals, colours, indices, places});
     }
 
     private static int attribute(int place, float[] values) {
@@ -200,14 +217,30 @@ public final class StagePainter implements AutoCloseable {
         item.set("upright", -1);
         float[] eye = eye(view);
         item.set("eye", eye[0], eye[1], eye[2]);
-        for (int i = 0; i < items.length; i++) {
-            System.arraycopy(places, from + i * 16, matrix, 0, 16);
-            if (matrix[0] == 0 && matrix[5] == 0 && matrix[10] == 0 && matrix[2] == 0) {
-                continue;
+        for (List<Integer> some : alike) {
+            draw(items[some.get(0)], shown(some, places, from));
+        }
+    }
+
+    /** The places of those that are shown, one after another. */
+    private static float[] shown(List<Integer> some, float[] places, int from) {
+        float[] shown = new float[some.size() * 16];
+        int count = 0;
+        for (int i : some) {
+            int at = from + i * 16;
+            if (places[at] != 0 || places[at + 5] != 0 || places[at + 10] != 0 || places[at + 2] != 0) {
+                System.arraycopy(places, at, shown, count++ * 16, 16);
             }
-            item.setMatrix("place", matrix);
-            glBindVertexArray(items[i].array());
-            glDrawElements(GL_TRIANGLES, items[i].corners(), GL_UNSIGNED_INT, 0);
+        }
+        return Arrays.copyOf(shown, count * 16);
+    }
+
+    private static void draw(Part part, float[] places) {
+        if (places.length > 0) {
+            glBindVertexArray(part.array());
+            glBindBuffer(GL_ARRAY_BUFFER, part.places());
+            glBufferData(GL_ARRAY_BUFFER, places, GL_STREAM_DRAW);
+            glDrawElementsInstanced(GL_TRIANGLES, part.corners(), GL_UNSIGNED_INT, 0, places.length / 16);
         }
     }
 

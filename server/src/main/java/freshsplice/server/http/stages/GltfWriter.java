@@ -1,5 +1,6 @@
 package freshsplice.server.http.stages;
 
+import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Mesh;
 import freshsplice.core.stage.Stage;
@@ -7,6 +8,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.json.JsonMapper;
@@ -22,6 +24,7 @@ final class GltfWriter {
     private final List<Map<String, Object>> accessors = new ArrayList<>();
     private final List<Map<String, Object>> meshes = new ArrayList<>();
     private final List<Map<String, Object>> nodes = new ArrayList<>();
+    private final Map<Geometry, Integer> known = new HashMap<>();
     private int length;
 
     private GltfWriter() {
@@ -33,8 +36,12 @@ final class GltfWriter {
         return writer.bytes();
     }
 
+    /** Things that look alike share a mesh: a crowd is as small as one of it. */
     private void add(Item item) {
-        Mesh mesh = item.geometry().mesh();
+        nodes.add(Map.of("name", String.valueOf(item.id()), "mesh", known.computeIfAbsent(item.geometry(), looks -> mesh(looks.mesh()))));
+    }
+
+    private int mesh(Mesh mesh) {
         int positions = floats(mesh.positions(), true);
         int normals = floats(mesh.normals(), false);
         int colours = floats(mesh.colours(), false);
@@ -44,7 +51,7 @@ final class GltfWriter {
                 "count", mesh.indices().length));
         meshes.add(Map.of("primitives", List.of(Map.of("indices", accessors.size() - 1, "attributes",
                 Map.of("POSITION", positions, "NORMAL", normals, "COLOR_0", colours)))));
-        nodes.add(Map.of("name", String.valueOf(item.id()), "mesh", meshes.size() - 1));
+        return meshes.size() - 1;
     }
 
     private int floats(float[] values, boolean withBounds) {

@@ -1,6 +1,7 @@
 package freshsplice.server.http.stages;
 
 import freshsplice.core.delivery.Bake;
+import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Bend;
 import freshsplice.core.shot.Shot;
@@ -37,6 +38,9 @@ class StageController {
     record Program(String vertex, String fragment) {
     }
 
+    record Looks(String digest) {
+    }
+
     private static final long MOST_FRAMES = 20_000;
 
     private final Store store;
@@ -65,6 +69,15 @@ class StageController {
     @Transactional(readOnly = true)
     public byte[] meshes(@PathVariable long id) {
         return GltfWriter.write(stages.stage(id));
+    }
+
+    /** What tells the meshes of a scene from what they were: they are asked for again when it is another. */
+    @GetMapping("/scenes/{id}/looks")
+    @Transactional(readOnly = true)
+    public Looks looks(@PathVariable long id) {
+        StringBuilder looks = new StringBuilder();
+        stages.stage(id).items().forEach(item -> looks.append(item.id()).append(item.geometry().parts()));
+        return new Looks(Fingerprint.digest(looks.toString()));
     }
 
     @GetMapping("/shots/{id}/stage")
