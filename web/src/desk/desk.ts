@@ -16,8 +16,8 @@ type Desk = {
   frame: number
   units: Units
   large: PictureKind
-  /** the size that renders are asked for in, as it was typed, and whether they are burnt in */
-  renderSize: string
+  /** the size that renders of each project are asked for in, as it was typed, and whether they are burnt in */
+  renderSizes: Record<number, string>
   burnIn: boolean
   /** record frame of the selected seam */
   seam: number | undefined
@@ -58,7 +58,7 @@ export const useDesk = create<Desk>()(
         frame: 0,
         units: 'timecode',
         large: 'camera',
-        renderSize: '1280 × 720',
+        renderSizes: {},
         burnIn: true,
         seam: undefined,
         pieces: [],

@@ -10,7 +10,7 @@ import { queryClient } from '../server/queryClient'
 import type { Project, Sequence } from '../server/types'
 import { Renders } from './Renders'
 
-const project = { id: 3 } as Project
+const project = { id: 3, pictureWidth: 1280, pictureHeight: 720, sizes: [{ width: 640, height: 360 }] } as unknown as Project
 const piece = (shotId: number, code: string, from: number, to: number) => ({
   id: shotId,
   shotId,
@@ -62,7 +62,7 @@ const RENDERS = [
   movie(51, 1, 'sh0010_v002', { burnIn: false, frames: 1 }),
 ]
 
-const at = (frame: number) => act(() => setDesk({ frame, renderSize: '1280 × 720', burnIn: true }))
+const at = (frame: number) => act(() => setDesk({ frame, renderSizes: {}, burnIn: true }))
 const shots = () => screen.getByRole('region', { name: 'Shots to render' })
 
 let asked: Asked[]

@@ -12,8 +12,6 @@ import { refreshRenders, useRenders } from '../server/queries'
 import type { Project, Render, Sequence } from '../server/types'
 import { Player } from './Player'
 
-const SIZES = ['640 × 360', '960 × 540', '1280 × 720', '1920 × 1080']
-
 /** A size as somebody types it, in pixels: 1280 x 720, 1280×720 or 1280 720. What it may be is the server's to say. */
 const sizeOf = (typed: string) =>
   typed
@@ -27,7 +25,8 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
   const here = useDesk((d) => sectionAt(sequence, d.frame))
   const [chosen, setChosen] = useState<Set<number>>(new Set())
   const [master, setMaster] = useState(false)
-  const { renderSize: size, burnIn } = useOfDesk('renderSize', 'burnIn')
+  const { renderSizes, burnIn } = useOfDesk('renderSizes', 'burnIn')
+  const size = renderSizes[project.id] ?? `${project.pictureWidth} × ${project.pictureHeight}`
   const [blur, setBlur] = useState(false)
   const [shown, setShown] = useState<number>()
   const typedSize = sizeOf(size)
@@ -217,12 +216,12 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
             list="render-sizes"
             value={size}
             title="Width and height in pixels"
-            onChange={(e) => setDesk({ renderSize: e.target.value })}
+            onChange={(e) => setDesk({ renderSizes: { ...renderSizes, [project.id]: e.target.value } })}
             onFocus={(e) => e.target.select()}
           />
           <datalist id="render-sizes">
-            {SIZES.map((s) => (
-              <option key={s} value={s} />
+            {project.sizes.map((s) => (
+              <option key={s.width} value={`${s.width} × ${s.height}`} />
             ))}
           </datalist>
           <button type="button" className="button button-main ml-auto" onClick={() => void ask()}>

@@ -1675,12 +1675,18 @@ export interface components {
             backHeight: number;
             /** Format: double */
             backWidth: number;
+            /** Format: double */
+            far?: number;
+            /** Format: int64 */
+            frame: number;
             /** Format: int64 */
             id: number;
             /** Format: int32 */
             keys: number;
             locked: boolean;
             name: string;
+            /** Format: double */
+            near: number;
             placed: number[];
             shots: string[];
             touched: string[];
@@ -2558,6 +2564,12 @@ export interface components {
             pairs: components["schemas"]["PairsByOrder.Pair"][];
             unused: components["schemas"]["FileView"][];
         };
+        PictureSize: {
+            /** Format: int32 */
+            height: number;
+            /** Format: int32 */
+            width: number;
+        };
         "PlaceEdit.Clear": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             /** @enum {string} */
             along?: "OWN_LANE" | "ALL_LANES";
@@ -2704,6 +2716,7 @@ export interface components {
             sceneId?: number;
             /** Format: int64 */
             seq: number;
+            sizes: components["schemas"]["PictureSize"][];
             undo?: components["schemas"]["ProjectController.Step"];
         };
         "ProjectPicture.Wanted": {

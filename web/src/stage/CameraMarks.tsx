@@ -1,14 +1,15 @@
 import { useRef, useState } from 'react'
 import { Matrix4, Vector3 } from 'three'
+import { sayError } from '../desk/messages'
 import type { Seen } from '../painting/orders'
 import { sight } from '../painting/picking'
 import type { Bake } from '../pictures/bake'
+import { of, post } from '../server/client'
 import { useCameraTable } from '../server/queries'
 import type { CameraLine, StageShot } from '../server/types'
 import { changeCamera } from './edits'
 import { onPicture, standing } from './hands/matrices'
 import { eyeAt } from './paths'
-import { useStageDesk } from './stageDesk'
 
 type Props = {
   projectId: number
@@ -16,33 +17,23 @@ type Props = {
   bake: Bake
   k: number
   shotFrame: number
-  perSecond: number
   seen: Seen
   width: number
   height: number
 }
 
 /**
- * Cameras in plan, front and side as symbols of one size, with their names. The shot's own is dragged, and its way has a number at
- * every second.
+ * Cameras in plan, front and side as symbols of one size, with their names. They are dragged: the shot's own as changes reach, another
+ * with all of its movement.
  */
-export function CameraMarks({ projectId, stage, bake, k, shotFrame, perSecond, seen, width, height }: Props) {
-  const path = useStageDesk((d) => d.path)
+export function CameraMarks({ projectId, stage, bake, k, shotFrame, seen, width, height }: Props) {
   const table = useCameraTable(projectId, stage.sceneId).data
   const [dragged, setDragged] = useState<Vector3>()
   const hold = useRef<Vector3 | undefined>(undefined)
   const eye = dragged ?? eyeAt(bake, k)
   const at = onPicture(seen, eye)
   const focus = onPicture(seen, new Vector3(0, 0, -bake.focus(k)).applyMatrix4(standing(bake.view(k))))
-  const seconds = path ? secondMarks(bake, seen, perSecond) : []
 
-  const toWorld = (e: React.PointerEvent): Vector3 => {
-    const box = (e.currentTarget.closest('svg') as SVGElement).getBoundingClientRect()
-    const ray = sight({ ...seen, x: ((e.clientX - box.left) / box.width) * 2 - 1, y: 1 - ((e.clientY - box.top) / box.height) * 2 })
-    // flat views look along an axis: what lies along it stays
-    const along = ray.direction.clone().multiply(ray.direction)
-    return ray.origin.clone().sub(ray.origin.clone().multiply(along)).add(eye.clone().multiply(along))
-  }
   const release = () => {
     const to = hold.current && dragged
     hold.current = undefined
@@ -68,11 +59,6 @@ export function CameraMarks({ projectId, stage, bake, k, shotFrame, perSecond, s
       {others.map((other) => (
         <Other key={other.id} other={other} seen={seen} width={width} height={height} />
       ))}
-      {seconds.map((s) => (
-        <text key={s.second} x={s.x * width + 5} y={s.y * height - 4} className="num fill-quiet text-[11px]">
-          {s.second}
-        </text>
-      ))}
       {focus && (
         <line x1={x} y1={y} x2={focus.x * width} y2={focus.y * height} stroke="#5ec2b7" strokeDasharray="3 4" strokeOpacity={0.8} />
       )}
@@ -94,7 +80,7 @@ export function CameraMarks({ projectId, stage, bake, k, shotFrame, perSecond, s
         onPointerMove={(e) => {
           if (hold.current) {
             e.stopPropagation()
-            setDragged(toWorld(e))
+            setDragged(inPlane(e, seen, eye))
           }
         }}
         onPointerUp={release}
@@ -116,16 +102,29 @@ export function CameraMarks({ projectId, stage, bake, k, shotFrame, perSecond, s
   )
 }
 
+type OtherProps = { other: CameraLine; seen: Seen; width: number; height: number }
+
 /** Another camera of the scene, where it stands at the first frame of its shot. */
-function Other({ other, seen, width, height }: { other: CameraLine; seen: Seen; width: number; height: number }) {
+function Other({ other, seen, width, height }: OtherProps) {
+  const [dragged, setDragged] = useState<Vector3>()
   const placed = new Matrix4().fromArray(other.placed)
-  const at = onPicture(seen, new Vector3().setFromMatrixPosition(placed))
-  const ahead = onPicture(seen, new Vector3(0, 0, -1).applyMatrix4(placed))
+  const stands = new Vector3().setFromMatrixPosition(placed)
+  const at = onPicture(seen, dragged ?? stands)
+  const ahead = onPicture(seen, new Vector3(0, 0, -1).applyMatrix4(new Matrix4().extractRotation(placed)).add(dragged ?? stands))
   if (!at || !ahead || at.x < 0 || at.x > 1 || at.y < 0 || at.y > 1) {
     return null
   }
   const [x, y] = [at.x * width, at.y * height]
   const turn = (Math.atan2(ahead.y * height - y, ahead.x * width - x) * 180) / Math.PI
+  const release = () => {
+    if (dragged) {
+      const to = [...placed.clone().setPosition(dragged).elements]
+      const edit = { kind: 'FILM_FROM', frame: other.frame, placed: to, reach: 'ALL_KEYS', keepAim: true } as const
+      void post('/api/cameras/{id}/edits', { ...of(other.id), body: edit })
+        .catch(sayError)
+        .finally(() => setDragged(undefined))
+    }
+  }
   return (
     <>
       <g transform={`translate(${x} ${y}) rotate(${turn})`}>
@@ -134,19 +133,34 @@ function Other({ other, seen, width, height }: { other: CameraLine; seen: Seen; 
       <text x={x + 11} y={y - 7} className="fill-quiet text-[12px]" style={{ paintOrder: 'stroke', stroke: '#000', strokeWidth: 3 }}>
         {other.shots[0] ?? other.name}
       </text>
+      <circle
+        cx={x}
+        cy={y}
+        r={11}
+        fill="transparent"
+        className={other.locked ? '' : 'pointer-events-auto cursor-move'}
+        data-other-camera={other.name}
+        onPointerDown={(e) => {
+          e.stopPropagation()
+          e.currentTarget.setPointerCapture(e.pointerId)
+        }}
+        onPointerMove={(e) => {
+          if (e.buttons === 1) {
+            e.stopPropagation()
+            setDragged(inPlane(e, seen, stands))
+          }
+        }}
+        onPointerUp={release}
+        onPointerCancel={() => setDragged(undefined)}
+      />
     </>
   )
 }
 
-/** Where the camera is at every whole second of its way. */
-function secondMarks(bake: Bake, seen: Seen, perSecond: number) {
-  const marks: { second: number; x: number; y: number }[] = []
-  for (let k = 0; k < bake.frames; k += perSecond) {
-    const at = onPicture(seen, eyeAt(bake, Math.round(k)))
-    const last = marks.at(-1)
-    if (at && (!last || Math.hypot(at.x - last.x, at.y - last.y) > 0.02)) {
-      marks.push({ second: Math.round(k / perSecond), ...at })
-    }
-  }
-  return marks
+/** Where a pointer is in the plane of a flat view: what lies along its line of sight stays. */
+function inPlane(e: React.PointerEvent, seen: Seen, stays: Vector3): Vector3 {
+  const box = (e.currentTarget.closest('svg') as SVGElement).getBoundingClientRect()
+  const ray = sight({ ...seen, x: ((e.clientX - box.left) / box.width) * 2 - 1, y: 1 - ((e.clientY - box.top) / box.height) * 2 })
+  const along = ray.direction.clone().multiply(ray.direction)
+  return ray.origin.clone().sub(ray.origin.clone().multiply(along)).add(stays.clone().multiply(along))
 }

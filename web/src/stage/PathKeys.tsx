@@ -9,10 +9,11 @@ import { heightOver, onLevel } from './hands/drag'
 import { onPicture, standing } from './hands/matrices'
 import { eyeAt } from './paths'
 
-type Props = { stage: StageShot; bake: Bake; seen: Seen; width: number; height: number; flat: boolean }
+type Props = { stage: StageShot; bake: Bake; perSecond: number; seen: Seen; width: number; height: number; flat: boolean }
 
-/** The keys of the camera's place on its way, to be dragged: level, with Shift up and down; in a flat view in its plane. */
-export function PathKeys({ stage, bake, seen, width, height, flat }: Props) {
+/** The camera's way with a number at every second, and the keys of its place, to be dragged: level, with Shift up and down; in a flat view in its plane. */
+export function PathKeys({ stage, bake, perSecond, seen, width, height, flat }: Props) {
+  const seconds = secondMarks(bake, seen, perSecond)
   const [dragged, setDragged] = useState<{ frame: number; at: Vector3 }>()
   const hold = useRef<{ frame: number; from: Vector3 } | undefined>(undefined)
   const frames = [...new Set(['x', 'y', 'z'].flatMap((c) => (stage.channels[c] ?? []).map((k) => k.frame)))].sort((a, b) => a - b)
@@ -45,12 +46,20 @@ export function PathKeys({ stage, bake, seen, width, height, flat }: Props) {
       }).finally(() => setDragged(undefined))
     }
   }
-  if (frames.length < 2) {
-    return null
-  }
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
-      {frames
+      {seconds.map((s) => (
+        <text
+          key={s.second}
+          x={s.x * width + 5}
+          y={s.y * height - 4}
+          className="num fill-text text-[11px]"
+          style={{ paintOrder: 'stroke', stroke: '#000', strokeWidth: 3 }}
+        >
+          {s.second}
+        </text>
+      ))}
+      {(frames.length < 2 ? [] : frames)
         .filter((f) => k(f) >= 0 && k(f) < bake.frames)
         .map((frame) => {
           const at = dragged?.frame === frame ? dragged.at : eyeAt(bake, k(frame))
@@ -89,4 +98,17 @@ export function PathKeys({ stage, bake, seen, width, height, flat }: Props) {
         })}
     </svg>
   )
+}
+
+/** Where the camera is at every whole second of its way. */
+function secondMarks(bake: Bake, seen: Seen, perSecond: number) {
+  const marks: { second: number; x: number; y: number }[] = []
+  for (let k = 0; k < bake.frames; k += perSecond) {
+    const at = onPicture(seen, eyeAt(bake, Math.round(k)))
+    const last = marks.at(-1)
+    if (at && (!last || Math.hypot(at.x - last.x, at.y - last.y) > 0.02)) {
+      marks.push({ second: Math.round(k / perSecond), ...at })
+    }
+  }
+  return marks
 }

@@ -165,7 +165,9 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
           off={false}
           empty={scout.empty}
         />
-        {path && width > 0 && <PathKeys stage={stage} bake={bake} seen={seen} width={width} height={height} flat={free !== 'scout'} />}
+        {path && width > 0 && (
+          <PathKeys stage={stage} bake={bake} perSecond={perSecond} seen={seen} width={width} height={height} flat={free !== 'scout'} />
+        )}
         {free !== 'scout' && <Frustum {...{ projectId: project.id, stage, bake, k, shotFrame, seen, width, height }} />}
         {walk.recording && (
           <div
@@ -178,7 +180,6 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
         {free !== 'scout' && (
           <CameraMarks
             projectId={project.id}
-            perSecond={perSecond}
             stage={stage}
             bake={bake}
             k={k}
@@ -235,14 +236,14 @@ function Keeps() {
   return (
     <select
       className="field w-20 py-0! text-[12.5px]"
-      title="A recorded move keeps so close to the walk; the looser, the fewer keys"
+      title={`A recorded move keeps so close to the walk, and its turn within ${keeps.degrees}°: the looser, the fewer keys`}
       aria-label="How close a recorded move keeps to the walk"
       value={KEEPS.findIndex((k) => k.metres === keeps.metres)}
       onChange={(e) => setStage({ keeps: KEEPS[Number(e.target.value)] })}
     >
       {KEEPS.map((k, i) => (
         <option key={k.metres} value={i}>
-          ± {Math.round(k.metres * 100)} cm, {k.degrees}°
+          ± {Math.round(k.metres * 100)} cm
         </option>
       ))}
     </select>

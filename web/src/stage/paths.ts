@@ -18,8 +18,10 @@ export const pathLines = (bake: Bake): Lines[] =>
     '#ffffff',
   )
 
-/** The ways of some things. @param indexes among the scene's */
-export function thingLines(bake: Bake, indexes: number[]): Lines[] {
+/** The ways of some things. @param all indexes among the scene's */
+export function thingLines(bake: Bake, all: number[]): Lines[] {
+  // one that was just put there is not in the movement yet
+  const indexes = all.filter((i) => i < bake.items)
   const ways = indexes.map(() => [] as Vector3[])
   for (let k = 0; k < bake.frames; k++) {
     const places = bake.places(k)

@@ -321,7 +321,7 @@ function Ties({ stage, shotFrame }: { stage: StageShot; shotFrame: number }) {
           free={() => void editCamera(stage.shotId, { kind: 'FREE', frame: shotFrame, throughout: mount.from === undefined })}
         />
       )}
-      {!stage.aim && !stage.focusOn && !mount?.item && <span>choose a thing to aim, focus or mount on it</span>}
+      {!stage.aim && !stage.focusOn && !mount?.item && <span className="truncate">choose a thing to aim, focus or mount on it</span>}
     </>
   )
 }

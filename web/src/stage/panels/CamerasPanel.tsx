@@ -82,6 +82,8 @@ export function CamerasPanel({ project, stage }: { project: Project; stage: Stag
             {head(key, words, title)}
           </span>
         ))}
+        <span className={WIDE}>back</span>
+        <span className={WIDE}>near–far</span>
         {head('shots', 'films', 'shots that it films')}
         <span />
       </div>
@@ -92,7 +94,11 @@ export function CamerasPanel({ project, stage }: { project: Project; stage: Stag
   )
 }
 
-const GRID = 'grid grid-cols-[16px_40px_minmax(0,1.3fr)_36px_32px_44px_40px_minmax(0,1fr)_112px] items-center gap-x-2 px-1'
+// back, near and far where there is room for them
+const GRID =
+  'grid grid-cols-[16px_40px_minmax(0,1.3fr)_36px_32px_44px_40px_minmax(0,1fr)_112px] items-center gap-x-2 px-1 min-[1700px]:grid-cols-[16px_40px_minmax(0,1.3fr)_36px_32px_44px_40px_52px_84px_minmax(0,1fr)_112px]'
+const WIDE = 'hidden text-right min-[1700px]:block'
+const near = (line: CameraLine) => `${line.near.toFixed(1)}–${line.far === undefined ? '∞' : line.far.toFixed(1)}`
 
 function ordered(lines: CameraLine[], sort: Sort, search: string): CameraLine[] {
   const words = search.toLowerCase().trim()
@@ -197,7 +203,12 @@ function CameraRow({ line, stage, chosen, choose }: RowProps) {
           {(line.values[key] ?? 0).toFixed(digits)}
         </span>
       ))}
-      <span className="truncate text-quiet" title={line.shots.join(', ')}>
+      <span className={`num ${WIDE} text-[12.5px]`}>{line.backWidth.toFixed(1)}</span>
+      <span className={`num ${WIDE} text-[12.5px]`}>{near(line)}</span>
+      <span
+        className="truncate text-quiet"
+        title={`${line.shots.join(', ')}\nback ${line.backWidth} × ${line.backHeight} mm, sharp ${near(line)} m`}
+      >
         {line.shots.length > 0 ? line.shots.join(', ') : 'no shot'}
         {line.keys > 0 && ` · ${line.keys} keys`}
       </span>

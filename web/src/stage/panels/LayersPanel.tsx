@@ -101,7 +101,7 @@ function Layer({ stage, layer }: { stage: StageShot; layer: StageLayer }) {
           take off
         </button>
       </div>
-      <div className="mt-1 grid grid-cols-6 gap-x-2 gap-y-1">
+      <div className="mt-1 grid grid-cols-5 gap-x-2 gap-y-1">
         <NumberField label="from" unit="" digits={0} value={layer.from} give={(v) => change({ from: Math.round(v) })} />
         <NumberField label="long" unit="" digits={0} value={layer.frames} give={(v) => change({ frames: Math.round(v) })} />
         <NumberField label="%" unit="" digits={0} value={layer.strength * 100} give={(v) => change({ strength: v / 100 })} />
@@ -125,7 +125,7 @@ function Layer({ stage, layer }: { stage: StageShot; layer: StageLayer }) {
             key={channel}
             label={channel}
             unit={unit}
-            digits={3}
+            digits={unit === 'm' ? 3 : 2}
             value={layer.amounts[channel] ?? 0}
             give={(v) => reshape({ amounts: { ...layer.amounts, [channel]: v } })}
           />

@@ -324,7 +324,7 @@ function SnapChoice() {
   const snap = useStageDesk((d) => d.snap)
   return (
     <select
-      className="field w-16 py-0.5!"
+      className="field w-20 py-0.5!"
       aria-label="What dragged things go to"
       title="What dragged things go to"
       value={SNAPS.includes(snap) ? snap : 'freely'}

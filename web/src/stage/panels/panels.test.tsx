@@ -152,6 +152,8 @@ describe('cameras of the scene', () => {
     locked: false,
     shots,
     placed: LEVEL,
+    near: 3.9,
+    frame: 1001,
   })
   const table = [line(8, 'cam_sh0030', 85, ['sh0030']), line(9, 'crane', 24, []), line(10, 'cam_sh0010', 50, ['sh0010'])]
   const names = () => screen.getAllByLabelText(/^Name of /).map((i) => (i as HTMLInputElement).value)
@@ -161,6 +163,7 @@ describe('cameras of the scene', () => {
     show(<CamerasPanel project={project} stage={stage} />)
     await screen.findByText('sh0030')
     expect(names()).toEqual(['cam_sh0010', 'cam_sh0030', 'crane'])
+    expect(screen.getAllByText('3.9–∞')).toHaveLength(3)
     fireEvent.click(screen.getByText('mm'))
     expect(names()).toEqual(['crane', 'cam_sh0010', 'cam_sh0030'])
     fireEvent.change(screen.getByLabelText('Search cameras'), { target: { value: 'sh0010' } })

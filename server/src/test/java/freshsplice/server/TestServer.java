@@ -23,6 +23,8 @@ public final class TestServer implements BeforeAllCallback {
             folder = Files.createDirectories(data.resolve("folder")).toAbsolutePath();
             Files.writeString(data.resolve("settings.properties"), "fresh-splice.folders=" + folder
                     + "\nfresh-splice.max-zip-bytes=3000000\nfresh-splice.max-zip-entries=50\n");
+            System.setProperty("spring.jpa.hibernate.ddl-auto", "validate");
+            System.setProperty("springdoc.api-docs.enabled", "true");
             running = FreshSplice.start(data, 0, false);
             return () -> running.close();
         } catch (IOException e) {

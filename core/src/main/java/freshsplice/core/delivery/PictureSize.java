@@ -2,7 +2,9 @@ package freshsplice.core.delivery;
 
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.Rational;
+import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 
 /**
  * The size of a project's picture in pixels. Both sides are even, because movies halve the colour of both.
@@ -32,6 +34,14 @@ public record PictureSize(int width, int height) {
     /** A picture of a shape: the height is made even, to the nearest. @param shape width over height */
     public static PictureSize of(int width, Rational shape) {
         return new PictureSize(width, (int) even(Rational.of(width).dividedBy(shape)));
+    }
+
+    /** Sizes of the same shape that renders usually have: half, three quarters, all of it, and one and a half, as far as there is such. */
+    public List<PictureSize> usual() {
+        return Stream.of(Rational.of(1, 2), Rational.of(3, 4), Rational.ONE, Rational.of(3, 2)).map(f -> new long[] {
+            even(Rational.of(width).times(f)), even(Rational.of(height).times(f))})
+                .filter(s -> Math.min(s[0], s[1]) >= SMALLEST && Math.max(s[0], s[1]) <= LARGEST)
+                .map(s -> new PictureSize((int) s[0], (int) s[1])).toList();
     }
 
     private static long even(Rational height) {

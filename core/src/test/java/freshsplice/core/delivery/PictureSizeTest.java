@@ -39,4 +39,14 @@ class PictureSizeTest {
             assertThatThrownBy(() -> Kit.parse(wrong)).isInstanceOf(freshsplice.core.refusal.Refusal.class);
         }
     }
+
+    @Test
+    void usualSizesOfRendersHaveItsShapeAndEvenSides() {
+        assertThat(new PictureSize(1280, 720).usual()).containsExactly(new PictureSize(640, 360), new PictureSize(960, 540),
+                new PictureSize(1280, 720), new PictureSize(1920, 1080));
+        assertThat(new PictureSize(3840, 2022).usual()).contains(new PictureSize(1920, 1012));
+        assertThat(new PictureSize(8192, 4096).usual()).as("nothing over the largest side").hasSize(3);
+        assertThat(new PictureSize(16, 16).usual()).as("nothing under the smallest").containsExactly(new PictureSize(16, 16),
+                new PictureSize(24, 24));
+    }
 }

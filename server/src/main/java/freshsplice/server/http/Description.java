@@ -17,10 +17,12 @@ import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.providers.ObjectMapperProvider;
 import org.springdoc.core.utils.SpringDocUtils;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
 /** The description of the HTTP interface says what is always there: all but what is marked as nullable. */
+@ConditionalOnProperty("springdoc.api-docs.enabled")
 @Configuration
 class Description {
     /** Nullable fields of the core's types, which know no annotations of this interface. */

@@ -32,8 +32,11 @@ public final class SetValues {
             double difference = channel.check(value) - camera.keyed(channel, at);
             // a movement gives way to its own value too
             boolean ends = reach == Reach.WHOLE && !camera.channel(channel).keys().isEmpty();
-            if (Math.abs(difference) > SAME || ends || !camera.isTouched(channel)) {
+            if (Math.abs(difference) > SAME || ends) {
                 channels.put(channel, changed(camera, channel, new Key(frame, value, leaving), difference, reach));
+            } else if (!camera.isTouched(channel)) {
+                // somebody meant the value that it was made with: that is known from now on, and no key
+                channels.put(channel, Channel.constant(value));
             }
         });
         return camera.with(channels);

@@ -54,6 +54,13 @@ class CameraEditsTest {
     }
 
     @Test
+    void whatNobodyTouchedAndIsSetToWhatItIsIsTouchedAndNotKeyed() {
+        Camera set = set(DOLLY, 1013, CameraChannel.TILT, CameraChannel.TILT.plain(), Reach.HERE);
+        assertThat(set.isTouched(CameraChannel.TILT)).isTrue();
+        assertThat(frames(set, CameraChannel.TILT)).isEmpty();
+    }
+
+    @Test
     void whatIsAsItWasIsNotWritten() {
         double there = DOLLY.keyed(CameraChannel.X, Rational.of(1013));
         assertThat(set(DOLLY, 1013, CameraChannel.X, there, Reach.HERE)).isEqualTo(DOLLY);

@@ -1,5 +1,6 @@
 package freshsplice.server.http.projects;
 
+import freshsplice.core.delivery.PictureSize;
 import freshsplice.server.cuts.Intake;
 import freshsplice.server.live.LiveUpdates;
 import freshsplice.server.projects.NewProjects;
@@ -58,9 +59,9 @@ class ProjectController {
      * @param undo     the step that an undo would take back; null where there is none
      */
     record View(long id, String name, long seq, @Schema(nullable = true) Long masterId, @Schema(nullable = true) Long sceneId, String scene, @Schema(nullable = true) Long againstCutId,
-                int pictureWidth, int pictureHeight, String rate, int handles, List<Cut> cuts, @Schema(nullable = true) Step undo, @Schema(nullable = true) Step redo) {
+                int pictureWidth, int pictureHeight, List<PictureSize> sizes, String rate, int handles, List<Cut> cuts, @Schema(nullable = true) Step undo, @Schema(nullable = true) Step redo) {
         View of(long newestSeq, List<Cut> allCuts, Step ownUndo, Step ownRedo) {
-            return new View(id, name, newestSeq, masterId, sceneId, scene, againstCutId, pictureWidth, pictureHeight, rate, handles, allCuts, ownUndo,
+            return new View(id, name, newestSeq, masterId, sceneId, scene, againstCutId, pictureWidth, pictureHeight, sizes, rate, handles, allCuts, ownUndo,
                     ownRedo);
         }
     }
@@ -135,7 +136,8 @@ class ProjectController {
         SceneRow scene = master == null ? null : store.get(SceneRow.class, master.sceneId);
         return new View(project.id, project.name, project.seq, master == null ? null : master.id,
                 scene == null ? null : scene.id, scene == null ? "" : "Scene " + scene.code + ", " + scene.name,
-                master == null ? null : master.cutId, project.pictureWidth, project.pictureHeight, project.rate.toString(), project.handles,
+                master == null ? null : master.cutId, project.pictureWidth, project.pictureHeight,
+                new PictureSize(project.pictureWidth, project.pictureHeight).usual(), project.rate.toString(), project.handles,
                 List.of(), null, null);
     }
 

@@ -2,7 +2,9 @@ package freshsplice.server.http.stages;
 
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.Moment;
+import freshsplice.core.camera.Optics;
 import freshsplice.core.camera.PoseStack;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
@@ -11,6 +13,7 @@ import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stores.stages.CameraStore;
 import freshsplice.server.stores.stages.StageStore;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -30,10 +33,13 @@ class CameraTable {
      * @param touched channels that somebody set since it was made
      * @param keys    how many it has
      * @param shots   codes of the shots that it films
+     * @param near    nearest sharp distance, metres
+     * @param far     farthest sharp distance, metres; absent without end
+     * @param frame   of the camera's own clock that all this is at
      * @param placed  where it stands in the world, 16 numbers, columns first
      */
     record Line(long id, String name, Map<String, Double> values, List<String> touched, double backWidth, double backHeight, int keys,
-                boolean locked, List<String> shots, double[] placed) {
+                boolean locked, List<String> shots, double near, @Schema(nullable = true) Double far, long frame, double[] placed) {
     }
 
     private final Store store;
@@ -59,10 +65,14 @@ class CameraTable {
     private static Line line(CameraRow row, Camera camera, Stage stage, List<ShotRow> shots) {
         Rational frame = Rational.of(shots.isEmpty() ? 0 : shots.get(0).cutIn);
         Moment moment = new Moment(frame, frame.plus(shots.isEmpty() ? 0 : shots.get(0).actionOffset));
+        CameraPose pose = PoseStack.of(camera, stage).at(moment);
+        double circle = camera.back().circleOfConfusionMm();
+        double far = Optics.far(pose.lens(), pose.stop(), circle, pose.focus());
         Map<String, Double> values = Set.of(CameraChannel.values()).stream()
                 .collect(Collectors.toMap(CameraChannel::word, channel -> camera.keyed(channel, frame)));
         return new Line(row.id, row.name, values, camera.channels().keySet().stream().sorted().map(CameraChannel::word).toList(),
                 row.backWidth, row.backHeight, camera.keyCount(), row.locked, shots.stream().map(s -> s.code).sorted().toList(),
-                PoseStack.of(camera, stage).at(moment).placed().toDoubles());
+                Optics.near(pose.lens(), pose.stop(), circle, pose.focus()), Double.isInfinite(far) ? null : (Double) far, frame.floor(),
+                pose.placed().toDoubles());
     }
 }
