@@ -13,7 +13,7 @@ export type Bake = {
   blur: (k: number) => Blur
   view: (k: number) => Float32Array
   projection: (k: number) => Float32Array
-  /** Of all things, 16 numbers each; good until it is asked for another frame. */
+  /** Of all things, 16 numbers each, in an array of its own. */
   places: (k: number) => Float32Array
 }
 
@@ -36,7 +36,7 @@ export function readBake(bytes: ArrayBuffer): Bake {
   const numbers = new Int32Array(bytes, (HEAD + count) * 4, frames * 2)
   const floats = new Float32Array(bytes, (HEAD + count + frames * 2) * 4)
   // what stands is in place once and for all; what moves is put over it frame by frame
-  const places = floats.slice(0, items * MATRIX)
+  const standing = floats.subarray(0, items * MATRIX)
   const aFrame = LENS_VALUES + (2 + count) * MATRIX
   const at = (k: number) => Math.max(0, Math.min(frames - 1, k))
   const start = (k: number) => items * MATRIX + at(k) * aFrame
@@ -56,6 +56,7 @@ export function readBake(bytes: ArrayBuffer): Bake {
     view: (k) => matrix(k, 0),
     projection: (k) => matrix(k, 1),
     places: (k) => {
+      const places = standing.slice()
       moving.forEach((item, m) => places.set(matrix(k, 2 + m), item * MATRIX))
       return places
     },

@@ -64,6 +64,7 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
     return { ...own, blur, projection: widened(own.projection, width / Math.max(1, w), height / Math.max(1, h)) }
   }, [steered, held, ghost, bake, k, aspect, stage.backWidth, width, height, w, h, blurred])
 
+  const places = useMemo(() => bake.places(k), [bake, k])
   const facts = words(stage, bake, k)
   const enter = () => {
     if (stage.locked) {
@@ -132,7 +133,7 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
           width={width}
           height={height}
           seen={seen}
-          places={bake.places(k)}
+          places={places}
           action={bake.actionFrame(k)}
           shotFrame={shotFrame}
           works={false}

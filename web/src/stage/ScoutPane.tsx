@@ -58,6 +58,7 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
     return path ? [...pathLines(bake), ...thingLines(bake, indexes)] : []
   }, [bake, path, chosen, stage.items])
   const guide = useMemo(() => ({ view: bake.view(k), projection: bake.projection(k) }), [bake, k])
+  const places = useMemo(() => bake.places(k), [bake, k])
   const atCamera = free === 'scout' && isAt(place, bake.view(k))
 
   const filmFromHere = async () => {
@@ -155,7 +156,7 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
           width={width}
           height={height}
           seen={seen}
-          places={bake.places(k)}
+          places={places}
           action={bake.actionFrame(k)}
           shotFrame={shotFrame}
           guide={atCamera || free !== 'scout' ? undefined : guide}

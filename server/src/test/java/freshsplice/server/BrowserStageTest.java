@@ -93,6 +93,42 @@ class BrowserStageTest extends InMaster {
     }
 
     @Test
+    @DisplayName("a thing stands in the picture where its keys have it at every frame that is shown")
+    void movesWithTheFrames() throws IOException {
+        begin("Things in time");
+        JsonNode stage = stage();
+        long scene = stage.get("sceneId").asLong();
+        OnStage onStage = new OnStage(client);
+        long block = onStage.scene(scene, "ADD", Map.of("shape", "BLOCK", "x", -1.2, "y", 0, "z", 0, "turn", 0)).get(0).asLong();
+        long action = stage.get("first").asLong() + stage.get("actionOffset").asLong();
+        onStage.scene(scene, "KEY", Map.of("frame", action, "items", List.of(block)));
+        onStage.place(scene, block, action + 60, Map.of("x", 1.2), "STRAIGHT");
+        view("Stage");
+        page.locator("[data-picture=camera][data-drawn=whole]").waitFor();
+        named(-0.33, true);
+        named(0.33, false);
+        goTo(60);
+        named(0.33, true);
+        named(-0.33, false);
+        goTo(30);
+        named(0, true);
+        keys("Home");
+        named(-0.33, true);
+    }
+
+    /** Whether the block is what is under the pointer there. @param x share of the frame from its middle */
+    private void named(double x, boolean block) {
+        page.locator("[data-picture=camera][data-drawn=whole]").waitFor();
+        page.waitForCondition(() -> {
+            point(x - 0.01, 0.3);
+            point(x, 0.31);
+            page.waitForTimeout(150);
+            Locator name = page.locator("[data-named=camera]");
+            return (name.count() > 0 && name.textContent().startsWith("block")) == block;
+        });
+    }
+
+    @Test
     @DisplayName("steering is entered on purpose, one gesture is one step, and a locked camera lets nobody in")
     void steered() throws IOException {
         begin("Steering");
