@@ -2,12 +2,12 @@ import { useRef, useState } from 'react'
 import { Matrix4, Vector3 } from 'three'
 import { sayError } from '../desk/messages'
 import type { Seen } from '../painting/orders'
-import { sight } from '../painting/picking'
 import type { Bake } from '../pictures/bake'
 import { of, post } from '../server/client'
 import { useCameraTable } from '../server/queries'
 import type { CameraLine, StageShot } from '../server/types'
 import { changeCamera } from './edits'
+import { inPlane } from './hands/inPlane'
 import { onPicture, standing } from './hands/matrices'
 import { eyeAt } from './paths'
 
@@ -155,12 +155,4 @@ function Other({ other, seen, width, height }: OtherProps) {
       />
     </>
   )
-}
-
-/** Where a pointer is in the plane of a flat view: what lies along its line of sight stays. */
-function inPlane(e: React.PointerEvent, seen: Seen, stays: Vector3): Vector3 {
-  const box = (e.currentTarget.closest('svg') as SVGElement).getBoundingClientRect()
-  const ray = sight({ ...seen, x: ((e.clientX - box.left) / box.width) * 2 - 1, y: 1 - ((e.clientY - box.top) / box.height) * 2 })
-  const along = ray.direction.clone().multiply(ray.direction)
-  return ray.origin.clone().sub(ray.origin.clone().multiply(along)).add(stays.clone().multiply(along))
 }

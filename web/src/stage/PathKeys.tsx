@@ -1,11 +1,11 @@
 import { useRef, useState } from 'react'
 import { Matrix4, Vector3 } from 'three'
 import type { Seen } from '../painting/orders'
-import { sight } from '../painting/picking'
 import type { Bake } from '../pictures/bake'
 import type { StageShot } from '../server/types'
 import { editCamera } from './edits'
 import { heightOver, onLevel } from './hands/drag'
+import { inPlane, sightOf } from './hands/inPlane'
 import { onPicture, standing } from './hands/matrices'
 import { eyeAt } from './paths'
 
@@ -20,12 +20,10 @@ export function PathKeys({ stage, bake, perSecond, seen, width, height, flat }: 
   const k = (frame: number) => frame - stage.framesFirst
 
   const to = (e: React.PointerEvent, from: Vector3): Vector3 => {
-    const box = (e.currentTarget.closest('svg') as SVGElement).getBoundingClientRect()
-    const ray = sight({ ...seen, x: ((e.clientX - box.left) / box.width) * 2 - 1, y: 1 - ((e.clientY - box.top) / box.height) * 2 })
     if (flat) {
-      const along = ray.direction.clone().multiply(ray.direction)
-      return ray.origin.clone().sub(ray.origin.clone().multiply(along)).add(from.clone().multiply(along))
+      return inPlane(e, seen, from)
     }
+    const ray = sightOf(e, seen)
     if (e.shiftKey) {
       return from.clone().setY(from.y + heightOver(ray, from))
     }
