@@ -46,6 +46,32 @@ const nextBlend = () => {
   useBoardOvers.setState({ blend: BLENDS[(BLENDS.indexOf(blend) + 1) % BLENDS.length] })
 }
 
+/** Held longer than this a key is meant for as long as it is down, milliseconds. */
+const HELD = 350
+
+/** Struck it stays so; held it is so until the key is let go. */
+function toggleWhileDown(section: Section) {
+  toggleBoardOver(section)
+  const since = performance.now()
+  const release = () => {
+    if (performance.now() - since > HELD) {
+      toggleBoardOver(section)
+    }
+    down = false
+  }
+  window.addEventListener('keyup', release, { once: true })
+}
+
+let down = false
+
+/** A key that is held repeats: the first counts. */
+function strike(section: Section) {
+  if (!down) {
+    down = true
+    toggleWhileDown(section)
+  }
+}
+
 /** Offers the keys for the board over a picture. @param keys that take it away and bring it back */
 export function useBoardKeys(section: Section | undefined, keys = 'Alt+O') {
   const byHand = useFitting((f) => f.byHand)
@@ -53,7 +79,7 @@ export function useBoardKeys(section: Section | undefined, keys = 'Alt+O') {
     'board-over',
     section?.shotId
       ? [
-          { group: 'Pictures', name: 'Board over the camera picture', keys, run: () => toggleBoardOver(section) },
+          { group: 'Pictures', name: 'Board over the camera picture', keys, run: () => strike(section) },
           { group: 'Pictures', name: 'Board plain, lines alone or difference', keys: 'Shift+B', run: nextBlend },
           {
             group: 'Pictures',

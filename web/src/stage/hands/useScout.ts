@@ -96,6 +96,8 @@ export function useScout(stage: StageShot, bake: Bake, k: number) {
         setStage({ flats: { ...flats, [key]: { ...flat, across } } })
       } else if (e.ctrlKey) {
         change((p) => ({ ...p, lens: Math.max(8, Math.min(1200, p.lens * Math.exp(-e.deltaY * 0.001))) }))
+      } else if (e.altKey) {
+        setStage({ pace: Math.max(0.05, Math.min(20, pace * Math.exp(-e.deltaY * 0.002))) })
       } else {
         fly(-e.deltaY * 0.001 * far() * pace, 0, 0)
       }
