@@ -1,12 +1,11 @@
 /** Blurs what is out of focus in a drawn picture, with the server's shading: the renders' own blur. */
 import * as THREE from 'three'
-import type { Blur, Shading } from './orders'
+import { type Blur, FAR, NEAR, type Shading } from './orders'
+import { type Shaded, shaded, wholePicture } from './shaded'
 
 /** So many tiles lie side by side; circles end at six of them. As the renders have it. */
 const TILES = 80
 const MOST = 6 / TILES
-const NEAR = 0.05
-const FAR = 4000
 
 const uniforms = () => ({
   depths: { value: null as THREE.Texture | null },
@@ -19,7 +18,7 @@ const uniforms = () => ({
   most: { value: 1 },
 })
 
-type PassMaterial = THREE.RawShaderMaterial & { uniforms: ReturnType<typeof uniforms> }
+type PassMaterial = Shaded<ReturnType<typeof uniforms>>
 
 export class BlurPass {
   private readonly scene = new THREE.Scene()
@@ -34,11 +33,13 @@ export class BlurPass {
     shading: Shading,
     private readonly samples: number,
   ) {
-    const geometry = new THREE.BufferGeometry()
-    geometry.setAttribute('position', new THREE.BufferAttribute(new Float32Array([-1, -1, 0, 3, -1, 0, -1, 3, 0]), 3))
-    this.programs = { circles: material(shading, 'circles'), spread: material(shading, 'spread'), blur: material(shading, 'blur') }
-    this.triangle = new THREE.Mesh(geometry, this.programs.blur)
-    this.triangle.frustumCulled = false
+    const program = (name: string) => {
+      const made = shaded(shading, name, uniforms())
+      made.depthFunc = THREE.AlwaysDepth
+      return made
+    }
+    this.programs = { circles: program('circles'), spread: program('spread'), blur: program('blur') }
+    this.triangle = wholePicture(this.programs.blur)
     this.scene.add(this.triangle)
   }
 
@@ -96,17 +97,3 @@ export class BlurPass {
 }
 
 const PLAIN = { minFilter: THREE.NearestFilter, magFilter: THREE.NearestFilter, depthBuffer: false, generateMipmaps: false } as const
-
-function material(shading: Shading, name: string): PassMaterial {
-  const program = shading[name]
-  if (!program) {
-    throw new Error(`The server sent no shading called ${name}`)
-  }
-  return new THREE.RawShaderMaterial({
-    glslVersion: THREE.GLSL3,
-    vertexShader: program.vertex,
-    fragmentShader: program.fragment,
-    uniforms: uniforms(),
-    depthFunc: THREE.AlwaysDepth,
-  }) as PassMaterial
-}

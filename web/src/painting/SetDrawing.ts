@@ -9,6 +9,7 @@ import { BlurPass } from './BlurPass'
 import { boxAround, cameraLines, given } from './helperLines'
 import type { Ask, Hit, Order, Shading } from './orders'
 import { pick } from './picking'
+import { type Shaded, shaded, wholePicture } from './shaded'
 
 /** What the shading asks for, by the names that it has there. */
 const uniforms = () => ({
@@ -23,7 +24,7 @@ const PAPER = '#2f3437'
 
 type Helpers = Pick<Order, 'view' | 'projection' | 'places' | 'guide' | 'marked' | 'lines'>
 
-type SetMaterial = THREE.RawShaderMaterial & { uniforms: ReturnType<typeof uniforms> }
+type SetMaterial = Shaded<ReturnType<typeof uniforms>>
 
 export class SetDrawing {
   private readonly canvas = new OffscreenCanvas(1, 1)
@@ -49,28 +50,12 @@ export class SetDrawing {
   ) {
     this.renderer = new THREE.WebGLRenderer({ canvas: this.canvas, antialias: smooth, alpha: false })
     this.renderer.autoClear = false
-    const triangle = new THREE.BufferGeometry()
-    triangle.setAttribute('position', new THREE.BufferAttribute(new Float32Array([-1, -1, 0, 3, -1, 0, -1, 3, 0]), 3))
-    this.sky = this.material('sky')
+    this.sky = shaded(shading, 'sky', uniforms())
     this.sky.depthWrite = false
-    this.skyTriangle = new THREE.Mesh(triangle, this.sky)
-    this.skyTriangle.frustumCulled = false
+    this.skyTriangle = wholePicture(this.sky)
     this.skyTriangle.renderOrder = 1000
     this.scene.add(this.skyTriangle)
     this.renderer.setClearColor(PAPER)
-  }
-
-  private material(program: string): SetMaterial {
-    const shading = this.shading[program]
-    if (!shading) {
-      throw new Error(`The server sent no shading called ${program}`)
-    }
-    return new THREE.RawShaderMaterial({
-      glslVersion: THREE.GLSL3,
-      vertexShader: shading.vertex,
-      fragmentShader: shading.fragment,
-      uniforms: uniforms(),
-    }) as SetMaterial
   }
 
   /** Takes the scene's meshes, in the order of its items. */
@@ -87,7 +72,7 @@ export class SetDrawing {
       }
     })
     indexes.forEach((of, geometry) => {
-      const alike = new Alike(geometry, this.material('item'), of)
+      const alike = new Alike(geometry, shaded(this.shading, 'item', uniforms()), of)
       this.alike.push(alike)
       this.scene.add(alike.mesh)
     })
@@ -140,12 +125,11 @@ export class SetDrawing {
     if (blur) {
       this.blurPass ??= new BlurPass(this.renderer, this.shading, this.smooth ? 4 : 0)
       this.renderer.setRenderTarget(this.blurPass.target())
-      this.renderer.clear()
-      this.renderer.render(this.scene, this.camera)
-      this.blurPass.draw(blur)
-    } else {
-      this.renderer.clear()
-      this.renderer.render(this.scene, this.camera)
+    }
+    this.renderer.clear()
+    this.renderer.render(this.scene, this.camera)
+    if (blur) {
+      this.blurPass?.draw(blur)
     }
     this.drawHelpers({ view, projection, places, guide, marked, lines })
   }

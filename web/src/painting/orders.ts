@@ -3,6 +3,10 @@ import type { Program } from '../server/types'
 
 export type Shading = Record<string, Program>
 
+/** Nearest and farthest distance drawn, metres, as the renders have it. */
+export const NEAR = 0.05
+export const FAR = 4000
+
 /** What is out of focus. @property focus metres @property farCircle of a point without end away, as a share of the picture's width */
 export type Blur = { focus: number; farCircle: number }
 

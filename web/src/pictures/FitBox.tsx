@@ -1,5 +1,5 @@
 import { Popover } from 'radix-ui'
-import { useState } from 'react'
+import { TypedField } from '../parts/TypedField'
 import { readNumber } from '../parts/typed'
 import type { Section } from '../server/types'
 import { BlendChoice } from './BlendChoice'
@@ -67,25 +67,20 @@ export function FitBox({ section }: { section: Section }) {
 }
 
 function Share({ words, value, give }: { words: string; value: number; give: (share: number) => void }) {
-  const [typed, setTyped] = useState<string>()
-  const shown = String(Math.round(value * 1000) / 10)
-  const end = () => {
-    const share = readNumber(typed ?? '') / 100
-    if (typed?.trim() && Number.isFinite(share) && typed !== shown) {
+  const number = (typed: string) => {
+    const share = readNumber(typed) / 100
+    if (Number.isFinite(share)) {
       give(share)
     }
-    setTyped(undefined)
   }
   return (
     <>
       <span>{words}</span>
-      <input
-        className="field num py-0! text-right"
-        aria-label={`Board: ${words}, percent`}
-        value={typed ?? shown}
-        onChange={(e) => setTyped(e.target.value)}
-        onBlur={end}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      <TypedField
+        className="py-0! text-right"
+        label={`Board: ${words}, percent`}
+        shown={String(Math.round(value * 1000) / 10)}
+        give={number}
       />
       <span className="text-quiet">%</span>
     </>

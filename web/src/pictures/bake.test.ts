@@ -33,5 +33,7 @@ it('reads the layout that the server describes', () => {
   const first = bake.places(0)
   bake.places(1)
   expect(first[16], 'what was answered stays when another frame is asked for').toBe(0)
+  expect(bake.place(1, 1)?.[0], 'one that moves').toBe(9)
+  expect(bake.place(1, 0), 'one that stands').toBeUndefined()
   expect(bake.shotFrame(99)).toBe(1002)
 })

@@ -13,6 +13,8 @@ export type Bake = {
   blur: (k: number) => Blur
   view: (k: number) => Float32Array
   projection: (k: number) => Float32Array
+  /** Of one thing that moves; undefined for one that stands, or is not in the movement yet. */
+  place: (k: number, item: number) => Float32Array | undefined
   /** Of all things, 16 numbers each, in an array of its own. */
   places: (k: number) => Float32Array
 }
@@ -55,6 +57,10 @@ export function readBake(bytes: ArrayBuffer): Bake {
     blur: (k) => ({ focus: floats[start(k) + 1] ?? 1, farCircle: floats[start(k) + 3] ?? 0 }),
     view: (k) => matrix(k, 0),
     projection: (k) => matrix(k, 1),
+    place: (k, item) => {
+      const m = moving.indexOf(item)
+      return m < 0 ? undefined : matrix(k, 2 + m)
+    },
     places: (k) => {
       const places = standing.slice()
       moving.forEach((item, m) => places.set(matrix(k, 2 + m), item * MATRIX))

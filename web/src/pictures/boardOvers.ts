@@ -49,27 +49,23 @@ const nextBlend = () => {
 /** Held longer than this a key is meant for as long as it is down, milliseconds. */
 const HELD = 350
 
-/** Struck it stays so; held it is so until the key is let go. */
-function toggleWhileDown(section: Section) {
+let down = false
+
+/** Struck it stays so; held it is so until the key is let go. A key that is held repeats: the first counts. */
+function strike(section: Section) {
+  if (down) {
+    return
+  }
+  down = true
   toggleBoardOver(section)
   const since = performance.now()
   const release = () => {
+    down = false
     if (performance.now() - since > HELD) {
       toggleBoardOver(section)
     }
-    down = false
   }
   window.addEventListener('keyup', release, { once: true })
-}
-
-let down = false
-
-/** A key that is held repeats: the first counts. */
-function strike(section: Section) {
-  if (!down) {
-    down = true
-    toggleWhileDown(section)
-  }
 }
 
 /** Offers the keys for the board over a picture. @param keys that take it away and bring it back */

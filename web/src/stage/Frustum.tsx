@@ -1,6 +1,7 @@
 import { Vector3 } from 'three'
 import type { Seen } from '../painting/orders'
 import type { Bake } from '../pictures/bake'
+import { useRestingFrame } from '../playhead/atPlayhead'
 import { useFocus } from '../server/queries'
 import type { StageShot } from '../server/types'
 import { onPicture, standing } from './hands/matrices'
@@ -12,7 +13,8 @@ type Props = { projectId: number; stage: StageShot; bake: Bake; k: number; shotF
 
 /** What the camera sees from above or aside: the sides of its picture, and what is sharp from near through focus to far. */
 export function Frustum({ projectId, stage, bake, k, shotFrame, seen, width, height }: Props) {
-  const ruler = useFocus(projectId, stage.shotId, shotFrame).data
+  // while it plays nothing is asked
+  const ruler = useFocus(projectId, stage.shotId, useRestingFrame(shotFrame).frame).data
   const placed = standing(bake.view(k))
   const wide = 1 / (bake.projection(k)[0] ?? 1)
   const point = (side: number, metres: number) => {

@@ -1,5 +1,5 @@
-import { useState } from 'react'
 import { sayError } from '../desk/messages'
+import { TypedField } from '../parts/TypedField'
 import { readNumber } from '../parts/typed'
 import { plural } from '../parts/words'
 import type { CameraEdit, StageShot } from '../server/types'
@@ -19,8 +19,6 @@ type Ease = Extract<CameraEdit, { kind: 'EASE_KEYS' }>
 
 /** What can be done to the chosen keys of a camera: how they are left and reached, which way round, their value, their time. */
 export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chosen: KeyAt[]; copy: () => void; paste: () => void }) {
-  const [typed, setTyped] = useState('')
-  const [factor, setFactor] = useState('')
   const first = chosen[0]
   const key = first && stage.channels[first.channel]?.find((k) => k.frame === first.frame)
   if (!key || !first) {
@@ -28,26 +26,16 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
   }
   const ease = (part: Pick<Ease, 'leaving' | 'arriving' | 'way'>) =>
     void editCamera(stage.shotId, { kind: 'EASE_KEYS', keys: chosen, ...part })
-  const value = () => {
+  const value = (typed: string) => {
     const number = readNumber(typed)
-    if (typed.trim() !== '' && Number.isFinite(number)) {
+    if (Number.isFinite(number)) {
       void editCamera(stage.shotId, { kind: 'KEY_VALUE', channel: first.channel, frame: first.frame, value: number })
-    } else if (typed.trim() !== '') {
+    } else {
       sayError(new Error(`"${typed}" is no number`))
     }
-    setTyped('')
   }
-  const scale = () => {
-    if (factor.trim() !== '') {
-      void editCamera(stage.shotId, {
-        kind: 'SCALE_KEYS',
-        keys: chosen,
-        pivot: Math.min(...chosen.map((k) => k.frame)),
-        factor: factor.trim(),
-      })
-    }
-    setFactor('')
-  }
+  const scale = (factor: string) =>
+    void editCamera(stage.shotId, { kind: 'SCALE_KEYS', keys: chosen, pivot: Math.min(...chosen.map((k) => k.frame)), factor })
   const word = (easing: string | undefined) => EASINGS.find(([e]) => e.split(' ')[0] === easing?.split(' ')[0])?.[0] ?? ''
   const turns = ['pan', 'tilt', 'roll'].includes(first.channel)
   return (
@@ -60,14 +48,11 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
         <span className="num">{Math.min(...chosen.map((k) => k.frame))}</span>
       </span>
       {chosen.length === 1 && (
-        <input
-          className="field num w-20 py-0!"
-          aria-label="Value of the key"
+        <TypedField
+          className="w-20 py-0!"
+          label="Value of the key"
           placeholder={String(Math.round(key.value * 1000) / 1000)}
-          value={typed}
-          onChange={(e) => setTyped(e.target.value)}
-          onBlur={value}
-          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          give={value}
         />
       )}
       <label className="flex items-center gap-1.5 text-quiet">
@@ -121,15 +106,7 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
       {chosen.length > 1 && (
         <label className="flex items-center gap-1.5 text-quiet">
           time ×
-          <input
-            className="field num w-14 py-0!"
-            aria-label="Scale the time between the keys"
-            placeholder="3/2"
-            value={factor}
-            onChange={(e) => setFactor(e.target.value)}
-            onBlur={scale}
-            onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-          />
+          <TypedField className="w-14 py-0!" label="Scale the time between the keys" placeholder="3/2" give={scale} />
         </label>
       )}
       <button type="button" className="link text-quiet" onClick={copy}>

@@ -11,13 +11,13 @@ import { CameraMarks } from './CameraMarks'
 import { changeCamera, editSet } from './edits'
 import { Frustum } from './Frustum'
 import { Guides } from './Guides'
-import { AWAY, flatSeen, framed, matrixOf, perspective, placeOf, standing, widened } from './hands/matrices'
+import { AWAY, FREE_VIEWS, flatSeen, framed, matrixOf, perspective, placeOf, standing, widened } from './hands/matrices'
 import { useRecording } from './hands/useRecording'
 import { useScout } from './hands/useScout'
 import { PathKeys } from './PathKeys'
 import { pathLines, thingLines } from './paths'
 import { SetPicture } from './SetPicture'
-import { FREE_VIEWS, setStage, useStageDesk } from './stageDesk'
+import { setStage, useStageDesk } from './stageDesk'
 
 type Props = {
   project: Project
@@ -175,7 +175,7 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
             className="pointer-events-none absolute inset-x-0 top-0 bg-black/70 px-2 py-1 text-[13px] text-bent outline-3 outline-bent"
             role="status"
           >
-            recording from {stage.code} frame {shotFrame} on; Shift W ends it, Shift Q drops it
+            recording from {stage.code} frame {walk.recording.from} on; Shift W ends it, Shift Q drops it
           </div>
         )}
         {free !== 'scout' && (

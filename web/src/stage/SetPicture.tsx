@@ -101,9 +101,11 @@ function placesShown(
   works: boolean,
 ): Float32Array {
   const indexes = moving ? stage.items.flatMap((item, i) => (moving.ids.includes(item.id) ? [i] : [])) : []
-  const shown = moving ? movedPlaces(places, indexes, moving.by, moving.pivot) : places.slice()
-  if (works) {
-    stage.items.forEach((item, i) => item.hidden && shown.fill(0, i * 16, i * 16 + 16))
+  const shown = moving ? movedPlaces(places, indexes, moving.by, moving.pivot) : places
+  if (!works || !stage.items.some((item) => item.hidden)) {
+    return shown
   }
-  return shown
+  const without = shown.slice()
+  stage.items.forEach((item, i) => item.hidden && without.fill(0, i * 16, i * 16 + 16))
+  return without
 }

@@ -18,17 +18,17 @@ export const pathLines = (bake: Bake): Lines[] =>
     '#ffffff',
   )
 
-/** The ways of some things. @param all indexes among the scene's */
-export function thingLines(bake: Bake, all: number[]): Lines[] {
-  // one that was just put there is not in the movement yet
-  const indexes = all.filter((i) => i < bake.items)
-  const ways = indexes.map(() => [] as Vector3[])
-  for (let k = 0; k < bake.frames; k++) {
-    const places = bake.places(k)
-    indexes.forEach((index, i) => ways[i]?.push(new Vector3().fromArray(places, index * 16 + 12)))
-  }
-  return ways.flatMap((way) => wayOf(way, '#e8b04b'))
-}
+/** The ways of some things: of those that move. @param items indexes among the scene's */
+export const thingLines = (bake: Bake, items: number[]): Lines[] =>
+  items
+    .filter((item) => bake.place(0, item))
+    .flatMap((item) => {
+      const at = (k: number) => new Vector3().fromArray(bake.place(k, item) as Float32Array, 12)
+      return wayOf(
+        Array.from({ length: bake.frames }, (_, k) => at(k)),
+        '#e8b04b',
+      )
+    })
 
 /** A line from frame to frame, with a tick at each; none of what stands. */
 function wayOf(points: Vector3[], colour: string): Lines[] {

@@ -3,26 +3,14 @@ import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
 import { calmStorage } from '../desk/calmStorage'
 import type { Reach } from '../server/types'
-import type { By } from './hands/drag'
+import type { By, Snap } from './hands/drag'
+import type { FlatPlace, FreeView, ScoutPlace } from './hands/matrices'
 
 export const PANELS = ['Camera', 'Cameras', 'Things', 'Viewpoints', 'Layers'] as const
 export type Panel = (typeof PANELS)[number]
 
-export const FREE_VIEWS = ['scout', 'plan', 'front', 'side'] as const
-export type FreeView = (typeof FREE_VIEWS)[number]
-
-/** What a dragged thing comes to lie on. */
-export const SNAPS = ['freely', 'grid', 'ground', 'eye height', 'things'] as const
-export type Snap = (typeof SNAPS)[number]
-
 export const GUIDES = ['safe', 'thirds', 'centre', 'diagonals', 'shape', 'line'] as const
 export type Guide = (typeof GUIDES)[number]
-
-/** Where the scout view stands, metres and radians. @property lens mm */
-export type ScoutPlace = { x: number; y: number; z: number; turn: number; tilt: number; lens: number }
-
-/** The part of a flat view that is seen: its middle, and metres across. */
-export type FlatPlace = { x: number; y: number; z: number; across: number }
 
 export type StageDesk = {
   /** ids of the chosen things, the first the one that was chosen first */
@@ -54,8 +42,6 @@ export type StageDesk = {
   ghost?: { placed: number[]; lens: number }
   /** a camera that was moved at a frame without a key: shown there, and offered as one */
   unkept?: { shotId: number; code: string; frame: number; values: Record<string, number>; placed: number[]; lens: number }
-  /** a scout view that is being recorded, from a shot frame on; seconds since it began */
-  recording?: { from: number; begun: number; samples: { seconds: number; placed: number[]; lens: number }[] }
   /** how far a recorded move may be from what was walked */
   keeps: { metres: number; degrees: number }
   /** what is under the pointer */

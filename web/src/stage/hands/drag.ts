@@ -1,11 +1,14 @@
 /** How far things go that are dragged in a picture: along the ground, up, turned or scaled, by hand or by a typed number. */
 
 import { readNumber } from '../../parts/typed'
-import type { Snap } from '../stageDesk'
 import { EYES } from './matrices'
 
 /** Metres, degrees about the upright, factor of the size. */
 export type By = { x: number; y: number; z: number; turn: number; size: number }
+
+/** What a dragged thing comes to lie on. */
+export const SNAPS = ['freely', 'grid', 'ground', 'eye height', 'things'] as const
+export type Snap = (typeof SNAPS)[number]
 
 export type How = 'slide' | 'up' | 'turn' | 'size'
 export type Axis = 'x' | 'z' | undefined

@@ -1,6 +1,15 @@
 /** Places of the free views and of a steered camera as matrices, columns first. */
 import { Euler, Matrix4, Quaternion, Vector3 } from 'three'
-import type { FlatPlace, FreeView, ScoutPlace } from '../stageDesk'
+import { FAR, NEAR } from '../../painting/orders'
+
+export const FREE_VIEWS = ['scout', 'plan', 'front', 'side'] as const
+export type FreeView = (typeof FREE_VIEWS)[number]
+
+/** Where the scout view stands, metres and radians. @property lens mm */
+export type ScoutPlace = { x: number; y: number; z: number; turn: number; tilt: number; lens: number }
+
+/** The part of a flat view that is seen: its middle, and metres across. */
+export type FlatPlace = { x: number; y: number; z: number; across: number }
 
 export const EYES = 1.6
 
@@ -39,9 +48,6 @@ export function framed(width: number, height: number, aspect: number, margin: nu
   const w = even(Math.min(width / room, (height / room) * aspect))
   return { w, h: even(w / aspect) }
 }
-
-const NEAR = 0.05
-const FAR = 4000
 
 /** @param halfWidth half of the frame's width a metre away; @param aspect width over height of the frame */
 export function perspective(halfWidth: number, aspect: number): Float32Array {

@@ -54,7 +54,7 @@ export function useHands({ pane, painter, seen, stage, action, shotFrame, empty,
     }
     const box = e.currentTarget.getBoundingClientRect()
     const [left, top] = [e.clientX - box.left, e.clientY - box.top]
-    painter.pick({ ...shown, places: shown.places.slice(), ...inPicture(e) }, (hit) => {
+    painter.pick({ ...shown, ...inPicture(e) }, (hit) => {
       const item = hit && stage.items[hit.index]
       setUnder(hit && item ? { ...hit, left, top } : undefined)
       setStage({ under: hit && item ? { id: item.id, pane, metres: hit.metres } : undefined })

@@ -3,8 +3,8 @@ import { useCallback, useEffect, useRef } from 'react'
 import { Euler, Vector3 } from 'three'
 import type { Bake } from '../../pictures/bake'
 import type { StageShot } from '../../server/types'
-import { type FlatPlace, type ScoutPlace, setStage, useStageDesk } from '../stageDesk'
-import { EYES, placeOf, standing } from './matrices'
+import { setStage, useStageDesk } from '../stageDesk'
+import { EYES, type FlatPlace, placeOf, type ScoutPlace, standing } from './matrices'
 import { useFlight } from './useFlight'
 
 /** So many places of the view are gone back to. */

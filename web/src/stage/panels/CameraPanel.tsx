@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { useActions } from '../../desk/actions'
 import { sayError } from '../../desk/messages'
 import { following } from '../../parts/lists'
+import { TypedField } from '../../parts/TypedField'
 import { readNumber } from '../../parts/typed'
 import { get, of } from '../../server/client'
 import { useCameraValues } from '../../server/queries'
@@ -225,26 +226,16 @@ function SameSize({ stage, shotFrame, metres, lens }: { stage: StageShot; shotFr
 
 /** The other way round: how far away, and the lens for the same size comes of it. */
 function Distance({ metres, show }: { metres: number; show: (distance: number) => void }) {
-  const [typed, setTyped] = useState<string>()
-  const end = () => {
-    const distance = readNumber(typed ?? '')
-    if (typed?.trim() && distance > 0) {
+  const far = (typed: string) => {
+    const distance = readNumber(typed)
+    if (distance > 0) {
       show(distance)
     }
-    setTyped(undefined)
   }
   return (
     <label className="flex items-center gap-1 whitespace-nowrap" title="Another distance at the subject's size: its lens comes of it">
       from
-      <input
-        className="field num w-14 px-1! py-0!"
-        aria-label="Another distance at the subject's size"
-        value={typed ?? metres.toFixed(1)}
-        onChange={(e) => setTyped(e.target.value)}
-        onBlur={end}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-      />
-      m
+      <TypedField className="w-14 px-1! py-0!" label="Another distance at the subject's size" shown={metres.toFixed(1)} give={far} />m
     </label>
   )
 }
@@ -328,14 +319,12 @@ function Ties({ stage, shotFrame }: { stage: StageShot; shotFrame: number }) {
 
 /** What it aims at, and by how many frames it is behind. */
 function AimTie({ stage, aim, shotFrame }: { stage: StageShot; aim: StageTie; shotFrame: number }) {
-  const [typed, setTyped] = useState<string>()
   const { item, x, y, z } = aim
-  const end = () => {
-    const lag = readNumber(typed ?? '')
-    if (typed?.trim() && Number.isFinite(lag) && lag !== aim.lag) {
+  const behind = (typed: string) => {
+    const lag = readNumber(typed)
+    if (Number.isFinite(lag)) {
       void editCamera(stage.shotId, { kind: 'AIM', frame: shotFrame, item, x, y, z, lag })
     }
-    setTyped(undefined)
   }
   return (
     <>
@@ -345,14 +334,12 @@ function AimTie({ stage, aim, shotFrame }: { stage: StageShot; aim: StageTie; sh
       />
       <label className="flex items-center gap-1 whitespace-nowrap" title="It turns to where that was so many frames ago">
         lag
-        <input
-          className="field num w-10 px-1! py-0!"
-          aria-label="Frames that the aim is behind"
-          value={typed ?? String(aim.lag)}
+        <TypedField
+          className="w-10 px-1! py-0!"
+          label="Frames that the aim is behind"
+          shown={String(aim.lag)}
           disabled={stage.locked}
-          onChange={(e) => setTyped(e.target.value)}
-          onBlur={end}
-          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          give={behind}
         />
       </label>
     </>

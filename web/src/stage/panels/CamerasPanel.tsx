@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react'
 import { useActions } from '../../desk/actions'
 import { sayError } from '../../desk/messages'
 import { Rows } from '../../parts/Rows'
+import { TypedField } from '../../parts/TypedField'
 import { readNumber } from '../../parts/typed'
 import { of, post } from '../../server/client'
 import { useCameraTable } from '../../server/queries'
@@ -140,27 +141,18 @@ function Together({ stage, ids }: { stage: StageShot; ids: number[] }) {
 }
 
 function Alike({ words, title, give }: { words: string; title: string; give: (v: number) => void }) {
-  const [typed, setTyped] = useState('')
-  const end = () => {
-    const number = readNumber(typed)
-    if (typed.trim() !== '' && Number.isFinite(number)) {
-      give(number)
-    } else if (typed.trim() !== '') {
+  const number = (typed: string) => {
+    const value = readNumber(typed)
+    if (Number.isFinite(value)) {
+      give(value)
+    } else {
       sayError(new Error(`"${typed}" is no number`))
     }
-    setTyped('')
   }
   return (
     <label className="flex items-center gap-1" title={title}>
       {words}
-      <input
-        className="field num w-10 px-1! py-0!"
-        aria-label={`${title}, of all chosen cameras`}
-        value={typed}
-        onChange={(e) => setTyped(e.target.value)}
-        onBlur={end}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-      />
+      <TypedField className="w-10 px-1! py-0!" label={`${title}, of all chosen cameras`} give={number} />
     </label>
   )
 }

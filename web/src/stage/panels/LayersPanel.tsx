@@ -1,5 +1,5 @@
-import { useState } from 'react'
 import { useActions } from '../../desk/actions'
+import { TypedField } from '../../parts/TypedField'
 import type { StageLayer, StageShot } from '../../server/types'
 import { editCamera } from '../edits'
 import { NumberField } from './NumberField'
@@ -137,24 +137,14 @@ function Layer({ stage, layer }: { stage: StageShot; layer: StageLayer }) {
 
 /** Keys of a layer's own as they are typed: frames since it began, and shares of its amounts. */
 function OwnKeys({ figures, give }: { figures: string[]; give: (keys: string) => void }) {
-  const [typed, setTyped] = useState<string>()
-  const shown = figures.map((f) => f.replace(/\.0$/, '')).join(' ')
-  const end = () => {
-    if (typed?.trim() && typed.trim() !== shown) {
-      give(typed.trim())
-    }
-    setTyped(undefined)
-  }
   return (
     <label className="col-span-3 flex items-center gap-1 text-quiet" title="frames since it began : share of its amounts, parted by blanks">
       keys
-      <input
-        className="field num min-w-0 flex-1 px-1.5! py-0.5! text-text!"
-        aria-label="Keys of the layer"
-        value={typed ?? shown}
-        onChange={(e) => setTyped(e.target.value)}
-        onBlur={end}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      <TypedField
+        className="min-w-0 flex-1 px-1.5! py-0.5! text-text!"
+        label="Keys of the layer"
+        shown={figures.map((f) => f.replace(/\.0$/, '')).join(' ')}
+        give={give}
       />
     </label>
   )

@@ -9,8 +9,9 @@ import { of, post } from '../../server/client'
 import { useInFrame, useItemValues } from '../../server/queries'
 import type { AddInView, Project, StageItem, StageShot } from '../../server/types'
 import { editCamera, editSet } from '../edits'
+import { SNAPS, type Snap } from '../hands/drag'
 import { matrixOf } from '../hands/matrices'
-import { choose, SNAPS, type Snap, setStage, useStageDesk } from '../stageDesk'
+import { choose, setStage, useStageDesk } from '../stageDesk'
 import { NumberField } from './NumberField'
 
 const SHAPES: AddInView['shape'][] = [

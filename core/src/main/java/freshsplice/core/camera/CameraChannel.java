@@ -3,8 +3,10 @@ package freshsplice.core.camera;
 import freshsplice.core.refusal.Refusal;
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 
 /** What of a camera can be keyed. */
@@ -60,6 +62,13 @@ public enum CameraChannel {
     public static CameraChannel named(String word) {
         return Arrays.stream(values()).filter(c -> c.word().equals(word)).findFirst().orElseThrow(() ->
                 new Refusal("A camera has no \"" + word + "\" to set"));
+    }
+
+    /** Values by the channels that their words name. @throws Refusal if one names none */
+    public static Map<CameraChannel, Double> byWord(Map<String, Double> values) {
+        Map<CameraChannel, Double> channels = new EnumMap<>(CameraChannel.class);
+        values.forEach((word, value) -> channels.put(named(word), value));
+        return channels;
     }
 
     public String word() {

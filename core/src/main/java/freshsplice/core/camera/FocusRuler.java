@@ -32,8 +32,7 @@ public record FocusRuler(double focus, double near, Double far, double hyper, do
     public static FocusRuler of(Camera camera, Stage stage, Moment moment) {
         Rational actionFrame = moment.actionFrame();
         CameraPose pose = PoseStack.of(camera, stage).at(moment);
-        double circle = camera.back().circleOfConfusionMm();
-        double far = Optics.far(pose.lens(), pose.stop(), circle, pose.focus());
+        Sharp sharp = Sharp.of(camera.back(), pose);
         List<Thing> things = new ArrayList<>();
         for (Item item : stage.items()) {
             double metres = -pose.view().apply(item.value(ItemChannel.X, actionFrame),
@@ -44,8 +43,8 @@ public record FocusRuler(double focus, double near, Double far, double hyper, do
             }
         }
         things.sort(Comparator.comparingDouble(Thing::metres));
-        return new FocusRuler(pose.focus(), Optics.near(pose.lens(), pose.stop(), circle, pose.focus()),
-                Double.isInfinite(far) ? null : far, Optics.hyperfocal(pose.lens(), pose.stop(), circle),
+        return new FocusRuler(pose.focus(), sharp.near(), sharp.far(),
+                Optics.hyperfocal(pose.lens(), pose.stop(), camera.back().circleOfConfusionMm()),
                 Optics.angleOfView(camera.back().widthMm(), pose.lens()), pose.stop(), things);
     }
 }

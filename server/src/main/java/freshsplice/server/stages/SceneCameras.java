@@ -15,7 +15,6 @@ import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stages.edit.SetEdit;
 import freshsplice.server.stores.stages.CameraStore;
-import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -83,8 +82,7 @@ class SceneCameras {
         if (camera.locked() && edit.locked() == null) {
             throw CameraEdits.locked(camera);
         }
-        Map<CameraChannel, Double> values = new EnumMap<>(CameraChannel.class);
-        (edit.values() == null ? Map.<String, Double>of() : edit.values()).forEach((word, v) -> values.put(CameraChannel.named(word), v));
+        Map<CameraChannel, Double> values = CameraChannel.byWord(edit.values() == null ? Map.of() : edit.values());
         Camera after = values.isEmpty() ? camera : SetValues.at(camera, 0, values, Reach.WHOLE, Easing.EASED);
         if (edit.backWidth() != null && edit.backHeight() != null) {
             after = after.on(new FilmBack(edit.backWidth(), edit.backHeight()));

@@ -58,8 +58,6 @@ public final class Around {
 
     private final Camera camera;
     private final List<Thing> things = new ArrayList<>();
-    private double metres;
-    private int nearest;
 
     private Around(Camera camera) {
         this.camera = camera;
@@ -76,30 +74,27 @@ public final class Around {
     /** @param guess the thing that was nearest a frame before, which bounds all others at once; −1 for none */
     public Found from(CameraPose pose, Rational action, int guess) {
         double[] eye = pose.placed().apply(0, 0, 0);
-        metres = Clearance.FARTHEST;
-        nearest = -1;
+        Found best = new Found(Clearance.FARTHEST, -1);
         if (guess >= 0) {
-            look(guess, eye, action);
+            best = nearer(best, guess, eye, action);
         }
         for (int t = 0; t < things.size(); t++) {
             if (t != guess) {
-                look(t, eye, action);
+                best = nearer(best, t, eye, action);
             }
         }
-        return new Found(metres - near(camera, pose), nearest);
+        return new Found(best.metres - near(camera, pose), best.thing);
     }
 
-    private void look(int t, double[] eye, Rational action) {
+    /** A thing where it is nearer to the eye than what was found so far; else that. */
+    private Found nearer(Found best, int t, double[] eye, Rational action) {
         Thing thing = things.get(t);
         if (thing == null || !thing.item.isShown(action)) {
-            return;
+            return best;
         }
         double[] own = thing.own(action).apply(eye[0], eye[1], eye[2]);
-        double away = thing.nearest.distance(own[0], own[1], own[2], metres);
-        if (away < metres) {
-            metres = away;
-            nearest = t;
-        }
+        double away = thing.nearest.distance(own[0], own[1], own[2], best.metres);
+        return away < best.metres ? new Found(away, t) : best;
     }
 
     private static boolean carries(Camera camera, Item item) {

@@ -51,8 +51,9 @@ public final class RecordedWalk {
             }
         }
 
+        /** Of what has a tolerance by itself: its place has one altogether. */
         private double of(CameraChannel channel) {
-            return channel == CameraChannel.LENS ? LENS_MM : channel.isAngle() ? degrees : metres;
+            return channel == CameraChannel.LENS ? LENS_MM : degrees;
         }
 
         private static final double LENS_MM = 0.5;

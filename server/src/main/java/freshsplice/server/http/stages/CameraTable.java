@@ -4,8 +4,8 @@ import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.Moment;
-import freshsplice.core.camera.Optics;
 import freshsplice.core.camera.PoseStack;
+import freshsplice.core.camera.Sharp;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
 import freshsplice.server.rows.CameraRow;
@@ -66,13 +66,12 @@ class CameraTable {
         Rational frame = Rational.of(shots.isEmpty() ? 0 : shots.get(0).cutIn);
         Moment moment = new Moment(frame, frame.plus(shots.isEmpty() ? 0 : shots.get(0).actionOffset));
         CameraPose pose = PoseStack.of(camera, stage).at(moment);
-        double circle = camera.back().circleOfConfusionMm();
-        double far = Optics.far(pose.lens(), pose.stop(), circle, pose.focus());
+        Sharp sharp = Sharp.of(camera.back(), pose);
         Map<String, Double> values = Set.of(CameraChannel.values()).stream()
                 .collect(Collectors.toMap(CameraChannel::word, channel -> camera.keyed(channel, frame)));
         return new Line(row.id, row.name, values, camera.channels().keySet().stream().sorted().map(CameraChannel::word).toList(),
                 row.backWidth, row.backHeight, camera.keyCount(), row.locked, shots.stream().map(s -> s.code).sorted().toList(),
-                Optics.near(pose.lens(), pose.stop(), circle, pose.focus()), Double.isInfinite(far) ? null : (Double) far, frame.floor(),
+                sharp.near(), sharp.far(), frame.floor(),
                 pose.placed().toDoubles());
     }
 }

@@ -10,7 +10,6 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
@@ -30,7 +29,7 @@ public sealed interface LayerEdit extends CameraEdit {
 
         @Override
         public Camera on(Camera camera, OnSet set) {
-            MotionLayer layer = set.newLayer(new MotionLayer(0, name, MotionLayer.Sway.parse(sway), ofWords(amounts)));
+            MotionLayer layer = set.newLayer(new MotionLayer(0, name, MotionLayer.Sway.parse(sway), CameraChannel.byWord(amounts)));
             return with(camera, new LayerUse(0, layer, from, frames, 1, true));
         }
     }
@@ -77,7 +76,7 @@ public sealed interface LayerEdit extends CameraEdit {
         public Camera on(Camera camera, OnSet set) {
             MotionLayer layer = find(camera, use).layer();
             set.reshape(new MotionLayer(layer.id(), name == null || name.isBlank() ? layer.name() : name,
-                    sway == null ? layer.sway() : MotionLayer.Sway.parse(sway), amounts == null ? layer.amounts() : ofWords(amounts)));
+                    sway == null ? layer.sway() : MotionLayer.Sway.parse(sway), amounts == null ? layer.amounts() : CameraChannel.byWord(amounts)));
             return camera;
         }
     }
@@ -109,11 +108,5 @@ public sealed interface LayerEdit extends CameraEdit {
     private static LayerUse find(Camera camera, long id) {
         return camera.layers().stream().filter(u -> u.id() == id).findFirst().orElseThrow(() ->
                 new Refused("That layer does not lie over \"" + camera.name() + "\" any more"));
-    }
-
-    private static Map<CameraChannel, Double> ofWords(Map<String, Double> amounts) {
-        Map<CameraChannel, Double> byChannel = new EnumMap<>(CameraChannel.class);
-        amounts.forEach((word, amount) -> byChannel.put(CameraChannel.named(word), amount));
-        return byChannel;
     }
 }

@@ -32,7 +32,7 @@ public sealed interface ValueEdit extends CameraEdit {
 
         @Override
         public Camera on(Camera camera, OnSet set) {
-            return SetValues.at(camera, frame, ofWords(values), reachOf(reach), easingOf(easing));
+            return SetValues.at(camera, frame, CameraChannel.byWord(values), reachOf(reach), easingOf(easing));
         }
     }
 
@@ -155,12 +155,6 @@ public sealed interface ValueEdit extends CameraEdit {
         public Camera on(Camera camera, OnSet set) {
             return ClearKey.at(camera, set.stage(), set.moment(frame), frame, Clearance.ENOUGH);
         }
-    }
-
-    private static Map<CameraChannel, Double> ofWords(Map<String, Double> values) {
-        Map<CameraChannel, Double> channels = new EnumMap<>(CameraChannel.class);
-        values.forEach((word, value) -> channels.put(CameraChannel.named(word), value));
-        return channels;
     }
 
     /** A key is made where nobody says what else is meant. */
