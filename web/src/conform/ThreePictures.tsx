@@ -12,7 +12,7 @@ import { RenderPicture } from '../pictures/RenderPicture'
 import { shapeOf } from '../pictures/shape'
 import { useSectionBake } from '../pictures/useSectionBake'
 import { useLabels } from '../playhead/labels'
-import { liveAt, mediaFrameAt, mixedPieces, passingFrom, renderOf, shareAt, shotFrameAt } from '../playhead/lookup'
+import { liveAt, mediaFrameAt, mixedPieces, passingFrom, renderAt, shareAt, shotFrameAt } from '../playhead/lookup'
 import { useBoardFrame, useMovieFrames } from '../server/queries'
 import type { LaidRender, Project, Sequence } from '../server/types'
 import { PeekPicture } from './PeekPicture'
@@ -31,11 +31,11 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
   const passing = passingFrom(section, before, frame)
   const bake = useSectionBake(project.id, section)
   const k = section ? frame - section.seenIn : 0
-  const render = renderOf(sequence, index)
+  const render = renderAt(sequence, index, frame)
   const boardFrame = useBoardFrame(sequence, section, frame)
   const shotFrame = section && shotFrameAt(section, frame)
   const named = (a: string | undefined, b: string, share: number) => (a ? `${a} → ${b}, ${Math.round(share * 100)} %` : b)
-  const renderBefore = passing && renderOf(sequence, index - 1)
+  const renderBefore = passing && renderAt(sequence, index - 1, frame)
   // a piece of a lane above: which of its movie's frames is seen is asked
   const above = index < 0 && section?.shotId ? sequence.shots.find((s) => s.shotId === section.shotId && s.renderId) : undefined
   const aboveFrames = useMovieFrames(sequence, above?.renderId ?? undefined, above ? section?.in : undefined).data

@@ -5,7 +5,7 @@ import { itemAt } from '../parts/lists'
 import { LABELS, toFrame, toX } from '../parts/scale'
 import { timesOf } from '../parts/speed'
 import { image } from '../pictures/images'
-import { mediaFrameAt, pieceAt, renderOf, shotFrameAt } from '../playhead/lookup'
+import { gapsOf, mediaFrameAt, pieceAt, rendersOf, shotFrameAt } from '../playhead/lookup'
 import type { LaidRender, Section } from '../server/types'
 import { drawTransitions, meetsBefore } from './drawTransitions'
 import { coverByUpper, drawNests, markChosen } from './drawUpper'
@@ -221,15 +221,33 @@ export function drawRenders(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.renders
   const [first, last] = inView(s, s.sequence.sections)
   for (let index = first; index < last; index++) {
-    const render = renderOf(s.sequence, index)
-    const { in: from, out: to } = render ?? itemAt(s.sequence.sections, index)
+    const renders = rendersOf(s.sequence, index)
+    for (const render of renders) {
+      const x = toX(s.scale, render.in)
+      drawRender(g, s, render, x, Math.max(0.6, toX(s.scale, render.out) - x - 1), top, bottom)
+    }
+    const { in: from, out: to } = itemAt(s.sequence.sections, index)
     const x = toX(s.scale, from)
-    const w = Math.max(0.6, toX(s.scale, to) - x - 1)
-    if (render) {
-      drawRender(g, s, render, x, w, top, bottom)
-    } else if (w > 5) {
+    const w = toX(s.scale, to) - x - 1
+    if (renders.length === 0 && w > 5) {
       dashed(g, '#5a5a5a', [3, 3], x + 1, top + 0.5, w - 2, bottom - top - 1)
     }
+    for (const gap of gapsOf(s.sequence, index)) {
+      drawGap(g, s, gap.in, gap.out, top, bottom)
+    }
+  }
+}
+
+/** Frames that no render has, counted. */
+function drawGap(g: CanvasRenderingContext2D, s: Scene, from: number, to: number, top: number, bottom: number) {
+  const x = toX(s.scale, from)
+  const w = Math.max(2, toX(s.scale, to) - x - 1)
+  dashed(g, INK.bent, [3, 3], x + 0.5, top + 0.5, Math.max(1, w - 1), bottom - top - 1)
+  g.font = `12.5px ${MONO}`
+  const count = `${to - from}`
+  if (g.measureText(count).width < w - 4) {
+    g.fillStyle = INK.bent
+    clipped(g, count, x + 3, top + 15, w - 4)
   }
 }
 

@@ -50,6 +50,7 @@ function scene(sequence: object, part: Partial<Scene> = {}): Scene {
       upper: [],
       seams: [],
       renders: [],
+      gaps: [],
       marks: [],
       sound: [],
       cut: { pieces: [] },
@@ -169,6 +170,13 @@ describe('the lane of renders', () => {
     expect(texts(strokes).filter((t) => t.startsWith('v'))).toEqual(['v003', 'v003'])
     expect(texts(strokes)).toContain('stale, camera and set')
     expect(strokes.filter((s) => s.what === 'setLineDash' && String(s.with[0]) === '3,3')).toHaveLength(1)
+  })
+
+  it('counts what no render has, between those that stand for the rest', () => {
+    const sections = [piece(1, 0, 200)]
+    const renders = [render({ section: 0, out: 80 } as never), render({ section: 0, in: 104, out: 200, version: 4 } as never)]
+    const strokes = drawn(drawRenders, scene({ sections, renders, gaps: [{ section: 0, in: 80, out: 104 }] }))
+    expect(texts(strokes).filter((t) => /^v|^\d+$/.test(t))).toEqual(['v003', 'v004', '24'])
   })
 })
 

@@ -87,22 +87,36 @@ export const shareAt = (p: Passing, frame: number) =>
 /** The frame of its movie that a piece of the cut shows. */
 export const mediaFrameAt = (piece: Piece, frame: number) => piece.mediaFrames[frame - piece.seenIn] ?? 0
 
-const laidOf = new WeakMap<Sequence, (LaidRender | undefined)[]>()
+const NONE: never[] = []
 
-/** The render of a section. All are laid out by section once for each state of the master: drawing asks at every frame. */
-export function renderOf(sequence: Sequence | undefined, sectionIndex: number): LaidRender | undefined {
-  if (!sequence) {
-    return undefined
-  }
-  let laid = laidOf.get(sequence)
-  if (!laid) {
-    laid = []
-    for (const render of sequence.renders) {
-      laid[render.section] ??= render
+/** A list of the master by the section that each belongs to, laid out once for each state of the master: drawing asks at every frame. */
+function bySection<T extends { section: number }>(list: (sequence: Sequence) => T[]): (sequence: Sequence, section: number) => T[] {
+  const laidOf = new WeakMap<Sequence, T[][]>()
+  return (sequence, section) => {
+    let laid = laidOf.get(sequence)
+    if (!laid) {
+      laid = []
+      for (const one of list(sequence)) {
+        const ofSection = laid[one.section] ?? []
+        ofSection.push(one)
+        laid[one.section] = ofSection
+      }
+      laidOf.set(sequence, laid)
     }
-    laidOf.set(sequence, laid)
+    return laid[section] ?? NONE
   }
-  return laid[sectionIndex]
+}
+
+/** The renders that stand for a section, in record order. */
+export const rendersOf = bySection((sequence) => sequence.renders)
+
+/** What of a section none of its renders has. */
+export const gapsOf = bySection((sequence) => sequence.gaps)
+
+/** The render of a section that is seen at a record frame; where none is, the nearest before it, or the first. */
+export function renderAt(sequence: Sequence | undefined, sectionIndex: number, frame: number): LaidRender | undefined {
+  const all = sequence ? rendersOf(sequence, sectionIndex) : NONE
+  return all.findLast((r) => r.in <= frame) ?? all[0]
 }
 
 /** Shot frame shown at a record frame. */

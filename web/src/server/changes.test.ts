@@ -33,6 +33,7 @@ describe('changed lanes', () => {
       live: [],
       seams: [],
       renders: [],
+      gaps: [],
       shots: [],
       differences: [],
       sound: [],

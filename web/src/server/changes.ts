@@ -37,6 +37,7 @@ export function changedView(older: SequenceView | undefined, { whole, lists, sin
     live: of('live', older.live),
     seams: of('seams', older.seams),
     renders: of('renders', older.renders),
+    gaps: of('gaps', older.gaps),
     shots: of('shots', older.shots),
     differences: of('differences', older.differences),
     sound: of('sound', older.sound),

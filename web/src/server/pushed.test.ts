@@ -17,6 +17,7 @@ const view = (stamp: string, seq: number, cutStamp = 'c1') => ({
   live: [],
   seams: [],
   renders: [],
+  gaps: [],
   shots: [],
   differences: [],
   sound: [],

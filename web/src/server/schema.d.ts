@@ -2756,10 +2756,22 @@ export interface components {
             blur: boolean;
             burnIn: boolean;
             /** Format: int32 */
+            every?: number;
+            /** @enum {string} */
+            extent?: "PIECES" | "MISSING" | "RANGE";
+            /** @enum {string} */
+            grade?: "TRIAL" | "DRAFT" | "FINAL";
+            /** Format: int32 */
+            handles?: number;
+            /** Format: int32 */
             height: number;
+            /** Format: int64 */
+            in?: number;
             master: boolean;
             /** Format: int64 */
             masterId?: number;
+            /** Format: int64 */
+            out?: number;
             shotIds: number[];
             /** Format: int32 */
             width: number;
@@ -2778,6 +2790,8 @@ export interface components {
             framesPerSecond: number;
             /** Format: int64 */
             fromFrame: number;
+            /** @enum {string} */
+            grade: "TRIAL" | "DRAFT" | "FINAL";
             /** Format: int32 */
             height: number;
             /** Format: int64 */
@@ -2878,6 +2892,7 @@ export interface components {
             end: number;
             /** Format: double */
             framesPerSecond: number;
+            gaps: components["schemas"]["SequenceView.Gap"][];
             /** Format: int64 */
             id: number;
             live: components["schemas"]["SequenceView.Live"][];
@@ -2942,6 +2957,14 @@ export interface components {
             as: components["schemas"]["BoardFit"];
             place: components["schemas"]["BoardFit.Place"];
         };
+        "SequenceView.Gap": {
+            /** Format: int64 */
+            in: number;
+            /** Format: int64 */
+            out: number;
+            /** Format: int32 */
+            section: number;
+        };
         "SequenceView.Key": {
             /** Format: int64 */
             at: number;
@@ -2995,6 +3018,8 @@ export interface components {
         "SequenceView.Render": {
             /** Format: int64 */
             frames: number;
+            /** @enum {string} */
+            grade: "TRIAL" | "DRAFT" | "FINAL";
             /** Format: int64 */
             in: number;
             name: string;
@@ -5420,6 +5445,7 @@ export interface operations {
             query?: {
                 format?: string;
                 master?: number;
+                grade?: "TRIAL" | "DRAFT" | "FINAL";
                 gap?: boolean;
                 shortReels?: boolean;
             };
@@ -5448,6 +5474,7 @@ export interface operations {
                 shortReels?: boolean;
                 gap?: boolean;
                 master?: number;
+                grade?: "TRIAL" | "DRAFT" | "FINAL";
             };
             header?: never;
             path: {

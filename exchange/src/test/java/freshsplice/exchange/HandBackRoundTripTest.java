@@ -16,9 +16,12 @@ import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
+import freshsplice.core.delivery.FinishedRender;
+import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.delivery.ShotRenders;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Pace;
 import freshsplice.core.master.Section;
@@ -61,7 +64,7 @@ class HandBackRoundTripTest {
         for (int seed = 0; seed < 60; seed++) {
             Random random = new Random(seed);
             receive(cut(random, seed % 3 == 2));
-            Map<Long, HandBack.Rendered> renders = renders(random);
+            List<FinishedRender> renders = renders(random);
             for (HandBack.Rest rest : HandBack.Rest.values()) {
                 HandBack.HandedBack back = handBack(renders, rest);
                 Cut read = through(format, back.cut());
@@ -79,8 +82,8 @@ class HandBackRoundTripTest {
         }
     }
 
-    private static void isInItsMovie(Event event, Map<Long, HandBack.Rendered> renders) {
-        renders.values().stream().filter(r -> r.name().toString().equals(event.name().toLowerCase(Locale.ROOT))).forEach(r -> {
+    private static void isInItsMovie(Event event, List<FinishedRender> renders) {
+        renders.stream().filter(r -> r.name().toString().equals(event.name().toLowerCase(Locale.ROOT))).forEach(r -> {
             long zero = r.range().startTimecode();
             assertThat(event.from()).as(event.name()).isBetween(Rational.of(zero), Rational.of(zero + r.range().frames()));
             assertThat(event.to()).as(event.name()).isBetween(Rational.of(zero), Rational.of(zero + r.range().frames()));
@@ -98,7 +101,7 @@ class HandBackRoundTripTest {
         master = master.withMain(sections);
         long frames = piece.record().length() - 6;
         RenderRange range = new RenderRange(piece.from(), Rational.ONE, frames);
-        HandBack.HandedBack back = handBack(Map.of(piece.shotId(), rendered(piece.shotId(), range, List.of())), HandBack.Rest.BOARD);
+        HandBack.HandedBack back = handBack(List.of(rendered(1, piece.shotId(), range)), HandBack.Rest.BOARD);
         Event named = through(format, back.cut()).lanes().get(0).events().stream()
                 .filter(e -> e.name().equalsIgnoreCase("sh0030_v001")).findFirst().orElseThrow();
         assertThat(named.record()).isEqualTo(piece.record().withIn(piece.record().in() + 6));
@@ -114,8 +117,9 @@ class HandBackRoundTripTest {
     void aStaleRenderIsNamedAndSaid(String format) {
         receive(cut(new Random(1), false));
         Section piece = master.main().sections().get(0);
-        HandBack.HandedBack back = handBack(Map.of(piece.shotId(), rendered(piece.shotId(), RenderRange.of(piece,
-                piece.record()), List.of("camera"))), HandBack.Rest.BOARD);
+        FinishedRender render = rendered(1, piece.shotId(), RenderRange.of(piece, piece.record()));
+        HandBack.HandedBack back = handBack(ShotRenders.of(List.of(render), Grade::counts)
+                .changed(Map.of(render.id(), List.of("camera"))), HandBack.Rest.BOARD);
         assertThat(back.tally()).isEqualTo(new HandBack.Tally(master.main().sections().size(), 0, 0, 1,
                 master.main().sections().size() - 1));
         assertThat(back.remarks()).extracting(Remark::text).contains("sh0010_v001 is stale: camera changed");
@@ -130,7 +134,7 @@ class HandBackRoundTripTest {
             Random random = new Random(seed);
             receive(cut(random, false));
             keyAbove(random);
-            Cut back = handBack(seed % 2 == 0 ? Map.of() : renders(random), HandBack.Rest.BOARD).cut();
+            Cut back = handBack(seed % 2 == 0 ? List.of() : renders(random), HandBack.Rest.BOARD).cut();
             List<Event> read = through(format, back).lanes().get(0).events();
             String what = format + ", seed " + seed;
             List<Event> written = back.lanes().get(0).events();
@@ -151,12 +155,12 @@ class HandBackRoundTripTest {
         sections.set(3, piece.showing(new Section.Content.Slate("scene missing"), Rational.ZERO));
         sections.replaceAll(s -> s.withTransitions(null, null));
         master = master.withMain(sections);
-        Cut back = handBack(Map.of(), HandBack.Rest.BOARD).cut();
+        Cut back = handBack(List.of(), HandBack.Rest.BOARD).cut();
         Cut read = through(format, back);
         assertThat(read.lanes().get(0).events()).filteredOn(e -> e.record().equals(piece.record())).singleElement()
                 .satisfies(e -> assertThat(e.name()).isEqualToIgnoringCase("scene missing"))
                 .satisfies(e -> assertThat(e.kind() == Event.Kind.GENERATOR).isEqualTo(!format.equals("edl")));
-        assertThat(against(read, Map.of()).changes().changes().stream().map(ChangeWords::what)).as(format).isEmpty();
+        assertThat(against(read, List.of()).changes().changes().stream().map(ChangeWords::what)).as(format).isEmpty();
     }
 
     @ParameterizedTest
@@ -169,8 +173,8 @@ class HandBackRoundTripTest {
             master = Arranging.split(master, new Place(0, 2), piece.record().in() + 25);
             master = Arranging.move(master, new Place(0, 3), master.end());
             Section first = master.main().sections().get(2);
-            Map<Long, HandBack.Rendered> renders = Map.of(first.shotId(), rendered(first.shotId(),
-                    RenderRange.of(first, first.record()), List.of()));
+            List<FinishedRender> renders = List.of(rendered(1, first.shotId(),
+                    RenderRange.of(first, first.record())));
             Cut read = through(format, handBack(renders, HandBack.Rest.BOARD).cut());
             assertThat(against(read, renders).changes().changes().stream().map(c -> c.kind() + " " + ChangeWords.what(c)))
                     .as(format + ", seed " + seed).isEmpty();
@@ -186,10 +190,10 @@ class HandBackRoundTripTest {
         master = Fades.dissolve(master, new Place(0, 3), 8, Transition.Curve.EVEN);
         master = Retiming.key(master, new Place(0, 5), master.main().sections().get(5).record().in() + 9);
         master = Arranging.enable(master, new Place(0, 3), false);
-        Cut read = through(format, handBack(Map.of(), HandBack.Rest.BOARD).cut());
-        assertThat(against(read, Map.of()).changes().changes()).isEmpty();
+        Cut read = through(format, handBack(List.of(), HandBack.Rest.BOARD).cut());
+        assertThat(against(read, List.of()).changes().changes()).isEmpty();
         master = Arranging.enable(master, new Place(0, 3), true);
-        assertThat(against(read, Map.of()).changes().changes()).extracting(c -> c.kind().name()).containsExactly("OMITTED");
+        assertThat(against(read, List.of()).changes().changes()).extracting(c -> c.kind().name()).containsExactly("OMITTED");
     }
 
     @ParameterizedTest
@@ -201,7 +205,7 @@ class HandBackRoundTripTest {
                 FrameRange record = master.main().sections().get(i).record();
                 master = Arranging.split(master, new Place(0, i), record.in() + record.length() / 2);
             }
-            Map<Long, HandBack.Rendered> renders = seed % 2 == 0 ? Map.of() : renders(new Random(seed));
+            List<FinishedRender> renders = seed % 2 == 0 ? List.of() : renders(new Random(seed));
             Cut read = through(format, handBack(renders, HandBack.Rest.BOARD).cut());
             assertThat(against(read, renders).changes().changes().stream().map(c -> c.kind() + " " + ChangeWords.what(c)))
                     .as(format + ", seed " + seed).isEmpty();
@@ -216,7 +220,7 @@ class HandBackRoundTripTest {
             receive(cut(new Random(seed), seed % 3 == 2));
             List<String> done = new ArrayList<>();
             master = EditedMaster.of(master, new Random(seed), 12, done);
-            Map<Long, HandBack.Rendered> renders = seed % 2 == 0 ? Map.of() : renders(new Random(seed));
+            List<FinishedRender> renders = seed % 2 == 0 ? List.of() : renders(new Random(seed));
             Cut back = handBack(renders, HandBack.Rest.BOARD).cut();
             if (format.equals("edl") && Formats.writer(format).write(back, WriteOptions.DEFAULT).remarks().stream()
                     .anyMatch(r -> r.text().contains("does not lie in its middle"))) {
@@ -249,15 +253,19 @@ class HandBackRoundTripTest {
         master = LaneEdits.layDown(master, List.of(above));
     }
 
-    private HandBack.HandedBack handBack(Map<Long, HandBack.Rendered> renders, HandBack.Rest rest) {
+    private HandBack.HandedBack handBack(List<FinishedRender> renders, HandBack.Rest rest) {
+        return handBack(ShotRenders.of(renders, Grade::counts), rest);
+    }
+
+    private HandBack.HandedBack handBack(ShotRenders renders, HandBack.Rest rest) {
         Map<Long, HandBack.Known> known = new HashMap<>();
         shots.forEach((id, shot) -> known.put(id, new HandBack.Known(shot.code(), shot.anchor(), sources.get(shot.anchor().key()))));
         return HandBack.of(master, id -> null, renders, known, rest, List.of(), MARKS);
     }
 
-    private Turnover against(Cut cut, Map<Long, HandBack.Rendered> renders) {
+    private Turnover against(Cut cut, List<FinishedRender> renders) {
         Origins origins = new Origins();
-        renders.forEach((id, r) -> origins.render(r.name(), id, r.range()));
+        renders.forEach(r -> origins.render(r.name(), r.shotId(), r.range()));
         return Turnover.of(master, id -> null, shots, CutPieces.joined(cut, seam -> false), origins, new Turnover.Sources() {
             @Override
             public Source named(String identity) {
@@ -279,9 +287,9 @@ class HandBackRoundTripTest {
         cut.lanes().get(0).events().forEach(e -> sources.put(e.source().identity(), e.source()));
     }
 
-    /** None, whole, too short at either end, longer, and at another speed. */
-    private Map<Long, HandBack.Rendered> renders(Random random) {
-        Map<Long, HandBack.Rendered> renders = new HashMap<>();
+    /** None, whole, too short at either end, longer, in two halves, and at another speed. */
+    private List<FinishedRender> renders(Random random) {
+        List<FinishedRender> renders = new ArrayList<>();
         List<Section> sections = master.main().sections();
         for (int i = 0; i < sections.size(); i++) {
             Section section = sections.get(i);
@@ -294,18 +302,21 @@ class HandBackRoundTripTest {
                 case 2 -> new RenderRange(whole.from(), Rational.ONE, whole.frames() - less);
                 case 3 -> new RenderRange(whole.from().plus(-less), Rational.ONE, whole.frames() + 2 * less);
                 case 4 -> new RenderRange(whole.from(), Rational.of(1, 2), whole.frames());
-                default -> null;
+                default -> i % 2 == 0 || whole.frames() < 2 ? null : whole.part(0, whole.frames() / 2);
             };
+            if (range != null && range.frames() == whole.frames() / 2 && range.from().equals(whole.from())) {
+                renders.add(rendered(renders.size() + 1, section.shotId(), whole.part(range.frames(), whole.frames() - range.frames())));
+            }
             if (range != null) {
-                renders.put(section.shotId(), rendered(section.shotId(), range, List.of()));
+                renders.add(rendered(renders.size() + 1, section.shotId(), range));
             }
         }
         return renders;
     }
 
-    private HandBack.Rendered rendered(long shot, RenderRange range, List<String> changed) {
-        RenderName name = new RenderName(shots.get(shot).code(), 1);
-        return new HandBack.Rendered(name, name + ".mp4", range, changed);
+    private FinishedRender rendered(int version, long shot, RenderRange range) {
+        RenderName name = new RenderName(shots.get(shot).code(), version);
+        return new FinishedRender(shot * 1000 + version, shot, name, Grade.DRAFT, name + ".mp4", range, 0);
     }
 
     private static Cut cut(Random random, boolean stills) {

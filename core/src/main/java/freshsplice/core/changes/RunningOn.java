@@ -13,8 +13,8 @@ import java.util.Set;
 
 /**
  * Neighbours of a cut that are one piece of ours: a list that we hand out names a render as far as it reaches and the edit
- * room's own source for the rest. Where one names us and the other goes on in the source of that shot, they are laid
- * together under our name.
+ * room's own source or another render for the rest. Where one names us and the other goes on in the source of that shot or in
+ * another render of it, they are laid together under our name.
  */
 final class RunningOn {
     private final Set<Long> ourCuts;
@@ -64,8 +64,21 @@ final class RunningOn {
 
     private boolean isOne(Turnover.Newer a, Turnover.Newer b) {
         boolean meets = a.cut().edge().out() == b.cut().edge().in() && a.cut().tail() == null && b.cut().head() == null;
-        return meets && a.origin().isPresent() != b.origin().isPresent()
-                && (a.origin().isPresent() ? goesOn(a, b) : goesOn(b, a));
+        if (!meets || a.origin().isEmpty() && b.origin().isEmpty()) {
+            return false;
+        }
+        return a.origin().isPresent() && b.origin().isPresent() ? isNextRender(a, b)
+                : a.origin().isPresent() ? goesOn(a, b) : goesOn(b, a);
+    }
+
+    /** Whether another render of the same shot goes on where one ends: what one had not was drawn as another. */
+    private boolean isNextRender(Turnover.Newer a, Turnover.Newer b) {
+        Origins.Origin from = a.origin().orElseThrow();
+        Origins.Origin to = b.origin().orElseThrow();
+        long edge = b.cut().edge().in();
+        return from.shotId() == to.shotId() && !a.cut().source().name().equals(b.cut().source().name())
+                && !ourCuts.contains(edge) && from.at(edge - a.cut().edge().in()).equals(to.at(0))
+                && from.at(edge + 1 - a.cut().edge().in()).equals(to.at(1));
     }
 
     /** Whether the source of one is that of the shot which the other names, at the frames that come there. */

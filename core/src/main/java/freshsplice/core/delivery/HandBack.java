@@ -9,6 +9,7 @@ import freshsplice.core.cut.Source;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.SeenPiece;
 import freshsplice.core.master.Transition;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
@@ -22,23 +23,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.LongFunction;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 
 /**
  * The list that is handed back: the master as a cut whose events name our renders and the renders' own timecode, so
  * that the edit room's next cut names our shots and frames back to us.
  */
 public final class HandBack {
-    /**
-     * A finished render.
-     *
-     * @param name    its name
-     * @param file    its file's name
-     * @param range   what of the shot it shows
-     * @param changed what changed since it was made
-     */
-    public record Rendered(RenderName name, String file, RenderRange range, List<String> changed) {
-    }
-
     /**
      * A shot as the edit room knows it.
      *
@@ -70,7 +61,7 @@ public final class HandBack {
 
     private final Master master;
     private final LongFunction<Master> masters;
-    private final Map<Long, Rendered> renders;
+    private final ShotRenders renders;
     private final Map<Long, Known> shots;
     private final Rest rest;
     private final List<Event> events = new ArrayList<>();
@@ -81,7 +72,7 @@ public final class HandBack {
     private int stale;
     private int none;
 
-    private HandBack(Master master, LongFunction<Master> masters, Map<Long, Rendered> renders, Map<Long, Known> shots, Rest rest) {
+    private HandBack(Master master, LongFunction<Master> masters, ShotRenders renders, Map<Long, Known> shots, Rest rest) {
         this.master = master;
         this.masters = masters;
         this.renders = renders;
@@ -91,13 +82,13 @@ public final class HandBack {
 
     /**
      * @param masters finds nested masters by id
-     * @param renders newest finished render by shot id
+     * @param renders finished renders of the grades that are good enough
      * @param shots   all shots by id
      * @param rest    what stands where no render is
      * @param sound   sound lanes to hand back with it, on the master's clock
      * @param marks   marks, on the master's clock
      */
-    public static HandedBack of(Master master, LongFunction<Master> masters, Map<Long, Rendered> renders,
+    public static HandedBack of(Master master, LongFunction<Master> masters, ShotRenders renders,
                                 Map<Long, Known> shots, Rest rest, List<Lane> sound, List<Marker> marks) {
         return new HandBack(master, masters, renders, shots, rest).with(sound, marks);
     }
@@ -146,28 +137,48 @@ public final class HandBack {
     }
 
     private void add(Section section, Section next) {
-        FrameRange seen = section.seen(next);
-        Rendered render = renders.get(section.shotId());
-        FrameRange place = render == null ? null : render.range().on(section);
-        FrameRange covered = place == null ? null : CoveredPart.of(section, next, place);
-        String where = label(section.record().in());
-        if (covered == null) {
-            none++;
-            remarks.add(withoutRender(code(section) + " at " + where, render, place));
-            addRest(section, next, seen);
-        } else {
-            List<String> said = said(where, render, RenderStand.of(section, seen, render.range(), render.changed()), covered, seen);
-            addRest(section, next, FrameRange.of(seen.in(), covered.in()));
-            addRendered(section, covered, place, render, said);
-            addRest(section, next, FrameRange.of(covered.out(), seen.out()));
+        SeenPiece piece = new SeenPiece(section, section.seen(next));
+        List<Part> parts = new ArrayList<>();
+        for (Cover.Part part : renders.cover(piece).parts()) {
+            FrameRange covered = CoveredPart.of(section, next, part.record());
+            if (covered != null) {
+                parts.add(new Part(covered, part.place(), part.render()));
+            }
         }
+        String where = label(section.record().in());
+        if (parts.isEmpty()) {
+            none++;
+            remarks.add(withoutRender(code(section) + " at " + where, piece));
+        } else {
+            count(where, piece, parts);
+        }
+        long to = piece.seen().in();
+        for (Part part : parts) {
+            addRest(section, next, FrameRange.of(to, part.covered().in()));
+            addRendered(section, part, parts.size() == 1 ? piece.seen() : part.covered());
+            to = part.covered().out();
+        }
+        addRest(section, next, FrameRange.of(to, piece.seen().out()));
         addTransitions(section);
     }
 
-    private Remark withoutRender(String where, Rendered render, FrameRange place) {
-        String why = render == null ? "not rendered" : place == null ? render.name() + " plays at another speed"
-                : render.name() + " has none of its frames";
-        return render == null ? Remark.note(where, why + ": " + restWords()) : Remark.loss(where, why + ": " + restWords());
+    /**
+     * What one render shows of a piece as an event of its own.
+     *
+     * @param covered record frames
+     * @param place   record frames at which all its frames lie
+     */
+    private record Part(FrameRange covered, FrameRange place, FinishedRender render) {
+    }
+
+    private Remark withoutRender(String where, SeenPiece piece) {
+        List<FinishedRender> known = renders.ofShot(piece.section().shotId());
+        if (known.isEmpty()) {
+            return Remark.note(where, "not rendered: " + restWords());
+        }
+        FinishedRender newest = known.get(0);
+        String why = newest.range().on(piece.section()) == null ? " plays at another speed" : " has none of its frames";
+        return Remark.loss(where, newest.name() + why + ": " + restWords());
     }
 
     private String restName() {
@@ -178,31 +189,53 @@ public final class HandBack {
         return "the list has " + restName() + " there";
     }
 
-    /** Counts it, and says what is not as it should be; the same words stand in the list. */
-    private List<String> said(String where, Rendered render, RenderStand stand, FrameRange covered, FrameRange seen) {
+    /** Counts a piece, and remarks on what is not as it should be. */
+    private void count(String where, SeenPiece piece, List<Part> parts) {
+        boolean isStale = false;
+        for (Part part : parts) {
+            String text = staleWords(part.render());
+            isStale |= text != null;
+            if (text != null) {
+                remarks.add(Remark.loss(where, text));
+            }
+        }
+        long covered = parts.stream().mapToLong(p -> p.covered().length()).sum();
+        boolean isPart = covered < piece.seen().length();
+        if (isPart) {
+            String names = parts.stream().map(p -> p.render().name().toString()).distinct().collect(Collectors.joining(" and "));
+            remarks.add(Remark.loss(where, names + (parts.size() == 1 ? " covers " : " cover ") + covered + " of "
+                    + Counted.frames(piece.seen().length()) + "; the rest is " + restName()));
+        }
+        stale += isStale ? 1 : 0;
+        part += !isStale && isPart ? 1 : 0;
+        rendered += !isStale && !isPart ? 1 : 0;
+    }
+
+    private String staleWords(FinishedRender render) {
+        List<String> changed = renders.changedSince(render);
+        return changed.isEmpty() ? null : render.name() + " is stale: " + String.join(" and ", changed) + " changed";
+    }
+
+    /** The words that a list carries with an event. @param wanted record frames that the render should have */
+    private List<String> said(Part part, FrameRange wanted) {
         List<String> said = new ArrayList<>();
-        if (stand.isStale()) {
-            String text = render.name() + " is stale: " + String.join(" and ", stand.changed()) + " changed";
-            said.add(text);
-            remarks.add(Remark.loss(where, text));
+        String staleWords = staleWords(part.render());
+        if (staleWords != null) {
+            said.add(staleWords);
         }
-        if (covered.length() < seen.length()) {
-            String text = render.name() + " covers " + covered.length() + " of " + Counted.frames(seen.length());
-            said.add(text);
-            remarks.add(Remark.loss(where, text + "; the rest is " + restName()));
+        if (part.covered().length() < wanted.length()) {
+            said.add(part.render().name() + " covers " + part.covered().length() + " of " + Counted.frames(wanted.length()));
         }
-        stale += stand.isStale() ? 1 : 0;
-        part += !stand.isStale() && !said.isEmpty() ? 1 : 0;
-        rendered += said.isEmpty() ? 1 : 0;
         return said;
     }
 
-    private void addRendered(Section section, FrameRange covered, FrameRange place, Rendered render, List<String> said) {
+    private void addRendered(Section section, Part part, FrameRange wanted) {
+        FinishedRender render = part.render();
         String name = render.name().toString();
-        Source source = new Source(name, name, render.file(), master.rate(), render.range().startTimecode(),
-                render.range().frames());
-        Rational from = Rational.of(render.range().startTimecode() + covered.in() - place.in());
-        events.add(event(section, name, covered, source, TimeMap.constant(covered, from, Rational.ONE), said));
+        Source source = new Source(name, name, render.file(), master.rate(), render.range().startTimecode(), render.range().frames());
+        Rational from = Rational.of(render.range().startTimecode() + part.covered().in() - part.place().in());
+        events.add(event(section, name, part.covered(), source, TimeMap.constant(part.covered(), from, Rational.ONE),
+                said(part, wanted)));
     }
 
     /** What no render shows: the edit room's own source, so that it stays on-line there; or nothing, but under a transition. */

@@ -4,6 +4,7 @@ import freshsplice.core.master.Bend;
 import freshsplice.core.master.Section;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import java.util.List;
 
@@ -43,7 +44,7 @@ public record RenderRange(Rational from, Rational speed, long frames, List<Bend>
         return Math.max(0, from.floor());
     }
 
-    /** The record frames it covers where a section shows it; null where its speed is another. */
+    /** The record frames it covers where a section shows it; null where its speed is another, or its frames lie between the section's. */
     public FrameRange on(Section section) {
         if (!bends.isEmpty() || !section.isEven()) {
             return bentOn(section);
@@ -51,9 +52,8 @@ public record RenderRange(Rational from, Rational speed, long frames, List<Bend>
         if (!speed.equals(section.speed()) || speed.isZero() && !from.equals(section.from())) {
             return null;
         }
-        long in = section.record().in()
-                + (speed.isZero() ? 0 : from.minus(section.from()).dividedBy(speed).round());
-        return FrameRange.ofLength(in, frames);
+        Rational later = speed.isZero() ? Rational.ZERO : from.minus(section.from()).dividedBy(speed);
+        return later.isWhole() ? FrameRange.ofLength(section.record().in() + later.floor(), frames) : null;
     }
 
     /**
@@ -87,12 +87,66 @@ public record RenderRange(Rational from, Rational speed, long frames, List<Bend>
                 return null;
             }
         }
-        return FrameRange.ofLength(section.record().in() + by.round(), frames);
+        return by.isWhole() ? FrameRange.ofLength(section.record().in() + by.floor(), frames) : null;
     }
 
-    /** How many frames of a range a render that lies at {@code place} does not have. */
-    public static long missing(FrameRange place, FrameRange wanted) {
-        long have = Math.min(place.out(), wanted.out()) - Math.max(place.in(), wanted.in());
-        return wanted.length() - Math.max(0, have);
+    /** The same course with more frames before and after. @param frames how many at either end, drawn because the camera has them */
+    public RenderRange withHandles(int frames) {
+        return part(-frames, this.frames + 2L * frames);
+    }
+
+    /** Some of its frames, or some beyond its ends. @param first counted from its own first */
+    public RenderRange part(long first, long count) {
+        return new RenderRange(positionOf(first), speed, count, Bend.shifted(bends, -first));
+    }
+
+    /** Its first frame and every nth after it. @param nth from 1 */
+    public RenderRange every(int nth) {
+        return thinned(Rational.of(nth));
+    }
+
+    /** What it shows seen at another rate: each frame at its exact moment, between two frames where it falls so. */
+    public RenderRange at(FrameRate own, FrameRate wanted) {
+        return own.equals(wanted) ? this : thinned(wanted.framesOf(own));
+    }
+
+    /** @param step frames from one to the next */
+    private RenderRange thinned(Rational step) {
+        long count = Rational.of(frames).dividedBy(step).negate().floor() * -1;
+        return new RenderRange(from, speed.times(step), count, Bend.stretched(bends, Rational.ONE.dividedBy(step)));
+    }
+
+    /**
+     * One range over this and another, where both lie on one course and no more than so many frames between them.
+     *
+     * @return null where they cannot be one
+     */
+    public RenderRange with(RenderRange other, long near) {
+        Long offset = offsetOf(other);
+        if (offset == null) {
+            return null;
+        }
+        long first = Math.min(0, offset);
+        boolean far = offset > frames + near || offset + other.frames + near < 0;
+        return far ? null : part(first, Math.max(frames, offset + other.frames) - first);
+    }
+
+    /**
+     * How far another range begins after this one where both lie on one course: in frames of this one, negative before it; null where
+     * they show the shot at another speed or between each other's frames.
+     */
+    private Long offsetOf(RenderRange other) {
+        if (bends.size() != other.bends.size()) {
+            return null;
+        }
+        if (!bends.isEmpty()) {
+            Rational by = bends.get(0).at().minus(other.bends.get(0).at());
+            return by.isWhole() && Bend.shifted(other.bends, by.floor()).equals(bends) ? (Long) by.floor() : null;
+        }
+        if (!speed.equals(other.speed) || speed.isZero()) {
+            return speed.equals(other.speed) && from.equals(other.from) ? (Long) 0L : null;
+        }
+        Rational frames = other.from.minus(from).dividedBy(speed);
+        return frames.isWhole() ? (Long) frames.floor() : null;
     }
 }

@@ -1,18 +1,17 @@
 package freshsplice.core.delivery;
 
-import freshsplice.core.master.Section;
-import freshsplice.core.time.FrameRange;
+import freshsplice.core.master.SeenPiece;
 import freshsplice.core.words.Counted;
 import java.util.ArrayList;
 import java.util.List;
 
 /**
- * How the newest render of a shot stands under what a master shows of the shot. The one answer that lanes, lists, counts
+ * How the renders of a shot stand under what a master shows of the shot. The one answer that lanes, lists, counts
  * and the hand-back give.
  *
- * @param covered frames that the render has of those shown, 0 where it plays at another speed
+ * @param covered frames that renders have of those shown, 0 where all play at another speed
  * @param frames  frames that are shown, those under transitions included
- * @param changed what changed since it was made, as {@link Fingerprint} names it; empty where nothing did
+ * @param changed what changed since they were made, as {@link Fingerprint} names it; empty where nothing did
  */
 public record RenderStand(long covered, long frames, List<String> changed) {
     /** Named among what changed where the piece plays at another speed than the render. */
@@ -22,18 +21,20 @@ public record RenderStand(long covered, long frames, List<String> changed) {
         changed = List.copyOf(changed);
     }
 
-    /**
-     * @param seen    record frames on which any of the piece is seen
-     * @param changed what changed of the shot itself since the render was made
-     */
-    public static RenderStand of(Section section, FrameRange seen, RenderRange range, List<String> changed) {
-        FrameRange place = range.on(section);
-        if (place != null) {
-            return new RenderStand(seen.length() - RenderRange.missing(place, seen), seen.length(), changed);
+    /** @return null where the shot was never rendered */
+    public static RenderStand of(SeenPiece piece, ShotRenders renders) {
+        List<FinishedRender> ofShot = renders.ofShot(piece.section().shotId());
+        if (ofShot.isEmpty()) {
+            return null;
         }
-        List<String> all = new ArrayList<>(changed);
-        all.add(SPEED);
-        return new RenderStand(0, seen.length(), all);
+        Cover cover = renders.cover(piece);
+        List<FinishedRender> standing = cover.parts().isEmpty() ? ofShot.subList(0, 1)
+                : cover.parts().stream().map(Cover.Part::render).toList();
+        List<String> all = new ArrayList<>(standing.stream().flatMap(r -> renders.changedSince(r).stream()).distinct().toList());
+        if (ofShot.stream().allMatch(r -> r.range().on(piece.section()) == null)) {
+            all.add(SPEED);
+        }
+        return new RenderStand(cover.covered(), piece.seen().length(), all);
     }
 
     /** Several pieces of one shot together. */

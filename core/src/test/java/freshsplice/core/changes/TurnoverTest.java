@@ -12,9 +12,12 @@ import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.LivePicture;
 import freshsplice.core.cut.Source;
+import freshsplice.core.delivery.FinishedRender;
+import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.delivery.ShotRenders;
 import freshsplice.core.master.Bend;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Pace;
@@ -146,16 +149,20 @@ class TurnoverTest {
 
     private final Origins origins = new Origins();
 
+    private static FinishedRender rendered(long shot, RenderName name, RenderRange range) {
+        return new FinishedRender(shot, shot, name, Grade.FINAL, name + ".mp4", range, 0);
+    }
+
     private HandBack.HandedBack handBack() {
-        Map<Long, HandBack.Rendered> renders = new HashMap<>();
+        List<FinishedRender> renders = new ArrayList<>();
         for (Section section : master.main().sections()) {
             Shot shot = shots.get(section.shotId());
             RenderRange range = RenderRange.of(section, section.record());
             RenderName name = new RenderName(shot.code(), 3);
-            renders.put(shot.id(), new HandBack.Rendered(name, name + ".mp4", range, List.of()));
+            renders.add(rendered(shot.id(), name, range));
             origins.render(name, shot.id(), range);
         }
-        return HandBack.of(master, NO_NESTS, renders, known(), HandBack.Rest.BOARD, List.of(), List.of());
+        return HandBack.of(master, NO_NESTS, ShotRenders.of(renders, Grade::counts), known(), HandBack.Rest.BOARD, List.of(), List.of());
     }
 
     private Map<Long, HandBack.Known> known() {
@@ -217,8 +224,8 @@ class TurnoverTest {
         master = master.withMain(sections);
         RenderName name = new RenderName(shots.get(keyed.shotId()).code(), 1);
         RenderRange range = RenderRange.of(keyed, keyed.record());
-        Cut back = HandBack.of(master, NO_NESTS, Map.of(keyed.shotId(), new HandBack.Rendered(name, name + ".mp4", range,
-                List.of())), known(), HandBack.Rest.BOARD, List.of(), List.of()).cut();
+        Cut back = HandBack.of(master, NO_NESTS, ShotRenders.of(List.of(rendered(keyed.shotId(), name, range)),
+                Grade::counts), known(), HandBack.Rest.BOARD, List.of(), List.of()).cut();
         Origins origins = new Origins().render(name, keyed.shotId(), range);
         shots.values().forEach(s -> origins.shot(s.code(), s.id()));
         Turnover turnover = against(back, origins);

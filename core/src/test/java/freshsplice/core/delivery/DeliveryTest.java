@@ -10,6 +10,7 @@ import freshsplice.core.master.Lane;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.SeenPiece;
 import freshsplice.core.master.Transition;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
@@ -147,7 +148,7 @@ class DeliveryTest {
                 List.of(Section.ofShot(5, 3, FrameRange.of(0, 20), Rational.of(2001))))));
         Master master = new Master(1, "m", FrameRate.FPS_24, false, 100, List.of(Lane.of("Shots", List.of(below, nest)),
                 Lane.of("Above", List.of(over, slate))));
-        HandBack.HandedBack back = HandBack.of(master, id -> inner, Map.of(), Map.of(1L, known("sh0010"), 2L,
+        HandBack.HandedBack back = HandBack.of(master, id -> inner, ShotRenders.NONE, Map.of(1L, known("sh0010"), 2L,
                 known("sh0020"), 3L, known("sh0030")), HandBack.Rest.BOARD, List.of(), List.of());
         assertThat(back.cut().lanes().get(0).events()).extracting(e -> e.name() + " " + e.record() + " " + e.from())
                 .containsExactly("sh0010 [100, 110) 1001", "sh0020 [110, 120) 1050", "sh0010 [120, 130) 1021",
@@ -163,16 +164,22 @@ class DeliveryTest {
     @DisplayName("one answer per piece: how many of its frames the render has, and what changed")
     void oneAnswerPerPiece() {
         Section piece = Section.ofShot(1, 1, FrameRange.of(500, 560), Rational.of(1001));
+        SeenPiece seen = new SeenPiece(piece, piece.record());
         RenderRange shorter = new RenderRange(Rational.of(1006), Rational.ONE, 55);
-        assertThat(RenderStand.of(piece, piece.record(), shorter, List.of()).words()).isEqualTo("covers 55 of 60 frames");
-        RenderRange whole = RenderRange.of(piece, piece.record());
-        assertThat(RenderStand.of(piece, piece.record(), whole, List.of()).isCurrent()).isTrue();
-        assertThat(RenderStand.of(piece, piece.record(), whole, List.of("camera", "set")).words())
+        assertThat(RenderStand.of(seen, renders(shorter)).words()).isEqualTo("covers 55 of 60 frames");
+        ShotRenders whole = renders(RenderRange.of(piece, piece.record()));
+        assertThat(RenderStand.of(seen, whole).isCurrent()).isTrue();
+        assertThat(RenderStand.of(seen, whole.changed(Map.of(1L, List.of("camera", "set")))).words())
                 .isEqualTo("stale: camera and set changed");
         Section retimed = new Section(1, piece.content(), piece.record(), piece.from(), Rational.of(2), true, null, null);
-        RenderStand other = RenderStand.of(retimed, piece.record(), whole, List.of());
+        RenderStand other = RenderStand.of(new SeenPiece(retimed, piece.record()), whole);
         assertThat(other.words()).isEqualTo("stale: speed changed");
         assertThat(other.covered()).isZero();
+        assertThat(RenderStand.of(seen, ShotRenders.NONE)).as("never rendered").isNull();
+    }
+
+    private static ShotRenders renders(RenderRange range) {
+        return ShotRenders.of(List.of(new FinishedRender(1, 1, new RenderName("sh0010", 1), Grade.DRAFT, "f", range, 0)), g -> true);
     }
 
     @Test
@@ -184,8 +191,8 @@ class DeliveryTest {
                 Lane.of("Above", List.of(second))));
         LivePieces live = new LivePieces(id -> null);
         List<List<LivePieces.Live>> lanes = List.of(live.ofLane(master, 0), live.ofLane(master, 1));
-        ShotStands.Newest newest = new ShotStands.Newest(RenderRange.of(first, first.record()), List.of());
-        Map<Long, ShotStands.OfShot> shots = ShotStands.of(lanes, live.of(master), id -> newest);
+        ShotRenders renders = renders(RenderRange.of(first, first.record()));
+        Map<Long, ShotStands.OfShot> shots = ShotStands.of(lanes, live.of(master), renders);
         assertThat(shots).hasSize(1);
         assertThat(shots.get(1L).stand().words()).isEqualTo("covers 30 of 40 frames");
         assertThat(shots.get(1L).frames()).isEqualTo(40);
@@ -194,7 +201,7 @@ class DeliveryTest {
         Section over = Section.ofShot(3, 1, FrameRange.of(0, 24), Rational.of(1001));
         Master covered = master.withLane(1, List.of(over));
         Map<Long, ShotStands.OfShot> tried = ShotStands.of(List.of(live.ofLane(covered, 0), live.ofLane(covered, 1)),
-                live.of(covered), id -> newest);
+                live.of(covered), renders);
         assertThat(tried.get(1L).stand().words()).as("what lies under a try counts for nothing").isEqualTo("covers 20 of 24 frames");
     }
 

@@ -9,7 +9,7 @@ import freshsplice.core.cut.Cut;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.master.Master;
 import freshsplice.server.refusals.Refused;
-import freshsplice.server.renders.NewestRenders;
+import freshsplice.server.renders.FinishedRenders;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
@@ -76,7 +76,7 @@ public class Comparing {
         for (RenderRow render : store.where(RenderRow.class, "projectId", projectId)) {
             if (render.shotId != null && shots.containsKey(render.shotId)) {
                 RenderName.parse(render.name).ifPresent(name -> origins.render(name, render.shotId,
-                        NewestRenders.range(render)));
+                        FinishedRenders.range(render)));
             }
         }
         return origins;

@@ -1,13 +1,16 @@
 package freshsplice.server.cuts;
 
 import freshsplice.core.changes.Turnover;
+import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.HandBack;
-import freshsplice.core.delivery.RenderName;
+import freshsplice.core.delivery.ShotRenders;
+import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
+import freshsplice.core.master.SeenPiece;
 import freshsplice.server.masters.Marks;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.refusals.Refused;
-import freshsplice.server.renders.NewestRenders;
+import freshsplice.server.renders.FinishedRenders;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.ShotRow;
@@ -17,8 +20,11 @@ import freshsplice.server.stores.masters.LaidSound;
 import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.CameraStore;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -27,41 +33,46 @@ import org.springframework.transaction.annotation.Transactional;
 public class HandingBack {
     private final Store store;
     private final MasterStore masters;
-    private final NewestRenders newestRenders;
+    private final FinishedRenders finished;
     private final CameraStore cameras;
     private final KnownSources knownSources;
     private final LaidSound laidSound;
     private final Marks marks;
     private final Steps steps;
 
-    HandingBack(Store store, MasterStore masters, NewestRenders newestRenders, CameraStore cameras, KnownSources knownSources,
+    HandingBack(Store store, MasterStore masters, FinishedRenders finished, CameraStore cameras, KnownSources knownSources,
                 LaidSound laidSound, Marks marks, Steps steps) {
         this.marks = marks;
         this.cameras = cameras;
         this.knownSources = knownSources;
         this.store = store;
         this.masters = masters;
-        this.newestRenders = newestRenders;
+        this.finished = finished;
         this.laidSound = laidSound;
         this.steps = steps;
+    }
+
+    /** Those that are good enough where one is asked for. @param least null for any that counts */
+    private static Predicate<Grade> grades(Grade least) {
+        return g -> least == null || g.compareTo(least) >= 0;
     }
 
     /**
      * The list as it would be now.
      *
      * @param masterId null for the project's first master
+     * @param grade    that renders are at least to have; null for any that counts
      * @param rest     what stands where no render is
      * @throws NotThere if the project has no such master
      */
     @Transactional(readOnly = true)
-    public HandBack.HandedBack list(long projectId, Long masterId, HandBack.Rest rest) {
+    public HandBack.HandedBack list(long projectId, Long masterId, Grade grade, HandBack.Rest rest) {
         MasterRow row = row(projectId, masterId);
         Master master = masters.read(row);
         Map<Long, ShotRow> shots = masters.shotRows(projectId);
-        Map<Long, HandBack.Rendered> renders = new HashMap<>();
-        newestRenders.of(row, master, shots, cameras.ofProject(row.projectId)).forEach((shot, newest) ->
-                RenderName.parse(newest.row().name).ifPresent(name -> renders.put(shot, new HandBack.Rendered(name,
-                        newest.row().name + ".mp4", newest.range(), newest.changed()))));
+        List<SeenPiece> pieces = new ArrayList<>(SeenPiece.ofLive(new LivePieces(masters.nested()).of(master)));
+        pieces.addAll(SeenPiece.of(master.main().sections()));
+        ShotRenders renders = finished.of(projectId, grades(grade), master, pieces, shots, cameras.ofProject(row.projectId));
         Turnover.Sources sources = knownSources.of(projectId);
         Map<Long, HandBack.Known> known = new HashMap<>();
         MasterStore.shots(shots).forEach((id, shot) -> known.put(id, new HandBack.Known(shot.code(), shot.anchor(),
@@ -71,11 +82,11 @@ public class HandingBack {
     }
 
     /** The list, which is given out: from the first one on shots keep their numbers. */
-    public HandBack.HandedBack back(long projectId, Long masterId, HandBack.Rest rest) {
+    public HandBack.HandedBack back(long projectId, Long masterId, Grade grade, HandBack.Rest rest) {
         return steps.alongside(projectId, () -> {
             ProjectRow project = store.get(ProjectRow.class, projectId);
             project.handedBackAt = project.handedBackAt == null ? Instant.now() : project.handedBackAt;
-            return list(projectId, masterId, rest);
+            return list(projectId, masterId, grade, rest);
         });
     }
 

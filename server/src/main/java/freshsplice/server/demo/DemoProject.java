@@ -2,8 +2,10 @@ package freshsplice.server.demo;
 
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.delivery.Grade;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
+import freshsplice.core.render.RenderAsk;
 import freshsplice.core.time.FrameRate;
 import freshsplice.demo.DemoStage;
 import freshsplice.demo.LowWater;
@@ -197,7 +199,6 @@ class DemoProject {
                 CameraChannel.FOCUS, Math.sqrt(dx * dx + dy * dy + dz * dz)));
     }
 
-    /** Renders what is staged, then goes on working, so that some of it is stale and some seams are bent. */
     /**
      * All that somebody who opens it finds is done now: two renders that the camera was moved after, seams that were tried
      * elsewhere, a newer cut. The other renders were asked for before and come quietly.
@@ -211,8 +212,9 @@ class DemoProject {
                 staged.add(rows.get(i).id);
             }
         }
-        List<Long> first = requests.ask(projectId, movedAfter, false, null, 640, 360, true, false, LAYOUT);
-        requests.ask(projectId, staged, false, null, 640, 360, true, false, LAYOUT);
+        RenderRequests.How how = new RenderRequests.How(Grade.DRAFT, 640, 360, true, false);
+        List<Long> first = requests.ask(projectId, movedAfter, RenderAsk.PIECES, false, null, how, LAYOUT);
+        requests.ask(projectId, staged, RenderAsk.PIECES, false, null, how, LAYOUT);
         queue.ring();
         await(first);
         edits.goOn(projectId, rows);

@@ -71,7 +71,7 @@ public class DrawingReader {
                     MasterFingerprint.of(master, nested, filmed, render.blur, under.lines(movie)));
         }
         Filmed shot = filmed.get(render.shotId);
-        RenderRange range = NewestRenders.range(render);
+        RenderRange range = FinishedRenders.range(render);
         return new Drawing(new FilmedMovie(PicturePlan.ofShot(render.name, shot, range, project.rate, project.dropFrame),
                 render.width, render.height, render.burnIn, render.blur, Map.of(), under.ofShot(render.shotId, range)),
                 staleness.now(shot, range, render.blur, under));

@@ -68,7 +68,7 @@ public class Staleness {
         for (RenderRow render : renders) {
             ShotRow shot = shots.get(render.shotId);
             if (shot != null) {
-                RenderRange range = NewestRenders.range(render);
+                RenderRange range = FinishedRenders.range(render);
                 Set set = sets.computeIfAbsent(shot.sceneId, id -> Set.of(stages.stage(id)));
                 Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), set, range, render.blur);
                 stale.put(render.id, differences(parts.getOrDefault(render.id, List.of()),

@@ -1,5 +1,6 @@
 package freshsplice.server.rows;
 
+import freshsplice.core.delivery.Grade;
 import freshsplice.core.time.Rational;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -26,10 +27,14 @@ public class RenderRow extends Row {
     public boolean burnIn;
     /** Whether what is out of focus is blurred. */
     public boolean blur;
+    @Enumerated(EnumType.STRING)
+    public Grade grade = Grade.DRAFT;
     public Rational fromPosition;
     public Rational speed;
     public Bends bends = Bends.NONE;
     public long frames;
+    /** So many of them at either end are to spare. */
+    public int handles;
     public long framesDone;
     /** File name below the renders folder; null until it is whole. */
     public String file;

@@ -35,7 +35,8 @@ class OwnRenders {
         Map<String, RenderRow> renders = new HashMap<>();
         for (RenderRow render : store.where(RenderRow.class, "projectId", projectId)) {
             if (render.state == RenderRow.State.DONE) {
-                RenderName.parse(render.name).ifPresent(name -> renders.put(name.toString(), render));
+                RenderName.parse(render.name).ifPresent(name -> renders.merge(name.toString(), render,
+                        (a, b) -> a.grade.compareTo(b.grade) > 0 ? a : b));
             }
         }
         if (renders.isEmpty()) {

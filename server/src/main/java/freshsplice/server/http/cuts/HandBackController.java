@@ -1,6 +1,7 @@
 package freshsplice.server.http.cuts;
 
 import freshsplice.core.cut.Remark;
+import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.exchange.Formats;
@@ -36,6 +37,7 @@ class HandBackController {
      * What a list handed back now would hold.
      *
      * @param master     which master; the project's first without
+     * @param grade      that renders are at least to have; any that counts without
      * @param gap        whether nothing stands where no render is, instead of the edit room's own source
      * @param shortReels whether reel names are cut to eight letters
      */
@@ -43,9 +45,10 @@ class HandBackController {
     @Transactional(readOnly = true)
     public HandBackView handBackView(@PathVariable long id, @RequestParam(defaultValue = "edl") String format,
                                      @RequestParam(required = false) Long master,
+                                     @RequestParam(required = false) Grade grade,
                                      @RequestParam(defaultValue = "false") boolean gap,
                                      @RequestParam(defaultValue = "false") boolean shortReels) {
-        HandBack.HandedBack back = handing.list(id, master, rest(gap));
+        HandBack.HandedBack back = handing.list(id, master, grade, rest(gap));
         Written written = Formats.writer(format).write(back.cut(), new WriteOptions(null, shortReels, 0));
         List<Remark> remarks = new ArrayList<>(back.remarks());
         remarks.addAll(written.remarks());
@@ -65,8 +68,9 @@ class HandBackController {
     ResponseEntity<byte[]> handBackFile(@PathVariable long id, @PathVariable String format,
                                         @RequestParam(defaultValue = "false") boolean shortReels,
                                         @RequestParam(defaultValue = "false") boolean gap,
-                                        @RequestParam(required = false) Long master) {
-        HandBack.HandedBack back = handing.back(id, master, rest(gap));
+                                        @RequestParam(required = false) Long master,
+                                        @RequestParam(required = false) Grade grade) {
+        HandBack.HandedBack back = handing.back(id, master, grade, rest(gap));
         Written written = Formats.writer(format).write(back.cut(), new WriteOptions(null, shortReels, 0));
         String ending = format.equals("xmeml") ? "xml" : format;
         return Attachment.of(RenderName.fileSafe(back.cut().name()) + "_handed_back." + ending, written.bytes());

@@ -29,6 +29,7 @@ public record SequenceChange(SequenceView whole, Map<String, ListChange> lists, 
         lists.put("live", ListChange.between(older.live(), newer.live()));
         lists.put("seams", ListChange.between(older.seams(), newer.seams()));
         lists.put("renders", ListChange.between(older.renders(), newer.renders()));
+        lists.put("gaps", ListChange.between(older.gaps(), newer.gaps()));
         lists.put("shots", ListChange.between(older.shots(), newer.shots()));
         lists.put("differences", ListChange.between(older.differences(), newer.differences()));
         lists.put("sound", ListChange.between(older.sound(), newer.sound()));

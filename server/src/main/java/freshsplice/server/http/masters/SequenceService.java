@@ -3,17 +3,21 @@ package freshsplice.server.http.masters;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.changes.PlacesInCut;
 import freshsplice.core.conform.Seams;
+import freshsplice.core.delivery.Cover;
+import freshsplice.core.delivery.FinishedRender;
+import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.RenderPlace;
 import freshsplice.core.delivery.RenderStand;
+import freshsplice.core.delivery.ShotRenders;
 import freshsplice.core.delivery.ShotStands;
 import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.SeenPiece;
 import freshsplice.core.time.FrameRange;
-import freshsplice.server.renders.NewestRenders;
+import freshsplice.server.renders.FinishedRenders;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
-import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stores.masters.MasterStore;
@@ -33,16 +37,16 @@ public class SequenceService {
     private final MasterStore masters;
     private final MasterLayouts laidOuts;
     private final SectionViews sectionViews;
-    private final NewestRenders newestRenders;
+    private final FinishedRenders finished;
     private final ShownRows shown;
 
-    SequenceService(Store store, MasterStore masters, MasterLayouts laidOuts, SectionViews sectionViews, NewestRenders newestRenders,
+    SequenceService(Store store, MasterStore masters, MasterLayouts laidOuts, SectionViews sectionViews, FinishedRenders finished,
                     ShownRows shown) {
         this.masters = masters;
         this.store = store;
         this.laidOuts = laidOuts;
         this.sectionViews = sectionViews;
-        this.newestRenders = newestRenders;
+        this.finished = finished;
         this.shown = shown;
     }
 
@@ -54,32 +58,34 @@ public class SequenceService {
         MasterLayout laid = laidOuts.of(row, project);
         Master master = laid.master();
         Map<Long, Camera> cameras = shown.cameras(project.id, project.seq);
-        Map<Long, NewestRenders.Newest> newest = newestRenders.of(row, master, laid.shots(), cameras);
+        List<SeenPiece> pieces = new ArrayList<>(SeenPiece.ofLive(laid.seen()));
+        laid.lanes().forEach(lane -> pieces.addAll(SeenPiece.ofLive(lane)));
+        ShotRenders finishedRenders = finished.of(project.id, Grade::counts, master, pieces, laid.shots(), cameras);
         List<Section> sections = laid.sections();
-        List<SequenceView.Render> renders = renders(sections, newest);
+        List<SequenceView.Render> renders = renders(sections, finishedRenders);
         List<Seams.Seam> seams = seams(sections, laid.inCut(), renders);
-        List<SequenceView.ShotState> states = states(laid, newest, cameras);
+        List<SequenceView.ShotState> states = states(laid, finishedRenders, cameras);
         return new SequenceView(row.id, "", project.id, project.seq, row.name, project.rate.toString(),
                 project.rate.fps().toDouble(), project.dropFrame, laid.whole().in(), laid.whole().out(), master.start(), master.end(),
                 laid.cut(), lane(master.main()), sectionViews.of(laid, 0, cameras), upper(laid, cameras), laid.liveAbove(),
                 seams.stream().map(s -> new SequenceView.Seam(s.left(), s.right(), s.shots(), s.cut(), s.render(),
-                        s.cutBend(), s.renderBend(), laid.slips().get(s.shots()))).toList(), renders, states,
+                        s.cutBend(), s.renderBend(), laid.slips().get(s.shots()))).toList(), renders, gaps(sections, finishedRenders), states,
                 laid.inCut().differences().stream().map(d -> new SequenceView.Difference(d.record().in(), d.record().out(),
                         d.name(), d.kind().words())).toList(), laid.sounds(), laid.soundLanes(), laid.marks(),
                 counts(laid, seams, states));
     }
 
     /** How each shot of the master stands, in order of its lanes. */
-    private static List<SequenceView.ShotState> states(MasterLayout laid, Map<Long, NewestRenders.Newest> newest, Map<Long, Camera> cameras) {
+    private static List<SequenceView.ShotState> states(MasterLayout laid, ShotRenders renders, Map<Long, Camera> cameras) {
         List<SequenceView.ShotState> states = new ArrayList<>();
-        ShotStands.of(laid.lanes(), laid.seen(), id -> newest.containsKey(id) ? newest.get(id).stands() : null).forEach((id, stands) -> {
+        ShotStands.of(laid.lanes(), laid.seen(), renders).forEach((id, stands) -> {
             ShotRow shot = laid.shots().get(id);
-            RenderRow render = newest.containsKey(id) ? newest.get(id).row() : null;
+            FinishedRender newest = renders.ofShot(id).stream().findFirst().orElse(null);
             RenderStand stand = stands.stand();
             boolean staged = SectionViews.isStaged(cameras.get(shot.cameraId));
             states.add(new SequenceView.ShotState(id, shot.code, stands.first().record().in(),
                     shot.cutIn, shot.cutOut, stands.frames(), staged,
-                    render == null ? null : render.id, render == null ? 0 : render.version,
+                    newest == null ? null : newest.id(), newest == null ? 0 : newest.name().version(),
                     stand == null ? List.of() : stand.changed(), stand == null ? 0 : stand.covered(),
                     stand == null ? "" : stand.words(), ShotStands.asksForARender(staged, stand)));
         });
@@ -100,7 +106,7 @@ public class SequenceService {
 
     private static List<Seams.Seam> seams(List<Section> sections, PlacesInCut inCut, List<SequenceView.Render> renders) {
         Map<Integer, FrameRange> rendered = renders.stream().collect(Collectors.toMap(SequenceView.Render::section,
-                r -> FrameRange.of(r.in(), r.out())));
+                r -> FrameRange.of(r.in(), r.out()), FrameRange::spanWith));
         List<Seams.Triple> triples = new ArrayList<>();
         for (int i = 0; i < sections.size(); i++) {
             boolean runsOn = i + 1 < sections.size() && sections.get(i).runsOnIn(sections.get(i + 1));
@@ -123,22 +129,33 @@ public class SequenceService {
         return out;
     }
 
-    private static List<SequenceView.Render> renders(List<Section> sections, Map<Long, NewestRenders.Newest> newest) {
+    private static List<SequenceView.Render> renders(List<Section> sections, ShotRenders renders) {
         List<SequenceView.Render> views = new ArrayList<>();
-        for (int i = 0; i < sections.size(); i++) {
-            Section section = sections.get(i);
-            NewestRenders.Newest known = newest.get(section.shotId());
-            if (known == null) {
-                continue;
+        List<SeenPiece> pieces = SeenPiece.of(sections);
+        for (int i = 0; i < pieces.size(); i++) {
+            SeenPiece piece = pieces.get(i);
+            RenderStand stand = RenderStand.of(piece, renders);
+            for (RenderPlace place : RenderPlace.of(piece, renders)) {
+                FinishedRender render = place.render();
+                views.add(new SequenceView.Render(i, render.id(), render.name().toString(), render.name().version(), render.grade(),
+                        place.shown().in(), place.shown().out(), place.whole().in(), render.range().frames(), stand.changed(),
+                        stand.words()));
             }
-            RenderRow render = known.row();
-            FrameRange seen = section.seen(i + 1 < sections.size() ? sections.get(i + 1) : null);
-            RenderPlace place = RenderPlace.of(section, seen, known.range());
-            RenderStand stand = RenderStand.of(section, seen, known.range(), known.changed());
-            views.add(new SequenceView.Render(i, render.id, render.name, render.version, place.shown().in(), place.shown().out(),
-                    place.whole().in(), render.frames, stand.changed(), stand.words()));
         }
         return views;
+    }
+
+    private static List<SequenceView.Gap> gaps(List<Section> sections, ShotRenders renders) {
+        List<SequenceView.Gap> gaps = new ArrayList<>();
+        List<SeenPiece> pieces = SeenPiece.of(sections);
+        for (int i = 0; i < pieces.size(); i++) {
+            Cover cover = renders.cover(pieces.get(i));
+            int section = i;
+            if (!cover.parts().isEmpty()) {
+                cover.missing().forEach(gap -> gaps.add(new SequenceView.Gap(section, gap.in(), gap.out())));
+            }
+        }
+        return gaps;
     }
 
     private static SequenceView.Counts counts(MasterLayout laid, List<Seams.Seam> seams, List<SequenceView.ShotState> shots) {

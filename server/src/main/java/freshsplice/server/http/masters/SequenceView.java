@@ -1,6 +1,7 @@
 package freshsplice.server.http.masters;
 
 import freshsplice.core.board.BoardFit;
+import freshsplice.core.delivery.Grade;
 import freshsplice.server.http.changes.ListChange;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
@@ -22,18 +23,19 @@ import java.util.List;
  * @param upper    the lanes above it, from the bottom up
  * @param live     where one of those is live instead
  * @param seams    where pieces meet, with the frames by which the lanes differ
- * @param renders  the newest finished render of each section's shot, where it lies
- * @param shots    every shot on any lane, with how its newest render stands
+ * @param renders  the finished renders that stand for each section, where they lie
+ * @param gaps     what of a section none of its renders shows
+ * @param shots    every shot on any lane, with how its renders stand
  * @param differences what only the main lane or only the cut has
  * @param marks    marks with words, where they stand now
  */
 public record SequenceView(long id, String stamp, long projectId, long seq, String name, String rate, double framesPerSecond,
                            boolean dropFrame, long start, long end, long masterStart, long masterEnd, Cut cut, Lane main, List<Section> sections,
-                           List<Upper> upper, List<Live> live, List<Seam> seams, List<Render> renders,
+                           List<Upper> upper, List<Live> live, List<Seam> seams, List<Render> renders, List<Gap> gaps,
                            List<ShotState> shots, List<Difference> differences, List<Sound> sound, List<SoundLane> soundLanes, List<Mark> marks, Counts counts) {
     SequenceView stamped(String as) {
         return new SequenceView(id, as, projectId, seq, name, rate, framesPerSecond, dropFrame, start, end, masterStart, masterEnd, cut,
-                main, sections, upper, live, seams, renders, shots, differences, sound, soundLanes, marks, counts);
+                main, sections, upper, live, seams, renders, gaps, shots, differences, sound, soundLanes, marks, counts);
     }
 
     /** The same, with an older view's own records where they are equal. */
@@ -45,6 +47,7 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
         return new SequenceView(id, stamp, projectId, seq, name, rate, framesPerSecond, dropFrame, start, end, masterStart, masterEnd,
                 cut, main, ListChange.sharing(older.sections, sections), List.copyOf(lanes), ListChange.sharing(older.live, live),
                 ListChange.sharing(older.seams, seams), ListChange.sharing(older.renders, renders),
+                ListChange.sharing(older.gaps, gaps),
                 ListChange.sharing(older.shots, shots), ListChange.sharing(older.differences, differences),
                 ListChange.sharing(older.sound, sound), soundLanes, ListChange.sharing(older.marks, marks), counts);
     }
@@ -52,7 +55,7 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
     /** All but the lists that grow with the master; of the lanes above the main one what they are called. */
     SequenceView withoutLists() {
         return new SequenceView(id, stamp, projectId, seq, name, rate, framesPerSecond, dropFrame, start, end, masterStart, masterEnd,
-                cut, main, List.of(), upper.stream().map(u -> new Upper(u.lane(), List.of())).toList(), List.of(), List.of(), List.of(),
+                cut, main, List.of(), upper.stream().map(u -> new Upper(u.lane(), List.of())).toList(), List.of(), List.of(), List.of(), List.of(),
                 List.of(), List.of(), List.of(), soundLanes, List.of(), counts);
     }
 
@@ -155,12 +158,16 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
      * @param stale   what changed since it was made, in words; empty while nothing did
      * @param stand   why it cannot stand here as it is, in words; empty where it can
      */
-    public record Render(int section, long renderId, String name, int version, long in, long out, long zero, long frames, List<String> stale,
+    public record Render(int section, long renderId, String name, int version, Grade grade, long in, long out, long zero, long frames, List<String> stale,
                          String stand) {
     }
 
+    /** Record frames of a piece that renders show in part and none shows there. */
+    public record Gap(int section, long in, long out) {
+    }
+
     /**
-     * A shot of the master and its newest render.
+     * A shot of the master and how its renders stand.
      *
      * @param in       record frame of its first piece
      * @param cutIn    first of its frames that the master shows

@@ -8,7 +8,7 @@ import freshsplice.core.shot.Shot;
 import freshsplice.core.sources.MediaFrames;
 import freshsplice.core.time.FrameRange;
 import freshsplice.server.refusals.NotThere;
-import freshsplice.server.renders.NewestRenders;
+import freshsplice.server.renders.FinishedRenders;
 import freshsplice.server.rows.BoardRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.MediaRow;
@@ -57,7 +57,7 @@ class ShownFrames {
         if (piece == null) {
             throw new NotThere("There is no piece of " + render.name + "'s shot at record frame " + at);
         }
-        RenderRange shown = NewestRenders.range(render);
+        RenderRange shown = FinishedRenders.range(render);
         return piece.frames(r -> shown.frameAt(piece.section, r));
     }
 

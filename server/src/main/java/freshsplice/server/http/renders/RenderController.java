@@ -1,6 +1,10 @@
 package freshsplice.server.http.renders;
 
+import freshsplice.core.delivery.Grade;
+import freshsplice.core.render.RenderAsk;
+import freshsplice.core.time.FrameRange;
 import freshsplice.server.refusals.NotThere;
+import freshsplice.server.refusals.Refused;
 import freshsplice.server.renders.DrawingReader;
 import freshsplice.server.renders.RenderQueue;
 import freshsplice.server.renders.RenderRequests;
@@ -42,9 +46,35 @@ import org.springframework.web.bind.annotation.RestController;
 /** The queue and its movies. */
 @RestController
 class RenderController {
-    /** @param blur whether what is out of focus is blurred; @param master whether to draw a whole master too; @param masterId which, null for the project's first */
-    record Ask(List<Long> shotIds, boolean master, @Schema(nullable = true) Long masterId, int width, int height,
+    /** Which frames of each shot. */
+    enum Extent { PIECES, MISSING, RANGE }
+
+    /**
+     * @param extent   which frames of each shot: all that its pieces show, as when it is null; what no render has; or a range
+     * @param in       first shot frame of a range
+     * @param out      the shot frame after its last
+     * @param handles  frames to spare at both ends; none when it is null
+     * @param every    every nth frame; all of them when it is null
+     * @param grade    draft when it is null
+     * @param master   whether to draw a whole master too
+     * @param masterId which, null for the project's first
+     * @param blur     whether what is out of focus is blurred
+     */
+    record Ask(List<Long> shotIds, @Schema(nullable = true) Extent extent, @Schema(nullable = true) Long in,
+               @Schema(nullable = true) Long out, @Schema(nullable = true) Integer handles, @Schema(nullable = true) Integer every,
+               @Schema(nullable = true) Grade grade, boolean master, @Schema(nullable = true) Long masterId, int width, int height,
                boolean burnIn, boolean blur) {
+        RenderAsk frames() {
+            Extent which = extent == null ? Extent.PIECES : extent;
+            if (which == Extent.RANGE && (in == null || out == null || out <= in)) {
+                throw new Refused("A range has at least one frame: set its out behind its in");
+            }
+            return new RenderAsk(switch (which) {
+                case PIECES -> new RenderAsk.Extent.Pieces();
+                case MISSING -> new RenderAsk.Extent.Missing();
+                case RANGE -> new RenderAsk.Extent.Range(FrameRange.of(in, out));
+            }, handles == null ? 0 : handles, every == null ? 1 : every);
+        }
     }
 
     /**
@@ -53,7 +83,7 @@ class RenderController {
      * @param fromFrame       shot frame, or record frame of a master, at its first frame
      * @param stale           what changed since, in words; only for the newest of a shot
      */
-    record View(long id, @Schema(nullable = true) Long shotId, String name, int version, RenderRow.State state, int width, int height,
+    record View(long id, @Schema(nullable = true) Long shotId, String name, int version, Grade grade, RenderRow.State state, int width, int height,
                 boolean burnIn, boolean blur, long fromFrame, long frames, long framesDone, double framesPerSecond,
                 double secondsLeft, long bytes, @Schema(nullable = true) String error, String who, Instant requestedAt, List<String> stale) {
     }
@@ -115,7 +145,7 @@ class RenderController {
                 r.finishedAt == null ? Instant.now() : r.finishedAt).toMillis() / 1000.0;
         double rate = seconds > 0 ? r.framesDone / seconds : 0;
         boolean drawing = r.state == RenderRow.State.DRAWING;
-        return new View(r.id, r.shotId, r.name, r.version, r.state, r.width, r.height, r.burnIn, r.blur,
+        return new View(r.id, r.shotId, r.name, r.version, r.grade, r.state, r.width, r.height, r.burnIn, r.blur,
                 r.fromPosition.floor(), r.frames, r.framesDone, rate,
                 drawing && rate > 0 ? (r.frames - r.framesDone) / rate : -1, r.bytes, r.error, r.who, r.requestedAt,
                 stale);
@@ -123,8 +153,8 @@ class RenderController {
 
     @PostMapping("/api/projects/{id}/renders")
     List<Long> ask(@PathVariable long id, @Valid @RequestBody Ask ask, Asker who) {
-        List<Long> ids = requests.ask(id, ask.shotIds(), ask.master(), ask.masterId(), ask.width(), ask.height(), ask.burnIn(),
-                ask.blur(), who);
+        List<Long> ids = requests.ask(id, ask.shotIds(), ask.frames(), ask.master(), ask.masterId(), new RenderRequests.How(
+                ask.grade() == null ? Grade.DRAFT : ask.grade(), ask.width(), ask.height(), ask.burnIn(), ask.blur()), who);
         queue.ring();
         return ids;
     }

@@ -1,0 +1,67 @@
+package freshsplice.server.renders;
+
+import freshsplice.core.camera.Camera;
+import freshsplice.core.delivery.FinishedRender;
+import freshsplice.core.delivery.Grade;
+import freshsplice.core.delivery.RenderName;
+import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.delivery.ShotRenders;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.SeenPiece;
+import freshsplice.server.rows.RenderRow;
+import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Store;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.springframework.stereotype.Component;
+
+/** The finished renders of a project's shots, with what changed since those that stand for something were made. */
+@Component
+public class FinishedRenders {
+    private final Store store;
+    private final Staleness staleness;
+
+    FinishedRenders(Store store, Staleness staleness) {
+        this.store = store;
+        this.staleness = staleness;
+    }
+
+    /**
+     * @param wanted grades that are good enough
+     * @param master whose sound they are held against
+     * @param pieces that they are to stand for: only of those that do it is worked out what changed
+     */
+    public ShotRenders of(long projectId, Predicate<Grade> wanted, Master master, Collection<SeenPiece> pieces,
+                          Map<Long, ShotRow> shots, Map<Long, Camera> cameras) {
+        List<RenderRow> rows = rows(projectId);
+        ShotRenders renders = ShotRenders.of(rows.stream().map(FinishedRenders::value).toList(), wanted);
+        Set<Long> standing = renders.standingFor(pieces);
+        return renders.changed(staleness.of(rows.stream().filter(r -> standing.contains(r.id)).toList(), shots, cameras, master,
+                master.rate()));
+    }
+
+    /** Which there are, whatever changed since. */
+    public ShotRenders of(long projectId, Predicate<Grade> wanted) {
+        return ShotRenders.of(rows(projectId).stream().map(FinishedRenders::value).toList(), wanted);
+    }
+
+    private List<RenderRow> rows(long projectId) {
+        List<RenderRow> finished = new ArrayList<>(store.where(RenderRow.class, "projectId", projectId));
+        finished.removeIf(r -> r.shotId == null || r.state != RenderRow.State.DONE || !r.grade.counts());
+        return finished;
+    }
+
+    private static FinishedRender value(RenderRow row) {
+        RenderName name = RenderName.parse(row.name).orElseGet(() -> new RenderName(row.name, row.version));
+        return new FinishedRender(row.id, row.shotId, name, row.grade, row.name + ".mp4", range(row), row.handles);
+    }
+
+    /** What of its shot a render shows. */
+    public static RenderRange range(RenderRow render) {
+        return new RenderRange(render.fromPosition, render.speed, render.frames, render.bends.keys());
+    }
+}
