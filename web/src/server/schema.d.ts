@@ -996,6 +996,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["recipes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/recipes/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["editRecipes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/redo": {
         parameters: {
             query?: never;
@@ -1022,6 +1054,22 @@ export interface paths {
         get: operations["all_1"];
         put?: never;
         post: operations["ask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/renders/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["forecastRenders"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1172,6 +1220,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/renders/{id}/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["renderFiles"];
+        put?: never;
+        post: operations["writeAlso"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/renders/{id}/files/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["renderFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/renders/{id}/frame": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["drawnFrame"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/renders/{id}/go-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["goOnWithRender"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/renders/{id}/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["renderLog"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/renders/{id}/movie": {
         parameters: {
             query?: never;
@@ -1188,6 +1316,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/renders/{id}/pause": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pauseRender"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/renders/{id}/picture": {
         parameters: {
             query?: never;
@@ -1198,6 +1342,22 @@ export interface paths {
         get: operations["render"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/renders/{id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["placeRender"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1508,6 +1668,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shots/{id}/trial-frame": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["trialFrame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sounds/{id}": {
         parameters: {
             query?: never;
@@ -1631,6 +1807,12 @@ export interface components {
             top: number;
             /** Format: double */
             width: number;
+        };
+        BurnIn: {
+            /** @enum {string} */
+            corner: "TOP_LEFT" | "TOP" | "TOP_RIGHT" | "BOTTOM_LEFT" | "BOTTOM" | "BOTTOM_RIGHT";
+            /** @enum {string} */
+            field: "NAME" | "SHOT" | "VERSION" | "FRAME" | "TIMECODE" | "LENS" | "SCENE" | "WHO" | "DATE" | "TEXT";
         };
         "CameraController.Now": {
             keyed: {
@@ -1833,6 +2015,15 @@ export interface components {
             back: components["schemas"]["FilmBack"];
             name: string;
         };
+        Finding: {
+            /** Format: int64 */
+            frame: number;
+            /** @enum {string} */
+            place: "STAGE" | "SOURCES";
+            /** Format: int64 */
+            shotId: number;
+            words: string;
+        };
         FocusRuler: {
             /** Format: double */
             degrees: number;
@@ -1852,6 +2043,29 @@ export interface components {
             /** Format: double */
             metres: number;
             name: string;
+        };
+        FrameLook: {
+            blur: boolean;
+            /** Format: int32 */
+            board: number;
+            /** @enum {string} */
+            edges: "PLAIN" | "QUICK" | "FINE";
+            /** Format: int32 */
+            height: number;
+            /** Format: int32 */
+            percent: number;
+            /** Format: int32 */
+            samples: number;
+            /** Format: int32 */
+            shutter: number;
+            /** Format: int32 */
+            width: number;
+        };
+        FrameNumbers: {
+            /** Format: int32 */
+            digits: number;
+            /** Format: int64 */
+            first: number;
         };
         "HandBack.Tally": {
             /** Format: int32 */
@@ -2554,6 +2768,17 @@ export interface components {
              */
             kind: "TAKE_OUT";
         };
+        Output: {
+            alpha: boolean;
+            /** @enum {string} */
+            kind: "H264" | "PRORES" | "VC3" | "PNG8" | "PNG16" | "JPEG" | "TIFF" | "EXR";
+            /** Format: int32 */
+            mostMb: number;
+            numbering: components["schemas"]["FrameNumbers"];
+            on: boolean;
+            /** Format: int32 */
+            quality: number;
+        };
         "PairsByOrder.Pair": {
             key: string;
             /** Format: int64 */
@@ -2752,6 +2977,64 @@ export interface components {
             right?: components["schemas"]["Pulls.Side"];
             words: string;
         };
+        Recipe: {
+            burnIn: components["schemas"]["BurnIn"][];
+            look: components["schemas"]["FrameLook"];
+            movieName: string;
+            outputs: components["schemas"]["Output"][];
+            rate: string;
+            runName: string;
+            sound: boolean;
+            text: string;
+            /** @enum {string} */
+            unstaged: "CAMERA" | "BOARD" | "SLATE" | "BLACK";
+        };
+        RecipeEdit: {
+            kind: string;
+        };
+        "RecipeEdit.KeepRecipe": Omit<components["schemas"]["RecipeEdit"], "kind"> & {
+            name: string;
+            recipe: components["schemas"]["Recipe"];
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "KEEP_RECIPE";
+        };
+        "RecipeEdit.MakeRecipeUsual": Omit<components["schemas"]["RecipeEdit"], "kind"> & {
+            name: string;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "MAKE_RECIPE_USUAL";
+        };
+        "RecipeEdit.RemoveRecipe": Omit<components["schemas"]["RecipeEdit"], "kind"> & {
+            name: string;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "REMOVE_RECIPE";
+        };
+        "RecipeEdit.RenameRecipe": Omit<components["schemas"]["RecipeEdit"], "kind"> & {
+            name: string;
+            to: string;
+        } & {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "RENAME_RECIPE";
+        };
+        "RecipeEdits.Named": {
+            name: string;
+            recipe: components["schemas"]["Recipe"];
+            usual: boolean;
+        };
         "RenderController.Ask": {
             blur: boolean;
             burnIn: boolean;
@@ -2772,6 +3055,8 @@ export interface components {
             masterId?: number;
             /** Format: int64 */
             out?: number;
+            recipe?: components["schemas"]["Recipe"];
+            recipeName?: string;
             shotIds: number[];
             /** Format: int32 */
             width: number;
@@ -2782,6 +3067,7 @@ export interface components {
             /** Format: int64 */
             bytes: number;
             error?: string;
+            folder?: string;
             /** Format: int64 */
             frames: number;
             /** Format: int64 */
@@ -2793,10 +3079,15 @@ export interface components {
             /** @enum {string} */
             grade: "TRIAL" | "DRAFT" | "FINAL";
             /** Format: int32 */
+            handles: number;
+            /** Format: int32 */
             height: number;
             /** Format: int64 */
             id: number;
             name: string;
+            /** Format: int64 */
+            place: number;
+            recipe?: string;
             /** Format: date-time */
             requestedAt: string;
             /** Format: double */
@@ -2805,10 +3096,58 @@ export interface components {
             shotId?: number;
             stale: string[];
             /** @enum {string} */
-            state: "WAITING" | "DRAWING" | "DONE" | "STOPPED" | "FAILED";
+            state: "WAITING" | "DRAWING" | "PAUSED" | "DONE" | "STOPPED" | "FAILED";
             /** Format: int32 */
             version: number;
             who: string;
+            /** Format: int32 */
+            width: number;
+        };
+        "RenderFilesController.Another": {
+            /** @enum {string} */
+            kind: "H264" | "PRORES" | "VC3" | "PNG8" | "PNG16" | "JPEG" | "TIFF" | "EXR";
+        };
+        "RenderFilesController.FilesView": {
+            /** Format: int64 */
+            bytes: number;
+            /** Format: int64 */
+            files: number;
+            first: string;
+            /** @enum {string} */
+            kind: "H264" | "PRORES" | "VC3" | "PNG8" | "PNG16" | "JPEG" | "TIFF" | "EXR";
+            last: string;
+            word: string;
+        };
+        "RenderFilesController.Trial": {
+            /** Format: int64 */
+            frame: number;
+            recipe: components["schemas"]["Recipe"];
+        };
+        "RenderForecast.Forecast": {
+            findings: components["schemas"]["Finding"][];
+            first: string;
+            /** Format: int64 */
+            frames: number;
+            /** Format: int64 */
+            free: number;
+            /** Format: int32 */
+            height: number;
+            last: string;
+            /** Format: double */
+            leastBytes: number;
+            /** Format: double */
+            leastTime: number;
+            /** Format: double */
+            mostBytes: number;
+            /** Format: double */
+            mostTime: number;
+            rate: string;
+            /** Format: int32 */
+            renders: number;
+            /** Format: double */
+            seconds: number;
+            /** Format: int32 */
+            unlooked: number;
             /** Format: int32 */
             width: number;
         };
@@ -3763,6 +4102,7 @@ export interface components {
             name: string;
             placed: number[];
         };
+        StreamingResponseBody: unknown;
         "Tasks.View": {
             /** Format: int64 */
             done: number;
@@ -5687,6 +6027,52 @@ export interface operations {
             };
         };
     };
+    recipes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeEdits.Named"][];
+                };
+            };
+        };
+    };
+    editRecipes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeEdit.KeepRecipe"] | components["schemas"]["RecipeEdit.MakeRecipeUsual"] | components["schemas"]["RecipeEdit.RemoveRecipe"] | components["schemas"]["RecipeEdit.RenameRecipe"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     redo: {
         parameters: {
             query?: never;
@@ -5755,6 +6141,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": number[];
+                };
+            };
+        };
+    };
+    forecastRenders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RenderController.Ask"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RenderForecast.Forecast"];
                 };
             };
         };
@@ -5997,6 +6409,141 @@ export interface operations {
             };
         };
     };
+    renderFiles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RenderFilesController.FilesView"][];
+                };
+            };
+        };
+    };
+    writeAlso: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RenderFilesController.Another"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    renderFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                kind: "H264" | "PRORES" | "VC3" | "PNG8" | "PNG16" | "JPEG" | "TIFF" | "EXR";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
+    drawnFrame: {
+        parameters: {
+            query?: {
+                frame?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    goOnWithRender: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    renderLog: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                };
+            };
+        };
+    };
     movie: {
         parameters: {
             query?: never;
@@ -6016,6 +6563,26 @@ export interface operations {
                 content: {
                     "application/json": string;
                 };
+            };
+        };
+    };
+    pauseRender: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -6040,6 +6607,28 @@ export interface operations {
                 content: {
                     "application/json": string;
                 };
+            };
+        };
+    };
+    placeRender: {
+        parameters: {
+            query?: {
+                before?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -6496,6 +7085,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StageView"];
+                };
+            };
+        };
+    };
+    trialFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RenderFilesController.Trial"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
                 };
             };
         };

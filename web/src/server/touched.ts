@@ -1,7 +1,7 @@
 /** What of a project an edit touched, and what shows it: a window asks again for that alone. */
 
 /** As the server calls them (`steps.Room`). */
-export type Room = 'LANES' | 'SHOTS' | 'CAMERAS' | 'SET' | 'CUTS' | 'SOURCES' | 'RULES'
+export type Room = 'LANES' | 'SHOTS' | 'CAMERAS' | 'SET' | 'CUTS' | 'SOURCES' | 'RECIPES' | 'RULES'
 
 /** What each kind of answer is made of. One that is not named here is asked for after every edit. */
 const MADE_OF: Partial<Record<string, readonly Room[]>> = {
@@ -27,6 +27,7 @@ const MADE_OF: Partial<Record<string, readonly Room[]>> = {
   bake: ['SHOTS', 'CAMERAS', 'SET', 'RULES'],
   'board-frames': ['LANES', 'SHOTS', 'SOURCES'],
   'movie-frames': ['LANES', 'SHOTS'],
+  recipes: ['RECIPES', 'RULES'],
 }
 
 /** Whether an answer may be another one after an edit. @param touched none where nobody knows what was touched */

@@ -53,6 +53,11 @@ public final class Bench {
             PeopleRun.run(args[1], args.length > 2 ? Integer.parseInt(args[2]) : MANY_PEOPLE);
             return;
         }
+        if (args.length > 0 && args[0].equals("--renders")) {
+            machine();
+            renders(RenderRun.run());
+            return;
+        }
         Collection<RunResult> results = new Runner(new OptionsBuilder().include(CoreBenchmarks.class.getSimpleName())
                 .verbosity(VerboseMode.SILENT).build()).run();
         Map<String, Double> ms = new HashMap<>();
@@ -68,12 +73,19 @@ public final class Bench {
         row("rolling a seam among 100 000 pieces", ms.get("rollASeamOf100000Pieces"), "ms", "");
         row("a trim that pushes 50 000 pieces along", ms.get("trimAndPushAlong100000Pieces"), "ms", "");
         row("a camera of 8 keyed channels, 1 000 frames", ms.get("evaluate1000FramesOfACamera"), "ms", "");
-        row("drawing 1280x720, the demo's set", render.drawingAlone(), "frames/s", "");
-        row("the same with what is out of focus blurred", render.drawingBlurred(), "frames/s", "");
-        row("the encoder alone, the same frames", render.encoderAlone(), "frames/s", "");
-        row("drawing and encoding", render.together(), "frames/s", ratio(render.together() / render.encoderAlone(),
-                "of the encoder alone"));
+        renders(render);
         FormatRun.run(null);
+    }
+
+    private static void renders(RenderRun.Outcome render) {
+        row("drawing 1280x720, the demo's set, edges plain", render.plain(), "frames/s", "");
+        row("the same, edges smoothed afterwards", render.quick(), "frames/s", ratio(render.quick() / render.plain(), "of plain"));
+        row("the same, four samples a pixel", render.fine(), "frames/s", ratio(render.fine() / render.plain(), "of plain"));
+        row("the same, what is out of focus blurred", render.blurred(), "frames/s", ratio(render.blurred() / render.quick(), "of sharp"));
+        row("keeping the frames beside drawing", render.keeping(), "frames/s", "");
+        row("from kept frames to a movie", render.encoder(), "frames/s", "");
+        row("a movie, all of it", render.together(), "frames/s", ratio(render.together() * (1 / render.quick() + 1 / render.encoder()),
+                "of what drawing and encoder allow"));
     }
 
     private static void machine() {

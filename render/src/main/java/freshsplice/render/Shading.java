@@ -8,7 +8,7 @@ import java.util.Set;
 
 /** The one source of shading, for the renderer and for the browser. */
 public final class Shading {
-    /** Names of what is drawn: each has a vertex and a fragment part. */
+    /** Names of what window and renderer draw alike: each has a vertex and a fragment part. */
     public static final List<String> PROGRAMS = List.of("item", "sky", "circles", "spread", "blur");
     /** Those that are worked out from what was drawn: their vertex part is one, and they know the lens. */
     private static final Set<String> OF_PICTURES = Set.of("circles", "spread", "blur");
@@ -18,7 +18,7 @@ public final class Shading {
 
     /** The vertex part of a program, without a version line. */
     public static String vertex(String program) {
-        return text(OF_PICTURES.contains(program) ? "picture.vert" : program + ".vert");
+        return text(!program.equals("item") && !program.equals("sky") ? "picture.vert" : program + ".vert");
     }
 
     /** The fragment part of a program with the light it needs, without a version line. */

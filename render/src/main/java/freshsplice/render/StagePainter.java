@@ -5,117 +5,120 @@ import static org.lwjgl.opengl.GL33C.*;
 import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.PictureSize;
 import freshsplice.core.refusal.Refusal;
-import freshsplice.core.stage.Geometry;
-import freshsplice.core.stage.Item;
-import freshsplice.core.stage.Mesh;
+import freshsplice.core.render.DrawnSet;
+import freshsplice.core.render.FrameLook;
+import freshsplice.core.render.FrameOrder;
 import freshsplice.core.stage.Stage;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.lwjgl.system.MemoryUtil;
 
-/**
- * Draws a stage into memory. Smooth edges come from four samples a pixel. Belongs to one
- * thread, which must also close it.
- */
+/** Draws sets into memory. Belongs to one thread, which must also close it. */
 public final class StagePainter implements AutoCloseable {
     /** Largest side of a picture, in pixels. */
     public static final int LARGEST = PictureSize.LARGEST;
     private static final int SAMPLES = 4;
-    /** Where the four columns of a place come in. */
-    private static final int PLACE = 3;
-    /** So many sets are kept at hand. */
-    private static final int SETS = 6;
 
-    /** @param places buffer that the places of those drawn at once come into; @param buffers all that it is kept in */
-    private record Part(int array, int corners, int places, int[] buffers) {
-        void delete() {
-            glDeleteVertexArrays(array);
-            glDeleteBuffers(buffers);
+    /**
+     * How pictures are drawn.
+     *
+     * @param width       of the finished picture, pixels
+     * @param drawnWidth  of what is drawn, before it is brought to size
+     * @param edges       how they are smoothed
+     * @param alpha       whether the sky is left out
+     * @param deep        16 bits of each colour, else 8
+     */
+    public record Way(int width, int height, int drawnWidth, int drawnHeight, FrameLook.Edges edges, boolean alpha, boolean deep) {
+        /** @throws Refusal if a side is under 16 or over {@link #LARGEST} */
+        public Way {
+            check(width, height);
+            check(drawnWidth, drawnHeight);
+        }
+
+        private static void check(int width, int height) {
+            if (width < 16 || height < 16 || width > LARGEST || height > LARGEST) {
+                throw new Refusal("A picture has 16 to " + LARGEST + " pixels a side: " + width + " x " + height);
+            }
+        }
+
+        public static Way of(FrameLook look, boolean alpha, boolean deep) {
+            return new Way(look.width(), look.height(), look.drawnWidth(), look.drawnHeight(), look.edges(), alpha, deep);
+        }
+
+        /** Eight bits, with four samples a pixel, at its own size. */
+        public static Way plain(int width, int height) {
+            return new Way(width, height, width, height, FrameLook.Edges.FINE, false, false);
+        }
+
+        private boolean isAtSize() {
+            return width == drawnWidth && height == drawnHeight;
         }
     }
 
     private final OffscreenContext context = new OffscreenContext();
     private final GlProgram item = new GlProgram("item");
     private final GlProgram sky = new GlProgram("sky");
-    private BlurPass blurPass;
-    private final Part skyTriangle;
-    private Part[] items = {};
-    /** Indexes of the items that look alike: they are drawn at once. */
-    private List<List<Integer>> alike = List.of();
-    private Stage shown;
-    /** By what their things look like: two sets that look alike share one. */
-    private final Map<List<Geometry>, Part[]> sets = new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<List<Geometry>, Part[]> eldest) {
-            if (size() <= SETS) {
-                return false;
-            }
-            Stream.of(eldest.getValue()).distinct().forEach(Part::delete);
-            return true;
-        }
-    };
-    private int width;
-    private int height;
+    private final BlurPass blurPass = new BlurPass();
+    private final SetParts parts = new SetParts();
+    private DrawnSet set;
+    private Stage stage;
+    private Way way;
     private int drawBuffer;
-    private int readBuffer;
     private final List<Integer> stores = new ArrayList<>();
+    /** What was drawn, without samples; what is finished where it is not that. */
+    private DrawTarget plain;
+    private DrawTarget finished;
+    private SumPass sum;
+    private SmoothEdges smoothEdges;
     private ByteBuffer pixels;
+    private byte[] read;
 
     /** @throws CannotDraw if there is no OpenGL here */
     public StagePainter() {
-        skyTriangle = upload(new Mesh(new float[] {-1, -1, 0, 3, -1, 0, -1, 3, 0}, new float[9], new float[9],
-                new int[] {0, 1, 2}));
         glEnable(GL_DEPTH_TEST);
         glDepthFunc(GL_LEQUAL);
         glEnable(GL_CULL_FACE);
         glPixelStorei(GL_PACK_ALIGNMENT, 1);
+        glPixelStorei(GL_PACK_SWAP_BYTES, 1);
     }
 
-    /**
-     * The size of the pictures from now on, in pixels.
-     *
-     * @throws Refusal if a side is under 16 or over {@link #LARGEST}
-     */
-    public void size(int newWidth, int newHeight) {
-        if (newWidth < 16 || newHeight < 16 || newWidth > LARGEST || newHeight > LARGEST) {
-            throw new Refusal("A picture has 16 to " + LARGEST + " pixels a side: " + newWidth + " x "
-                    + newHeight);
-        }
-        if (newWidth == width && newHeight == height) {
+    /** Names what draws here: pictures of one driver are alike to the bit. */
+    public String driver() {
+        return glGetString(GL_RENDERER) + ", " + glGetString(GL_VERSION);
+    }
+
+    /** The size of the pictures from now on, in pixels, with four samples each. */
+    public void size(int width, int height) {
+        way(Way.plain(width, height));
+    }
+
+    /** How pictures are drawn from now on. */
+    public void way(Way wanted) {
+        if (wanted.equals(way)) {
             return;
         }
-        width = newWidth;
-        height = newHeight;
-        stores.forEach(store -> glDeleteRenderbuffers(store));
-        stores.clear();
-        drawBuffer = buffer(drawBuffer, SAMPLES, true);
-        readBuffer = buffer(readBuffer, 0, false);
-        if (pixels != null) {
-            MemoryUtil.memFree(pixels);
-        }
-        pixels = MemoryUtil.memAlloc(width * height * 3);
+        free();
+        way = wanted;
+        DrawTarget.Kind kind = kind();
+        drawBuffer = buffer(way.edges() == FrameLook.Edges.FINE ? SAMPLES : 0, kind);
+        plain = DrawTarget.of(kind, way.drawnWidth(), way.drawnHeight(), false);
+        pixels = MemoryUtil.memAlloc(way.width() * way.height() * 4 * (way.deep() ? 2 : 1));
+        read = new byte[pixels.capacity()];
     }
 
-    private int buffer(int old, int samples, boolean depth) {
-        if (old != 0) {
-            glDeleteFramebuffers(old);
-        }
+    private DrawTarget.Kind kind() {
+        return way.deep() ? DrawTarget.Kind.BITS_16 : DrawTarget.Kind.BITS_8;
+    }
+
+    private int buffer(int samples, DrawTarget.Kind kind) {
         int buffer = glGenFramebuffers();
         glBindFramebuffer(GL_FRAMEBUFFER, buffer);
-        attach(GL_COLOR_ATTACHMENT0, GL_RGBA8, samples);
-        if (depth) {
-            attach(GL_DEPTH_ATTACHMENT, GL_DEPTH_COMPONENT24, samples);
-        }
+        attach(GL_COLOR_ATTACHMENT0, kind.format(), samples);
+        attach(GL_DEPTH_ATTACHMENT, GL_DEPTH_COMPONENT24, samples);
         if (glCheckFramebufferStatus(GL_FRAMEBUFFER) != GL_FRAMEBUFFER_COMPLETE) {
-            throw new CannotDraw("There is not enough memory for pictures of " + width + " x " + height + " pixels");
+            throw new CannotDraw("There is not enough memory for pictures of " + way.drawnWidth() + " x " + way.drawnHeight() + " pixels");
         }
         return buffer;
     }
@@ -123,58 +126,42 @@ public final class StagePainter implements AutoCloseable {
     private void attach(int point, int format, int samples) {
         int store = glGenRenderbuffers();
         glBindRenderbuffer(GL_RENDERBUFFER, store);
-        glRenderbufferStorageMultisample(GL_RENDERBUFFER, samples, format, width, height);
+        glRenderbufferStorageMultisample(GL_RENDERBUFFER, samples, format, way.drawnWidth(), way.drawnHeight());
         glFramebufferRenderbuffer(GL_FRAMEBUFFER, point, GL_RENDERBUFFER, store);
         stores.add(store);
     }
 
-    /**
-     * The set that is drawn from now on, in the order of the places that {@link #draw} gets. A few sets are kept at hand, so that a
-     * master that goes to and fro between scenes takes each up once.
-     */
-    public void stage(Stage stage) {
-        if (stage == shown) {
-            return;
+    private void free() {
+        stores.forEach(store -> glDeleteRenderbuffers(store));
+        stores.clear();
+        if (drawBuffer != 0) {
+            glDeleteFramebuffers(drawBuffer);
+            plain.delete();
         }
-        shown = stage;
-        List<Geometry> looks = stage.items().stream().map(Item::geometry).toList();
-        items = sets.get(looks);
-        if (items == null) {
-            // things that look alike share one
-            Map<Geometry, Part> parts = new HashMap<>();
-            items = looks.stream().map(l -> parts.computeIfAbsent(l, own -> upload(own.mesh()))).toArray(Part[]::new);
-            sets.put(looks, items);
+        if (sum != null) {
+            sum.delete();
+            finished.delete();
+            sum = null;
         }
-        alike = List.copyOf(IntStream.range(0, items.length).boxed()
-                .collect(Collectors.groupingBy(i -> items[i], LinkedHashMap::new, Collectors.toList())).values());
+        smoothEdges = null;
+        if (pixels != null) {
+            MemoryUtil.memFree(pixels);
+            pixels = null;
+        }
     }
 
-    private static Part upload(Mesh mesh) {
-        int array = glGenVertexArrays();
-        glBindVertexArray(array);
-        int positions = attribute(0, mesh.positions());
-        int normals = attribute(1, mesh.normals());
-        int colours = attribute(2, mesh.colours());
-        int indices = glGenBuffers();
-        glBindBuffer(GL_ELEMENT_ARRAY_BUFFER, indices);
-        glBufferData(GL_ELEMENT_ARRAY_BUFFER, mesh.indices(), GL_STATIC_DRAW);
-        int places = glGenBuffers();
-        glBindBuffer(GL_ARRAY_BUFFER, places);
-        for (int column = 0; column < 4; column++) {
-            glEnableVertexAttribArray(PLACE + column);
-            glVertexAttribPointer(PLACE + column, 4, GL_FLOAT, false, 64, column * 16L);
-            glVertexAttribDivisor(PLACE + column, 1);
+    /** The set that is drawn from now on, in the order of the places that {@link #draw} gets. */
+    public void stage(Stage wanted) {
+        if (wanted != stage) {
+            stage = wanted;
+            set = DrawnSet.of(wanted);
         }
-        return new Part(array, mesh.indices().length, places, new int[] {positions, normals, colours, indices, places});
     }
 
-    private static int attribute(int place, float[] values) {
-        int store = glGenBuffers();
-        glBindBuffer(GL_ARRAY_BUFFER, store);
-        glBufferData(GL_ARRAY_BUFFER, values, GL_STATIC_DRAW);
-        glEnableVertexAttribArray(place);
-        glVertexAttribPointer(place, 3, GL_FLOAT, false, 0, 0);
-        return store;
+    /** The set that is drawn from now on. */
+    public void set(DrawnSet wanted) {
+        stage = null;
+        set = wanted;
     }
 
     /**
@@ -182,79 +169,113 @@ public final class StagePainter implements AutoCloseable {
      *
      * @param view       world to camera, columns first
      * @param projection camera to picture
-     * @param places     item to world, 16 values an item
-     * @param from       index of the first item's first value
+     * @param places     thing to world, 16 values each
      * @param blur       what is out of focus, blurred; null to keep all sharp
      * @param picture    receives red, green, blue of each pixel, sRGB, rows from the top
      */
-    public void draw(float[] view, float[] projection, float[] places, int from, Bake.Blur blur, byte[] picture) {
+    public void draw(float[] view, float[] projection, float[] places, Bake.Blur blur, byte[] picture) {
+        draw(List.of(new FrameOrder.Moment(view, projection, places, blur != null, blur == null ? 1 : blur.focus(),
+                blur == null ? 0 : blur.farCircle())), picture);
+    }
+
+    /** Draws one picture of several moments. */
+    public void draw(List<FrameOrder.Moment> moments, Pixels picture) {
+        draw(moments, picture.bytes());
+        if (way.edges() == FrameLook.Edges.QUICK) {
+            smoothEdges = smoothEdges == null ? new SmoothEdges(picture) : smoothEdges;
+            smoothEdges.smooth(picture);
+        }
+    }
+
+    private void draw(List<FrameOrder.Moment> moments, byte[] picture) {
+        boolean summed = moments.size() > 1 || !way.isAtSize() || way.alpha();
+        if (!summed) {
+            draw(moments.get(0), false);
+            boolean direct = way.edges() != FrameLook.Edges.FINE && !moments.get(0).blur();
+            read(direct ? drawBuffer : plain.buffer(), picture);
+            return;
+        }
+        if (sum == null) {
+            sum = new SumPass(way.width(), way.height());
+            finished = DrawTarget.of(kind(), way.width(), way.height(), false);
+        }
+        sum.clear();
+        for (FrameOrder.Moment moment : moments) {
+            draw(moment, true);
+            flat(() -> sum.add(plain, 1f / moments.size(), parts::drawTriangle));
+        }
+        flat(() -> sum.finish(finished, parts::drawTriangle));
+        read(finished.buffer(), picture);
+    }
+
+    /** @param summed whether what is drawn is laid together with others */
+    private void draw(FrameOrder.Moment moment, boolean summed) {
         glBindFramebuffer(GL_FRAMEBUFFER, drawBuffer);
-        glViewport(0, 0, width, height);
+        glViewport(0, 0, way.drawnWidth(), way.drawnHeight());
+        glClearColor(0, 0, 0, 0);
         glClear(GL_COLOR_BUFFER_BIT | GL_DEPTH_BUFFER_BIT);
         // rows are read from the bottom, so the picture is drawn upside down and front faces turn the other way
         glFrontFace(GL_CW);
-        drawItems(view, projection, places, from);
-        drawSky(view, projection);
-        if (blur == null) {
+        drawItems(moment);
+        if (!way.alpha()) {
+            drawSky(moment);
+        }
+        if (moment.blur()) {
+            blurPass.draw(drawBuffer, plain, kind(), new Bake.Blur(moment.focus(), moment.farCircle()), parts::drawTriangle);
+        } else if (way.edges() == FrameLook.Edges.FINE || summed) {
             glBindFramebuffer(GL_READ_FRAMEBUFFER, drawBuffer);
-            glBindFramebuffer(GL_DRAW_FRAMEBUFFER, readBuffer);
-            glBlitFramebuffer(0, 0, width, height, 0, 0, width, height,
+            glBindFramebuffer(GL_DRAW_FRAMEBUFFER, plain.buffer());
+            glBlitFramebuffer(0, 0, way.drawnWidth(), way.drawnHeight(), 0, 0, way.drawnWidth(), way.drawnHeight(),
                     GL_COLOR_BUFFER_BIT, GL_NEAREST);
-        } else {
-            blurPass = blurPass == null ? new BlurPass() : blurPass;
-            blurPass.draw(drawBuffer, readBuffer, width, height, blur, this::drawTriangle);
         }
-        glBindFramebuffer(GL_READ_FRAMEBUFFER, readBuffer);
+    }
+
+    /** Works on pictures, in which nothing lies behind anything. */
+    private static void flat(Runnable work) {
+        glDisable(GL_DEPTH_TEST);
+        glFrontFace(GL_CCW);
+        work.run();
+        glEnable(GL_DEPTH_TEST);
+    }
+
+    /** Four values a pixel, as they lie there: anything else is turned one by one on the way. */
+    private void read(int buffer, byte[] picture) {
+        glBindFramebuffer(GL_READ_FRAMEBUFFER, buffer);
         pixels.clear();
-        glReadPixels(0, 0, width, height, GL_RGB, GL_UNSIGNED_BYTE, pixels);
-        pixels.get(picture, 0, width * height * 3);
-    }
-
-    private void drawItems(float[] view, float[] projection, float[] places, int from) {
-        item.use();
-        item.setMatrix("view", view);
-        item.setMatrix("projection", projection);
-        item.set("upright", -1);
-        float[] eye = eye(view);
-        item.set("eye", eye[0], eye[1], eye[2]);
-        for (List<Integer> some : alike) {
-            draw(items[some.get(0)], shown(some, places, from));
+        glReadPixels(0, 0, way.width(), way.height(), GL_RGBA, way.deep() ? GL_UNSIGNED_SHORT : GL_UNSIGNED_BYTE, pixels);
+        pixels.get(read);
+        if (way.alpha()) {
+            System.arraycopy(read, 0, picture, 0, read.length);
+        } else {
+            int size = way.deep() ? 2 : 1;
+            IntStream.range(0, way.height()).parallel().forEach(y -> withoutFourth(picture, y * way.width(), (y + 1) * way.width(), size));
         }
     }
 
-    /** The places of those that are shown, one after another. */
-    private static float[] shown(List<Integer> some, float[] places, int from) {
-        float[] shown = new float[some.size() * 16];
-        int count = 0;
-        for (int i : some) {
-            int at = from + i * 16;
-            if (places[at] != 0 || places[at + 5] != 0 || places[at + 10] != 0 || places[at + 2] != 0) {
-                System.arraycopy(places, at, shown, count++ * 16, 16);
+    private void withoutFourth(byte[] picture, int from, int to, int size) {
+        for (int i = from, at = from * 3 * size, of = from * 4 * size; i < to; i++, of += size) {
+            for (int c = 0; c < 3 * size; c++) {
+                picture[at++] = read[of++];
             }
         }
-        return Arrays.copyOf(shown, count * 16);
     }
 
-    private static void draw(Part part, float[] places) {
-        if (places.length > 0) {
-            glBindVertexArray(part.array());
-            glBindBuffer(GL_ARRAY_BUFFER, part.places());
-            glBufferData(GL_ARRAY_BUFFER, places, GL_STREAM_DRAW);
-            glDrawElementsInstanced(GL_TRIANGLES, part.corners(), GL_UNSIGNED_INT, 0, places.length / 16);
-        }
+    private void drawItems(FrameOrder.Moment moment) {
+        item.use();
+        item.setMatrix("view", moment.view());
+        item.setMatrix("projection", moment.projection());
+        item.set("upright", -1);
+        float[] eye = eye(moment.view());
+        item.set("eye", eye[0], eye[1], eye[2]);
+        parts.draw(set, moment.places());
     }
 
-    private void drawSky(float[] view, float[] projection) {
+    private void drawSky(FrameOrder.Moment moment) {
         sky.use();
-        sky.setMatrix("view", view);
-        sky.setMatrix("projection", projection);
+        sky.setMatrix("view", moment.view());
+        sky.setMatrix("projection", moment.projection());
         sky.set("upright", -1);
-        drawTriangle();
-    }
-
-    private void drawTriangle() {
-        glBindVertexArray(skyTriangle.array());
-        glDrawElements(GL_TRIANGLES, skyTriangle.corners(), GL_UNSIGNED_INT, 0);
+        parts.drawTriangle();
     }
 
     /** Where the camera of a view stands: its turn undone on its move. */
@@ -267,10 +288,7 @@ public final class StagePainter implements AutoCloseable {
 
     @Override
     public void close() {
+        free();
         context.close();
-        if (pixels != null) {
-            MemoryUtil.memFree(pixels);
-            pixels = null;
-        }
     }
 }

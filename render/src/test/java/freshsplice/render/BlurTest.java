@@ -42,7 +42,7 @@ class BlurTest {
         try (StagePainter painter = new StagePainter()) {
             painter.size(W, H);
             painter.stage(STAGE);
-            painter.draw(pose.view().toFloats(), pose.projection(BACK, W / (double) H).toFloats(), places, 0, blur, picture);
+            painter.draw(pose.view().toFloats(), pose.projection(BACK, W / (double) H).toFloats(), places, blur, picture);
         }
         double[] light = new double[W * H];
         for (int i = 0; i < light.length; i++) {

@@ -12,11 +12,9 @@ import freshsplice.core.stage.Matrix;
 import freshsplice.core.stage.Shape;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRate;
-import freshsplice.core.time.Rational;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
@@ -42,7 +40,7 @@ class MovieTest {
             painter.size(W, H);
             painter.stage(BLOCK);
             painter.draw(pose.view().toFloats(), pose.projection(FilmBack.FULL_FRAME, W / (double) H).toFloats(),
-                    place.toFloats(), 0, null, picture);
+                    place.toFloats(), null, picture);
         }
         return picture;
     }
@@ -87,72 +85,12 @@ class MovieTest {
                 painter.size(W, H);
                 painter.stage(helper);
                 painter.draw(pose.view().toFloats(), pose.projection(FilmBack.FULL_FRAME, W / (double) H).toFloats(),
-                        Matrix.identity().toFloats(), 0, blur, picture);
+                        Matrix.identity().toFloats(), blur, picture);
             }
             for (int at = 0; at < picture.length; at += 3) {
                 assertThat(picture[at] & 0xFF).as("pixel %d", at / 3).isLessThanOrEqualTo((picture[at + 1] & 0xFF) + 8);
             }
         }
-    }
-
-    private Path movie(List<MovieSound> sound) throws IOException {
-        Path file = folder.resolve("sh0010_v001.mp4");
-        byte[] picture = new byte[W * H * 3];
-        try (MovieWriter writer = new MovieWriter(file, W, H, FrameRate.FPS_24, "00:00:41:17", sound, 24)) {
-            for (int i = 0; i < 24; i++) {
-                Arrays.fill(picture, (byte) (i * 10));
-                writer.frame(picture);
-            }
-            writer.finish();
-        }
-        return file;
-    }
-
-    @Test
-    void aMovieHasItsFramesRateAndTimecode() throws IOException {
-        Probe probe = Probe.of(movie(List.of()));
-        assertThat(probe).isEqualTo(new Probe(true, false, W, H, FrameRate.FPS_24, 24, probe.seconds(),
-                "00:00:41:17", null));
-        assertThat(Files.list(folder)).hasSize(1);
-    }
-
-    @Test
-    void soundIsAsLongAsThePicture() throws Exception {
-        Path wav = folder.resolve("tone.wav");
-        new ProcessBuilder("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=d=5", wav.toString()).start().waitFor();
-        Probe probe = Probe.of(movie(List.of(new MovieSound(wav, Rational.ONE, Rational.of(3), Rational.of(1, 4)))));
-        assertThat(probe.sound()).isTrue();
-        assertThat(probe.seconds()).isBetween(0.99, 1.03);
-    }
-
-    @Test
-    void aMovieThatIsGivenUpLeavesNothing() throws IOException {
-        Path file = folder.resolve("x.mp4");
-        try (MovieWriter writer = new MovieWriter(file, W, H, FrameRate.FPS_24, "00:00:00:00", List.of(), 10)) {
-            writer.frame(new byte[W * H * 3]);
-        }
-        assertThat(Files.list(folder)).isEmpty();
-    }
-
-    @Test
-    void aDyingFfmpegIsSaidWithItsReason() {
-        Path missing = folder.resolve("none.wav");
-        assertThatThrownBy(() -> movie(List.of(new MovieSound(missing, Rational.ZERO, Rational.ONE, Rational.ZERO)))).isInstanceOf(IOException.class)
-                .hasMessageContaining("ffmpeg stopped").hasMessageContaining("none.wav");
-        assertThat(folder).isEmptyDirectory();
-    }
-
-    @Test
-    void burnInsWriteIntoTheStripAtTheBottomOnly() {
-        byte[] picture = new byte[W * H * 3];
-        Arrays.fill(picture, (byte) 100);
-        new BurnIn(W, H).write(picture, "sh0010 v001", "1001");
-        assertThat(picture[0]).isEqualTo((byte) 100);
-        int bright = 0;
-        for (int i = (H - 18) * W * 3; i < picture.length; i++) {
-            bright += (picture[i] & 0xFF) > 200 ? 1 : 0;
-        }
-        assertThat(bright).isGreaterThan(150);
     }
 
     @Test

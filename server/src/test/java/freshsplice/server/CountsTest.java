@@ -11,9 +11,11 @@ import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 /** One answer to each count, in every place that shows it. */
+@ExtendWith(TestServer.class)
 class CountsTest {
     private final Client client = new Client(TestServer.address());
     private Received received;

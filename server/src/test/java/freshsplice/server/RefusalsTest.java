@@ -102,8 +102,8 @@ class RefusalsTest {
         assertThat(new OnStage(client).refused(shot, "SET", Map.of("frame", 1001, "values", Map.of("lens", -5)))).contains("lens of a camera is between");
         assertThat(new OnStage(client).refused(shot, "SET", Map.of("frame", 1001, "values", Map.of("zoom", 5)))).contains("zoom");
         assertThat(Client.message(client.tryPost("/api/projects/" + project + "/renders", Map.of("shotIds",
-                java.util.List.of(shot), "master", false, "width", 321, "height", 9, "burnIn", true, "blur", false))))
-                .contains("even numbers");
+                java.util.List.of(shot), "master", false, "width", 321, "height", 90, "burnIn", true, "blur", false))))
+                .isEqualTo("H.264 needs an even number of pixels wide: 320 or 322, not 321");
         assertThat(client.tryPost("/api/masters/" + master + "/seam", "nonsense").statusCode()).isEqualTo(400);
         assertThat(client.tryPost("/api/masters/7/seam", Map.of("at", 1, "frames", 1)).statusCode()).isEqualTo(404);
         assertThat(client.send(client.to("/api/masters/" + master + "/position?text=1:99&from=0")).statusCode())

@@ -10,6 +10,7 @@ import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
 import java.util.List;
+import java.util.function.IntFunction;
 import java.util.stream.IntStream;
 
 /**
@@ -117,10 +118,15 @@ public final class Bake {
     }
 
     private Block block(long first, int count) {
+        return block(first, count, k -> position(first + k));
+    }
+
+    /** @param positions of each of its frames */
+    private Block block(long first, int count, IntFunction<Rational> positions) {
         Block block = new Block(first, count, new float[count * MATRIX], new float[count * MATRIX], new float[count * LENS_VALUES],
                 new float[count * moving.length * MATRIX]);
         for (int k = 0; k < count; k++) {
-            Rational position = position(first + k);
+            Rational position = positions.apply(k);
             CameraPose pose = stack.at(shot.momentAt(position));
             pose.view().copyTo(block.views, k * MATRIX);
             pose.projection(back, aspect).copyTo(block.projections, k * MATRIX);
@@ -138,8 +144,18 @@ public final class Bake {
 
     /** One frame, with the places of all items. */
     public Frame frame(long at) {
-        Block block = block(at, 1);
+        return frame(position(at));
+    }
+
+    /** What is seen at any exact shot frame. */
+    public Frame frame(Rational position) {
+        Block block = block(0, 1, k -> position);
         return new Frame(block.views, block.projections, places(block, 0), new Blur(block.lenses[1], block.lenses[3]));
+    }
+
+    /** Focal length at any exact shot frame, mm. */
+    public double lensAt(Rational position) {
+        return stack.at(shot.momentAt(position)).lens();
     }
 
     /** The places of all items at a frame of a block. */

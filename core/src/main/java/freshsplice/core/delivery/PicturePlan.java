@@ -17,8 +17,8 @@ import java.util.function.LongFunction;
 public final class PicturePlan {
     /** Where a picture comes from. */
     public sealed interface Source {
-        /** The set, through a camera. @param position exact shot frame */
-        record OfCamera(Filmed filmed, Rational position) implements Source {
+        /** The set, through a camera. @param position exact shot frame; @param step shot frames from here to the next frame */
+        record OfCamera(Filmed filmed, Rational position, Rational step) implements Source {
         }
 
         /** A frame of a movie that was rendered before; its last where it has no such. */
@@ -41,13 +41,23 @@ public final class PicturePlan {
      * A frame.
      *
      * @param layers from the back to the front, over black
-     * @param left   what is written at its left where it is written on: name and shot
-     * @param right  at its right: frame and timecode
+     * @param facts  what can be written into it
      */
-    public record Picture(List<Layer> layers, String left, String right) {
+    public record Picture(List<Layer> layers, Facts facts) {
         public Picture {
             layers = List.copyOf(layers);
         }
+    }
+
+    /**
+     * What can be said of a frame.
+     *
+     * @param name     of what is rendered, with its version
+     * @param shot     code of the shot that is seen on top; {@code black} where nothing is, empty for what is no shot
+     * @param frame    that shot's own frame number; null without a shot
+     * @param timecode of the movie
+     */
+    public record Facts(String name, String shot, Long frame, String timecode) {
     }
 
     private final long frames;
@@ -70,50 +80,64 @@ public final class PicturePlan {
     /**
      * A render of a shot.
      *
-     * @param name sh0010_v003
+     * @param name  sh0010_v003
+     * @param range what it shows, frame by frame at the movie's rate
+     * @param rate  the movie's
+     * @param own   the project's, that shot frames are counted at
      */
-    public static PicturePlan ofShot(String name, Filmed filmed, RenderRange range, FrameRate rate, boolean drop) {
-        Label label = new Label(range.startTimecode(), rate, drop);
+    public static PicturePlan ofShot(String name, Filmed filmed, RenderRange range, FrameRate rate, FrameRate own, boolean drop) {
+        Label label = new Label(Rational.of(range.startTimecode()).times(own.framesOf(rate)).floor(), rate, drop && rate.equals(own));
         return new PicturePlan(range.frames(), label, k -> {
             Rational position = range.positionOf(k);
-            return new Picture(List.of(new Layer(new Source.OfCamera(filmed, position), 1)), name,
-                    position.floor() + "  " + label.at(k));
+            Source source = new Source.OfCamera(filmed, position, range.positionOf(k + 1).minus(position));
+            return new Picture(List.of(new Layer(source, 1)), new Facts(name, filmed.shot().code(), position.floor(), label.at(k)));
         });
     }
 
     /**
      * A whole master from its first frame on.
      *
-     * @param frames how many
+     * @param frames how many, at the movie's rate
+     * @param rate   the movie's
      * @param nested masters that it nests, by id
      * @param filmed by the shot's id
      */
-    public static PicturePlan ofMaster(String name, Master master, long frames, Map<Long, Master> nested, Map<Long, Filmed> filmed) {
-        Label label = new Label(master.start(), master.rate(), master.dropFrame());
+    public static PicturePlan ofMaster(String name, Master master, long frames, FrameRate rate, Map<Long, Master> nested,
+                                       Map<Long, Filmed> filmed) {
+        Rational each = rate.framesOf(master.rate());
+        Label label = new Label(Rational.of(master.start()).dividedBy(each).floor(), rate, master.dropFrame() && rate.equals(master.rate()));
         FrameChain chain = new FrameChain(nested::get);
         return new PicturePlan(frames, label, k -> {
-            List<FrameChain.Layer> layers = chain.at(master, master.start() + k);
-            return new Picture(layers.stream().map(l -> new Layer(source(l, filmed), l.weight())).toList(),
-                    name + "  " + title(layers, filmed), label.at(k));
+            List<FrameChain.Layer> layers = chain.at(master, each.times(k).plus(master.start()));
+            List<FrameChain.Layer> next = chain.at(master, each.times(k + 1).plus(master.start()));
+            return new Picture(layers.stream().map(l -> new Layer(source(l, step(l, next, each), filmed), l.weight())).toList(),
+                    facts(name, layers, filmed, label.at(k)));
         });
     }
 
-    private static Source source(FrameChain.Layer layer, Map<Long, Filmed> filmed) {
+    /** How far the content goes from one frame to the next; by the piece's mean speed where the next frame shows another piece. */
+    private static Rational step(FrameChain.Layer layer, List<FrameChain.Layer> next, Rational each) {
+        return next.stream().filter(n -> n.section().equals(layer.section())).findFirst()
+                .map(n -> n.position().minus(layer.position())).orElseGet(() -> layer.section().speed().times(each));
+    }
+
+    private static Source source(FrameChain.Layer layer, Rational step, Map<Long, Filmed> filmed) {
         Section.Content content = layer.section().content();
         if (content instanceof Section.Content.OfShot of) {
-            return new Source.OfCamera(filmed.get(of.shotId()), layer.position());
+            return new Source.OfCamera(filmed.get(of.shotId()), layer.position(), step);
         }
         return content instanceof Section.Content.Slate slate ? new Source.OfWords(slate.text())
                 : content instanceof Section.Content.OfRender render
                 ? new Source.OfRender(render.renderId(), Math.max(0, layer.frame())) : new Source.Black();
     }
 
-    private static String title(List<FrameChain.Layer> layers, Map<Long, Filmed> filmed) {
+    private static Facts facts(String name, List<FrameChain.Layer> layers, Map<Long, Filmed> filmed, String timecode) {
         if (layers.isEmpty()) {
-            return "black";
+            return new Facts(name, "black", null, timecode);
         }
         FrameChain.Layer top = layers.get(layers.size() - 1);
-        return top.shotId() == 0 ? "" : filmed.get(top.shotId()).shot().code() + "  " + top.frame();
+        return top.shotId() == 0 ? new Facts(name, "", null, timecode)
+                : new Facts(name, filmed.get(top.shotId()).shot().code(), top.frame(), timecode);
     }
 
     public long frames() {

@@ -48,7 +48,12 @@ public final class FrameChain {
 
     /** What is seen at a record frame, from the back to the front; empty for black. */
     public List<Layer> at(Master master, long recordFrame) {
-        return at(master, Rational.of(recordFrame), 1, 0);
+        return at(master, Rational.of(recordFrame));
+    }
+
+    /** The same between two record frames. */
+    public List<Layer> at(Master master, Rational position) {
+        return at(master, position, 1, 0);
     }
 
     private List<Layer> at(Master master, Rational position, double weight, int depth) {

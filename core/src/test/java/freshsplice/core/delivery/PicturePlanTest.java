@@ -34,19 +34,18 @@ class PicturePlanTest {
 
     private static PicturePlan plan(Section... sections) {
         Master master = new Master(3, "m", FrameRate.FPS_24, false, 86_400, List.of(Lane.of("main", List.of(sections))));
-        return PicturePlan.ofMaster("m_v001", master, 100, Map.of(), Map.of(1L, filmed(1, "sh0010"), 2L, filmed(2, "sh0020")));
+        return PicturePlan.ofMaster("m_v001", master, 100, FrameRate.FPS_24, Map.of(), Map.of(1L, filmed(1, "sh0010"), 2L, filmed(2, "sh0020")));
     }
 
     @Test
     void aRetimedShotIsFilmedBetweenItsFramesAndSaysTheFrameThatContainsIt() {
         RenderRange range = new RenderRange(Rational.of(1009), Rational.of(1, 2), 10);
-        PicturePlan plan = PicturePlan.ofShot("sh0010_v003", filmed(1, "sh0010"), range, FrameRate.FPS_24, false);
+        PicturePlan plan = PicturePlan.ofShot("sh0010_v003", filmed(1, "sh0010"), range, FrameRate.FPS_24, FrameRate.FPS_24, false);
         PicturePlan.Picture third = plan.at(3);
         assertThat(third.layers()).containsExactly(new PicturePlan.Layer(
-                new PicturePlan.Source.OfCamera(filmed(1, "sh0010"), Rational.of(2021, 2)), 1));
-        assertThat(third.left()).isEqualTo("sh0010_v003");
+                new PicturePlan.Source.OfCamera(filmed(1, "sh0010"), Rational.of(2021, 2), Rational.of(1, 2)), 1));
         // 1009 frames at 24: 42 seconds and a frame; the third after it
-        assertThat(third.right()).isEqualTo("1010  00:00:42:04");
+        assertThat(third.facts()).isEqualTo(new PicturePlan.Facts("sh0010_v003", "sh0010", 1010L, "00:00:42:04"));
         assertThat(plan.startLabel()).isEqualTo("00:00:42:01");
         assertThat(plan.frames()).isEqualTo(10);
     }
@@ -68,7 +67,7 @@ class PicturePlanTest {
         }
         assertThat(plan.at(19).layers()).hasSize(1);
         assertThat(plan.at(28).layers()).hasSize(1);
-        assertThat(plan.at(28).left()).isEqualTo("m_v001  sh0020  1005");
+        assertThat(plan.at(28).facts()).isEqualTo(new PicturePlan.Facts("m_v001", "sh0020", 1005L, "01:00:01:04"));
     }
 
     @Test
@@ -79,7 +78,7 @@ class PicturePlanTest {
         assertThat(plan.at(12).layers().get(0).source()).isEqualTo(new PicturePlan.Source.OfRender(77, 7));
         assertThat(plan.at(25).layers().get(0).source()).isEqualTo(new PicturePlan.Source.Black());
         assertThat(plan.at(40).layers()).isEmpty();
-        assertThat(plan.at(40).left()).isEqualTo("m_v001  black");
-        assertThat(plan.at(0).right()).isEqualTo("01:00:00:00");
+        assertThat(plan.at(40).facts().shot()).isEqualTo("black");
+        assertThat(plan.at(0).facts().timecode()).isEqualTo("01:00:00:00");
     }
 }

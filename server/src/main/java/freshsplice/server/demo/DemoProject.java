@@ -12,7 +12,7 @@ import freshsplice.demo.LowWater;
 import freshsplice.server.cuts.Intake;
 import freshsplice.server.media.MediaStore;
 import freshsplice.server.projects.NewProjects;
-import freshsplice.server.renders.RenderQueue;
+import freshsplice.server.renders.Recipes;
 import freshsplice.server.renders.RenderRequests;
 import freshsplice.server.rows.ItemRow;
 import freshsplice.server.rows.ProjectRow;
@@ -62,13 +62,12 @@ class DemoProject {
     private final DemoCameras cameraWork;
     private final Steps steps;
     private final RenderRequests requests;
-    private final RenderQueue queue;
     private final DemoEdits edits;
     private final TransactionTemplate transactions;
     private final boolean wanted;
 
     DemoProject(Store store, MediaStore media, Intake intake, MasterStore masters, CameraEdits cameras, SetEdits set, DemoCameras cameraWork, Steps steps,
-                RenderRequests requests, RenderQueue queue, DemoEdits edits, TransactionTemplate transactions,
+                RenderRequests requests, DemoEdits edits, TransactionTemplate transactions,
                 @Value("${fresh-splice.demo:false}") boolean wanted) {
         this.store = store;
         this.media = media;
@@ -79,7 +78,6 @@ class DemoProject {
         this.cameraWork = cameraWork;
         this.steps = steps;
         this.requests = requests;
-        this.queue = queue;
         this.edits = edits;
         this.transactions = transactions;
         this.wanted = wanted;
@@ -212,10 +210,9 @@ class DemoProject {
                 staged.add(rows.get(i).id);
             }
         }
-        RenderRequests.How how = new RenderRequests.How(Grade.DRAFT, 640, 360, true, false);
-        List<Long> first = requests.ask(projectId, movedAfter, RenderAsk.PIECES, false, null, how, LAYOUT);
-        requests.ask(projectId, staged, RenderAsk.PIECES, false, null, how, LAYOUT);
-        queue.ring();
+        RenderRequests.How how = new RenderRequests.How(Grade.DRAFT, Recipes.plain(640, 360, true, false), null);
+        List<Long> first = requests.ask(projectId, new RenderRequests.Wanted(movedAfter, RenderAsk.PIECES, false, null, how), LAYOUT);
+        requests.ask(projectId, new RenderRequests.Wanted(staged, RenderAsk.PIECES, false, null, how), LAYOUT);
         await(first);
         edits.goOn(projectId, rows);
         intake.receive(look(projectId, 2), Asker.named("Edit room"));

@@ -2,6 +2,7 @@ package freshsplice.server.http;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import freshsplice.server.masters.edit.MasterEdit;
+import freshsplice.server.renders.RecipeEdit;
 import freshsplice.server.shots.SceneEdit;
 import freshsplice.server.shots.ShotEdit;
 import freshsplice.server.stages.edit.CameraEdit;
@@ -43,7 +44,7 @@ class Description {
 
     /** Types of which one of many is meant. */
     private static final List<Class<?>> ONE_OF_MANY = List.of(MasterEdit.class, CameraEdit.class, SetEdit.class, SceneEdit.class,
-            ShotEdit.class);
+            ShotEdit.class, RecipeEdit.class);
 
     static {
         SpringDocUtils.getConfig().addRequestWrapperToIgnore(Asker.class);

@@ -138,7 +138,7 @@ public class ShotPictures implements DisposableBean {
         painter.size(WIDTH, wanted.height());
         painter.stage(wanted.stage());
         byte[] bytes = new byte[WIDTH * wanted.height() * 3];
-        painter.draw(wanted.frame().view(), wanted.frame().projection(), wanted.frame().places(), 0, null, bytes);
+        painter.draw(wanted.frame().view(), wanted.frame().projection(), wanted.frame().places(), null, bytes);
         BufferedImage image = new BufferedImage(WIDTH, wanted.height(), BufferedImage.TYPE_INT_RGB);
         for (int i = 0; i < WIDTH * wanted.height(); i++) {
             image.setRGB(i % WIDTH, i / WIDTH, (bytes[i * 3] & 0xFF) << 16 | (bytes[i * 3 + 1] & 0xFF) << 8

@@ -3,30 +3,42 @@ package freshsplice.server.renders;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.delivery.Filmed;
 import freshsplice.core.delivery.Fingerprint;
+import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.MasterFingerprint;
 import freshsplice.core.delivery.PicturePlan;
+import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.render.FileNames;
+import freshsplice.core.render.FrameOrders;
+import freshsplice.core.render.Recipe;
+import freshsplice.core.render.RenderJob;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
-import freshsplice.render.FilmedMovie;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import freshsplice.render.JobFile;
+import freshsplice.render.Reel;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.RenderRow;
+import freshsplice.server.rows.SceneRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.settings.Folders;
 import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.CameraStore;
 import freshsplice.server.stores.stages.StageStore;
-import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayDeque;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -41,9 +53,13 @@ public class DrawingReader {
     private final Staleness staleness;
     private final RenderSound sounds;
     private final Folders folders;
+    private final Recipes recipes;
+    private final RenderBoards boards;
 
     DrawingReader(Store store, MasterStore masters, StageStore stages, CameraStore cameras, Staleness staleness, RenderSound sounds,
-                  Folders folders) {
+                  Folders folders, Recipes recipes, RenderBoards boards) {
+        this.recipes = recipes;
+        this.boards = boards;
         this.sounds = sounds;
         this.folders = folders;
         this.store = store;
@@ -63,18 +79,78 @@ public class DrawingReader {
         Map<Long, ShotRow> rows = masters.shotRows(project.id);
         Map<Long, Filmed> filmed = filmed(project.id, rows);
         RenderSound.Under under = sounds.under(master, project.rate);
-        if (render.shotId == null) {
-            Map<Long, Master> nested = nested(master);
-            FrameRange movie = FrameRange.ofLength(master.start(), render.frames);
-            return new Drawing(new FilmedMovie(PicturePlan.ofMaster(render.name, master, render.frames, nested, filmed),
-                    render.width, render.height, render.burnIn, render.blur, movies(master, nested), under.pieces(movie)),
-                    MasterFingerprint.of(master, nested, filmed, render.blur, under.lines(movie)));
-        }
+        return render.shotId == null ? whole(render, project, master, filmed, under) : ofShot(render, project, rows, filmed, under);
+    }
+
+    private Drawing whole(RenderRow render, ProjectRow project, Master master, Map<Long, Filmed> filmed, RenderSound.Under under) {
+        Recipe recipe = recipes.of(render);
+        FrameRate rate = recipe.rate(project.rate);
+        Map<Long, Master> nested = nested(master);
+        FrameRange movie = FrameRange.ofLength(master.start(), Math.max(1, master.end() - master.start()));
+        PicturePlan plan = PicturePlan.ofMaster(render.name, master, render.frames, rate, nested, filmed);
+        Map<String, Reel> reels = new HashMap<>(movies(master, nested));
+        RenderBoards.Found boards = recipe.look().board() > 0 || recipe.unstaged() == Recipe.Unstaged.BOARD
+                ? this.boards.of(filmed) : RenderBoards.Found.NONE;
+        reels.putAll(boards.reels());
+        FileNames names = new FileNames(project.name, "", name(render), render.grade, "", render.recipeName == null ? "" : render.recipeName);
+        RenderJob job = new RenderJob(names, recipe, FinishedRenders.range(render), rate, plan.startLabel());
+        return new Drawing(new JobFile.Kept(job, reels, recipe.sound() ? under.pieces(movie) : List.of()),
+                new FrameOrders(plan, recipe, true, named(render, boards, movieKeys(master, nested), filmed)),
+                MasterFingerprint.of(master, nested, filmed, recipe.look().blur(), under.lines(movie)));
+    }
+
+    private Drawing ofShot(RenderRow render, ProjectRow project, Map<Long, ShotRow> rows, Map<Long, Filmed> filmed, RenderSound.Under under) {
+        Recipe recipe = recipes.of(render);
+        FrameRate rate = recipe.rate(project.rate);
         Filmed shot = filmed.get(render.shotId);
         RenderRange range = FinishedRenders.range(render);
-        return new Drawing(new FilmedMovie(PicturePlan.ofShot(render.name, shot, range, project.rate, project.dropFrame),
-                render.width, render.height, render.burnIn, render.blur, Map.of(), under.ofShot(render.shotId, range)),
-                staleness.now(shot, range, render.blur, under));
+        PicturePlan plan = PicturePlan.ofShot(render.name, shot, range, rate, project.rate, project.dropFrame);
+        RenderBoards.Found boards = recipe.look().board() > 0 ? this.boards.of(Map.of(render.shotId, shot)) : RenderBoards.Found.NONE;
+        SceneRow scene = store.get(SceneRow.class, rows.get(render.shotId).sceneId);
+        FileNames names = new FileNames(project.name, scene.name, name(render), render.grade, shot.camera().name(),
+                render.recipeName == null ? "" : render.recipeName);
+        RenderJob job = new RenderJob(names, recipe, range, rate, plan.startLabel());
+        return new Drawing(new JobFile.Kept(job, boards.reels(), recipe.sound() ? under.ofShot(render.shotId, range) : List.of()),
+                new FrameOrders(plan, recipe, false, named(render, boards, Map.of(), Map.of(render.shotId, shot))),
+                under == null ? null : staleness.now(shot, range, recipe.look().blur(), under));
+    }
+
+    /** One frame of a shot as a recipe has it. @param who asks for it */
+    @Transactional(readOnly = true)
+    public Drawing frame(long shotId, Rational position, Recipe recipe, String who) {
+        ShotRow shot = store.get(ShotRow.class, shotId);
+        ProjectRow project = store.get(ProjectRow.class, shot.projectId);
+        RenderRow one = new RenderRow();
+        one.projectId = project.id;
+        one.shotId = shotId;
+        one.name = shot.code + "_trial_v001";
+        one.grade = Grade.TRIAL;
+        one.recipe = recipes.text(recipe.silent());
+        one.fromPosition = position;
+        one.speed = Rational.ONE;
+        one.frames = 1;
+        one.who = who;
+        one.requestedAt = Instant.now();
+        Map<Long, ShotRow> rows = masters.shotRows(project.id);
+        return ofShot(one, project, rows, filmed(project.id, rows), null);
+    }
+
+    private static RenderName name(RenderRow render) {
+        return RenderName.parse(render.name).orElseGet(() -> new RenderName(render.name, render.version));
+    }
+
+    private FrameOrders.Named named(RenderRow render, RenderBoards.Found boards, Map<Long, String> movies, Map<Long, Filmed> filmed) {
+        Map<Long, String> scenes = new HashMap<>();
+        Map<Long, ShotRow> rows = masters.shotRows(render.projectId);
+        Map<Long, String> names = store.where(SceneRow.class, "projectId", render.projectId).stream()
+                .collect(Collectors.toMap(s -> s.id, s -> s.name));
+        filmed.keySet().forEach(id -> scenes.put(id, names.getOrDefault(rows.get(id).sceneId, "")));
+        return new FrameOrders.Named(boards.boards(), movies, scenes, render.who, render.requestedAt.toString().substring(0, 10));
+    }
+
+    /** Every shot of a project, by its id. */
+    Map<Long, Filmed> filmed(long projectId) {
+        return filmed(projectId, masters.shotRows(projectId));
     }
 
     /** Every shot with its own scene's set. */
@@ -108,14 +184,29 @@ public class DrawingReader {
         return nested;
     }
 
-    private Map<Long, Path> movies(Master master, Map<Long, Master> nested) {
-        Map<Long, Path> movies = new HashMap<>();
+    /** Keys of the rendered movies that a master shows. A final stands where the draft of its name was laid. */
+    private Map<Long, String> movieKeys(Master master, Map<Long, Master> nested) {
+        Map<Long, String> keys = new HashMap<>();
         Stream.concat(Stream.of(master), nested.values().stream()).flatMap(m -> m.sections().stream()).forEach(s -> {
             if (s.content() instanceof Section.Content.OfRender r) {
-                movies.computeIfAbsent(r.renderId(),
-                        id -> folders.renders().resolve(store.get(RenderRow.class, id).file));
+                keys.computeIfAbsent(r.renderId(), id -> "render " + standing(store.get(RenderRow.class, id)).id);
             }
         });
-        return movies;
+        return keys;
+    }
+
+    private RenderRow standing(RenderRow laid) {
+        return store.where(RenderRow.class, "projectId", laid.projectId).stream().filter(r -> r.name.equals(laid.name)
+                        && r.state == RenderRow.State.DONE && r.frames == laid.frames && r.grade.counts())
+                .max(Comparator.comparing((RenderRow r) -> r.grade)).orElse(laid);
+    }
+
+    private Map<String, Reel> movies(Master master, Map<Long, Master> nested) {
+        Map<String, Reel> reels = new HashMap<>();
+        movieKeys(master, nested).values().forEach(key -> {
+            RenderRow row = store.get(RenderRow.class, Long.parseLong(key.substring("render ".length())));
+            reels.put(key, new Reel(folders.renders().resolve(row.file), row.rate == null ? master.rate() : row.rate));
+        });
+        return reels;
     }
 }

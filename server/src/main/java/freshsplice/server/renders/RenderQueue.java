@@ -1,12 +1,17 @@
 package freshsplice.server.renders;
 
+import freshsplice.core.render.Output;
+import freshsplice.core.render.OutputKind;
+import freshsplice.core.render.RenderJob;
+import freshsplice.core.time.FrameRange;
 import freshsplice.render.CannotDraw;
-import freshsplice.render.FilmedMovie;
-import freshsplice.render.StagePainter;
-import freshsplice.server.live.LiveUpdates;
-import freshsplice.server.rows.RenderPartRow;
+import freshsplice.render.FrameFile;
+import freshsplice.render.JobFile;
+import freshsplice.render.OrderFile;
+import freshsplice.render.OutputWriter;
+import freshsplice.render.Pixels;
+import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.RenderRow;
-import freshsplice.server.rows.Store;
 import freshsplice.server.settings.Folders;
 import java.io.IOException;
 import java.io.InputStream;
@@ -15,234 +20,274 @@ import java.nio.file.Path;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
-import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HexFormat;
-import java.util.Objects;
-import java.util.Optional;
+import java.util.List;
+import java.util.Locale;
 import java.util.OptionalLong;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
-import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.transaction.TransactionException;
 
 /**
- * Draws what waits, the oldest first, on a thread of its own that owns the OpenGL context. The queue is the table: what
- * was being drawn when the application was killed waits again, what was finished stays. A failed render fails alone.
+ * Renders what waits: begins a render by keeping what it is drawn from, draws it chunk by chunk, writes its files when all frames are
+ * there. A failed render fails alone. Whatever was finished stays: frames that are there are not drawn again.
  */
 @Component
-public class RenderQueue implements DisposableBean {
+public class RenderQueue implements RenderTasks.Work, DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(RenderQueue.class);
-    private static final long TELL_EVERY_MS = 400;
     private static final long SPARE_BYTES = 200_000_000;
+    private static final int MOST_TRIES = 3;
+    private static final Set<RenderRow.State> OPEN = Set.of(RenderRow.State.WAITING, RenderRow.State.DRAWING);
 
-    private final Store store;
+    private final RenderTasks tasks;
+    private final RenderStates states;
     private final DrawingReader reader;
-    private final TransactionTemplate transactions;
-    private final JdbcTemplate jdbc;
-    private final LiveUpdates live;
+    private final KeptFrames kept;
+    private final RenderProgress progress;
+    private final RenderLog log;
     private final Folders folders;
-    private final Set<Long> stopping = ConcurrentHashMap.newKeySet();
-    private final Object bell = new Object();
-    private final Thread worker = new Thread(this::work, "renders");
+    private final DrawingSeat seat = new DrawingSeat();
     private volatile boolean closing;
 
-    RenderQueue(Store store, DrawingReader reader, TransactionTemplate transactions, JdbcTemplate jdbc,
-                LiveUpdates live, Folders folders) {
-        this.store = store;
+    RenderQueue(RenderTasks tasks, RenderStates states, DrawingReader reader, KeptFrames kept, RenderProgress progress, RenderLog log, Folders folders) {
+        this.log = log;
+        this.tasks = tasks;
+        this.states = states;
         this.reader = reader;
-        this.transactions = transactions;
-        this.jdbc = jdbc;
-        this.live = live;
+        this.kept = kept;
+        this.progress = progress;
         this.folders = folders;
     }
 
     @EventListener(ApplicationReadyEvent.class)
     @Order(50)
     void begin() {
-        drawAgain();
-        worker.setDaemon(true);
-        worker.start();
+        tasks.start(this);
     }
 
-    /** Looks at the queue again. */
-    public void ring() {
-        synchronized (bell) {
-            bell.notifyAll();
-        }
-    }
-
-    /** Stops a render that waits or is being drawn; a finished one stays. */
+    /** Stops a render that waits or is being drawn; its frames stay, a finished one stays as it is. */
     public void stop(long renderId) {
-        int waiting = write("update render set state = 'STOPPED', finished_at = ? where id = ? and state = "
-                + "'WAITING'", java.sql.Timestamp.from(Instant.now()), renderId);
-        if (waiting == 0) {
-            stopping.add(renderId);
-        }
-        tell(store.get(RenderRow.class, renderId).projectId);
+        end(renderId, Set.of(RenderRow.State.WAITING, RenderRow.State.DRAWING, RenderRow.State.PAUSED), RenderRow.State.STOPPED);
     }
 
-    private void work() {
-        StagePainter painter = null;
-        while (!closing) {
-            try {
-                Optional<Long> next = claim();
-                if (next.isEmpty()) {
-                    synchronized (bell) {
-                        bell.wait(2000);
-                    }
-                    continue;
-                }
-                if (painter == null) {
-                    painter = new StagePainter();
-                }
-                draw(next.get(), painter);
-            } catch (InterruptedException e) {
-                break;
-            } catch (CannotDraw e) {
-                failAll(e.getMessage());
-            } catch (RuntimeException e) {
-                // the database may be away: what was being drawn is drawn again once it is back
-                LOG.warn("The render queue could not go on: {}", e.getMessage());
-                pause();
-                drawAgain();
-            } catch (OutOfMemoryError e) {
-                // that render was failed by draw; the next begins with a painter that holds nothing
-                close(painter);
-                painter = null;
-            }
-        }
-        close(painter);
+    public void pause(long renderId) {
+        end(renderId, OPEN, RenderRow.State.PAUSED);
     }
 
-    private static void close(StagePainter painter) {
-        if (painter != null) {
-            painter.close();
+    private void end(long renderId, Set<RenderRow.State> from, RenderRow.State to) {
+        if (states.change(renderId, from, to)) {
+            tasks.takeAway(renderId);
+        }
+        progress.ended(renderId, states.row(renderId).projectId);
+    }
+
+    /** Goes on with one that was paused or stopped, or failed, at its first missing frame. */
+    public void goOn(long renderId) {
+        if (states.change(renderId, Set.of(RenderRow.State.PAUSED, RenderRow.State.STOPPED, RenderRow.State.FAILED), RenderRow.State.WAITING)) {
+            RenderRow row = states.row(renderId);
+            tasks.begin(renderId, row.place);
+            progress.tell(row.projectId);
         }
     }
 
-    /** What was left behind as being drawn waits again. */
-    private void drawAgain() {
+    /** Writes a finished render into another kind of files, from its kept frames. @throws Refused if those cannot give it */
+    public void writeAlso(long renderId, OutputKind kind) {
+        RenderRow row = states.row(renderId);
+        if (row.state != RenderRow.State.DONE || kept.count(renderId) < row.frames) {
+            throw new Refused(row.state == RenderRow.State.DONE ? "The frames of " + row.name + " were let go: render it again"
+                    : row.name + " is not finished yet");
+        }
         try {
-            write("update render set state = 'WAITING', frames_done = 0 where state = 'DRAWING'");
-        } catch (RuntimeException e) {
-            LOG.info("The database is not back yet");
-        }
-    }
-
-    private Optional<Long> claim() {
-        return transactions.execute(status -> {
-            var ids = jdbc.queryForList("select id from render where state = 'WAITING' order by id limit 1 for update "
-                    + "skip locked", Long.class);
-            ids.forEach(id -> jdbc.update("update render set state = 'DRAWING', started_at = ?, frames_done = 0 where "
-                    + "id = ?", java.sql.Timestamp.from(Instant.now()), id));
-            return ids.stream().findFirst();
-        });
-    }
-
-    private void draw(long id, StagePainter painter) {
-        RenderRow row = store.get(RenderRow.class, id);
-        tell(row.projectId);
-        try {
-            Drawing drawing = reader.read(id);
-            String file = row.projectId + "/" + row.name + ".mp4";
-            Path target = folders.renders().resolve(file);
-            Files.createDirectories(target.getParent());
-            checkSpace(target, drawing.movie());
-            boolean whole = drawing.movie().draw(painter, target, new Progress(row));
-            if (whole) {
-                finish(id, file, target, drawing);
-            } else if (!closing) {
-                end(id, RenderRow.State.STOPPED, null);
+            Pixels first = FrameFile.read(kept.frame(renderId, 0));
+            if (kind.bits() > 8 && !first.deep()) {
+                throw new Refused("The frames of " + row.name + " have 8 bits: render it again for " + kind.word());
             }
-        } catch (IOException | RuntimeException e) {
-            LOG.warn("Render {} failed", row.name, e);
-            end(id, RenderRow.State.FAILED, e.getMessage());
-        } catch (OutOfMemoryError e) {
-            LOG.error("Render {} ran out of memory", row.name, e);
-            end(id, RenderRow.State.FAILED, "There is not enough memory to draw it: render it smaller, or start with more "
-                    + "(FRESH_SPLICE_MEMORY)");
-            throw e;
-        } finally {
-            tell(row.projectId);
+            Output output = Output.of(kind);
+            if (!kind.isMovie()) {
+                output.numbering().of(kept.kept(renderId).job().range());
+            }
+        } catch (IOException e) {
+            throw new Refused("The kept frames of " + row.name + " cannot be read: render it again");
         }
+        tasks.writeAlso(renderId, kind.name(), row.place);
     }
 
-    /** A movie of plain figures needs under 4 bits a pixel; better said before than an hour in. */
-    private static void checkSpace(Path target, FilmedMovie movie) throws IOException {
-        long needed = movie.plan().frames() * movie.width() * movie.height() / 2 + SPARE_BYTES;
-        OptionalLong free = FreeSpace.at(target.getParent());
-        if (free.isPresent() && free.getAsLong() < needed) {
-            throw new IOException("The disk has " + free.getAsLong() / 1_000_000 + " MB free and this may need "
-                    + needed / 1_000_000 + " MB: free some space, then render again");
-        }
-    }
-
-    private final class Progress implements java.util.function.LongPredicate {
-        private final RenderRow row;
-        private long told = System.currentTimeMillis();
-
-        Progress(RenderRow row) {
-            this.row = row;
-        }
-
-        @Override
-        public boolean test(long done) {
-            if (closing || stopping.remove(row.id)) {
+    @Override
+    public boolean writeAlso(long renderId, String kind) throws Exception {
+        RenderRow row = states.row(renderId);
+        JobFile.Kept job = kept.kept(renderId);
+        Path folder = Files.createDirectories(folders.renders().resolve(row.folder));
+        try {
+            List<OutputWriter.Written> written = OutputWriter.write(new OutputWriter.Order(job.job(), List.of(Output.of(OutputKind.valueOf(kind))),
+                    job.sound()), kept.frames(renderId), folder, k -> !closing);
+            if (written == null) {
                 return false;
             }
-            if (System.currentTimeMillis() - told > TELL_EVERY_MS) {
-                told = System.currentTimeMillis();
-                write("update render set frames_done = ? where id = ?", done, row.id);
-                tell(row.projectId);
+            states.wrote(renderId, written);
+            log.say(renderId, "written as " + OutputKind.valueOf(kind).word());
+        } catch (IOException e) {
+            LOG.warn("Render {} could not be written as {}", row.name, kind, e);
+            log.say(renderId, "not written as " + OutputKind.valueOf(kind).word() + ": " + e.getMessage());
+        }
+        progress.tell(row.projectId);
+        return true;
+    }
+
+    @Override
+    public boolean begin(long renderId) throws Exception {
+        if (closing) {
+            return false;
+        }
+        if (!states.begin(renderId)) {
+            return true;
+        }
+        RenderRow row = states.row(renderId);
+        return failing(row, MOST_TRIES, () -> {
+            if (!kept.isBegun(renderId)) {
+                Drawing drawing = reader.read(renderId);
+                kept.letGo(renderId);
+                kept.begin(renderId, drawing);
+                states.madeFrom(renderId, drawing.fingerprint(), folder(drawing.kept().job(), renderId));
+            }
+            JobFile.Kept job = kept.kept(renderId);
+            checkSpace(job);
+            log.say(renderId, row.name + ", " + row.grade.name().toLowerCase(Locale.ROOT) + ", " + job.job().frames() + " frames, "
+                    + kept.count(renderId) + " of them there; " + row.recipe);
+            progress.goesOn(renderId, kept.count(renderId));
+            tasks.chunks(renderId, job.job().chunks().stream().map(FrameRange::in).toList(), row.place);
+            progress.tell(row.projectId);
+            return true;
+        });
+    }
+
+    @Override
+    public boolean draw(long renderId, long first, int tries) throws Exception {
+        RenderRow row = states.row(renderId);
+        if (row.state != RenderRow.State.DRAWING) {
+            return true;
+        }
+        if (progress.done(renderId) < 0) {
+            progress.goesOn(renderId, kept.count(renderId));
+        }
+        return failing(row, tries, () -> {
+            JobFile.Kept job = kept.kept(renderId);
+            OrderFile.Orders orders = OrderFile.read(kept.orders(renderId, first));
+            boolean whole = seat.draw(new DrawingSeat.Chunk(job, orders, kept.frames(renderId), kept.footage(job), frame -> goesOn(row)));
+            if (!whole) {
+                return !closing;
+            }
+            log.say(renderId, "frames " + first + " to " + (first + orders.frames().size() - 1) + " drawn");
+            if (kept.count(renderId) == job.job().frames()) {
+                tasks.write(renderId, row.place);
             }
             return true;
+        });
+    }
+
+    private boolean goesOn(RenderRow row) {
+        progress.drawn(row.id, row.projectId);
+        return !closing && progress.done(row.id) >= 0;
+    }
+
+    @Override
+    public boolean write(long renderId) throws Exception {
+        RenderRow row = states.row(renderId);
+        if (row.state != RenderRow.State.DRAWING) {
+            return true;
+        }
+        return failing(row, MOST_TRIES, () -> {
+            JobFile.Kept job = kept.kept(renderId);
+            Path folder = Files.createDirectories(folders.renders().resolve(row.folder));
+            List<Output> outputs = new ArrayList<>(job.job().recipe().written());
+            boolean played = outputs.stream().anyMatch(o -> o.kind() == OutputKind.H264);
+            if (!played) {
+                // windows play one whatever else is wanted
+                outputs.add(Output.of(OutputKind.H264));
+            }
+            List<OutputWriter.Written> written = OutputWriter.write(new OutputWriter.Order(job.job(), outputs, job.sound()),
+                    kept.frames(renderId), folder, k -> !closing && states.row(renderId).state == RenderRow.State.DRAWING);
+            if (written == null) {
+                return !closing;
+            }
+            OutputWriter.Written movie = written.stream().filter(w -> w.kind() == OutputKind.H264).findFirst().orElseThrow();
+            states.done(renderId, written, movie, sha256(folder.resolve(movie.file())));
+            log.say(renderId, "written: " + written.stream().map(OutputWriter.Written::file).collect(Collectors.joining(", ")));
+            letGoOlder(row);
+            progress.ended(renderId, row.projectId);
+            return true;
+        });
+    }
+
+    /** Frames are kept of the newest of each shot and grade: those of older ones are drawn again if anybody wants them. */
+    private void letGoOlder(RenderRow row) throws IOException {
+        for (long older : states.olderThan(row)) {
+            kept.letGo(older);
         }
     }
 
-    private void finish(long id, String file, Path target, Drawing drawing) throws IOException {
-        String sum = sha256(target);
-        long bytes = Files.size(target);
-        transactions.executeWithoutResult(status -> {
-            RenderRow row = store.get(RenderRow.class, id);
-            row.state = RenderRow.State.DONE;
-            row.framesDone = row.frames;
-            row.finishedAt = Instant.now();
-            row.file = file;
-            row.bytes = bytes;
-            row.sha256 = sum;
-            drawing.fingerprint().parts().forEach((part, digest) -> {
-                RenderPartRow made = new RenderPartRow();
-                made.renderId = id;
-                made.part = part;
-                made.digest = digest;
-                store.add(made);
-            });
-        });
+    private interface Work {
+        boolean run() throws IOException;
     }
 
-    private void end(long id, RenderRow.State state, String error) {
-        transactions.executeWithoutResult(status -> {
-            RenderRow row = store.get(RenderRow.class, id);
-            row.state = state;
-            row.finishedAt = Instant.now();
-            row.error = error == null ? null : error.substring(0, Math.min(500, error.length()));
-        });
+    /** What cannot become better by trying again ends the render, with the reason; the rest is tried again, not for ever. */
+    private boolean failing(RenderRow row, int tries, Work work) throws IOException {
+        try {
+            return work.run();
+        } catch (DataAccessException | TransactionException e) {
+            // the database is away: it goes on once that is back
+            throw e;
+        } catch (OutOfMemoryError e) {
+            fail(row, "There is not enough memory to draw it: render it smaller, or start with more (FRESH_SPLICE_MEMORY)", e);
+        } catch (CannotDraw e) {
+            fail(row, e.getMessage(), e);
+        } catch (IOException e) {
+            boolean full = isFull(e);
+            if (!full && tries + 1 < MOST_TRIES && !closing) {
+                throw e;
+            }
+            fail(row, full ? OutputWriter.FULL : e.getMessage(), e);
+        } catch (RuntimeException e) {
+            fail(row, e.getMessage(), e);
+        }
+        return true;
     }
 
-    private void failAll(String why) {
-        write("update render set state = 'FAILED', error = ? where state in ('WAITING', 'DRAWING')", why);
+    /** A folder of its own. Two projects of one name, or a project that was made anew, never write into each other's. */
+    private String folder(RenderJob job, long renderId) {
+        String folder = job.names().folder();
+        return Files.exists(folders.renders().resolve(folder)) ? folder + "_" + renderId : folder;
     }
 
-    /** In a transaction of its own. @return how many rows that changed */
-    private int write(String sql, Object... values) {
-        return Objects.requireNonNull(transactions.execute(status -> jdbc.update(sql, values)));
+    private static boolean isFull(IOException e) {
+        return e.getMessage() != null && (e.getMessage().contains("No space left") || e.getMessage().equals(OutputWriter.FULL));
+    }
+
+    private void fail(RenderRow row, String why, Throwable cause) {
+        LOG.warn("Render {} failed", row.name, cause);
+        log.say(row.id, "failed: " + why);
+        states.fail(row.id, why);
+        tasks.takeAway(row.id);
+        progress.ended(row.id, row.projectId);
+    }
+
+    /** Better said before than an hour in. Pictures of plain figures need under 4 bits a pixel as frames, and again as movies. */
+    private void checkSpace(JobFile.Kept job) throws IOException {
+        long pixels = job.job().frames() * job.job().recipe().look().width() * job.job().recipe().look().height();
+        long needed = pixels / 2 + SPARE_BYTES;
+        OptionalLong free = FreeSpace.at(folders.frames());
+        if (free.isPresent() && free.getAsLong() < needed) {
+            throw new IOException("The disk has " + free.getAsLong() / 1_000_000 + " MB free and this may need "
+                    + needed / 1_000_000 + " MB: free some space, then go on");
+        }
     }
 
     private static String sha256(Path file) throws IOException {
@@ -254,22 +299,10 @@ public class RenderQueue implements DisposableBean {
         }
     }
 
-    private void tell(long projectId) {
-        live.tell(projectId, new LiveUpdates.Update("render", 0, "", ""));
-    }
-
-    private void pause() {
-        try {
-            Thread.sleep(2000);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
-    }
-
     @Override
-    public void destroy() throws InterruptedException {
+    public void destroy() {
         closing = true;
-        ring();
-        worker.join(5000);
+        tasks.stop();
+        seat.close();
     }
 }

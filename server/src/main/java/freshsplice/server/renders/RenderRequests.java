@@ -1,7 +1,6 @@
 package freshsplice.server.renders;
 
 import freshsplice.core.delivery.Grade;
-import freshsplice.core.delivery.PictureSize;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.delivery.ShotRenders;
@@ -9,15 +8,18 @@ import freshsplice.core.delivery.ShotStands;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.SeenPiece;
+import freshsplice.core.render.Recipe;
 import freshsplice.core.render.RenderAsk;
 import freshsplice.core.render.Versions;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.Bends;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.RenderRow;
+import freshsplice.server.rows.SceneRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Asker;
@@ -25,8 +27,10 @@ import freshsplice.server.stores.masters.MasterStore;
 import jakarta.persistence.LockModeType;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -34,67 +38,125 @@ import org.springframework.transaction.annotation.Transactional;
 /** Asks for renders: each gets a version of its own name, and no name is ever given twice at one grade. */
 @Service
 public class RenderRequests {
-    /**
-     * How they are made.
-     *
-     * @param burnIn whether name, frame and timecode are written into the picture
-     * @param blur   whether what is out of focus is blurred
-     */
-    public record How(Grade grade, int width, int height, boolean burnIn, boolean blur) {
-        public How {
-            if (width < 16 || height < 16 || width > PictureSize.LARGEST || height > PictureSize.LARGEST || width % 2 != 0 || height % 2 != 0) {
-                throw new Refused("A movie's sides are even numbers of pixels from 16 to " + PictureSize.LARGEST + ", not " + width + " x "
-                        + height);
-            }
-        }
+    /** How they are made. @param recipeName null for one that has none */
+    public record How(Grade grade, Recipe recipe, String recipeName) {
     }
+
+    /** More at once were not meant, and would keep everybody else waiting. */
+    private static final int MOST = 10_000;
 
     private final Store store;
     private final MasterStore masters;
     private final FinishedRenders finished;
+    private final RenderTasks tasks;
+    private final Recipes recipes;
 
-    RenderRequests(Store store, MasterStore masters, FinishedRenders finished) {
+    RenderRequests(Store store, MasterStore masters, FinishedRenders finished, RenderTasks tasks, Recipes recipes) {
+        this.tasks = tasks;
+        this.recipes = recipes;
         this.store = store;
         this.masters = masters;
         this.finished = finished;
     }
 
     /**
+     * What is asked for.
+     *
      * @param shotIds  shots, drawn one by one
      * @param ask      what of each of them
      * @param master   whether to draw the whole master as one movie too
      * @param masterId which; null for the project's first
      */
-    @Transactional
-    public List<Long> ask(long projectId, List<Long> shotIds, RenderAsk ask, boolean master, Long masterId, How how, Asker who) {
-        ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
-        MasterRow masterRow = masters.asked(projectId, masterId).orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
+    public record Wanted(List<Long> shotIds, RenderAsk ask, boolean master, Long masterId, How how) {
+    }
+
+    /**
+     * A render that would be made.
+     *
+     * @param shotId null for a whole master
+     * @param rate   frames/s of its movies
+     */
+    record Planned(RenderName name, RenderRange range, Long shotId, Long masterId, FrameRate rate, String project, String scene, String camera) {
+    }
+
+    /** The renders that would be made, in order. @throws Refused if they could not be */
+    List<Planned> plan(long projectId, Wanted wanted) {
+        ProjectRow project = store.get(ProjectRow.class, projectId);
+        MasterRow masterRow = masters.asked(projectId, wanted.masterId()).orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
         Master sequence = masters.read(masterRow);
         Map<Long, ShotRow> shots = masters.shotRows(projectId);
         Map<Long, List<SeenPiece>> pieces = pieces(sequence);
+        How how = wanted.how();
+        FrameRate rate = how.recipe().rate(project.rate);
+        Map<Long, String> scenes = store.where(SceneRow.class, "projectId", projectId).stream().collect(Collectors.toMap(r -> r.id, r -> r.name));
         ShotRenders known = finished.of(projectId, g -> g.compareTo(how.grade()) >= 0);
         Versions versions = versions(projectId);
-        List<Long> ids = new ArrayList<>();
-        for (Long shotId : shotIds) {
+        List<Planned> planned = new ArrayList<>();
+        for (Long shotId : wanted.shotIds()) {
             ShotRow shot = shots.get(shotId);
             if (shot == null) {
                 throw new Refused("One of the shots does not exist any more: choose again");
             }
-            for (RenderRange range : ask.ranges(FrameRange.of(shot.cutIn, shot.cutOut), pieces.getOrDefault(shotId, List.of()), known)) {
-                RenderRow row = row(project, versions.take(shot.code, how.grade(), range), range, how, who);
-                row.shotId = shotId;
-                row.handles = ask.handles();
-                ids.add(store.add(row).id);
+            for (RenderRange counted : wanted.ask().ranges(FrameRange.of(shot.cutIn, shot.cutOut), pieces.getOrDefault(shotId, List.of()), known)) {
+                RenderRange range = counted.at(project.rate, rate);
+                planned.add(new Planned(versions.take(shot.code, how.grade(), range), range, shotId, null, rate, project.name,
+                        scenes.getOrDefault(shot.sceneId, ""), shot.code + "_cam"));
             }
         }
-        if (master) {
+        if (wanted.master()) {
             RenderRange range = new RenderRange(Rational.of(sequence.start()), Rational.ONE,
-                    Math.max(1, sequence.end() - sequence.start()));
-            RenderRow row = row(project, versions.take(RenderName.fileSafe(masterRow.name), how.grade(), range), range, how, who);
-            row.masterId = masterRow.id;
-            ids.add(store.add(row).id);
+                    Math.max(1, sequence.end() - sequence.start())).at(project.rate, rate);
+            planned.add(new Planned(versions.take(RenderName.fileSafe(masterRow.name), how.grade(), range), range, null, masterRow.id, rate,
+                    project.name, "", ""));
+        }
+        if (planned.size() > MOST) {
+            throw new Refused("At most " + MOST + " renders are asked for at once, not " + planned.size());
+        }
+        return planned;
+    }
+
+    @Transactional
+    public List<Long> ask(long projectId, Wanted wanted, Asker who) {
+        // one after another, so that no name is given twice
+        ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
+        String recipe = recipes.text(wanted.how().recipe());
+        List<Long> ids = new ArrayList<>();
+        for (Planned planned : plan(projectId, wanted)) {
+            RenderRow row = row(project, planned, recipe, wanted.how(), who);
+            row.handles = planned.shotId() == null ? 0 : wanted.ask().handles();
+            ids.add(queued(row));
         }
         return ids;
+    }
+
+    private long queued(RenderRow row) {
+        store.add(row);
+        row.place = row.id;
+        tasks.begin(row.id, row.place);
+        return row.id;
+    }
+
+    /** Puts a render into the queue before another one. @param before null for its end */
+    @Transactional
+    public void place(long renderId, Long before) {
+        RenderRow moved = store.get(RenderRow.class, renderId);
+        List<RenderRow> queue = new ArrayList<>(store.where(RenderRow.class, "projectId", moved.projectId).stream()
+                .filter(r -> r.state == RenderRow.State.WAITING || r.state == RenderRow.State.DRAWING)
+                .sorted(Comparator.comparingLong(r -> r.place)).toList());
+        if (!queue.remove(moved)) {
+            throw new Refused(moved.name + " waits no more: only what waits has a place in the queue");
+        }
+        List<Long> places = new ArrayList<>(queue.stream().map(r -> r.place).toList());
+        places.add(moved.place);
+        places.sort(null);
+        int at = before == null ? queue.size() : Math.max(0, queue.indexOf(store.get(RenderRow.class, before)));
+        queue.add(at, moved);
+        for (int i = 0; i < queue.size(); i++) {
+            if (queue.get(i).place != places.get(i)) {
+                queue.get(i).place = places.get(i);
+                tasks.place(queue.get(i).id, places.get(i));
+            }
+        }
     }
 
     private Map<Long, List<SeenPiece>> pieces(Master master) {
@@ -108,17 +170,23 @@ public class RenderRequests {
                 .map(name -> new Versions.Known(name, row.grade, FinishedRenders.range(row), row.state == RenderRow.State.DONE))).toList());
     }
 
-    private static RenderRow row(ProjectRow project, RenderName name, RenderRange range, How how, Asker who) {
+    private static RenderRow row(ProjectRow project, Planned planned, String recipe, How how, Asker who) {
+        RenderRange range = planned.range();
         RenderRow row = new RenderRow();
         row.projectId = project.id;
-        row.version = name.version();
-        row.name = name.toString();
+        row.shotId = planned.shotId();
+        row.masterId = planned.masterId();
+        row.version = planned.name().version();
+        row.name = planned.name().toString();
         row.grade = how.grade();
         row.state = RenderRow.State.WAITING;
-        row.width = how.width();
-        row.height = how.height();
-        row.burnIn = how.burnIn();
-        row.blur = how.blur();
+        row.recipe = recipe;
+        row.recipeName = how.recipeName();
+        row.width = how.recipe().look().width();
+        row.height = how.recipe().look().height();
+        row.burnIn = !how.recipe().burnIn().isEmpty();
+        row.blur = how.recipe().look().blur();
+        row.rate = planned.rate();
         row.fromPosition = range.from();
         row.speed = range.speed();
         row.frames = range.frames();

@@ -1,6 +1,7 @@
 package freshsplice.server.rows;
 
 import freshsplice.core.delivery.Grade;
+import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -36,7 +37,18 @@ public class RenderRow extends Row {
     /** So many of them at either end are to spare. */
     public int handles;
     public long framesDone;
-    /** File name below the renders folder; null until it is whole. */
+    /** Its recipe as it was when it was asked for, as JSON; null for those of before there were any. */
+    public String recipe;
+    public String recipeName;
+    /** Frames/s of its movies; null for the project's. */
+    public FrameRate rate;
+    /** Folder of its files below the renders folder; null for those of before they had one. */
+    public String folder;
+    /** Its place in the queue: lower ones first. */
+    public long place;
+    /** What draws it: all of its frames come from one. */
+    public String driver;
+    /** Name of the movie that windows play, below the renders folder; null until it is whole. */
     public String file;
     public long bytes;
     public String sha256;
@@ -47,5 +59,5 @@ public class RenderRow extends Row {
     public Instant finishedAt;
 
     /** A render's life. */
-    public enum State { WAITING, DRAWING, DONE, STOPPED, FAILED }
+    public enum State { WAITING, DRAWING, PAUSED, DONE, STOPPED, FAILED }
 }

@@ -32,6 +32,11 @@ public record Folders(Path data) {
         return made("renders");
     }
 
+    /** Drawn frames of renders, and what they are drawn from. */
+    public Path frames() {
+        return made("frames");
+    }
+
     /** Uploads that are not whole yet; emptied at start. */
     public Path arriving() {
         return made("arriving");

@@ -17,6 +17,8 @@ public enum Room {
     CUTS("cut", "cut_apart", "cut_fix", "cut_camera"),
     /** Which files are which sources. */
     SOURCES("source_choice", "source_pairing"),
+    /** Named settings of renders. */
+    RECIPES("recipe"),
     /** A project's name and rules. */
     RULES("project");
 

@@ -8,6 +8,7 @@ import freshsplice.exchange.Formats;
 import freshsplice.exchange.format.WriteOptions;
 import freshsplice.exchange.format.Written;
 import freshsplice.server.cuts.HandingBack;
+import freshsplice.server.http.files.Attachment;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.http.ResponseEntity;

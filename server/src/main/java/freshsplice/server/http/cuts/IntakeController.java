@@ -6,6 +6,7 @@ import freshsplice.core.rates.RateWay;
 import freshsplice.core.time.FrameRate;
 import freshsplice.server.cuts.Intake;
 import freshsplice.server.cuts.Numbering;
+import freshsplice.server.http.files.Attachment;
 import freshsplice.server.media.MediaStore;
 import freshsplice.server.media.Proxies;
 import freshsplice.server.refusals.Refused;

@@ -82,7 +82,7 @@ class PictureController {
         long at = Math.max(0, Math.min(frame, row.frames - 1));
         Path file = folders.proxies().resolve("render_" + row.sha256 + "_" + at + ".jpg");
         if (!Files.exists(file)) {
-            double fps = store.get(ProjectRow.class, row.projectId).rate.fps().toDouble();
+            double fps = (row.rate == null ? store.get(ProjectRow.class, row.projectId).rate : row.rate).fps().toDouble();
             // half a frame early: what begins before the time asked for is passed over
             ffmpeg.make(List.of("-ss", String.format(Locale.ROOT, "%.6f", Math.max(0, (at - 0.5) / fps)), "-i",
                     folders.renders().resolve(row.file).toString(), "-frames:v", "1", "-vf",

@@ -1,11 +1,17 @@
 package freshsplice.server.http.renders;
 
 import freshsplice.core.delivery.Grade;
+import freshsplice.core.render.Recipe;
 import freshsplice.core.render.RenderAsk;
 import freshsplice.core.time.FrameRange;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.renders.DrawingReader;
+import freshsplice.server.renders.RecipeEdit;
+import freshsplice.server.renders.RecipeEdits;
+import freshsplice.server.renders.Recipes;
+import freshsplice.server.renders.RenderForecast;
+import freshsplice.server.renders.RenderProgress;
 import freshsplice.server.renders.RenderQueue;
 import freshsplice.server.renders.RenderRequests;
 import freshsplice.server.renders.Staleness;
@@ -22,7 +28,6 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -59,11 +64,21 @@ class RenderController {
      * @param master   whether to draw a whole master too
      * @param masterId which, null for the project's first
      * @param blur     whether what is out of focus is blurred
+     * @param recipe   how they are made; width, height, burnIn and blur say it when it is null
      */
     record Ask(List<Long> shotIds, @Schema(nullable = true) Extent extent, @Schema(nullable = true) Long in,
                @Schema(nullable = true) Long out, @Schema(nullable = true) Integer handles, @Schema(nullable = true) Integer every,
                @Schema(nullable = true) Grade grade, boolean master, @Schema(nullable = true) Long masterId, int width, int height,
-               boolean burnIn, boolean blur) {
+               boolean burnIn, boolean blur, @Schema(nullable = true) Recipe recipe, @Schema(nullable = true) String recipeName) {
+        RenderRequests.How how() {
+            return new RenderRequests.How(grade == null ? Grade.DRAFT : grade, recipe == null ? Recipes.plain(width, height, burnIn, blur) : recipe,
+                    recipeName);
+        }
+
+        RenderRequests.Wanted wanted() {
+            return new RenderRequests.Wanted(shotIds, frames(), master, masterId, how());
+        }
+
         RenderAsk frames() {
             Extent which = extent == null ? Extent.PIECES : extent;
             if (which == Extent.RANGE && (in == null || out == null || out <= in)) {
@@ -85,7 +100,8 @@ class RenderController {
      */
     record View(long id, @Schema(nullable = true) Long shotId, String name, int version, Grade grade, RenderRow.State state, int width, int height,
                 boolean burnIn, boolean blur, long fromFrame, long frames, long framesDone, double framesPerSecond,
-                double secondsLeft, long bytes, @Schema(nullable = true) String error, String who, Instant requestedAt, List<String> stale) {
+                double secondsLeft, long bytes, @Schema(nullable = true) String error, String who, Instant requestedAt, List<String> stale,
+                @Schema(nullable = true) String recipe, @Schema(nullable = true) String folder, int handles, long place) {
     }
 
     private final Store store;
@@ -96,9 +112,15 @@ class RenderController {
     private final CameraStore cameras;
     private final Folders folders;
     private final DrawingReader drawings;
+    private final RenderProgress progress;
+    private final RenderForecast forecast;
+    private final RecipeEdits recipes;
 
     RenderController(Store store, RenderRequests requests, RenderQueue queue, Staleness staleness,
-                     MasterStore masters, CameraStore cameras, Folders folders, DrawingReader drawings) {
+                     MasterStore masters, CameraStore cameras, Folders folders, DrawingReader drawings, RenderProgress progress, RenderForecast forecast, RecipeEdits recipes) {
+        this.forecast = forecast;
+        this.recipes = recipes;
+        this.progress = progress;
         this.cameras = cameras;
         this.drawings = drawings;
         this.store = store;
@@ -140,23 +162,53 @@ class RenderController {
         return List.copyOf(newest.values());
     }
 
-    private static View view(RenderRow r, List<String> stale) {
-        double seconds = r.startedAt == null ? 0 : Duration.between(r.startedAt,
-                r.finishedAt == null ? Instant.now() : r.finishedAt).toMillis() / 1000.0;
-        double rate = seconds > 0 ? r.framesDone / seconds : 0;
+    private View view(RenderRow r, List<String> stale) {
         boolean drawing = r.state == RenderRow.State.DRAWING;
+        long done = drawing ? Math.max(0, progress.done(r.id)) : r.framesDone;
+        double rate = progress.framesPerSecond(r.id);
         return new View(r.id, r.shotId, r.name, r.version, r.grade, r.state, r.width, r.height, r.burnIn, r.blur,
-                r.fromPosition.floor(), r.frames, r.framesDone, rate,
-                drawing && rate > 0 ? (r.frames - r.framesDone) / rate : -1, r.bytes, r.error, r.who, r.requestedAt,
-                stale);
+                r.fromPosition.floor(), r.frames, done, rate,
+                drawing && rate > 0 ? (r.frames - done) / rate : -1, r.bytes, r.error, r.who, r.requestedAt,
+                stale, r.recipeName, r.folder, r.handles, r.place);
     }
 
     @PostMapping("/api/projects/{id}/renders")
     List<Long> ask(@PathVariable long id, @Valid @RequestBody Ask ask, Asker who) {
-        List<Long> ids = requests.ask(id, ask.shotIds(), ask.frames(), ask.master(), ask.masterId(), new RenderRequests.How(
-                ask.grade() == null ? Grade.DRAFT : ask.grade(), ask.width(), ask.height(), ask.burnIn(), ask.blur()), who);
-        queue.ring();
+        List<Long> ids = requests.ask(id, ask.wanted(), who);
         return ids;
+    }
+
+    /** What asking for it would do: nothing is done yet. */
+    @PostMapping("/api/projects/{id}/renders/forecast")
+    RenderForecast.Forecast forecastRenders(@PathVariable long id, @Valid @RequestBody Ask ask) {
+        return forecast.of(id, ask.wanted());
+    }
+
+    @GetMapping("/api/projects/{id}/recipes")
+    List<RecipeEdits.Named> recipes(@PathVariable long id) {
+        return recipes.of(id);
+    }
+
+    @PostMapping("/api/projects/{id}/recipes/edits")
+    void editRecipes(@PathVariable long id, @Valid @RequestBody RecipeEdit edit, Asker who) {
+        recipes.make(id, edit, who);
+    }
+
+    @PostMapping("/api/renders/{id}/pause")
+    void pauseRender(@PathVariable long id) {
+        queue.pause(id);
+    }
+
+    /** Goes on with one that was paused or stopped, or failed, at its first missing frame. */
+    @PostMapping("/api/renders/{id}/go-on")
+    void goOnWithRender(@PathVariable long id) {
+        queue.goOn(id);
+    }
+
+    /** Puts a render into the queue before another one; at its end without. */
+    @PostMapping("/api/renders/{id}/place")
+    void placeRender(@PathVariable long id, @RequestParam(required = false) Long before) {
+        requests.place(id, before);
     }
 
     @PostMapping("/api/renders/{id}/stop")

@@ -4,8 +4,11 @@ import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Bend;
+import freshsplice.core.render.DrawnSet;
 import freshsplice.core.shot.Shot;
+import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
+import freshsplice.render.Gltf;
 import freshsplice.render.Shading;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.ProjectRow;
@@ -68,7 +71,13 @@ class StageController {
     @GetMapping(value = "/scenes/{id}/meshes.glb", produces = "model/gltf-binary")
     @Transactional(readOnly = true)
     public byte[] meshes(@PathVariable long id) {
-        return GltfWriter.write(stages.stage(id));
+        Stage stage = stages.stage(id);
+        DrawnSet set = DrawnSet.of(stage);
+        Gltf gltf = new Gltf();
+        for (int i = 0; i < set.meshes().size(); i++) {
+            gltf.add(String.valueOf(stage.items().get(i).id()), set.meshes().get(i));
+        }
+        return gltf.bytes();
     }
 
     /** What tells the meshes of a scene from what they were: they are asked for again when it is another. */

@@ -1,5 +1,7 @@
 package freshsplice.render;
 
+import freshsplice.core.render.BurnIn;
+import freshsplice.core.render.FrameOrder;
 import java.awt.Color;
 import java.awt.Font;
 import java.awt.FontMetrics;
@@ -7,11 +9,15 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 
-/** Letters written into a picture: white on a darkened strip, left and right at the bottom, never scaled. */
-public final class BurnIn {
+/** Letters written into pictures: white on a darkened strip, at the top or the bottom, never scaled. */
+public final class Letters {
     private static final double DARKENED = 0.45;
+    private static final double INK = 240 / 255.0;
+    /** Texts that are kept drawn: shot and version stay the same over a render; frames and timecodes come once each. */
+    private static final int KEPT = 64;
     /** One face on every machine, so that a render looks the same wherever it is made; any other where it is missing. */
     private static final String FACE = "DejaVu Sans Mono";
 
@@ -21,8 +27,8 @@ public final class BurnIn {
     private final Font font;
     private final Map<String, BufferedImage> drawn = new HashMap<>();
 
-    /** @param width pixels of the picture; @param height pixels of the picture */
-    public BurnIn(int width, int height) {
+    /** @param width pixels of the pictures */
+    public Letters(int width, int height) {
         this.width = width;
         this.height = height;
         int size = Math.max(9, Math.round(height / 30f));
@@ -30,25 +36,29 @@ public final class BurnIn {
         this.font = new Font(FACE, Font.PLAIN, size);
     }
 
-    /**
-     * Writes into a picture of red, green and blue bytes, rows from the top.
-     *
-     * @param left  text at the left, such as shot and version
-     * @param right text at the right, such as frame and timecode
-     */
-    public void write(byte[] picture, String left, String right) {
-        int top = height - strip;
-        for (int i = top * width * 3; i < picture.length; i++) {
-            picture[i] = (byte) ((picture[i] & 0xFF) * DARKENED);
+    public void write(Pixels picture, List<FrameOrder.Line> lines) {
+        if (lines.stream().anyMatch(l -> l.corner().isTop())) {
+            picture.tint(0, 0, width, strip, 0, 1 - DARKENED);
         }
-        lay(letters(left), picture, strip / 2, top);
-        BufferedImage atRight = letters(right);
-        lay(atRight, picture, width - strip / 2 - atRight.getWidth(), top);
+        if (lines.stream().anyMatch(l -> !l.corner().isTop())) {
+            picture.tint(0, height - strip, width, strip, 0, 1 - DARKENED);
+        }
+        for (FrameOrder.Line line : lines) {
+            BufferedImage letters = letters(line.text());
+            lay(letters, picture, left(line.corner(), letters.getWidth()), line.corner().isTop() ? 0 : height - strip);
+        }
+    }
+
+    private int left(BurnIn.Corner corner, int wide) {
+        return switch (corner) {
+            case TOP_LEFT, BOTTOM_LEFT -> strip / 2;
+            case TOP, BOTTOM -> (width - wide) / 2;
+            case TOP_RIGHT, BOTTOM_RIGHT -> width - strip / 2 - wide;
+        };
     }
 
     private BufferedImage letters(String text) {
-        // shot and version stay the same over a render; frames and timecodes come once each
-        if (drawn.size() > 64) {
+        if (drawn.size() > KEPT) {
             drawn.clear();
         }
         return drawn.computeIfAbsent(text, this::draw);
@@ -68,16 +78,12 @@ public final class BurnIn {
         return image;
     }
 
-    private void lay(BufferedImage letters, byte[] picture, int x0, int y0) {
+    private void lay(BufferedImage letters, Pixels picture, int left, int top) {
         for (int y = 0; y < letters.getHeight(); y++) {
             for (int x = 0; x < letters.getWidth(); x++) {
                 int cover = letters.getRaster().getSample(x, y, 0);
-                int at = ((y0 + y) * width + x0 + x) * 3;
-                if (cover > 0 && x0 + x >= 0 && x0 + x < width) {
-                    for (int c = 0; c < 3; c++) {
-                        int under = picture[at + c] & 0xFF;
-                        picture[at + c] = (byte) (under + (240 - under) * cover / 255);
-                    }
+                if (cover > 0 && left + x >= 0 && left + x < width) {
+                    picture.tint((top + y) * width + left + x, INK, cover / 255.0);
                 }
             }
         }

@@ -1,20 +1,17 @@
-package freshsplice.server.http.stages;
+package freshsplice.render;
 
-import freshsplice.core.stage.Geometry;
-import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Mesh;
-import freshsplice.core.stage.Stage;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The meshes of a stage as binary glTF 2.0 (Khronos, section 4.4): one node an item, named by its id. */
-final class GltfWriter {
+/** Meshes as binary glTF 2.0 (Khronos, section 4.4): one node a thing. */
+public final class Gltf {
     private static final int FLOAT = 5126;
     private static final int UNSIGNED_INT = 5125;
     private static final JsonMapper JSON = JsonMapper.builder().build();
@@ -24,21 +21,12 @@ final class GltfWriter {
     private final List<Map<String, Object>> accessors = new ArrayList<>();
     private final List<Map<String, Object>> meshes = new ArrayList<>();
     private final List<Map<String, Object>> nodes = new ArrayList<>();
-    private final Map<Geometry, Integer> known = new HashMap<>();
+    private final Map<Mesh, Integer> known = new IdentityHashMap<>();
     private int length;
 
-    private GltfWriter() {
-    }
-
-    static byte[] write(Stage stage) {
-        GltfWriter writer = new GltfWriter();
-        stage.items().forEach(writer::add);
-        return writer.bytes();
-    }
-
-    /** Things that look alike share a mesh: a crowd is as small as one of it. */
-    private void add(Item item) {
-        nodes.add(Map.of("name", String.valueOf(item.id()), "mesh", known.computeIfAbsent(item.geometry(), looks -> mesh(looks.mesh()))));
+    /** Adds a thing. Those of one mesh share it: a crowd is as small as one of it. */
+    public void add(String name, Mesh mesh) {
+        nodes.add(Map.of("name", name, "mesh", known.computeIfAbsent(mesh, this::mesh)));
     }
 
     private int mesh(Mesh mesh) {
@@ -82,7 +70,8 @@ final class GltfWriter {
         return views.size() - 1;
     }
 
-    private byte[] bytes() {
+    /** The file. */
+    public byte[] bytes() {
         List<Integer> all = new ArrayList<>();
         for (int i = 0; i < nodes.size(); i++) {
             all.add(i);

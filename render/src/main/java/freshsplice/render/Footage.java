@@ -1,0 +1,13 @@
+package freshsplice.render;
+
+import freshsplice.core.render.DrawnSet;
+import java.io.IOException;
+
+/** Finds what frames are drawn from by the keys that their orders name. */
+public interface Footage {
+    /** A set as it is drawn. */
+    DrawnSet set(String key) throws IOException;
+
+    /** A rendered movie, or a board. */
+    Reel reel(String key) throws IOException;
+}

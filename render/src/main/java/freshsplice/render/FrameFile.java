@@ -1,0 +1,99 @@
+package freshsplice.render;
+
+import java.io.DataInputStream;
+import java.io.DataOutputStream;
+import java.io.EOFException;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import net.jpountz.lz4.LZ4FrameInputStream;
+import net.jpountz.lz4.LZ4FrameOutputStream;
+
+/**
+ * A drawn frame as it is kept: an LZ4 frame with a checksum of its content (github.com/lz4/lz4/blob/dev/doc/lz4_Frame_format.md) around
+ * the size and the rows, of each what differs from the row above. Quicker to write and to read than any picture format, and never
+ * seen under its name before it is whole. No format for others: outputs are made from it.
+ */
+public final class FrameFile {
+    private static final int MAGIC = 0x46536672;
+    public static final String ENDING = ".frame";
+
+    private FrameFile() {
+    }
+
+    /** Name of a frame's file. @param frame counted from 0 */
+    public static String name(long frame) {
+        return String.format("%07d%s", frame, ENDING);
+    }
+
+    /** Writes a frame under its name once it is whole. @throws IOException if the disk is full, or does not take it */
+    public static void write(Path file, Pixels pixels) throws IOException {
+        Path part = file.resolveSibling(file.getFileName() + ".part");
+        try {
+            try (OutputStream out = Files.newOutputStream(part)) {
+                write(out, pixels);
+            }
+            Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
+        } finally {
+            Files.deleteIfExists(part);
+        }
+    }
+
+    static void write(OutputStream out, Pixels pixels) throws IOException {
+        try (DataOutputStream to = new DataOutputStream(new LZ4FrameOutputStream(out, LZ4FrameOutputStream.BLOCKSIZE.SIZE_1MB,
+                LZ4FrameOutputStream.FLG.Bits.CONTENT_CHECKSUM, LZ4FrameOutputStream.FLG.Bits.BLOCK_INDEPENDENCE))) {
+            to.writeInt(MAGIC);
+            to.writeShort(pixels.width());
+            to.writeShort(pixels.height());
+            to.writeBoolean(pixels.alpha());
+            to.writeBoolean(pixels.deep());
+            to.write(differences(pixels));
+        }
+    }
+
+    private static byte[] differences(Pixels pixels) {
+        byte[] bytes = pixels.bytes();
+        int row = pixels.rowBytes();
+        byte[] differences = new byte[bytes.length];
+        System.arraycopy(bytes, 0, differences, 0, row);
+        for (int i = row; i < bytes.length; i++) {
+            differences[i] = (byte) (bytes[i] - bytes[i - row]);
+        }
+        return differences;
+    }
+
+    /** @throws IOException if there is no whole frame in it */
+    public static Pixels read(Path file) throws IOException {
+        try (InputStream in = Files.newInputStream(file)) {
+            return read(in);
+        } catch (EOFException e) {
+            throw new IOException(file.getFileName() + " is no whole frame", e);
+        }
+    }
+
+    /** @throws IOException if there is no whole frame in it, or more than a frame */
+    public static Pixels read(InputStream in) throws IOException {
+        DataInputStream from = new DataInputStream(new LZ4FrameInputStream(in));
+        if (from.readInt() != MAGIC) {
+            throw new IOException("This is no frame");
+        }
+        int width = from.readUnsignedShort();
+        int height = from.readUnsignedShort();
+        if (width < 1 || height < 1 || width > StagePainter.LARGEST || height > StagePainter.LARGEST) {
+            throw new IOException("A frame cannot be " + width + " x " + height + " pixels");
+        }
+        Pixels pixels = new Pixels(width, height, from.readBoolean(), from.readBoolean());
+        byte[] bytes = pixels.bytes();
+        from.readFully(bytes);
+        for (int i = pixels.rowBytes(); i < bytes.length; i++) {
+            bytes[i] += bytes[i - pixels.rowBytes()];
+        }
+        if (from.read() >= 0) {
+            throw new IOException("There is more than a frame");
+        }
+        return pixels;
+    }
+}

@@ -1,0 +1,101 @@
+package freshsplice.render;
+
+import freshsplice.core.board.BoardFit;
+import freshsplice.core.render.FrameLook;
+import freshsplice.core.render.FrameOrder;
+import java.io.IOException;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Draws frames as their orders have them: sets through their cameras, slates, boards, frames of movies that are there, laid over each
+ * other and written into. Belongs to the painter's thread.
+ */
+public final class FrameMaker implements AutoCloseable {
+    private final StagePainter painter;
+    private final FrameLook look;
+    private final Footage footage;
+    private final Letters letters;
+    private final Map<String, MovieReader> readers = new HashMap<>();
+    private final Pixels layer;
+
+    /** @param alpha whether the sky is left out; @param deep 16 bits of each colour, else 8 */
+    public FrameMaker(StagePainter painter, FrameLook look, boolean alpha, boolean deep, Footage footage) {
+        this.painter = painter;
+        this.look = look;
+        this.footage = footage;
+        this.letters = new Letters(look.width(), look.height());
+        this.layer = new Pixels(look.width(), look.height(), alpha, deep);
+        painter.way(StagePainter.Way.of(look, alpha, deep));
+    }
+
+    /** @param picture receives the frame */
+    public void draw(FrameOrder order, Pixels picture) throws IOException {
+        List<FrameOrder.Layer> layers = order.layers();
+        if (layers.isEmpty() || layers.get(0).weight() < 1 || isPart(layers.get(0).source())) {
+            picture.black();
+        }
+        for (int i = 0; i < layers.size(); i++) {
+            FrameOrder.Layer one = layers.get(i);
+            if (one.source() instanceof FrameOrder.Source.OfBoard board) {
+                lay(board, one.weight(), picture);
+            } else if (i == 0 && one.weight() >= 1) {
+                draw(one.source(), picture);
+            } else {
+                draw(one.source(), layer);
+                picture.lay(layer, one.weight());
+            }
+        }
+        letters.write(picture, order.lines());
+    }
+
+    private static boolean isPart(FrameOrder.Source source) {
+        return source instanceof FrameOrder.Source.OfBoard;
+    }
+
+    private void draw(FrameOrder.Source source, Pixels into) throws IOException {
+        if (source instanceof FrameOrder.Source.OfSet set) {
+            painter.set(footage.set(set.set()));
+            painter.draw(set.moments(), into);
+        } else if (source instanceof FrameOrder.Source.OfWords words) {
+            into.takeOver(Slate.draw(words.text(), look.width(), look.height()));
+        } else if (source instanceof FrameOrder.Source.OfMovie movie) {
+            into.takeOver(frame(movie.movie(), movie.frame(), look.width(), look.height()));
+        } else {
+            into.black();
+        }
+    }
+
+    /** Lays a board where it lies; what of it is cropped or outside the picture is not seen. */
+    private void lay(FrameOrder.Source.OfBoard board, double weight, Pixels picture) throws IOException {
+        BoardFit.Place place = board.place();
+        BoardFit.Crop crop = board.crop();
+        Pixels.Box inside = box(place.left(), place.top(), place.width(), place.height());
+        double wide = place.width() / (1 - crop.left() - crop.right());
+        double high = place.height() / (1 - crop.top() - crop.bottom());
+        Pixels.Box all = box(place.left() - crop.left() * wide, place.top() - crop.top() * high, wide, high);
+        byte[] bytes = frame(board.board(), board.frame(), all.wide(), all.high());
+        picture.layPart(bytes, all, inside, weight);
+    }
+
+    /** In pixels. */
+    private Pixels.Box box(double left, double top, double wide, double high) {
+        return new Pixels.Box((int) Math.round(left * look.width()), (int) Math.round(top * look.height()),
+                Math.max(2, (int) Math.round(wide * look.width())), Math.max(2, (int) Math.round(high * look.height())));
+    }
+
+    private byte[] frame(String key, long frame, int width, int height) throws IOException {
+        String reader = key + " " + width + " x " + height;
+        if (!readers.containsKey(reader)) {
+            Reel reel = footage.reel(key);
+            readers.put(reader, new MovieReader(reel.file(), width, height, reel.rate()));
+        }
+        return readers.get(reader).frame(frame);
+    }
+
+    @Override
+    public void close() {
+        readers.values().forEach(MovieReader::close);
+    }
+}

@@ -1,0 +1,59 @@
+package freshsplice.render;
+
+import freshsplice.core.render.RenderJob;
+import freshsplice.core.time.Rational;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.List;
+import java.util.Map;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.deser.std.FromStringDeserializer;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
+import tools.jackson.databind.ser.std.ToStringSerializer;
+
+/** A job written down beside its frames, so that it goes on as it was asked for whenever and wherever that is (JSON). */
+public final class JobFile {
+    /** Exact fractions as text: {@code 1001/24}. */
+    private static final class RationalReader extends FromStringDeserializer<Rational> {
+        RationalReader() {
+            super(Rational.class);
+        }
+
+        @Override
+        protected Rational _deserialize(String value, tools.jackson.databind.DeserializationContext context) {
+            return Rational.parse(value);
+        }
+    }
+
+    private static final JsonMapper JSON = JsonMapper.builder().addModule(new SimpleModule().addSerializer(Rational.class,
+            new ToStringSerializer(Rational.class)).addDeserializer(Rational.class, new RationalReader())).build();
+
+    /**
+     * @param reels that its frames are drawn from, by their keys
+     * @param sound what is heard
+     */
+    public record Kept(RenderJob job, Map<String, Reel> reels, List<MovieSound> sound) {
+    }
+
+    private JobFile() {
+    }
+
+    /** Writes it under its name once it is whole. */
+    public static void write(Path file, Kept kept) throws IOException {
+        Path part = file.resolveSibling(file.getFileName() + ".part");
+        Files.write(part, JSON.writeValueAsBytes(kept));
+        Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
+    }
+
+    /** @throws IOException if there is no job in it */
+    public static Kept read(Path file) throws IOException {
+        try {
+            return JSON.readValue(Files.readAllBytes(file), Kept.class);
+        } catch (JacksonException e) {
+            throw new IOException("There is no job in " + file.getFileName(), e);
+        }
+    }
+}

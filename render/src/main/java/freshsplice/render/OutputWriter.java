@@ -1,0 +1,205 @@
+package freshsplice.render;
+
+import freshsplice.core.render.FrameNumbers;
+import freshsplice.core.render.Output;
+import freshsplice.core.render.OutputKind;
+import freshsplice.core.render.RenderJob;
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.function.LongPredicate;
+import java.util.stream.Stream;
+
+/**
+ * Writes kept frames into the files that a recipe asks for, all of them in one pass through ffmpeg. What is being written lies in a
+ * folder beside them; files appear under their names when all are whole, and what is given up leaves nothing.
+ */
+public final class OutputWriter {
+    /** Said where a disk takes no more. */
+    public static final String FULL = "The disk is full: free some space, then go on";
+    private static final int MOST_TRIES = 4;
+    private static final String PART = ".part";
+
+    /**
+     * What is written.
+     *
+     * @param job     the render
+     * @param outputs which of its recipe's files
+     * @param sound   what is heard in movies
+     */
+    public record Order(RenderJob job, List<Output> outputs, List<MovieSound> sound) {
+    }
+
+    /** What was written. @param file its name, the first of a run; @param last the last's; @param count how many files */
+    public record Written(OutputKind kind, String file, String last, long count, long bytes) {
+    }
+
+    private final RenderJob job;
+    private final Order order;
+    private final Path frames;
+    private final Path folder;
+    private final Path part;
+
+    private OutputWriter(Order order, Path frames, Path folder) {
+        this.order = order;
+        this.job = order.job();
+        this.frames = frames;
+        this.folder = folder;
+        this.part = folder.resolve(PART);
+    }
+
+    /**
+     * @param frames folder with the kept frames, all of one kind
+     * @param folder that the files come into
+     * @param goOn   asked with the number of frames read before each; false gives up
+     * @return null where it was given up
+     * @throws IOException saying what stopped it; nothing is left then
+     */
+    public static List<Written> write(Order order, Path frames, Path folder, LongPredicate goOn) throws IOException {
+        return new OutputWriter(order, frames, folder).write(goOn);
+    }
+
+    private List<Written> write(LongPredicate goOn) throws IOException {
+        delete(part);
+        Files.createDirectories(part);
+        try {
+            for (Output output : order.outputs()) {
+                if (!output.kind().isMovie()) {
+                    Files.createDirectories(part.resolve(output.kind().ending()));
+                }
+            }
+            Pixels first = FrameFile.read(frames.resolve(FrameFile.name(0)));
+            double share = 1;
+            for (int tries = 0; tries < MOST_TRIES; tries++) {
+                for (OutputCommand command : OutputCommand.passes(order, first, share)) {
+                    if (!run(command, goOn)) {
+                        return null;
+                    }
+                }
+                double over = overLimit();
+                if (over <= 1) {
+                    return takeOver();
+                }
+                share *= 0.95 / over;
+            }
+            throw new IOException("The movie does not become as small as its limit: allow more, or render it smaller");
+        } finally {
+            delete(part);
+        }
+    }
+
+    /** How many times too large the movie with a limit has become: an encoder aims, and does not always meet. */
+    private double overLimit() throws IOException {
+        for (Output output : order.outputs()) {
+            if (output.mostMb() != null) {
+                return Files.size(part.resolve(OutputCommand.movieName(output.kind()))) / (output.mostMb() * 1e6);
+            }
+        }
+        return 0;
+    }
+
+    /** @return whether it came to its end */
+    private boolean run(OutputCommand command, LongPredicate goOn) throws IOException {
+        Path log = part.resolve("ffmpeg.log");
+        Process ffmpeg;
+        try {
+            ffmpeg = new ProcessBuilder(command.words()).directory(part.toFile()).redirectErrorStream(true)
+                    .redirectOutput(log.toFile()).start();
+        } catch (IOException e) {
+            throw new IOException("ffmpeg cannot be started, so nothing can be written: install ffmpeg", e);
+        }
+        try {
+            if (!feed(ffmpeg, goOn, log)) {
+                return false;
+            }
+            if (!ffmpeg.waitFor(10, TimeUnit.MINUTES) || ffmpeg.exitValue() != 0) {
+                throw new IOException(reason(ffmpeg, log));
+            }
+            return true;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IOException("Stopped while files were being written", e);
+        } finally {
+            ffmpeg.destroyForcibly();
+        }
+    }
+
+    private boolean feed(Process ffmpeg, LongPredicate goOn, Path log) throws IOException {
+        try (FrameAhead ahead = new FrameAhead(frames, job.frames()); OutputStream to = new BufferedOutputStream(ffmpeg.getOutputStream(), 1 << 20)) {
+            for (long k = 0; k < job.frames(); k++) {
+                if (!goOn.test(k)) {
+                    return false;
+                }
+                byte[] bytes = ahead.next().bytes();
+                try {
+                    to.write(bytes);
+                } catch (IOException e) {
+                    throw new IOException(reason(ffmpeg, log), e);
+                }
+            }
+        }
+        return true;
+    }
+
+    private static String reason(Process ffmpeg, Path log) {
+        try {
+            ffmpeg.waitFor(2, TimeUnit.SECONDS);
+            String said = Files.readString(log, StandardCharsets.UTF_8).strip();
+            String last = said.substring(said.lastIndexOf('\n') + 1);
+            return said.contains("No space left") ? FULL : "ffmpeg stopped" + (last.isEmpty() ? "" : ": " + last);
+        } catch (IOException e) {
+            return "ffmpeg stopped";
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return "ffmpeg stopped";
+        }
+    }
+
+    /** Gives the files their names. */
+    private List<Written> takeOver() throws IOException {
+        List<Written> written = new ArrayList<>();
+        for (Output output : order.outputs()) {
+            written.add(output.kind().isMovie() ? movie(output) : run(output));
+        }
+        return written;
+    }
+
+    private Written movie(Output output) throws IOException {
+        String name = job.names().movie(job.recipe(), output.kind());
+        Path file = part.resolve(OutputCommand.movieName(output.kind()));
+        long bytes = Files.size(file);
+        Files.move(file, folder.resolve(name), StandardCopyOption.ATOMIC_MOVE);
+        return new Written(output.kind(), name, name, 1, bytes);
+    }
+
+    private Written run(Output output) throws IOException {
+        FrameNumbers.Run numbers = job.numbers(output);
+        long bytes = 0;
+        for (long k = 0; k < job.frames(); k++) {
+            Path file = part.resolve(OutputCommand.pictureName(output.kind(), k));
+            bytes += Files.size(file);
+            Files.move(file, folder.resolve(job.names().picture(job.recipe(), output.kind(), numbers, k)), StandardCopyOption.ATOMIC_MOVE);
+        }
+        return new Written(output.kind(), job.names().picture(job.recipe(), output.kind(), numbers, 0),
+                job.names().picture(job.recipe(), output.kind(), numbers, job.frames() - 1), job.frames(), bytes);
+    }
+
+    /** Takes a folder away with all that is in it; nothing where it is not there. */
+    public static void delete(Path folder) throws IOException {
+        if (Files.exists(folder)) {
+            try (Stream<Path> all = Files.walk(folder)) {
+                for (Path one : all.sorted(Comparator.reverseOrder()).toList()) {
+                    Files.deleteIfExists(one);
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,79 @@
+package freshsplice.render;
+
+import freshsplice.core.render.DrawnSet;
+import freshsplice.core.stage.Mesh;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.List;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The meshes of a set as binary glTF 2.0, one node a thing in their order: as {@link Gltf} writes it, and read again to the bit. */
+public final class SetFile {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final int HEADER = 12;
+
+    private SetFile() {
+    }
+
+    /** Writes it under its name once it is whole. */
+    public static void write(Path file, DrawnSet set) throws IOException {
+        Gltf gltf = new Gltf();
+        for (int i = 0; i < set.meshes().size(); i++) {
+            gltf.add(String.valueOf(i), set.meshes().get(i));
+        }
+        Path part = Files.createTempFile(file.getParent(), "set", ".part");
+        Files.write(part, gltf.bytes());
+        Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
+    }
+
+    /** @param key of the set; @throws IOException if there is none in it */
+    public static DrawnSet read(Path file, String key) throws IOException {
+        try {
+            return read(ByteBuffer.wrap(Files.readAllBytes(file)).order(ByteOrder.LITTLE_ENDIAN), key);
+        } catch (JacksonException | IndexOutOfBoundsException | java.nio.BufferUnderflowException | IllegalArgumentException e) {
+            throw new IOException(file.getFileName() + " holds no set", e);
+        }
+    }
+
+    private static DrawnSet read(ByteBuffer bytes, String key) {
+        int jsonLength = bytes.getInt(HEADER);
+        JsonNode root = JSON.readTree(new String(bytes.array(), HEADER + 8, jsonLength, StandardCharsets.UTF_8));
+        int binary = HEADER + 8 + jsonLength + 8;
+        List<Mesh> meshes = new ArrayList<>();
+        for (JsonNode mesh : root.path("meshes")) {
+            JsonNode primitive = mesh.path("primitives").path(0);
+            JsonNode attributes = primitive.path("attributes");
+            meshes.add(new Mesh(floats(root, bytes, binary, attributes.path("POSITION")), floats(root, bytes, binary, attributes.path("NORMAL")),
+                    floats(root, bytes, binary, attributes.path("COLOR_0")), whole(root, bytes, binary, primitive.path("indices"))));
+        }
+        List<Mesh> things = new ArrayList<>();
+        for (JsonNode node : root.path("nodes")) {
+            things.add(meshes.get(node.path("mesh").asInt()));
+        }
+        return new DrawnSet(key, things);
+    }
+
+    private static float[] floats(JsonNode root, ByteBuffer bytes, int binary, JsonNode accessor) {
+        JsonNode of = root.path("accessors").path(accessor.asInt());
+        float[] values = new float[of.path("count").asInt() * 3];
+        int at = binary + root.path("bufferViews").path(of.path("bufferView").asInt()).path("byteOffset").asInt();
+        bytes.slice(at, values.length * 4).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer().get(values);
+        return values;
+    }
+
+    private static int[] whole(JsonNode root, ByteBuffer bytes, int binary, JsonNode accessor) {
+        JsonNode of = root.path("accessors").path(accessor.asInt());
+        int[] values = new int[of.path("count").asInt()];
+        int at = binary + root.path("bufferViews").path(of.path("bufferView").asInt()).path("byteOffset").asInt();
+        bytes.slice(at, values.length * 4).order(ByteOrder.LITTLE_ENDIAN).asIntBuffer().get(values);
+        return values;
+    }
+}

@@ -1,0 +1,100 @@
+package freshsplice.render;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import freshsplice.core.board.BoardFit;
+import freshsplice.core.render.BurnIn;
+import freshsplice.core.render.DrawnSet;
+import freshsplice.core.render.FrameOrder;
+import freshsplice.core.stage.Geometry;
+import freshsplice.core.stage.Item;
+import freshsplice.core.stage.Mesh;
+import freshsplice.core.stage.Shape;
+import freshsplice.core.stage.Stage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class KeptFramesTest {
+    @TempDir
+    Path folder;
+
+    @Test
+    void aFrameIsReadAsItWasWritten() throws IOException {
+        for (int seed = 0; seed < 40; seed++) {
+            Random random = new Random(seed);
+            Pixels pixels = new Pixels(1 + random.nextInt(300), 1 + random.nextInt(200), random.nextBoolean(), random.nextBoolean());
+            random.nextBytes(pixels.bytes());
+            Path file = folder.resolve(FrameFile.name(seed));
+            FrameFile.write(file, pixels);
+            Pixels read = FrameFile.read(file);
+            assertThat(read.isLike(pixels)).isTrue();
+            assertThat(read.bytes()).isEqualTo(pixels.bytes());
+        }
+        assertThat(folder.toFile().list()).allMatch(n -> n.endsWith(FrameFile.ENDING));
+    }
+
+    @Test
+    void whatIsCutOffOrChangedIsNoFrame() throws IOException {
+        Pixels pixels = new Pixels(64, 40, false, false);
+        new Random(1).nextBytes(pixels.bytes());
+        Path file = folder.resolve("a.frame");
+        FrameFile.write(file, pixels);
+        byte[] whole = Files.readAllBytes(file);
+        for (int length : new int[] {0, 3, 12, whole.length / 2, whole.length - 1}) {
+            assertThatThrownBy(() -> FrameFile.read(Files.write(file, Arrays.copyOf(whole, length)))).as("%d bytes", length)
+                    .isInstanceOf(IOException.class);
+        }
+        byte[] changed = whole.clone();
+        changed[whole.length / 2] ^= 4;
+        assertThatThrownBy(() -> FrameFile.read(new ByteArrayInputStream(changed))).isInstanceOf(IOException.class);
+    }
+
+    @Test
+    void ordersAreReadAsTheyWereWritten() throws IOException {
+        FrameOrder.Moment moment = new FrameOrder.Moment(new float[] {1.5f, -0.1f}, new float[] {3}, new float[] {1e-9f, 7}, true, 2.5f, 0.01f);
+        FrameOrder order = new FrameOrder(List.of(new FrameOrder.Layer(new FrameOrder.Source.OfSet("ab", List.of(moment, moment)), 1),
+                new FrameOrder.Layer(new FrameOrder.Source.OfMovie("m", 7), 0.25), new FrameOrder.Layer(new FrameOrder.Source.OfBoard("b", 2,
+                new BoardFit.Crop(0.1, 0, 0, 0), new BoardFit.Place(0, 0.5, 1, 0.25)), 0.5), new FrameOrder.Layer(
+                new FrameOrder.Source.OfWords("to come"), 1), new FrameOrder.Layer(new FrameOrder.Source.Black(), 1)),
+                List.of(new FrameOrder.Line(BurnIn.Corner.TOP, "sh0010")));
+        Path file = folder.resolve("orders");
+        OrderFile.write(file, new OrderFile.Orders(24, List.of(order)));
+        OrderFile.Orders read = OrderFile.read(file);
+        assertThat(read.first()).isEqualTo(24);
+        assertThat(read.frames()).usingRecursiveComparison().isEqualTo(List.of(order));
+        assertThatThrownBy(() -> OrderFile.read(Files.writeString(file, "none"))).isInstanceOf(IOException.class)
+                .hasMessage("There is nothing to draw by in orders");
+    }
+
+    @Test
+    void aSetIsReadToTheBitAndThingsThatLookAlikeShareAMesh() throws IOException {
+        Item gull = new Item(1, "gull", new Geometry.Figure(Shape.GULL, "#ffffff"), 1, 1, 1, Map.of());
+        Item block = new Item(2, "block", new Geometry.Figure(Shape.BLOCK, "#ff0000"), 1, 1, 1, Map.of());
+        DrawnSet set = DrawnSet.of(new Stage(List.of(gull, block, gull)));
+        Path file = folder.resolve("set.glb");
+        SetFile.write(file, set);
+        DrawnSet read = SetFile.read(file, set.key());
+        assertThat(read.meshes()).hasSize(3);
+        assertThat(read.meshes().get(0)).isSameAs(read.meshes().get(2));
+        for (int i = 0; i < 3; i++) {
+            Mesh expected = set.meshes().get(i);
+            Mesh mesh = read.meshes().get(i);
+            assertThat(mesh.positions()).isEqualTo(expected.positions());
+            assertThat(mesh.normals()).isEqualTo(expected.normals());
+            assertThat(mesh.colours()).isEqualTo(expected.colours());
+            assertThat(mesh.indices()).isEqualTo(expected.indices());
+        }
+        assertThatThrownBy(() -> SetFile.read(Files.writeString(file, "glTF"), "k")).isInstanceOf(IOException.class);
+        SetFile.write(file, DrawnSet.of(new Stage(List.of())));
+        assertThat(SetFile.read(file, "k").meshes()).isEmpty();
+    }
+}

@@ -1,0 +1,223 @@
+package freshsplice.render;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import freshsplice.core.delivery.Grade;
+import freshsplice.core.delivery.RenderName;
+import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.refusal.Refusal;
+import freshsplice.core.render.FileNames;
+import freshsplice.core.render.FrameLook;
+import freshsplice.core.render.FrameNumbers;
+import freshsplice.core.render.Output;
+import freshsplice.core.render.OutputKind;
+import freshsplice.core.render.Recipe;
+import freshsplice.core.render.RenderJob;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.assertj.core.data.Offset;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** Every kind of file, read by ffprobe and ffmpeg. */
+class OutputsTest {
+    private static final int W = 320;
+    private static final int H = 180;
+    private static final long FRAMES = 24;
+    private static final FrameLook LOOK = new FrameLook(W, H, 100, FrameLook.Edges.PLAIN, 0, 8, false, 0);
+    private static final RenderRange RANGE = new RenderRange(Rational.of(993), Rational.ONE, FRAMES);
+
+    @TempDir
+    Path folder;
+    private Path frames;
+    private Path to;
+
+    @BeforeEach
+    void folders() throws IOException {
+        frames = Files.createDirectories(folder.resolve("frames"));
+        to = Files.createDirectories(folder.resolve("to"));
+    }
+
+    /** Frames that tell their number: the brightness of frame k is 20 + 9·k; with 16 bits a ramp of 1/65535 in their first row. */
+    private void draw(boolean alpha, boolean deep) throws IOException {
+        for (int k = 0; k < FRAMES; k++) {
+            Pixels pixels = new Pixels(W, H, alpha, deep);
+            for (int i = 0; i < W * H; i++) {
+                for (int c = 0; c < (alpha ? 4 : 3); c++) {
+                    int value = c == 3 ? (i % W < W / 2 ? 0xFFFF : 0) : deep && i < W ? 20_000 + i : (20 + 9 * k) * 257;
+                    if (deep) {
+                        pixels.bytes()[(i * (alpha ? 4 : 3) + c) * 2] = (byte) (value >> 8);
+                        pixels.bytes()[(i * (alpha ? 4 : 3) + c) * 2 + 1] = (byte) value;
+                    } else {
+                        pixels.bytes()[i * (alpha ? 4 : 3) + c] = (byte) (value >> 8);
+                    }
+                }
+            }
+            FrameFile.write(frames.resolve(FrameFile.name(k)), pixels);
+        }
+    }
+
+    private static OutputWriter.Order order(List<Output> outputs, List<MovieSound> sound) {
+        Recipe recipe = Recipe.of(LOOK, List.of(), OutputKind.H264).with(outputs);
+        FileNames names = new FileNames("Low Water", "sc12", new RenderName("sh0030", 2), Grade.DRAFT, "cam", "Review");
+        return new OutputWriter.Order(new RenderJob(names, recipe, RANGE, FrameRate.FPS_24, "00:00:41:09"), outputs, sound);
+    }
+
+    private List<OutputWriter.Written> write(Output... outputs) throws IOException {
+        return OutputWriter.write(order(List.of(outputs), List.of()), frames, to, k -> true);
+    }
+
+    private static Map<String, String> probe(Path file) throws IOException {
+        String said = new String(ChildProcess.output(List.of("ffprobe", "-v", "error", "-count_frames", "-select_streams", "v", "-show_entries",
+                "stream=codec_name,profile,width,height,pix_fmt,r_frame_rate,nb_read_frames,color_range,color_space,color_transfer,color_primaries"
+                + ":stream_tags=timecode:format_tags=timecode", "-of", "default=nw=1", file.toString()), 30, 100_000, file), StandardCharsets.UTF_8);
+        Map<String, String> entries = new TreeMap<>();
+        said.lines().filter(l -> l.contains("=")).forEach(l -> entries.put(l.substring(0, l.indexOf('=')), l.substring(l.indexOf('=') + 1)));
+        return entries;
+    }
+
+    /** Bytes of a picture as ffmpeg reads it. */
+    private static byte[] pixels(Path file, String format) throws IOException {
+        return ChildProcess.output(List.of("ffmpeg", "-v", "error", "-i", file.toString(), "-f", "rawvideo", "-pix_fmt", format, "-"), 30, 100_000_000, file);
+    }
+
+    @ParameterizedTest
+    @EnumSource(value = OutputKind.class, names = {"H264", "PRORES", "VC3"})
+    void moviesHaveTheirFramesRateColoursAndTimecode(OutputKind kind) throws IOException {
+        draw(false, false);
+        List<OutputWriter.Written> written = write(Output.of(kind));
+        assertThat(written).singleElement().satisfies(w -> {
+            assertThat(w.file()).isEqualTo("sh0030_v002." + kind.ending());
+            assertThat(w.bytes()).isEqualTo(Files.size(to.resolve(w.file())));
+        });
+        Map<String, String> said = probe(to.resolve("sh0030_v002." + kind.ending()));
+        assertThat(said).containsEntry("width", "320").containsEntry("height", "180").containsEntry("nb_read_frames", "24")
+                .containsEntry("r_frame_rate", "24/1").containsEntry("color_space", "bt709").containsEntry("TAG:timecode", "00:00:41:09");
+        assertThat(said.get("codec_name")).isEqualTo(Map.of(OutputKind.H264, "h264", OutputKind.PRORES, "prores", OutputKind.VC3, "dnxhd").get(kind));
+        assertThat(said.get("pix_fmt")).isEqualTo(Map.of(OutputKind.H264, "yuv420p", OutputKind.PRORES, "yuv422p10le", OutputKind.VC3, "yuv422p").get(kind));
+        byte[] all = pixels(to.resolve("sh0030_v002." + kind.ending()), "gray");
+        for (int k = 0; k < FRAMES; k++) {
+            int middle = all[k * W * H + W * H / 2 + W / 2] & 0xFF;
+            assertThat(middle).as("frame %d", k).isCloseTo(20 + 9 * k, Offset.offset(3));
+        }
+        assertThat(to.toFile().list()).hasSize(1);
+    }
+
+    @ParameterizedTest
+    @EnumSource(value = OutputKind.class, names = {"PNG8", "PNG16", "JPEG", "TIFF", "EXR"})
+    void runsAreNumberedByTheShotsFramesWithEnoughDigits(OutputKind kind) throws IOException {
+        draw(false, kind.bits() == 16);
+        OutputWriter.Written written = write(Output.of(kind)).get(0);
+        assertThat(written.file()).isEqualTo("sh0030_v002.0993." + kind.ending());
+        assertThat(written.last()).isEqualTo("sh0030_v002.1016." + kind.ending());
+        assertThat(to.toFile().list()).hasSize(24);
+        for (int k : new int[] {0, 11, 23}) {
+            Path file = to.resolve("sh0030_v002." + String.format("%04d", 993 + k) + "." + kind.ending());
+            assertThat(Probe.of(file).width()).isEqualTo(W);
+            int value = kind == OutputKind.EXR ? -1 : pixels(file, "rgb24")[(W * H / 2 + W / 2) * 3] & 0xFF;
+            if (value >= 0) {
+                assertThat(value).as("frame %d", k).isCloseTo(20 + 9 * k, Offset.offset(kind == OutputKind.JPEG ? 3 : kind == OutputKind.PNG16 ? 1 : 0));
+            }
+        }
+    }
+
+    @Test
+    void sixteenBitsAreSixteenBits() throws IOException {
+        draw(false, true);
+        write(Output.of(OutputKind.PNG16));
+        byte[] read = pixels(to.resolve("sh0030_v002.0993.png"), "rgb48be");
+        for (int x = 0; x < W; x++) {
+            assertThat((read[x * 6] & 0xFF) << 8 | read[x * 6 + 1] & 0xFF).as("pixel %d", x).isEqualTo(20_000 + x);
+        }
+    }
+
+    /** IEC 61966-2-1: linear = ((c + 0.055) / 1.055)^2.4 above 0.04045; half floats keep eleven bits. */
+    @Test
+    void exrIsSceneLinear() throws IOException {
+        draw(false, true);
+        write(Output.of(OutputKind.EXR));
+        byte[] read = pixels(to.resolve("sh0030_v002.1004.exr"), "gbrpf32le");
+        float value = java.nio.ByteBuffer.wrap(read).order(java.nio.ByteOrder.LITTLE_ENDIAN).getFloat((W * H / 2 + W / 2) * 4);
+        double coded = (20 + 9 * 11) / 255.0;
+        double linear = Math.pow((coded + 0.055) / 1.055, 2.4);
+        assertThat((double) value).isCloseTo(linear, Offset.offset(linear / 500));
+    }
+
+    @Test
+    void whatIsLeftOutIsTransparentAndBlackInMovies() throws IOException {
+        draw(true, false);
+        Output png = new Output(OutputKind.PNG8, true, 80, null, true, FrameNumbers.OWN);
+        Output prores = new Output(OutputKind.PRORES, true, 80, null, true, FrameNumbers.OWN);
+        write(png, prores, Output.of(OutputKind.H264));
+        byte[] read = pixels(to.resolve("sh0030_v002.1000.png"), "rgba");
+        assertThat(read[3] & 0xFF).isEqualTo(255);
+        assertThat(read[(W - 1) * 4 + 3] & 0xFF).isZero();
+        assertThat(probe(to.resolve("sh0030_v002.mov"))).containsEntry("pix_fmt", "yuva444p12le");
+        byte[] movie = pixels(to.resolve("sh0030_v002.mp4"), "gray");
+        assertThat(movie[W - 2] & 0xFF).isLessThan(3);
+        assertThat(movie[2] & 0xFF).isGreaterThan(15);
+    }
+
+    @Test
+    void aMovieStaysBelowItsLimit() throws IOException {
+        draw(false, false);
+        java.util.Random random = new java.util.Random(3);
+        for (int k = 0; k < FRAMES; k++) {
+            Pixels noise = new Pixels(W, H, false, false);
+            random.nextBytes(noise.bytes());
+            FrameFile.write(frames.resolve(FrameFile.name(k)), noise);
+        }
+        long free = write(new Output(OutputKind.H264, true, 100, null, false, FrameNumbers.OWN)).get(0).bytes();
+        long limited = write(new Output(OutputKind.H264, true, 80, 1, false, FrameNumbers.OWN)).get(0).bytes();
+        assertThat(free).isGreaterThan(1_100_000);
+        assertThat(limited).isBetween(500_000L, 1_000_000L);
+    }
+
+    @Test
+    void soundEndsWithThePictureInEveryMovie() throws Exception {
+        draw(false, false);
+        Path wav = folder.resolve("tone.wav");
+        new ProcessBuilder("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=d=5", wav.toString()).start().waitFor();
+        List<MovieSound> sound = List.of(new MovieSound(wav, Rational.ONE, Rational.of(3), Rational.of(1, 4)));
+        OutputWriter.write(order(List.of(Output.of(OutputKind.H264), Output.of(OutputKind.PRORES)), sound), frames, to, k -> true);
+        for (String name : new String[] {"sh0030_v002.mp4", "sh0030_v002.mov"}) {
+            Probe probe = Probe.of(to.resolve(name));
+            assertThat(probe.sound()).as(name).isTrue();
+            assertThat(probe.seconds()).as(name).isBetween(0.99, 1.05);
+        }
+    }
+
+    @Test
+    void whatIsGivenUpOrDiesLeavesNothing() throws IOException {
+        draw(false, false);
+        assertThat(OutputWriter.write(order(List.of(Output.of(OutputKind.H264)), List.of()), frames, to, k -> k < 5)).isNull();
+        assertThat(to).isEmptyDirectory();
+        MovieSound missing = new MovieSound(folder.resolve("none.wav"), Rational.ZERO, Rational.ONE, Rational.ZERO);
+        assertThatThrownBy(() -> OutputWriter.write(order(List.of(Output.of(OutputKind.H264)), List.of(missing)), frames, to, k -> true))
+                .isInstanceOf(IOException.class).hasMessageContaining("ffmpeg stopped").hasMessageContaining("none.wav");
+        assertThat(to).isEmptyDirectory();
+        Files.delete(frames.resolve(FrameFile.name(20)));
+        assertThatThrownBy(() -> write(Output.of(OutputKind.PNG8))).isInstanceOf(IOException.class).hasMessageContaining("A kept frame cannot be read");
+        assertThat(to).isEmptyDirectory();
+    }
+
+    @Test
+    void anHourDoesNotFitIntoAMegabyte() {
+        Output limited = new Output(OutputKind.H264, true, 80, 1, false, FrameNumbers.OWN);
+        RenderJob hour = new RenderJob(order(List.of(limited), List.of()).job().names(), order(List.of(limited), List.of()).job().recipe(),
+                RANGE.part(0, 86_400), FrameRate.FPS_24, "00:00:41:09");
+        assertThatThrownBy(() -> OutputCommand.passes(new OutputWriter.Order(hour, List.of(limited), List.of()), new Pixels(16, 16, false, false), 1))
+                .isInstanceOf(Refusal.class).hasMessage("3600 s of movie do not fit into 1 MB: allow more, or divide it");
+    }
+}

@@ -1,0 +1,2 @@
+/** Answers that are files. */
+package freshsplice.server.http.files;

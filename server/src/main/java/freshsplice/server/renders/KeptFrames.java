@@ -1,0 +1,145 @@
+package freshsplice.server.renders;
+
+import freshsplice.core.render.DrawnSet;
+import freshsplice.core.stage.Stage;
+import freshsplice.render.Footage;
+import freshsplice.render.FrameFile;
+import freshsplice.render.JobFile;
+import freshsplice.render.OrderFile;
+import freshsplice.render.Reel;
+import freshsplice.render.SetFile;
+import freshsplice.server.refusals.NotThere;
+import freshsplice.server.settings.Folders;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.Map;
+import java.util.stream.LongStream;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.springframework.util.FileSystemUtils;
+
+/** Where frames of renders are kept, with what they are drawn from as it was when they were begun. */
+@Component
+public class KeptFrames {
+    private final Folders folders;
+
+    KeptFrames(Folders folders) {
+        this.folders = folders;
+    }
+
+    /** The folder of a render. */
+    Path folder(long renderId) {
+        return folders.frames().resolve(String.valueOf(renderId));
+    }
+
+    Path job(long renderId) {
+        return folder(renderId).resolve("job.json");
+    }
+
+    /** What the frames of a chunk are drawn from. @param first frame of it */
+    Path orders(long renderId, long first) {
+        return folder(renderId).resolve("orders").resolve(String.format("%07d.cbor", first));
+    }
+
+    /** The drawn frames. */
+    Path frames(long renderId) {
+        return folder(renderId).resolve("frames");
+    }
+
+    /** A drawn frame. @throws NotThere if it is not there */
+    public Path frame(long renderId, long frame) {
+        Path file = frames(renderId).resolve(FrameFile.name(frame));
+        if (!Files.exists(file)) {
+            throw new NotThere("That frame is not drawn yet, or was let go");
+        }
+        return file;
+    }
+
+    /** The last of the drawn frames. @throws NotThere if there is none */
+    public Path newest(long renderId) throws IOException {
+        if (!Files.isDirectory(frames(renderId))) {
+            throw new NotThere("No frame is drawn yet, or all were let go");
+        }
+        try (Stream<Path> files = Files.list(frames(renderId))) {
+            return files.filter(f -> f.toString().endsWith(FrameFile.ENDING)).max(Comparator.naturalOrder())
+                    .orElseThrow(() -> new NotThere("No frame is drawn yet"));
+        }
+    }
+
+    Path set(String key) {
+        return folders.frames().resolve("sets").resolve(key + ".glb");
+    }
+
+    JobFile.Kept kept(long renderId) throws IOException {
+        return JobFile.read(job(renderId));
+    }
+
+    boolean isBegun(long renderId) {
+        return Files.exists(job(renderId));
+    }
+
+    /** How many frames are there. */
+    long count(long renderId) {
+        if (!Files.isDirectory(frames(renderId))) {
+            return 0;
+        }
+        try (Stream<Path> files = Files.list(frames(renderId))) {
+            return files.filter(f -> f.toString().endsWith(FrameFile.ENDING)).count();
+        } catch (IOException e) {
+            return 0;
+        }
+    }
+
+    /** Keeps what a render is drawn from. The job comes last: where it is, all is. */
+    void begin(long renderId, Drawing drawing) throws IOException {
+        Files.createDirectories(frames(renderId));
+        Files.createDirectories(folder(renderId).resolve("orders"));
+        Files.createDirectories(folders.frames().resolve("sets"));
+        for (var chunk : drawing.kept().job().chunks()) {
+            OrderFile.write(orders(renderId, chunk.in()), new OrderFile.Orders(chunk.in(),
+                    LongStream.range(chunk.in(), chunk.out()).mapToObj(drawing.orders()::at).toList()));
+        }
+        for (var set : drawing.orders().sets().entrySet()) {
+            if (!Files.exists(set(set.getKey()))) {
+                SetFile.write(set(set.getKey()), DrawnSet.of(set.getValue()));
+            }
+        }
+        JobFile.write(job(renderId), drawing.kept());
+    }
+
+    /** Lets go of a render's frames. */
+    void letGo(long renderId) throws IOException {
+        FileSystemUtils.deleteRecursively(folder(renderId));
+    }
+
+    /** What a render's frames are drawn from, as it lies here. */
+    Footage footage(JobFile.Kept kept) {
+        return footage(kept, Map.of());
+    }
+
+    /** @param sets that are at hand, by their keys */
+    Footage footage(JobFile.Kept kept, Map<String, Stage> sets) {
+        return new Footage() {
+            private DrawnSet known;
+
+            @Override
+            public DrawnSet set(String key) throws IOException {
+                if (known == null || !known.key().equals(key)) {
+                    known = sets.containsKey(key) ? DrawnSet.of(sets.get(key)) : SetFile.read(KeptFrames.this.set(key), key);
+                }
+                return known;
+            }
+
+            @Override
+            public Reel reel(String key) throws IOException {
+                Reel reel = kept.reels().get(key);
+                if (reel == null || !Files.exists(reel.file())) {
+                    throw new IOException("A picture that it shows is not in its place any more: " + (reel == null ? key : reel.file().getFileName()));
+                }
+                return reel;
+            }
+        };
+    }
+}

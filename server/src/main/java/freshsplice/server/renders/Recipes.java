@@ -1,0 +1,45 @@
+package freshsplice.server.renders;
+
+import freshsplice.core.render.BurnIn;
+import freshsplice.core.render.FrameLook;
+import freshsplice.core.render.OutputKind;
+import freshsplice.core.render.Recipe;
+import freshsplice.server.rows.RenderRow;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Recipes as rows keep them. */
+@Component
+public class Recipes {
+    /** What a render of before there were recipes had burnt in. */
+    private static final List<BurnIn> NAMED = List.of(new BurnIn(BurnIn.Field.NAME, BurnIn.Corner.BOTTOM_LEFT),
+            new BurnIn(BurnIn.Field.FRAME, BurnIn.Corner.BOTTOM_RIGHT), new BurnIn(BurnIn.Field.TIMECODE, BurnIn.Corner.BOTTOM_RIGHT));
+
+    private final JsonMapper json;
+
+    Recipes(JsonMapper json) {
+        this.json = json;
+    }
+
+    public String text(Recipe recipe) {
+        return json.writeValueAsString(recipe);
+    }
+
+    public Recipe read(String text) {
+        return json.readValue(text, Recipe.class);
+    }
+
+    /** The recipe that a render was asked for with. */
+    public Recipe of(RenderRow row) {
+        return row.recipe == null ? plain(row.width, row.height, row.burnIn, row.blur) : read(row.recipe);
+    }
+
+    /** One H.264 movie, drawn as the cameras see it. */
+    public static Recipe plain(int width, int height, boolean burnIn, boolean blur) {
+        Recipe recipe = Recipe.of(new FrameLook(width, height, 100, FrameLook.Edges.QUICK, 0, 8, blur, 0), burnIn ? NAMED : List.of(),
+                OutputKind.H264);
+        return new Recipe(recipe.look(), recipe.burnIn(), "", null, true, Recipe.Unstaged.CAMERA, recipe.outputs(), Recipe.USUAL_MOVIE,
+                Recipe.USUAL_RUN);
+    }
+}

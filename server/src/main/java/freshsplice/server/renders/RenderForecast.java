@@ -1,0 +1,123 @@
+package freshsplice.server.renders;
+
+import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.Grade;
+import freshsplice.core.delivery.RenderName;
+import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.render.FileNames;
+import freshsplice.core.render.Finding;
+import freshsplice.core.render.FrameNumbers;
+import freshsplice.core.render.Output;
+import freshsplice.core.render.OutputKind;
+import freshsplice.core.render.Recipe;
+import freshsplice.core.render.Sizes;
+import freshsplice.server.rows.RenderOutputRow;
+import freshsplice.server.rows.RenderRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.settings.Folders;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalLong;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What asking for renders would do, said before it is done. */
+@Service
+public class RenderForecast {
+    /** Renders that sizes and times are learnt from, the newest. */
+    private static final int LEARNT_FROM = 60;
+    /** Shots whose cameras are looked at: more would take too long for an answer while somebody types. */
+    private static final int LOOKED_AT = 60;
+
+    /**
+     * @param renders    how many
+     * @param frames     of all of them
+     * @param seconds    of all of them
+     * @param first      path of the first file that is written
+     * @param last       path of the last
+     * @param leastBytes of all files, by what was seen here before
+     * @param leastTime  seconds until all is done; −1 where nothing was seen yet
+     * @param free       bytes on the disk; −1 where that cannot be told
+     * @param findings   what to look at first
+     * @param unlooked   shots whose cameras were not looked at, because there are so many
+     */
+    public record Forecast(int renders, long frames, double seconds, int width, int height, String rate, String first, String last,
+                           double leastBytes, double mostBytes, double leastTime, double mostTime, long free, List<Finding> findings,
+                           int unlooked) {
+    }
+
+    private final Store store;
+    private final RenderRequests requests;
+    private final DrawingReader drawings;
+    private final Folders folders;
+
+    RenderForecast(Store store, RenderRequests requests, DrawingReader drawings, Folders folders) {
+        this.store = store;
+        this.requests = requests;
+        this.drawings = drawings;
+        this.folders = folders;
+    }
+
+    /** @throws freshsplice.core.refusal.Refusal if it could not be asked for */
+    @Transactional(readOnly = true)
+    public Forecast of(long projectId, RenderRequests.Wanted wanted) {
+        List<RenderRequests.Planned> planned = requests.plan(projectId, wanted);
+        Recipe recipe = wanted.how().recipe();
+        long frames = planned.stream().mapToLong(p -> p.range().frames()).sum();
+        Map<Long, Filmed> filmed = drawings.filmed(projectId);
+        List<RenderRow> done = store.entities().createQuery("select r from RenderRow r where r.state = 'DONE' order by r.id desc", RenderRow.class)
+                .setMaxResults(LEARNT_FROM).getResultList();
+        Sizes.Range bytes = sizes(done).of(recipe, frames);
+        Sizes.Range time = times(done, recipe);
+        double pixels = (double) frames * recipe.look().drawnWidth() * recipe.look().drawnHeight()
+                * (recipe.look().shutter() > 0 ? recipe.look().samples() : 1);
+        OptionalLong free = FreeSpace.at(folders.renders());
+        List<Long> shots = planned.stream().map(RenderRequests.Planned::shotId).filter(id -> id != null).distinct().toList();
+        return new Forecast(planned.size(), frames, planned.stream().mapToDouble(p -> p.rate().seconds(p.range().frames()).toDouble()).sum(),
+                recipe.look().width(), recipe.look().height(), recipe.rate(planned.isEmpty() ? freshsplice.core.time.FrameRate.FPS_24
+                        : planned.get(0).rate()).toString(), planned.isEmpty() ? "" : path(planned.get(0), wanted.how(), false),
+                planned.isEmpty() ? "" : path(planned.get(planned.size() - 1), wanted.how(), true), bytes.least(), bytes.most(),
+                time == null ? -1 : time.least() * pixels, time == null ? -1 : time.most() * pixels, free.orElse(-1),
+                findings(shots, filmed, recipe), Math.max(0, shots.size() - LOOKED_AT));
+    }
+
+    private static List<Finding> findings(List<Long> shots, Map<Long, Filmed> filmed, Recipe recipe) {
+        List<Finding> found = new ArrayList<>();
+        shots.stream().limit(LOOKED_AT).map(filmed::get).filter(f -> f != null)
+                .forEach(f -> found.addAll(Finding.of(f, recipe.look().aspect())));
+        return found;
+    }
+
+    private static String path(RenderRequests.Planned planned, RenderRequests.How how, boolean last) {
+        RenderName name = planned.name();
+        FileNames names = new FileNames(planned.project(), planned.scene(), name, how.grade(), planned.camera(),
+                how.recipeName() == null ? "" : how.recipeName());
+        Output output = how.recipe().written().stream().findFirst().orElse(Output.of(OutputKind.H264));
+        RenderRange range = planned.range();
+        if (output.kind().isMovie()) {
+            return names.folder() + "/" + names.movie(how.recipe(), output.kind());
+        }
+        FrameNumbers.Run run = output.numbering().of(range);
+        return names.folder() + "/" + names.picture(how.recipe(), output.kind(), run, last ? range.frames() - 1 : 0);
+    }
+
+    private Sizes sizes(List<RenderRow> done) {
+        Map<Long, RenderRow> byId = done.stream().collect(Collectors.toMap(r -> r.id, Function.identity()));
+        return new Sizes(store.whereIn(RenderOutputRow.class, "renderId", List.copyOf(byId.keySet())).stream().map(o -> {
+            RenderRow row = byId.get(o.renderId);
+            return new Sizes.Seen(o.kind, row.frames * row.width * row.height, o.bytes);
+        }).toList());
+    }
+
+    /** Seconds a drawn pixel, by renders with edges smoothed alike; null where there are none. */
+    private Sizes.Range times(List<RenderRow> done, Recipe recipe) {
+        List<Double> seen = done.stream().filter(r -> r.startedAt != null && r.finishedAt != null && r.grade != Grade.TRIAL && r.blur == recipe.look().blur())
+                .map(r -> Duration.between(r.startedAt, r.finishedAt).toMillis() / 1000.0 / ((double) r.frames * r.width * r.height))
+                .filter(t -> t > 0).sorted().toList();
+        return seen.isEmpty() ? null : new Sizes.Range(seen.get(seen.size() / 4), seen.get(Math.min(seen.size() - 1, seen.size() * 3 / 4)));
+    }
+}

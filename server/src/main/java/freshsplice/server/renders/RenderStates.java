@@ -1,0 +1,123 @@
+package freshsplice.server.renders;
+
+import freshsplice.core.delivery.Fingerprint;
+import freshsplice.core.render.OutputKind;
+import freshsplice.render.OutputWriter;
+import freshsplice.server.rows.RenderOutputRow;
+import freshsplice.server.rows.RenderPartRow;
+import freshsplice.server.rows.RenderRow;
+import freshsplice.server.rows.Store;
+import java.time.Instant;
+import java.util.List;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The lives of renders in their table. Each change is one transaction. */
+@Component
+class RenderStates {
+    private static final int LONGEST_ERROR = 500;
+
+    private final Store store;
+
+    RenderStates(Store store) {
+        this.store = store;
+    }
+
+    @Transactional(readOnly = true)
+    public RenderRow row(long renderId) {
+        return store.get(RenderRow.class, renderId);
+    }
+
+    /** @return whether it is to be drawn: it waited, or was being drawn when the server was killed */
+    @Transactional
+    public boolean begin(long renderId) {
+        RenderRow row = store.get(RenderRow.class, renderId);
+        if (!Set.of(RenderRow.State.WAITING, RenderRow.State.DRAWING).contains(row.state)) {
+            return false;
+        }
+        row.state = RenderRow.State.DRAWING;
+        row.startedAt = row.startedAt == null ? Instant.now() : row.startedAt;
+        row.error = null;
+        return true;
+    }
+
+    /** Notes what it is drawn from. */
+    @Transactional
+    public void madeFrom(long renderId, Fingerprint fingerprint, String folder) {
+        store.get(RenderRow.class, renderId).folder = folder;
+        store.where(RenderPartRow.class, "renderId", renderId).forEach(store.entities()::remove);
+        store.entities().flush();
+        fingerprint.parts().forEach((part, digest) -> {
+            RenderPartRow made = new RenderPartRow();
+            made.renderId = renderId;
+            made.part = part;
+            made.digest = digest;
+            store.add(made);
+        });
+    }
+
+    /** Changes the state where it is one of some. @return whether it was */
+    @Transactional
+    public boolean change(long renderId, Set<RenderRow.State> from, RenderRow.State to) {
+        RenderRow row = store.get(RenderRow.class, renderId);
+        boolean may = from.contains(row.state);
+        if (may) {
+            row.state = to;
+            row.finishedAt = to == RenderRow.State.WAITING ? null : Instant.now();
+            row.error = null;
+        }
+        return may;
+    }
+
+    @Transactional
+    public void fail(long renderId, String error) {
+        RenderRow row = store.get(RenderRow.class, renderId);
+        row.state = RenderRow.State.FAILED;
+        row.finishedAt = Instant.now();
+        row.error = error == null ? "It failed" : error.substring(0, Math.min(LONGEST_ERROR, error.length()));
+    }
+
+    /** @param movie that windows play */
+    @Transactional
+    public void done(long renderId, List<OutputWriter.Written> written, OutputWriter.Written movie, String sha256) {
+        RenderRow row = store.get(RenderRow.class, renderId);
+        row.state = RenderRow.State.DONE;
+        row.framesDone = row.frames;
+        row.finishedAt = Instant.now();
+        row.file = row.folder + "/" + movie.file();
+        row.bytes = written.stream().mapToLong(OutputWriter.Written::bytes).sum();
+        row.sha256 = sha256;
+        add(renderId, row.folder, written);
+    }
+
+    /** Notes files that a finished render was written into afterwards. */
+    @Transactional
+    public void wrote(long renderId, List<OutputWriter.Written> written) {
+        add(renderId, store.get(RenderRow.class, renderId).folder, written);
+    }
+
+    /** Finished renders of the same shot or master and grade that are older. */
+    @Transactional(readOnly = true)
+    public List<Long> olderThan(RenderRow row) {
+        return store.where(RenderRow.class, row.shotId == null ? "masterId" : "shotId", row.shotId == null ? row.masterId : row.shotId).stream()
+                .filter(r -> r.id < row.id && r.grade == row.grade && r.state == RenderRow.State.DONE).map(r -> r.id).toList();
+    }
+
+    private void add(long renderId, String folder, List<OutputWriter.Written> written) {
+        Set<OutputKind> kinds = new java.util.HashSet<>();
+        written.forEach(w -> kinds.add(w.kind()));
+        store.where(RenderOutputRow.class, "renderId", renderId).stream().filter(o -> kinds.contains(o.kind)).forEach(store.entities()::remove);
+        store.entities().flush();
+        for (OutputWriter.Written one : written) {
+            RenderOutputRow output = new RenderOutputRow();
+            output.renderId = renderId;
+            output.kind = one.kind();
+            output.file = folder + "/" + one.file();
+            output.lastFile = folder + "/" + one.last();
+            output.files = one.count();
+            output.bytes = one.bytes();
+            store.add(output);
+        }
+    }
+}
