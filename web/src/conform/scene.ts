@@ -33,19 +33,7 @@ export type Scene = {
   again: () => void
 }
 
-export const INK = {
-  text: '#ededed',
-  quiet: '#b3b3b3',
-  live: '#5ec2b7',
-  bent: '#f0a648',
-  stale: '#b79cf0',
-  line: '#ededed',
-  deep: '#222222',
-  shot: '#566067',
-  paper: '#e9e4d8',
-}
-export const SANS = '"Atkinson Hyperlegible Next", sans-serif'
-export const MONO = '"Atkinson Hyperlegible Mono", monospace'
+export { INK, MONO, SANS } from '../parts/ink'
 /** From so many pixels a frame on, every frame is a cell with its number. */
 export const CELLS = 26
 /** Pieces narrower than this are drawn as runs of the same look: nobody could tell them apart. */

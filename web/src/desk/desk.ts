@@ -16,9 +16,6 @@ type Desk = {
   frame: number
   units: Units
   large: PictureKind
-  /** the size that renders of each project are asked for in, as it was typed, and whether they are burnt in */
-  renderSizes: Record<number, string>
-  burnIn: boolean
   /** record frame of the selected seam */
   seam: number | undefined
   /** ids of the chosen pieces of the master */
@@ -58,8 +55,6 @@ export const useDesk = create<Desk>()(
         frame: 0,
         units: 'timecode',
         large: 'camera',
-        renderSizes: {},
-        burnIn: true,
         seam: undefined,
         pieces: [],
         zoom: undefined,

@@ -8,7 +8,9 @@ import { fakeWindow } from '../parts/fakeWindow'
 import { type Asked, fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
 import type { Project, Sequence } from '../server/types'
+import { NOTHING, setAsking } from './asking'
 import { Renders } from './Renders'
+import { useDrafts } from './recipes'
 
 const project = { id: 3, pictureWidth: 1280, pictureHeight: 720, sizes: [{ width: 640, height: 360 }] } as unknown as Project
 const piece = (shotId: number, code: string, from: number, to: number) => ({
@@ -28,6 +30,11 @@ const sequence = {
   end: 160,
   main: { enabled: true },
   live: [],
+  masterStart: 100,
+  masterEnd: 160,
+  renders: [],
+  gaps: [],
+  counts: { shots: 3, rendered: 2, outOfDate: 1 },
   sections: [piece(1, 'sh0010', 100, 120), piece(2, 'sh0020', 120, 150), piece(4, 'sh0040', 150, 160)],
   shots: [
     { shotId: 1, code: 'sh0010', in: 100, frames: 20, renderId: 51, version: 2, stand: '', toRender: false, staged: true },
@@ -52,6 +59,9 @@ const movie = (id: number, shotId: number, name: string, part: object = {}) => (
   stale: [] as string[],
   who: 'Ada',
   requestedAt: '2026-02-03T10:00:00Z',
+  grade: 'DRAFT',
+  place: id,
+  fromFrame: 1001,
   version: 1,
   ...part,
 })
@@ -62,14 +72,71 @@ const RENDERS = [
   movie(51, 1, 'sh0010_v002', { burnIn: false, frames: 1 }),
 ]
 
-const at = (frame: number) => act(() => setDesk({ frame, renderSizes: {}, burnIn: true }))
+const output = (kind: string, on = false) => ({
+  kind,
+  on,
+  quality: 80,
+  mostMb: null,
+  alpha: false,
+  numbering: { first: null, digits: null },
+})
+const NAMED = [
+  { field: 'NAME', corner: 'BOTTOM_LEFT' },
+  { field: 'FRAME', corner: 'BOTTOM_RIGHT' },
+  { field: 'TIMECODE', corner: 'BOTTOM_RIGHT' },
+]
+const RECIPE = {
+  look: { width: 1280, height: 720, percent: 100, edges: 'QUICK', shutter: 0, samples: 8, blur: false, board: 0 },
+  burnIn: NAMED,
+  text: '',
+  rate: null,
+  sound: true,
+  unstaged: 'BOARD',
+  outputs: [output('H264', true), output('PNG8')],
+  movieName: '{shot}_{version}',
+  runName: '{shot}_{version}.{frame}',
+}
+const FORECAST = {
+  renders: 2,
+  frames: 76,
+  seconds: 3.17,
+  width: 1280,
+  height: 720,
+  rate: '24',
+  first: 'low_water/sc12/draft/sh0020_v003/sh0020_v003.mp4',
+  last: 'low_water/sc12/draft/sh0040_v002/sh0040_v002.mp4',
+  leastBytes: 2e6,
+  mostBytes: 9e6,
+  leastTime: 4,
+  mostTime: 11,
+  free: 2e10,
+  findings: [{ shotId: 4, words: 'camera never touched', frame: 1001, place: 'STAGE' }],
+  unlooked: 0,
+}
+const ANSWERS = {
+  '/api/projects/3/renders/forecast': FORECAST,
+  '/api/projects/3/recipes/edits': {},
+  '/api/projects/3/renders?master=9': RENDERS,
+  '/api/projects/3/renders': [71, 72],
+  '/api/projects/3/recipes': [
+    { name: 'Review', usual: true, recipe: RECIPE },
+    { name: 'Stills', usual: false, recipe: { ...RECIPE, burnIn: [], outputs: [output('H264'), output('PNG8', true)] } },
+  ],
+}
+
+const at = (frame: number) => act(() => setDesk({ frame }))
+const done = (all: Asked[]) => posts(all).filter((p) => !p.path.endsWith('/forecast'))
 const shots = () => screen.getByRole('region', { name: 'Shots to render' })
 
 let asked: Asked[]
 beforeEach(async () => {
   fakeWindow(430, 600)
   at(125)
-  asked = fakeServer({ '/api/projects/3/renders?master=9': RENDERS, '/api/projects/3/renders': [71, 72] })
+  act(() => {
+    setAsking(NOTHING)
+    useDrafts.setState({ of: {} })
+  })
+  asked = fakeServer(ANSWERS)
 })
 afterEach(() => {
   cleanup()
@@ -80,14 +147,23 @@ afterEach(() => {
 const open = async () => {
   show(<Renders project={project} sequence={sequence} />)
   await screen.findByText('sh0020_v002')
+  await screen.findByText('Stills')
 }
 
 describe('asking for renders', () => {
   it('renders the shot at the playhead where none is chosen', async () => {
     await open()
     fireEvent.click(screen.getByText('Render sh0020'))
-    await waitFor(() => expect(posts(asked)).toHaveLength(1))
-    expect(posts(asked)[0]?.body).toEqual({ shotIds: [2], master: false, masterId: 9, width: 1280, height: 720, burnIn: true, blur: false })
+    await waitFor(() => expect(done(asked)).toHaveLength(1))
+    expect(done(asked)[0]?.body).toMatchObject({
+      shotIds: [2],
+      master: false,
+      masterId: 9,
+      extent: 'PIECES',
+      grade: 'DRAFT',
+      recipeName: 'Review',
+      recipe: RECIPE,
+    })
   })
 
   it('renders what is chosen and the whole master beside it, in the size that was typed', async () => {
@@ -98,16 +174,14 @@ describe('asking for renders', () => {
     fireEvent.click(screen.getByLabelText('burn-in'))
     fireEvent.click(screen.getByLabelText('blur'))
     fireEvent.change(screen.getByLabelText('Size'), { target: { value: '640x360' } })
+    fireEvent.click(screen.getByRole('radio', { name: 'final' }))
     fireEvent.click(screen.getByText('Render 2 shots and the master'))
-    await waitFor(() => expect(posts(asked)).toHaveLength(1))
-    expect(posts(asked)[0]?.body).toEqual({
+    await waitFor(() => expect(done(asked)).toHaveLength(1))
+    expect(done(asked)[0]?.body).toMatchObject({
       shotIds: [1, 4],
       master: true,
-      masterId: 9,
-      width: 640,
-      height: 360,
-      burnIn: false,
-      blur: true,
+      grade: 'FINAL',
+      recipe: { burnIn: [], look: { width: 640, height: 360, blur: true } },
     })
     // what was asked for is chosen no more
     expect(await screen.findByText('Render sh0020')).toBeTruthy()
@@ -119,7 +193,7 @@ describe('asking for renders', () => {
     expect(screen.getByLabelText('Size').getAttribute('aria-invalid')).toBe('true')
     fireEvent.click(screen.getByText('Render sh0020'))
     await waitFor(() => expect(JSON.stringify(useMessages.getState().all)).toContain('A size is two numbers of pixels'))
-    expect(posts(asked)).toEqual([])
+    expect(done(asked)).toEqual([])
   })
 
   it('chooses by keys: what is to be rendered, all or none, and the shot at the playhead', async () => {
@@ -139,6 +213,76 @@ describe('asking for renders', () => {
   })
 })
 
+describe('recipes', () => {
+  it('marks what nobody kept, keeps it, under a new name too, and drops it', async () => {
+    await open()
+    fireEvent.click(screen.getByLabelText('burn-in'))
+    expect(screen.getByRole('button', { name: 'Review changed' })).toBeTruthy()
+    fireEvent.click(screen.getByText('keep'))
+    await waitFor(() => expect(done(asked)[0]?.body).toEqual({ kind: 'KEEP_RECIPE', name: 'Review', recipe: { ...RECIPE, burnIn: [] } }))
+    fireEvent.click(screen.getByLabelText('blur'))
+    fireEvent.click(screen.getByText('keep as…'))
+    fireEvent.change(screen.getByLabelText('Name of the recipe'), { target: { value: 'Soft' } })
+    fireEvent.click(screen.getByText('Keep'))
+    await waitFor(() => expect(done(asked)[1]?.body).toMatchObject({ kind: 'KEEP_RECIPE', name: 'Soft', recipe: { look: { blur: true } } }))
+    fireEvent.click(screen.getByLabelText('blur'))
+    fireEvent.click(screen.getByText('drop the changes'))
+    expect(screen.queryByRole('button', { name: 'Review changed' })).toBeNull()
+  })
+
+  it('asks in another recipe once it is chosen, with what is set in it', async () => {
+    await open()
+    fireEvent.click(screen.getByText('Stills'))
+    press('S')
+    const digits = screen.getByLabelText('Digits of PNG8')
+    fireEvent.change(digits, { target: { value: '5' } })
+    fireEvent.blur(digits)
+    fireEvent.change(screen.getByLabelText('drawn at'), { target: { value: '150' } })
+    fireEvent.change(screen.getByLabelText('Where lens stands'), { target: { value: 'TOP' } })
+    press('S')
+    press('R')
+    await waitFor(() => expect(done(asked)).toHaveLength(1))
+    expect(done(asked)[0]?.body).toMatchObject({
+      recipeName: 'Stills',
+      recipe: {
+        look: { percent: 150 },
+        burnIn: [{ field: 'LENS', corner: 'TOP' }],
+        outputs: [
+          { kind: 'H264', on: false },
+          { kind: 'PNG8', on: true, numbering: { first: null, digits: 5 } },
+        ],
+      },
+    })
+  })
+})
+
+describe('before it starts', () => {
+  it('says what will be written, where, how large, how long, and what to look at first', async () => {
+    await open()
+    const what = await screen.findByRole('region', { name: 'What will be written' })
+    expect(what.textContent).toContain('2 movies, H.264, 1280 × 72076 frames, 3.2 s at 24draft: counts as')
+    expect(what.textContent).toContain('low_water / sc12 / draft / sh0020_v003 / sh0020_v003.mp4 … sh0040_v002.mp4')
+    expect(what.textContent).toContain('2.0 MB to 9.0 MB of 20.0 GB free4 s to 11 s')
+    expect(what.textContent).toContain('sh0040camera never touched')
+  })
+
+  it('asks for a range with frames to spare, one of so many, as they were typed', async () => {
+    await open()
+    const type = (label: string, value: string) => {
+      fireEvent.change(screen.getByLabelText(label), { target: { value } })
+      fireEvent.blur(screen.getByLabelText(label))
+    }
+    fireEvent.change(screen.getByLabelText('Which frames'), { target: { value: 'RANGE' } })
+    type('First frame', '1005')
+    type('Last frame', '1012')
+    type('Frames to spare', '8')
+    type('Every so many frames', '2')
+    press('R')
+    await waitFor(() => expect(done(asked)).toHaveLength(1))
+    expect(done(asked)[0]?.body).toMatchObject({ extent: 'RANGE', in: 1005, out: 1013, handles: 8, every: 2 })
+  })
+})
+
 describe('what there is of renders', () => {
   it('says of each shot how it stands', async () => {
     await open()
@@ -151,19 +295,25 @@ describe('what there is of renders', () => {
 
   it('says of each render how it stands, how fast it goes and who asked', async () => {
     await open()
-    const row = (name: string) => screen.getByText(name).closest('div')?.textContent
+    const row = (name: string) => screen.getByRole('button', { name }).closest('div')?.textContent
     expect(row('sh0040_v001')).toContain('frame 9 of 10')
     expect(row('sh0040_v001')).toContain('12.3 frames/s 70 s left')
     expect(row('sh0020_v002')).toContain('failed: the disk is full')
     expect(screen.getByText('1 under way · every version is kept')).toBeTruthy()
+    fireEvent.click(screen.getByText('pause'))
+    await waitFor(() => expect(done(asked)[0]?.path).toBe('/api/renders/54/pause'))
     fireEvent.click(screen.getByText('stop'))
-    await waitFor(() => expect(posts(asked)[0]?.path).toBe('/api/renders/54/stop'))
+    await waitFor(() => expect(done(asked)[1]?.path).toBe('/api/renders/54/stop'))
+    fireEvent.click(screen.getByText('go on'))
+    await waitFor(() => expect(done(asked)[2]?.path).toBe('/api/renders/53/go-on'))
   })
 
-  it('shows the newest that is done, says what made it stale, and any other when it is chosen', async () => {
+  it('shows the picture in work, or what is chosen, and says what made it stale', async () => {
     await open()
     const movieRegion = () => screen.getByRole('region', { name: 'Movie' })
-    expect(movieRegion().textContent).toContain('1280 × 720, 36 frames, burnt in · stale, camera and set changed')
+    expect(movieRegion().querySelector('img')?.getAttribute('src')).toBe('/api/renders/54/frame?shown=9')
+    fireEvent.click(screen.getByText('sh0020_v001'))
+    expect(movieRegion().textContent).toContain('draft, 1280 × 720, 36 frames, burnt in · stale, camera and set changed')
     expect(movieRegion().querySelector('video')?.getAttribute('src')).toBe('/api/renders/52/movie')
     fireEvent.click(screen.getByText('sh0010_v002'))
     expect(movieRegion().textContent).toContain('1280 × 720, 1 frame')
@@ -189,7 +339,7 @@ describe('what there is of renders', () => {
   })
 
   it('tells what to do where nothing was rendered yet', async () => {
-    fakeServer({ '/api/projects/3/renders': [] })
+    fakeServer({ ...ANSWERS, '/api/projects/3/renders?master=9': [] })
     show(<Renders project={project} sequence={sequence} />)
     expect(await screen.findByText('No render yet')).toBeTruthy()
     expect(screen.getByText(/Choose shots at the right and press R/)).toBeTruthy()

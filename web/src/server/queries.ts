@@ -1,10 +1,10 @@
 /** What the window has of the server's state. Live updates tell which of it to ask for again. */
 import { type Query, useQuery } from '@tanstack/react-query'
 import { changedView } from './changes'
-import { get, getBytes, getText, of } from './client'
+import { get, getBytes, getText, of, post } from './client'
 import { queryClient } from './queryClient'
 import { isTouched } from './touched'
-import type { IntakeCut, Project, Section, Sequence, SequenceView } from './types'
+import type { IntakeCut, NamedRecipe, Project, RenderAsk, Section, Sequence, SequenceView } from './types'
 
 /** Queries that are asked once more when the answer under way is there. */
 const onceMore = new Set<string>()
@@ -101,6 +101,31 @@ export const useRenders = (projectId: number | undefined, masterId?: number) =>
     queryKey: edited(projectId, 'renders', masterId),
     queryFn: () => get('/api/projects/{id}/renders', of(projectId, { master: masterId })),
     enabled: !!projectId,
+  })
+
+/** The recipes of a project, in the order that they came. */
+export const useRecipes = (projectId: number) =>
+  useQuery({
+    queryKey: edited(projectId, 'recipes'),
+    queryFn: () => get('/api/projects/{id}/recipes', of(projectId)) as unknown as Promise<NamedRecipe[]>,
+    placeholderData: (before) => before,
+  })
+
+/** What asking for renders would do. */
+export const useForecast = (projectId: number, ask: RenderAsk) =>
+  useQuery({
+    queryKey: edited(projectId, 'forecast', JSON.stringify(ask)),
+    queryFn: () => post('/api/projects/{id}/renders/forecast', { ...of(projectId), body: ask as never }),
+    placeholderData: (before) => before,
+    retry: false,
+  })
+
+/** The files that a finished render was written into. */
+export const useRenderFiles = (projectId: number, renderId: number | undefined) =>
+  useQuery({
+    queryKey: edited(projectId, 'render-files', renderId),
+    queryFn: () => get('/api/renders/{id}/files', of(renderId)),
+    enabled: !!renderId,
   })
 
 export const useIntake = (projectId: number, cutId: number | undefined) =>

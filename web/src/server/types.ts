@@ -14,6 +14,21 @@ export type Section = Schemas['SequenceView.Section']
 export type BoardFit = Schemas['SequenceView.Fit']
 export type Piece = Schemas['CutPieces.Piece']
 export type Seam = Schemas['SequenceView.Seam']
+/** Of what nothing was said there is nothing, or null. */
+export type FrameNumbers = { first?: number | null; digits?: number | null }
+export type OutputKind = Schemas['Output']['kind']
+export type Output = Omit<Schemas['Output'], 'mostMb' | 'numbering'> & { mostMb?: number | null; numbering: FrameNumbers }
+export type BurnIn = Schemas['BurnIn']
+export type Recipe = Omit<Schemas['Recipe'], 'rate' | 'outputs'> & { rate?: string | null; outputs: Output[] }
+export type NamedRecipe = Omit<Schemas['RecipeEdits.Named'], 'recipe'> & { recipe: Recipe }
+export type RenderAsk = Omit<Schemas['RenderController.Ask'], 'recipe'> & { recipe: Recipe }
+export type Forecast = Schemas['RenderForecast.Forecast']
+export type RenderFiles = Schemas['RenderFilesController.FilesView']
+/** One of all edits of recipes, told apart by its kind. */
+export type RecipeEdit =
+  | { kind: 'KEEP_RECIPE'; name: string; recipe: Recipe }
+  | { kind: 'RENAME_RECIPE'; name: string; to: string }
+  | { kind: 'REMOVE_RECIPE' | 'MAKE_RECIPE_USUAL'; name: string }
 export type LaidRender = Schemas['SequenceView.Render']
 export type MovieFrames = Schemas['SequenceView.MovieFrames']
 export type LaidSound = Schemas['SequenceView.Sound']

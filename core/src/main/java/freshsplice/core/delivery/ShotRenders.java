@@ -2,6 +2,7 @@ package freshsplice.core.delivery;
 
 import freshsplice.core.master.SeenPiece;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -39,6 +40,13 @@ public final class ShotRenders {
     /** Which of them show which frames of a piece. */
     public Cover cover(SeenPiece piece) {
         return Cover.of(piece, ofShot(piece.section().shotId()));
+    }
+
+    /** The one that stands for most of a piece; where none stands for any of it the newest, null where the shot has none. */
+    public FinishedRender shownFor(SeenPiece piece) {
+        List<FinishedRender> all = ofShot(piece.section().shotId());
+        return cover(piece).parts().stream().max(Comparator.comparingLong(p -> p.record().length())).map(Cover.Part::render)
+                .orElse(all.isEmpty() ? null : all.get(0));
     }
 
     /** What changed since a render was made; empty where nothing did. */

@@ -1,7 +1,6 @@
 package freshsplice.core.delivery;
 
 import freshsplice.core.master.LivePieces;
-import freshsplice.core.master.Section;
 import freshsplice.core.master.SeenPiece;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,7 +14,7 @@ public final class ShotStands {
      * @param frames that its pieces show, those under transitions included
      * @param stand  null where the shot was never rendered
      */
-    public record OfShot(Section first, long frames, RenderStand stand) {
+    public record OfShot(SeenPiece first, long frames, RenderStand stand) {
         private OfShot and(OfShot next) {
             return new OfShot(first, frames + next.frames, stand == null ? next.stand : stand.with(next.stand));
         }
@@ -44,7 +43,7 @@ public final class ShotStands {
     public static Map<Long, OfShot> of(List<List<LivePieces.Live>> lanes, List<LivePieces.Live> seen, ShotRenders renders) {
         Map<Long, OfShot> shots = new LinkedHashMap<>();
         pieces(lanes, seen).forEach((shot, pieces) -> pieces.forEach(piece -> shots.merge(shot,
-                new OfShot(piece.section(), piece.seen().length(), RenderStand.of(piece, renders)), OfShot::and)));
+                new OfShot(piece, piece.seen().length(), RenderStand.of(piece, renders)), OfShot::and)));
         return shots;
     }
 

@@ -80,12 +80,12 @@ public class SequenceService {
         List<SequenceView.ShotState> states = new ArrayList<>();
         ShotStands.of(laid.lanes(), laid.seen(), renders).forEach((id, stands) -> {
             ShotRow shot = laid.shots().get(id);
-            FinishedRender newest = renders.ofShot(id).stream().findFirst().orElse(null);
+            FinishedRender shown = renders.shownFor(stands.first());
             RenderStand stand = stands.stand();
             boolean staged = SectionViews.isStaged(cameras.get(shot.cameraId));
-            states.add(new SequenceView.ShotState(id, shot.code, stands.first().record().in(),
+            states.add(new SequenceView.ShotState(id, shot.code, stands.first().section().record().in(),
                     shot.cutIn, shot.cutOut, stands.frames(), staged,
-                    newest == null ? null : newest.id(), newest == null ? 0 : newest.name().version(),
+                    shown == null ? null : shown.id(), shown == null ? 0 : shown.name().version(),
                     stand == null ? List.of() : stand.changed(), stand == null ? 0 : stand.covered(),
                     stand == null ? "" : stand.words(), ShotStands.asksForARender(staged, stand)));
         });
