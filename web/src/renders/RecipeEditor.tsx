@@ -226,7 +226,7 @@ function Details({ output, put }: { output: Output; put: (part: Partial<Output>)
           <TypedField
             label={`First number of ${kind}`}
             className="w-14 py-0.5!"
-            placeholder="its own"
+            placeholder="own"
             shown={String(numbering.first ?? '')}
             give={(t) => put({ numbering: { ...numbering, first: whole(t) } })}
           />
@@ -234,7 +234,7 @@ function Details({ output, put }: { output: Output; put: (part: Partial<Output>)
           <TypedField
             label={`Digits of ${kind}`}
             className="w-10 py-0.5!"
-            placeholder="auto"
+            placeholder="–"
             shown={String(numbering.digits ?? '')}
             give={(t) => put({ numbering: { ...numbering, digits: whole(t) } })}
           />

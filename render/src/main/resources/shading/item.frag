@@ -11,6 +11,6 @@ void main() {
   vec3 away = worldPlace - eye;
   float sun = max(dot(n, SUN), 0.0);
   vec3 light = SUN_COLOUR * sun + mix(GROUND_COLOUR, SKY_COLOUR, 0.5 + 0.5 * n.y);
-  vec3 lit = toLinear(paint) * light;
+  vec3 lit = paint * light;
   picture = vec4(toScreen(throughAir(lit, length(away))), 1.0);
 }

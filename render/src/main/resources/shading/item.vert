@@ -1,5 +1,4 @@
 // Items of the set. One source for renderer and browser; each puts its own #version line before it.
-precision highp float;
 
 uniform mat4 view;
 uniform mat4 projection;
@@ -23,7 +22,7 @@ void main() {
   turn[1] /= max(dot(turn[1], turn[1]), 1e-9);
   turn[2] /= max(dot(turn[2], turn[2]), 1e-9);
   worldNormal = turn * normal;
-  paint = colour;
+  paint = toLinear(colour); // at corners: a picture has many more points than a thing has corners
   gl_Position = projection * view * world;
   gl_Position.y *= upright;
 }

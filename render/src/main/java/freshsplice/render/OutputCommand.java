@@ -113,7 +113,7 @@ record OutputCommand(List<String> words) {
 
     /** @param pass 0 by quality, 1 or 2 by size */
     private static List<String> h264(Output output, OutputWriter.Order order, int pass, double share) {
-        List<String> words = new ArrayList<>(List.of("-c:v", "libx264", "-preset", order.job().quick() ? "superfast" : "veryfast"));
+        List<String> words = new ArrayList<>(List.of("-c:v", "libx264", "-preset", order.job().quick() ? "ultrafast" : "veryfast"));
         words.addAll(pass == 0 ? List.of("-crf", String.valueOf(crf(output.quality())))
                 : List.of("-b:v", String.valueOf(Math.round(bits(output, order) * share)), "-pass", String.valueOf(pass), "-passlogfile", "passes"));
         return words;

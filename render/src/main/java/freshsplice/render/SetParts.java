@@ -71,6 +71,11 @@ final class SetParts {
         }
     }
 
+    /** How many corners all things of a set have. */
+    int corners(DrawnSet set) {
+        return sets.computeIfAbsent(set.key(), key -> upload(set)).stream().mapToInt(a -> a.part().corners() * a.things().size()).sum();
+    }
+
     /** Draws a triangle over the whole picture. */
     void drawTriangle() {
         glBindVertexArray(triangle.array());

@@ -18,7 +18,7 @@ public final class Shading {
 
     /** The vertex part of a program, without a version line. */
     public static String vertex(String program) {
-        return text(!program.equals("item") && !program.equals("sky") ? "picture.vert" : program + ".vert");
+        return program.equals("item") ? text("light.glsl") + text("item.vert") : text(program.equals("sky") ? "sky.vert" : "picture.vert");
     }
 
     /** The fragment part of a program with the light it needs, without a version line. */

@@ -21,24 +21,27 @@ final class SmoothEdges {
     private final int height;
     private final int channels;
     private final boolean deep;
-    private final byte[] source;
     private final byte[] bright;
+    private byte[] source;
 
+    /** @param like what comes of it */
     SmoothEdges(Pixels like) {
         width = like.width();
         height = like.height();
         channels = like.alpha() ? 4 : 3;
         deep = like.deep();
-        source = new byte[like.bytes().length];
         bright = new byte[width * height];
     }
 
-    /** @param pixels of the size and kind that this was made for */
-    void smooth(Pixels pixels) {
-        byte[] into = pixels.bytes();
-        System.arraycopy(into, 0, source, 0, source.length);
+    /**
+     * @param drawn red, green, blue and cover of each pixel, with as many bits as what comes of it
+     * @param into  of the size and kind that this was made for
+     */
+    void smooth(byte[] drawn, Pixels into) {
+        source = drawn;
+        byte[] bytes = into.bytes();
         bands(this::brightness);
-        bands((from, to) -> smooth(into, from, to));
+        bands((from, to) -> smooth(bytes, from, to));
     }
 
     private interface Rows {
@@ -53,33 +56,54 @@ final class SmoothEdges {
     private void brightness(int from, int to) {
         int size = deep ? 2 : 1;
         for (int i = from * width; i < to * width; i++) {
-            int at = i * channels * size;
+            int at = i * 4 * size;
             int sum = 77 * (source[at] & 0xFF) + 150 * (source[at + size] & 0xFF) + 29 * (source[at + 2 * size] & 0xFF);
             bright[i] = (byte) (sum >> 8);
         }
     }
 
     private void smooth(byte[] into, int from, int to) {
-        for (int y = Math.max(1, from); y < Math.min(height - 1, to); y++) {
-            for (int x = 1; x < width - 1; x++) {
+        for (int y = from; y < to; y++) {
+            boolean inside = y > 0 && y < height - 1;
+            for (int x = 0; x < width; x++) {
                 int i = y * width + x;
-                int here = bright[i] & 0xFF;
-                int up = bright[i - width] & 0xFF;
-                int down = bright[i + width] & 0xFF;
-                int left = bright[i - 1] & 0xFF;
-                int right = bright[i + 1] & 0xFF;
-                int most = Math.max(here, Math.max(Math.max(up, down), Math.max(left, right)));
-                int contrast = most - Math.min(here, Math.min(Math.min(up, down), Math.min(left, right)));
-                if (contrast >= Math.max(LEAST, most >> SHIFT)) {
-                    boolean rows = Math.abs(up + down - 2 * here) >= Math.abs(left + right - 2 * here);
-                    edge(into, i, rows ? x : y, rows);
+                if (inside && x > 0 && x < width - 1 && isEdge(i)) {
+                    edge(into, i, x, y);
+                } else {
+                    take(into, i);
                 }
             }
         }
     }
 
-    /** @param place of the pixel along the line; @param rows whether the line runs along rows */
-    private void edge(byte[] into, int i, int place, boolean rows) {
+    /** A look that most pixels do not pass: those beside it are about as bright. */
+    private boolean isEdge(int i) {
+        int here = bright[i] & 0xFF;
+        int up = bright[i - width] & 0xFF;
+        int down = bright[i + width] & 0xFF;
+        int left = bright[i - 1] & 0xFF;
+        int right = bright[i + 1] & 0xFF;
+        int most = Math.max(here, Math.max(Math.max(up, down), Math.max(left, right)));
+        int contrast = most - Math.min(here, Math.min(Math.min(up, down), Math.min(left, right)));
+        return contrast >= Math.max(LEAST, most >> SHIFT);
+    }
+
+    private void take(byte[] into, int pixel) {
+        int size = deep ? 2 : 1;
+        int from = pixel * 4 * size;
+        int to = pixel * channels * size;
+        for (int c = 0; c < channels * size; c++) {
+            into[to + c] = source[from + c];
+        }
+    }
+
+    private void edge(byte[] into, int i, int x, int y) {
+        int around = 2 * (bright[i] & 0xFF);
+        int upDown = (bright[i - width] & 0xFF) + (bright[i + width] & 0xFF) - around;
+        int leftRight = (bright[i - 1] & 0xFF) + (bright[i + 1] & 0xFF) - around;
+        // the line runs along rows where brightness changes more from row to row
+        boolean rows = Math.abs(upDown) >= Math.abs(leftRight);
+        int place = rows ? x : y;
         int across = rows ? width : 1;
         int along = rows ? 1 : width;
         int here = bright[i] & 0xFF;
@@ -113,6 +137,8 @@ final class SmoothEdges {
         double share = cut ? 0.5 - Math.min(before, after) / (double) (before + after) : 0;
         if (share > 0) {
             mix(into, i, i + side, share);
+        } else {
+            take(into, i);
         }
     }
 
@@ -121,13 +147,13 @@ final class SmoothEdges {
         for (int c = 0; c < channels; c++) {
             if (deep) {
                 int at = (pixel * channels + c) * 2;
-                int own = value((pixel * channels + c) * 2);
-                int mixed = own + (value((other * channels + c) * 2) - own) * part / 256;
+                int own = value((pixel * 4 + c) * 2);
+                int mixed = own + (value((other * 4 + c) * 2) - own) * part / 256;
                 into[at] = (byte) (mixed >> 8);
                 into[at + 1] = (byte) mixed;
             } else {
-                int own = source[pixel * channels + c] & 0xFF;
-                into[pixel * channels + c] = (byte) (own + ((source[other * channels + c] & 0xFF) - own) * part / 256);
+                int own = source[pixel * 4 + c] & 0xFF;
+                into[pixel * channels + c] = (byte) (own + ((source[other * 4 + c] & 0xFF) - own) * part / 256);
             }
         }
     }

@@ -175,24 +175,28 @@ public final class StagePainter implements AutoCloseable {
      */
     public void draw(float[] view, float[] projection, float[] places, Bake.Blur blur, byte[] picture) {
         draw(List.of(new FrameOrder.Moment(view, projection, places, blur != null, blur == null ? 1 : blur.focus(),
-                blur == null ? 0 : blur.farCircle())), picture);
+                blur == null ? 0 : blur.farCircle())));
+        take(picture);
     }
 
     /** Draws one picture of several moments. */
     public void draw(List<FrameOrder.Moment> moments, Pixels picture) {
-        draw(moments, picture.bytes());
+        draw(moments);
         if (way.edges() == FrameLook.Edges.QUICK) {
             smoothEdges = smoothEdges == null ? new SmoothEdges(picture) : smoothEdges;
-            smoothEdges.smooth(picture);
+            smoothEdges.smooth(read, picture);
+        } else {
+            take(picture.bytes());
         }
     }
 
-    private void draw(List<FrameOrder.Moment> moments, byte[] picture) {
+    /** Leaves the picture in {@link #read}. */
+    private void draw(List<FrameOrder.Moment> moments) {
         boolean summed = moments.size() > 1 || !way.isAtSize() || way.alpha();
         if (!summed) {
             draw(moments.get(0), false);
             boolean direct = way.edges() != FrameLook.Edges.FINE && !moments.get(0).blur();
-            read(direct ? drawBuffer : plain.buffer(), picture);
+            read(direct ? drawBuffer : plain.buffer());
             return;
         }
         if (sum == null) {
@@ -205,7 +209,7 @@ public final class StagePainter implements AutoCloseable {
             flat(() -> sum.add(plain, 1f / moments.size(), parts::drawTriangle));
         }
         flat(() -> sum.finish(finished, parts::drawTriangle));
-        read(finished.buffer(), picture);
+        read(finished.buffer());
     }
 
     /** @param summed whether what is drawn is laid together with others */
@@ -239,11 +243,14 @@ public final class StagePainter implements AutoCloseable {
     }
 
     /** Four values a pixel, as they lie there: anything else is turned one by one on the way. */
-    private void read(int buffer, byte[] picture) {
+    private void read(int buffer) {
         glBindFramebuffer(GL_READ_FRAMEBUFFER, buffer);
         pixels.clear();
         glReadPixels(0, 0, way.width(), way.height(), GL_RGBA, way.deep() ? GL_UNSIGNED_SHORT : GL_UNSIGNED_BYTE, pixels);
         pixels.get(read);
+    }
+
+    private void take(byte[] picture) {
         if (way.alpha()) {
             System.arraycopy(read, 0, picture, 0, read.length);
         } else {
@@ -267,6 +274,12 @@ public final class StagePainter implements AutoCloseable {
         item.set("upright", -1);
         float[] eye = eye(moment.view());
         item.set("eye", eye[0], eye[1], eye[2]);
+        if (parts.corners(set) < way.drawnWidth() * way.drawnHeight()) {
+            // what lies nearest first, without its light: then each point of the picture is lit once
+            glColorMask(false, false, false, false);
+            parts.draw(set, moment.places());
+            glColorMask(true, true, true, true);
+        }
         parts.draw(set, moment.places());
     }
 

@@ -186,8 +186,11 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
                 return !closing;
             }
             log.say(renderId, "frames " + first + " to " + (first + orders.frames().size() - 1) + " drawn");
-            if (kept.count(renderId) == job.job().frames()) {
+            if (kept.count(renderId) >= job.job().frames()) {
                 tasks.write(renderId, row.place);
+            } else if (tasks.isAlone(renderId, first)) {
+                // somebody took frames from the disk meanwhile
+                tasks.begin(renderId, row.place);
             }
             return true;
         });

@@ -8,6 +8,7 @@ import freshsplice.server.rows.RenderPartRow;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.Store;
 import java.time.Instant;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.springframework.stereotype.Component;
@@ -17,6 +18,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class RenderStates {
     private static final int LONGEST_ERROR = 500;
+    private static final Set<RenderRow.State> ENDED = Set.of(RenderRow.State.DONE, RenderRow.State.STOPPED, RenderRow.State.FAILED);
 
     private final Store store;
 
@@ -97,15 +99,15 @@ class RenderStates {
         add(renderId, store.get(RenderRow.class, renderId).folder, written);
     }
 
-    /** Finished renders of the same shot or master and grade that are older. */
+    /** Renders of the same shot or master and grade that are older and not under way. */
     @Transactional(readOnly = true)
     public List<Long> olderThan(RenderRow row) {
         return store.where(RenderRow.class, row.shotId == null ? "masterId" : "shotId", row.shotId == null ? row.masterId : row.shotId).stream()
-                .filter(r -> r.id < row.id && r.grade == row.grade && r.state == RenderRow.State.DONE).map(r -> r.id).toList();
+                .filter(r -> r.id < row.id && r.grade == row.grade && ENDED.contains(r.state)).map(r -> r.id).toList();
     }
 
     private void add(long renderId, String folder, List<OutputWriter.Written> written) {
-        Set<OutputKind> kinds = new java.util.HashSet<>();
+        Set<OutputKind> kinds = new HashSet<>();
         written.forEach(w -> kinds.add(w.kind()));
         store.where(RenderOutputRow.class, "renderId", renderId).stream().filter(o -> kinds.contains(o.kind)).forEach(store.entities()::remove);
         store.entities().flush();

@@ -101,8 +101,30 @@ class RenderTasks {
                 task(CHUNK, (i, tries) -> work.draw(render(i.getId()), first(i.getId()), tries))));
         writing = scheduler(WRITING, 1, List.of(task(WRITE, (i, tries) -> work.write(Long.parseLong(i.getId()))),
                 task(WRITE_ALSO, (i, tries) -> work.writeAlso(render(i.getId()), i.getId().substring(i.getId().indexOf('-') + 1)))));
+        beginForgotten();
         drawing.start();
         writing.start();
+    }
+
+    /** Renders that wait and that no task knows of: asked for by an earlier version of the program. */
+    private void beginForgotten() {
+        transactions.executeWithoutResult(status -> jdbc.query("select r.id, r.place from render r where r.state in ('WAITING', 'DRAWING') and "
+                + "not exists (select 1 from scheduled_drawing d where d.task_instance = r.id or d.task_instance like concat(r.id, '-%')) and "
+                + "not exists (select 1 from scheduled_writing w where w.task_instance = r.id)",
+                row -> {
+                    begin(row.getLong(1), row.getLong(2));
+                }));
+    }
+
+    /** Whether anything but one chunk of a render is still to be done. */
+    boolean isAlone(long renderId, long first) {
+        Integer others = jdbc.queryForObject("select count(*) from scheduled_drawing where task_name = ? and task_instance like ? and "
+                + "task_instance <> ?", Integer.class, CHUNK, renderId + "-%", chunk(renderId, first));
+        return others == null || others == 0;
+    }
+
+    private static String chunk(long renderId, long first) {
+        return String.format("%d-%07d", renderId, first);
     }
 
     private Scheduler scheduler(String table, int threads, List<Task<?>> tasks) {
@@ -132,7 +154,7 @@ class RenderTasks {
     /** @param firsts frames that chunks begin with */
     void chunks(long renderId, Collection<Long> firsts, long place) {
         transactions.executeWithoutResult(status -> firsts.forEach(first ->
-                toDraw.scheduleIfNotExists(instance(CHUNK, String.format("%d-%07d", renderId, first), place))));
+                toDraw.scheduleIfNotExists(instance(CHUNK, chunk(renderId, first), place))));
     }
 
     void write(long renderId, long place) {
