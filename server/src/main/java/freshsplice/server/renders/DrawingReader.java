@@ -79,7 +79,7 @@ public class DrawingReader {
         Map<Long, ShotRow> rows = masters.shotRows(project.id);
         Map<Long, Filmed> filmed = filmed(project.id, rows);
         RenderSound.Under under = sounds.under(master, project.rate);
-        return render.shotId == null ? whole(render, project, master, filmed, under) : ofShot(render, project, rows, filmed, under);
+        return render.shotId == null ? whole(render, project, master, filmed, under) : ofShot(render, recipes.of(render), project, rows, filmed, under);
     }
 
     private Drawing whole(RenderRow render, ProjectRow project, Master master, Map<Long, Filmed> filmed, RenderSound.Under under) {
@@ -99,8 +99,8 @@ public class DrawingReader {
                 MasterFingerprint.of(master, nested, filmed, recipe.look().blur(), under.lines(movie)));
     }
 
-    private Drawing ofShot(RenderRow render, ProjectRow project, Map<Long, ShotRow> rows, Map<Long, Filmed> filmed, RenderSound.Under under) {
-        Recipe recipe = recipes.of(render);
+    private Drawing ofShot(RenderRow render, Recipe recipe, ProjectRow project, Map<Long, ShotRow> rows, Map<Long, Filmed> filmed,
+                           RenderSound.Under under) {
         FrameRate rate = recipe.rate(project.rate);
         Filmed shot = filmed.get(render.shotId);
         RenderRange range = FinishedRenders.range(render);
@@ -125,14 +125,13 @@ public class DrawingReader {
         one.shotId = shotId;
         one.name = shot.code + "_trial_v001";
         one.grade = Grade.TRIAL;
-        one.recipe = recipes.text(recipe.silent());
         one.fromPosition = position;
         one.speed = Rational.ONE;
         one.frames = 1;
         one.who = who;
         one.requestedAt = Instant.now();
         Map<Long, ShotRow> rows = masters.shotRows(project.id);
-        return ofShot(one, project, rows, filmed(project.id, rows), null);
+        return ofShot(one, recipe.silent(), project, rows, filmed(project.id, rows), null);
     }
 
     private static RenderName name(RenderRow render) {

@@ -1,10 +1,13 @@
 package freshsplice.server.renders;
 
+import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.render.BurnIn;
 import freshsplice.core.render.FrameLook;
 import freshsplice.core.render.OutputKind;
 import freshsplice.core.render.Recipe;
+import freshsplice.server.rows.RecipeTextRow;
 import freshsplice.server.rows.RenderRow;
+import freshsplice.server.rows.Store;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -17,9 +20,23 @@ public class Recipes {
             new BurnIn(BurnIn.Field.FRAME, BurnIn.Corner.BOTTOM_RIGHT), new BurnIn(BurnIn.Field.TIMECODE, BurnIn.Corner.BOTTOM_RIGHT));
 
     private final JsonMapper json;
+    private final Store store;
 
-    Recipes(JsonMapper json) {
+    Recipes(JsonMapper json, Store store) {
         this.json = json;
+        this.store = store;
+    }
+
+    /** The id that renders name a recipe by. Within the caller's transaction, in which nobody else asks for renders of the project. */
+    long textId(Recipe recipe) {
+        String settings = text(recipe);
+        String digest = Fingerprint.digest(settings);
+        return store.where(RecipeTextRow.class, "digest", digest).stream().findFirst().orElseGet(() -> {
+            RecipeTextRow row = new RecipeTextRow();
+            row.digest = digest;
+            row.settings = settings;
+            return store.add(row);
+        }).id;
     }
 
     public String text(Recipe recipe) {
@@ -32,7 +49,8 @@ public class Recipes {
 
     /** The recipe that a render was asked for with. */
     public Recipe of(RenderRow row) {
-        return row.recipe == null ? plain(row.width, row.height, row.burnIn, row.blur) : read(row.recipe);
+        return row.recipeTextId == null ? plain(row.width, row.height, row.burnIn, row.blur)
+                : read(store.get(RecipeTextRow.class, row.recipeTextId).settings);
     }
 
     /** One H.264 movie, drawn as the cameras see it. */

@@ -54,12 +54,14 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
     private final KeptFrames kept;
     private final RenderProgress progress;
     private final RenderLog log;
+    private final Recipes recipes;
     private final Folders folders;
     private final DrawingSeat seat = new DrawingSeat();
     private volatile boolean closing;
 
-    RenderQueue(RenderTasks tasks, RenderStates states, DrawingReader reader, KeptFrames kept, RenderProgress progress, RenderLog log, Folders folders) {
+    RenderQueue(RenderTasks tasks, RenderStates states, DrawingReader reader, KeptFrames kept, RenderProgress progress, RenderLog log, Recipes recipes, Folders folders) {
         this.log = log;
+        this.recipes = recipes;
         this.tasks = tasks;
         this.states = states;
         this.reader = reader;
@@ -161,7 +163,7 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
             JobFile.Kept job = kept.kept(renderId);
             checkSpace(job);
             log.say(renderId, row.name + ", " + row.grade.name().toLowerCase(Locale.ROOT) + ", " + job.job().frames() + " frames, "
-                    + kept.count(renderId) + " of them there; " + row.recipe);
+                    + kept.count(renderId) + " of them there; " + recipes.text(job.job().recipe()));
             progress.goesOn(renderId, kept.count(renderId));
             tasks.chunks(renderId, job.job().chunks().stream().map(FrameRange::in).toList(), row.place);
             progress.tell(row.projectId);

@@ -119,21 +119,17 @@ public class RenderRequests {
     public List<Long> ask(long projectId, Wanted wanted, Asker who) {
         // one after another, so that no name is given twice
         ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
-        String recipe = recipes.text(wanted.how().recipe());
+        long recipe = recipes.textId(wanted.how().recipe());
         List<Long> ids = new ArrayList<>();
         for (Planned planned : plan(projectId, wanted)) {
             RenderRow row = row(project, planned, recipe, wanted.how(), who);
             row.handles = planned.shotId() == null ? 0 : wanted.ask().handles();
-            ids.add(queued(row));
+            store.add(row);
+            row.place = row.id;
+            ids.add(row.id);
         }
+        tasks.begin(ids);
         return ids;
-    }
-
-    private long queued(RenderRow row) {
-        store.add(row);
-        row.place = row.id;
-        tasks.begin(row.id, row.place);
-        return row.id;
     }
 
     /** Puts a render into the queue before another one. @param before null for its end */
@@ -170,7 +166,7 @@ public class RenderRequests {
                 .map(name -> new Versions.Known(name, row.grade, FinishedRenders.range(row), row.state == RenderRow.State.DONE))).toList());
     }
 
-    private static RenderRow row(ProjectRow project, Planned planned, String recipe, How how, Asker who) {
+    private static RenderRow row(ProjectRow project, Planned planned, long recipe, How how, Asker who) {
         RenderRange range = planned.range();
         RenderRow row = new RenderRow();
         row.projectId = project.id;
@@ -180,7 +176,7 @@ public class RenderRequests {
         row.name = planned.name().toString();
         row.grade = how.grade();
         row.state = RenderRow.State.WAITING;
-        row.recipe = recipe;
+        row.recipeTextId = recipe;
         row.recipeName = how.recipeName();
         row.width = how.recipe().look().width();
         row.height = how.recipe().look().height();

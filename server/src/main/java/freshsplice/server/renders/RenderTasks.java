@@ -13,6 +13,7 @@ import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import javax.sql.DataSource;
@@ -149,6 +150,13 @@ class RenderTasks {
     /** @param place in the queue, lower ones first */
     void begin(long renderId, long place) {
         transactions.executeWithoutResult(status -> toDraw.scheduleIfNotExists(instance(BEGIN, String.valueOf(renderId), place)));
+    }
+
+    /** New renders, each at the place of its id. */
+    void begin(List<Long> renderIds) {
+        List<SchedulableInstance<?>> all = new ArrayList<>();
+        renderIds.forEach(id -> all.add(instance(BEGIN, String.valueOf(id), id)));
+        transactions.executeWithoutResult(status -> toDraw.scheduleBatch(all));
     }
 
     /** @param firsts frames that chunks begin with */

@@ -37,8 +37,8 @@ public class RenderRow extends Row {
     /** So many of them at either end are to spare. */
     public int handles;
     public long framesDone;
-    /** Its recipe as it was when it was asked for, as JSON; null for those of before there were any. */
-    public String recipe;
+    /** Its recipe as it was when it was asked for; null for those of before there were any. */
+    public Long recipeTextId;
     public String recipeName;
     /** Frames/s of its movies; null for the project's. */
     public FrameRate rate;
