@@ -87,12 +87,12 @@ function Row({ render: r, selected, show }: { render: Render; selected: boolean;
         {r.name}
       </button>
       <span className="w-11 text-quiet">{r.grade.toLowerCase()}</span>
-      <span className={`w-32 truncate ${r.state === 'FAILED' ? 'text-bent' : 'text-quiet'}`} title={stateWords(r)}>
+      <span className={`w-[116px] shrink-0 truncate ${r.state === 'FAILED' ? 'text-bent' : 'text-quiet'}`} title={stateWords(r)}>
         {stateWords(r)}
       </span>
       {(r.state === 'DRAWING' || r.state === 'PAUSED') && (
         <progress
-          className="h-2 w-20"
+          className="h-2 w-16 accent-live"
           max={r.frames}
           value={r.framesDone}
           aria-label={`${r.name}: ${r.framesDone} of ${r.frames} frames`}
