@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { sayError } from '../desk/messages'
 import { Rows } from '../parts/Rows'
 import { bytesInWords, plural } from '../parts/words'
-import { of, post } from '../server/client'
+import { getText, of, post } from '../server/client'
 import type { Render } from '../server/types'
 import { act } from './asking'
 
@@ -130,7 +130,7 @@ function Doing({ render: r }: { render: Render }) {
 }
 
 /** The log of a render, as it stands. */
-export const readLog = (id: number) => fetch(`/api/renders/${id}/log`).then((r) => r.text())
+export const readLog = (id: number) => getText('/api/renders/{id}/log', of(id))
 
 /** Writes a finished render into another kind of files. */
 export const writeAlso = (id: number, kind: string) =>

@@ -110,7 +110,7 @@ const FORECAST = {
   leastTime: 4,
   mostTime: 11,
   free: 2e10,
-  findings: [{ shotId: 4, words: 'camera never touched', frame: 1001, place: 'STAGE' }],
+  findings: [{ shotId: 4, words: 'camera never touched', frame: 1001 }],
   unlooked: 0,
 }
 const ANSWERS = {

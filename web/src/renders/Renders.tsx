@@ -5,7 +5,7 @@ import { say, sayError } from '../desk/messages'
 import { plural } from '../parts/words'
 import { Fills, useFilling } from '../pictures/Fills'
 import { sectionAt, shotFrameAt } from '../playhead/lookup'
-import { of, post } from '../server/client'
+import { of, post, postForFile } from '../server/client'
 import { refreshRenders, useRenders } from '../server/queries'
 import type { Project, Recipe, RenderAsk, Sequence } from '../server/types'
 import { act, bodyOf, setAsking, toggle, trialOf, useAsking } from './asking'
@@ -190,15 +190,8 @@ function useTrial() {
 }
 
 async function trialFrame(shotId: number, code: string, frame: number, recipe: Recipe): Promise<TrialFrame> {
-  const answer = await fetch(`/api/shots/${shotId}/trial-frame`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ frame, recipe }),
-  })
-  if (!answer.ok) {
-    throw new Error(((await answer.json()) as { message?: string }).message ?? 'The trial frame could not be drawn')
-  }
-  return { name: `${code} at ${frame}`, url: URL.createObjectURL(await answer.blob()) }
+  const picture = await postForFile('/api/shots/{id}/trial-frame', { ...of(shotId), body: { frame, recipe } as never })
+  return { name: `${code} at ${frame}`, url: URL.createObjectURL(picture) }
 }
 
 /** One after another: a browser lets the next go when the last has begun. */

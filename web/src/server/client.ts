@@ -81,6 +81,11 @@ export async function post<P extends Posts>(path: P, ...init: Init<P, 'post'>): 
   return (await api.POST(path, ...(init as never))).data as Answer<P, 'post'>
 }
 
+/** Asks for something to be made that is a file, and gives it. */
+export async function postForFile<P extends Posts>(path: P, ...[init]: Init<P, 'post'>): Promise<Blob> {
+  return (await api.POST(path, { ...(init as object), parseAs: 'blob' } as never)).data as unknown as Blob
+}
+
 /** Asks for a file and saves it under the name that the server gives it. */
 export async function saveFile(path: string, query: Record<string, string | number | boolean>): Promise<void> {
   const address = new URL(path, globalThis.location?.origin)

@@ -2018,8 +2018,6 @@ export interface components {
         Finding: {
             /** Format: int64 */
             frame: number;
-            /** @enum {string} */
-            place: "STAGE" | "SOURCES";
             /** Format: int64 */
             shotId: number;
             words: string;

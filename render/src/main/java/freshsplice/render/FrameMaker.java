@@ -33,7 +33,7 @@ public final class FrameMaker implements AutoCloseable {
     /** @param picture receives the frame */
     public void draw(FrameOrder order, Pixels picture) throws IOException {
         List<FrameOrder.Layer> layers = order.layers();
-        if (layers.isEmpty() || layers.get(0).weight() < 1 || isPart(layers.get(0).source())) {
+        if (layers.isEmpty() || layers.get(0).weight() < 1 || layers.get(0).source() instanceof FrameOrder.Source.OfBoard) {
             picture.black();
         }
         for (int i = 0; i < layers.size(); i++) {
@@ -48,10 +48,6 @@ public final class FrameMaker implements AutoCloseable {
             }
         }
         letters.write(picture, order.lines());
-    }
-
-    private static boolean isPart(FrameOrder.Source source) {
-        return source instanceof FrameOrder.Source.OfBoard;
     }
 
     private void draw(FrameOrder.Source source, Pixels into) throws IOException {

@@ -1,5 +1,6 @@
 package freshsplice.render;
 
+import java.awt.image.BufferedImage;
 import java.util.Arrays;
 
 /**
@@ -54,6 +55,21 @@ public final class Pixels {
     /** Whether a picture of the same size has the same values in the same places. */
     boolean isLike(Pixels other) {
         return width == other.width && height == other.height && channels == other.channels && deep == other.deep;
+    }
+
+    /** The same for libraries of pictures: eight bits of red, green and blue. */
+    public BufferedImage image() {
+        int size = deep ? 2 : 1;
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        int[] row = new int[width];
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                int at = (y * width + x) * bytesAPixel();
+                row[x] = (bytes[at] & 0xFF) << 16 | (bytes[at + size] & 0xFF) << 8 | bytes[at + 2 * size] & 0xFF;
+            }
+            image.setRGB(0, y, width, 1, row, 0, width);
+        }
+        return image;
     }
 
     void black() {

@@ -84,11 +84,6 @@ public final class StagePainter implements AutoCloseable {
         glPixelStorei(GL_PACK_SWAP_BYTES, 1);
     }
 
-    /** Names what draws here: pictures of one driver are alike to the bit. */
-    public String driver() {
-        return glGetString(GL_RENDERER) + ", " + glGetString(GL_VERSION);
-    }
-
     /** The size of the pictures from now on, in pixels, with four samples each. */
     public void size(int width, int height) {
         way(Way.plain(width, height));

@@ -21,14 +21,8 @@ public final class CutRanges {
     /** @param sections of one lane, in record order; @return by shot id */
     public static Map<Long, FrameRange> of(List<Section> sections) {
         Map<Long, FrameRange> ranges = new HashMap<>();
-        for (int i = 0; i < sections.size(); i++) {
-            Section section = sections.get(i);
-            Section next = i + 1 < sections.size() ? sections.get(i + 1) : null;
-            if (section.shotId() == 0) {
-                continue;
-            }
-            ranges.merge(section.shotId(), frames(section, section.seen(next)), FrameRange::spanWith);
-        }
+        SeenPiece.of(sections).stream().filter(p -> p.section().shotId() != 0).forEach(p ->
+                ranges.merge(p.section().shotId(), frames(p.section(), p.seen()), FrameRange::spanWith));
         return ranges;
     }
 

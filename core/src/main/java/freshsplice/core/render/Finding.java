@@ -18,12 +18,8 @@ import java.util.stream.Stream;
  * @param shotId the shot
  * @param words  what
  * @param frame  shot frame at which it is to be seen first
- * @param place  where it is mended
  */
-public record Finding(long shotId, String words, long frame, Place place) {
-    /** Where something is mended. */
-    public enum Place { STAGE, SOURCES }
-
+public record Finding(long shotId, String words, long frame) {
     /** More of one kind in one shot say nothing new. */
     private static final int MOST_OF_A_KIND = 3;
 
@@ -36,7 +32,7 @@ public record Finding(long shotId, String words, long frame, Place place) {
         long first = filmed.shot().cutRange().in();
         Camera camera = filmed.camera();
         if (!camera.isStaged()) {
-            return List.of(new Finding(filmed.shot().id(), "camera never touched", first, Place.STAGE));
+            return List.of(new Finding(filmed.shot().id(), "camera never touched", first));
         }
         List<Finding> found = new ArrayList<>(leaving(filmed, aspect));
         found.addAll(cut(filmed));
@@ -49,7 +45,7 @@ public record Finding(long shotId, String words, long frame, Place place) {
                 .collect(Collectors.toSet());
         return subjects.isEmpty() ? List.of() : InFrame.of(filmed.shot(), filmed.camera(), filmed.stage(), subjects, aspect, 1).stream()
                 .limit(MOST_OF_A_KIND).map(l -> new Finding(filmed.shot().id(), l.name() + " leaves the frame at "
-                        + (l.from() == l.to() ? l.from() : l.from() + "–" + l.to()), l.from(), Place.STAGE)).toList();
+                        + (l.from() == l.to() ? l.from() : l.from() + "–" + l.to()), l.from())).toList();
     }
 
     /** Nearer than the near plane nothing is drawn: a thing there is seen cut open. */
@@ -60,7 +56,7 @@ public record Finding(long shotId, String words, long frame, Place place) {
                 int thing = clearance.things()[i];
                 String name = thing < 0 || thing >= filmed.stage().items().size() ? "something" : filmed.stage().items().get(thing).name();
                 return List.of(new Finding(filmed.shot().id(), name + " is cut by the lens at " + (clearance.first() + i),
-                        clearance.first() + i, Place.STAGE));
+                        clearance.first() + i));
             }
         }
         return List.of();

@@ -2,7 +2,6 @@ package freshsplice.core.render;
 
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.refusal.Refusal;
-import freshsplice.core.time.Rational;
 
 /**
  * How the pictures of a run are numbered.
@@ -63,10 +62,5 @@ public record FrameNumbers(Long first, Integer digits) {
             throw new Refusal("Number " + last + " has more than " + (digits == 1 ? "1 digit" : digits + " digits"));
         }
         return new Run(from, step, range.frames(), digits == null ? needed : digits);
-    }
-
-    /** Numbers of a master's frames. @param start its first record frame */
-    public Run ofMaster(long start, long frames) {
-        return of(new RenderRange(Rational.of(start), Rational.ONE, frames));
     }
 }

@@ -11,6 +11,8 @@ import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
+import freshsplice.render.PainterThread;
+import freshsplice.render.Pixels;
 import freshsplice.render.StagePainter;
 import freshsplice.server.rows.CameraRow;
 import freshsplice.server.rows.ProjectRow;
@@ -23,15 +25,12 @@ import freshsplice.server.stages.Viewpoints;
 import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.CameraStore;
 import freshsplice.server.stores.stages.StageStore;
-import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.io.InterruptedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.Map;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
 import org.springframework.beans.factory.DisposableBean;
@@ -57,13 +56,7 @@ public class ShotPictures implements DisposableBean {
     private final CameraStore cameras;
     private final Folders folders;
     /** One after another, on the thread that the drawing context belongs to, behind everything else. */
-    private final ExecutorService drawer = Executors.newSingleThreadExecutor(work -> {
-        Thread thread = new Thread(work, "small pictures");
-        thread.setDaemon(true);
-        thread.setPriority(Thread.MIN_PRIORITY);
-        return thread;
-    });
-    private StagePainter painter;
+    private final PainterThread drawer = new PainterThread("small pictures", Thread.MIN_PRIORITY);
 
     ShotPictures(Store store, StageStore stages, CameraStore cameras, Folders folders) {
         this.store = store;
@@ -121,42 +114,28 @@ public class ShotPictures implements DisposableBean {
             return file;
         }
         try {
-            drawer.submit(() -> draw(wanted, file)).get();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IOException("Stopped while drawing a small picture", e);
-        } catch (ExecutionException e) {
-            throw new IOException("A small picture cannot be drawn: " + e.getCause().getMessage(), e);
+            drawer.draw(painter -> draw(painter, wanted, file));
+        } catch (InterruptedIOException e) {
+            throw e;
+        } catch (IOException | RuntimeException | OutOfMemoryError e) {
+            throw new IOException("A small picture cannot be drawn: " + e.getMessage(), e);
         }
         return file;
     }
 
-    private Void draw(Wanted wanted, Path file) throws IOException {
-        if (painter == null) {
-            painter = new StagePainter();
-        }
+    private Void draw(StagePainter painter, Wanted wanted, Path file) throws IOException {
         painter.size(WIDTH, wanted.height());
         painter.stage(wanted.stage());
-        byte[] bytes = new byte[WIDTH * wanted.height() * 3];
-        painter.draw(wanted.frame().view(), wanted.frame().projection(), wanted.frame().places(), null, bytes);
-        BufferedImage image = new BufferedImage(WIDTH, wanted.height(), BufferedImage.TYPE_INT_RGB);
-        for (int i = 0; i < WIDTH * wanted.height(); i++) {
-            image.setRGB(i % WIDTH, i / WIDTH, (bytes[i * 3] & 0xFF) << 16 | (bytes[i * 3 + 1] & 0xFF) << 8
-                    | bytes[i * 3 + 2] & 0xFF);
-        }
+        Pixels pixels = new Pixels(WIDTH, wanted.height(), false, false);
+        painter.draw(wanted.frame().view(), wanted.frame().projection(), wanted.frame().places(), null, pixels.bytes());
         Path half = Files.createTempFile(folders.arriving(), "shot", null);
-        ImageIO.write(image, "jpg", half.toFile());
+        ImageIO.write(pixels.image(), "jpg", half.toFile());
         Files.move(half, file, StandardCopyOption.ATOMIC_MOVE);
         return null;
     }
 
     @Override
     public void destroy() {
-        drawer.execute(() -> {
-            if (painter != null) {
-                painter.close();
-            }
-        });
-        drawer.shutdown();
+        drawer.close();
     }
 }

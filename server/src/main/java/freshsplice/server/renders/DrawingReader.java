@@ -32,6 +32,7 @@ import freshsplice.server.stores.stages.CameraStore;
 import freshsplice.server.stores.stages.StageStore;
 import java.time.Instant;
 import java.util.ArrayDeque;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
@@ -79,24 +80,24 @@ public class DrawingReader {
         Map<Long, ShotRow> rows = masters.shotRows(project.id);
         Map<Long, Filmed> filmed = filmed(project.id, rows);
         RenderSound.Under under = sounds.under(master, project.rate);
-        return render.shotId == null ? whole(render, project, master, filmed, under) : ofShot(render, recipes.of(render), project, rows, filmed, under);
+        return render.shotId == null ? whole(render, project, master, rows, filmed, under) : ofShot(render, recipes.of(render), project, rows, filmed, under);
     }
 
-    private Drawing whole(RenderRow render, ProjectRow project, Master master, Map<Long, Filmed> filmed, RenderSound.Under under) {
+    private Drawing whole(RenderRow render, ProjectRow project, Master master, Map<Long, ShotRow> rows, Map<Long, Filmed> filmed,
+                          RenderSound.Under under) {
         Recipe recipe = recipes.of(render);
         FrameRate rate = recipe.rate(project.rate);
         Map<Long, Master> nested = nested(master);
-        FrameRange movie = FrameRange.ofLength(master.start(), Math.max(1, master.end() - master.start()));
         PicturePlan plan = PicturePlan.ofMaster(render.name, master, render.frames, rate, nested, filmed);
-        Map<String, Reel> reels = new HashMap<>(movies(master, nested));
+        Map<Long, String> movies = movieKeys(master, nested);
+        Map<String, Reel> reels = movies(movies.values(), master.rate());
         RenderBoards.Found boards = recipe.look().board() > 0 || recipe.unstaged() == Recipe.Unstaged.BOARD
                 ? this.boards.of(filmed) : RenderBoards.Found.NONE;
         reels.putAll(boards.reels());
         FileNames names = new FileNames(project.name, "", name(render), render.grade, "", render.recipeName == null ? "" : render.recipeName);
         RenderJob job = new RenderJob(names, recipe, FinishedRenders.range(render), rate, plan.startLabel());
-        return new Drawing(new JobFile.Kept(job, reels, recipe.sound() ? under.pieces(movie) : List.of()),
-                new FrameOrders(plan, recipe, true, named(render, boards, movieKeys(master, nested), filmed)),
-                MasterFingerprint.of(master, nested, filmed, recipe.look().blur(), under.lines(movie)));
+        return new Drawing(new JobFile.Kept(job, reels, recipe.sound() ? under.pieces(whole(master)) : List.of()),
+                new FrameOrders(plan, recipe, true, named(render, boards, movies, rows.values())), fingerprint(render, master, nested, filmed, under));
     }
 
     private Drawing ofShot(RenderRow render, Recipe recipe, ProjectRow project, Map<Long, ShotRow> rows, Map<Long, Filmed> filmed,
@@ -111,7 +112,7 @@ public class DrawingReader {
                 render.recipeName == null ? "" : render.recipeName);
         RenderJob job = new RenderJob(names, recipe, range, rate, plan.startLabel());
         return new Drawing(new JobFile.Kept(job, boards.reels(), recipe.sound() ? under.ofShot(render.shotId, range) : List.of()),
-                new FrameOrders(plan, recipe, false, named(render, boards, Map.of(), Map.of(render.shotId, shot))),
+                new FrameOrders(plan, recipe, false, named(render, boards, Map.of(), List.of(rows.get(render.shotId)))),
                 under == null ? null : staleness.now(shot, range, recipe.look().blur(), under));
     }
 
@@ -138,12 +139,10 @@ public class DrawingReader {
         return RenderName.parse(render.name).orElseGet(() -> new RenderName(render.name, render.version));
     }
 
-    private FrameOrders.Named named(RenderRow render, RenderBoards.Found boards, Map<Long, String> movies, Map<Long, Filmed> filmed) {
-        Map<Long, String> scenes = new HashMap<>();
-        Map<Long, ShotRow> rows = masters.shotRows(render.projectId);
+    private FrameOrders.Named named(RenderRow render, RenderBoards.Found boards, Map<Long, String> movies, Collection<ShotRow> shots) {
         Map<Long, String> names = store.where(SceneRow.class, "projectId", render.projectId).stream()
                 .collect(Collectors.toMap(s -> s.id, s -> s.name));
-        filmed.keySet().forEach(id -> scenes.put(id, names.getOrDefault(rows.get(id).sceneId, "")));
+        Map<Long, String> scenes = shots.stream().collect(Collectors.toMap(s -> s.id, s -> names.getOrDefault(s.sceneId, "")));
         return new FrameOrders.Named(boards.boards(), movies, scenes, render.who, render.requestedAt.toString().substring(0, 10));
     }
 
@@ -164,7 +163,18 @@ public class DrawingReader {
     /** What a whole master would be made from now, by which it is told whether a movie of it still stands. */
     @Transactional(readOnly = true)
     public Fingerprint now(RenderRow render) {
-        return read(render.id).fingerprint();
+        ProjectRow project = store.get(ProjectRow.class, render.projectId);
+        Master master = masters.read(store.get(MasterRow.class, render.masterId));
+        return fingerprint(render, master, nested(master), filmed(project.id), sounds.under(master, project.rate));
+    }
+
+    private static Fingerprint fingerprint(RenderRow render, Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed,
+                                           RenderSound.Under under) {
+        return MasterFingerprint.of(master, nested, filmed, render.blur, under.lines(whole(master)));
+    }
+
+    private static FrameRange whole(Master master) {
+        return FrameRange.ofLength(master.start(), Math.max(1, master.end() - master.start()));
     }
 
     /** Every master that one nests, at any depth. */
@@ -200,11 +210,12 @@ public class DrawingReader {
                 .max(Comparator.comparing((RenderRow r) -> r.grade)).orElse(laid);
     }
 
-    private Map<String, Reel> movies(Master master, Map<Long, Master> nested) {
+    /** @param keys as {@link #movieKeys} gives them; @param rate of those that say none */
+    private Map<String, Reel> movies(Collection<String> keys, FrameRate rate) {
         Map<String, Reel> reels = new HashMap<>();
-        movieKeys(master, nested).values().forEach(key -> {
+        keys.forEach(key -> {
             RenderRow row = store.get(RenderRow.class, Long.parseLong(key.substring("render ".length())));
-            reels.put(key, new Reel(folders.renders().resolve(row.file), row.rate == null ? master.rate() : row.rate));
+            reels.put(key, new Reel(folders.renders().resolve(row.file), row.rate == null ? rate : row.rate));
         });
         return reels;
     }

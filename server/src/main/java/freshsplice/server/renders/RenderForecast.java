@@ -2,7 +2,6 @@ package freshsplice.server.renders;
 
 import freshsplice.core.delivery.Filmed;
 import freshsplice.core.delivery.Grade;
-import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.render.FileNames;
 import freshsplice.core.render.Finding;
@@ -11,6 +10,7 @@ import freshsplice.core.render.Output;
 import freshsplice.core.render.OutputKind;
 import freshsplice.core.render.Recipe;
 import freshsplice.core.render.Sizes;
+import freshsplice.core.time.FrameRate;
 import freshsplice.server.rows.RenderOutputRow;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.Store;
@@ -78,9 +78,9 @@ public class RenderForecast {
         OptionalLong free = FreeSpace.at(folders.renders());
         List<Long> shots = planned.stream().map(RenderRequests.Planned::shotId).filter(id -> id != null).distinct().toList();
         return new Forecast(planned.size(), frames, planned.stream().mapToDouble(p -> p.rate().seconds(p.range().frames()).toDouble()).sum(),
-                recipe.look().width(), recipe.look().height(), recipe.rate(planned.isEmpty() ? freshsplice.core.time.FrameRate.FPS_24
-                        : planned.get(0).rate()).toString(), planned.isEmpty() ? "" : path(planned.get(0), wanted.how(), false),
-                planned.isEmpty() ? "" : path(planned.get(planned.size() - 1), wanted.how(), true), bytes.least(), bytes.most(),
+                recipe.look().width(), recipe.look().height(), recipe.rate(planned.isEmpty() ? FrameRate.FPS_24
+                        : planned.get(0).rate()).toString(), planned.isEmpty() ? "" : path(planned.get(0), filmed, wanted.how(), false),
+                planned.isEmpty() ? "" : path(planned.get(planned.size() - 1), filmed, wanted.how(), true), bytes.least(), bytes.most(),
                 time == null ? -1 : time.least() * pixels, time == null ? -1 : time.most() * pixels, free.orElse(-1),
                 findings(shots, filmed, recipe), Math.max(0, shots.size() - LOOKED_AT));
     }
@@ -92,9 +92,9 @@ public class RenderForecast {
         return found;
     }
 
-    private static String path(RenderRequests.Planned planned, RenderRequests.How how, boolean last) {
-        RenderName name = planned.name();
-        FileNames names = new FileNames(planned.project(), planned.scene(), name, how.grade(), planned.camera(),
+    private static String path(RenderRequests.Planned planned, Map<Long, Filmed> filmed, RenderRequests.How how, boolean last) {
+        FileNames names = new FileNames(planned.project(), planned.scene(), planned.name(), how.grade(),
+                planned.shotId() == null ? "" : filmed.get(planned.shotId()).camera().name(),
                 how.recipeName() == null ? "" : how.recipeName());
         Output output = how.recipe().written().stream().findFirst().orElse(Output.of(OutputKind.H264));
         RenderRange range = planned.range();

@@ -5,16 +5,19 @@ import freshsplice.core.render.OutputKind;
 import freshsplice.core.render.RenderJob;
 import freshsplice.core.time.FrameRange;
 import freshsplice.render.CannotDraw;
+import freshsplice.render.ChunkDrawer;
 import freshsplice.render.FrameFile;
 import freshsplice.render.JobFile;
 import freshsplice.render.OrderFile;
 import freshsplice.render.OutputWriter;
+import freshsplice.render.PainterThread;
 import freshsplice.render.Pixels;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.settings.Folders;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.InterruptedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.DigestInputStream;
@@ -56,7 +59,7 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
     private final RenderLog log;
     private final Recipes recipes;
     private final Folders folders;
-    private final DrawingSeat seat = new DrawingSeat();
+    private final PainterThread drawer = new PainterThread("renders", Thread.NORM_PRIORITY);
     private volatile boolean closing;
 
     RenderQueue(RenderTasks tasks, RenderStates states, DrawingReader reader, KeptFrames kept, RenderProgress progress, RenderLog log, Recipes recipes, Folders folders) {
@@ -162,9 +165,10 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
             }
             JobFile.Kept job = kept.kept(renderId);
             checkSpace(job);
+            long there = kept.count(renderId);
             log.say(renderId, row.name + ", " + row.grade.name().toLowerCase(Locale.ROOT) + ", " + job.job().frames() + " frames, "
-                    + kept.count(renderId) + " of them there; " + recipes.text(job.job().recipe()));
-            progress.goesOn(renderId, kept.count(renderId));
+                    + there + " of them there; " + recipes.text(job.job().recipe()));
+            progress.goesOn(renderId, there);
             tasks.chunks(renderId, job.job().chunks().stream().map(FrameRange::in).toList(), row.place);
             progress.tell(row.projectId);
             return true;
@@ -173,40 +177,72 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
 
     @Override
     public boolean draw(long renderId, long first, int tries) throws Exception {
-        RenderRow row = states.row(renderId);
-        if (row.state != RenderRow.State.DRAWING) {
+        RenderRow row = underWay(renderId);
+        if (row == null) {
             return true;
-        }
-        if (progress.done(renderId) < 0) {
-            progress.goesOn(renderId, kept.count(renderId));
         }
         return failing(row, tries, () -> {
             JobFile.Kept job = kept.kept(renderId);
             OrderFile.Orders orders = OrderFile.read(kept.orders(renderId, first));
-            boolean whole = seat.draw(new DrawingSeat.Chunk(job, orders, kept.frames(renderId), kept.footage(job), frame -> goesOn(row)));
-            if (!whole) {
+            if (!isDrawn(row, job, orders)) {
                 return !closing;
             }
             log.say(renderId, "frames " + first + " to " + (first + orders.frames().size() - 1) + " drawn");
-            if (kept.count(renderId) >= job.job().frames()) {
-                tasks.write(renderId, row.place);
-            } else if (tasks.isAlone(renderId, first)) {
-                // somebody took frames from the disk meanwhile
-                tasks.begin(renderId, row.place);
+            boolean alone = tasks.isAlone(renderId, first);
+            // the disk is looked at where this may have been the last chunk, not after each of thousands
+            if (alone || progress.done(renderId) >= job.job().frames()) {
+                if (kept.count(renderId) >= job.job().frames()) {
+                    tasks.write(renderId, row.place);
+                } else if (alone) {
+                    // somebody took frames from the disk meanwhile
+                    tasks.begin(renderId, row.place);
+                }
             }
             return true;
         });
     }
 
+    /** @return whether all frames of a chunk are there */
+    private boolean isDrawn(RenderRow row, JobFile.Kept job, OrderFile.Orders orders) throws IOException {
+        try {
+            return drawer.draw(painter -> {
+                try (ChunkDrawer frames = new ChunkDrawer(painter)) {
+                    return frames.draw(job.job().recipe(), orders, kept.frames(row.id), kept.footage(job), frame -> goesOn(row));
+                }
+            });
+        } catch (InterruptedIOException e) {
+            return false;
+        }
+    }
+
+    /** A render that is to go on, its progress told from then on; null where somebody paused or stopped it. */
+    private RenderRow underWay(long renderId) {
+        if (progress.done(renderId) < 0) {
+            progress.goesOn(renderId, kept.count(renderId));
+        }
+        // asked after that: who stops it from now on ends its progress, which is seen before each frame
+        RenderRow row = states.row(renderId);
+        if (row.state == RenderRow.State.DRAWING) {
+            return row;
+        }
+        progress.ended(renderId, row.projectId);
+        return null;
+    }
+
     private boolean goesOn(RenderRow row) {
         progress.drawn(row.id, row.projectId);
+        return isWanted(row);
+    }
+
+    /** Whether nobody paused or stopped it, and the server stays up. */
+    private boolean isWanted(RenderRow row) {
         return !closing && progress.done(row.id) >= 0;
     }
 
     @Override
     public boolean write(long renderId) throws Exception {
-        RenderRow row = states.row(renderId);
-        if (row.state != RenderRow.State.DRAWING) {
+        RenderRow row = underWay(renderId);
+        if (row == null) {
             return true;
         }
         return failing(row, MOST_TRIES, () -> {
@@ -219,7 +255,7 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
                 outputs.add(Output.of(OutputKind.H264));
             }
             List<OutputWriter.Written> written = OutputWriter.write(new OutputWriter.Order(job.job(), outputs, job.sound()),
-                    kept.frames(renderId), folder, k -> !closing && states.row(renderId).state == RenderRow.State.DRAWING);
+                    kept.frames(renderId), folder, k -> isWanted(row));
             if (written == null) {
                 return !closing;
             }
@@ -308,6 +344,6 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
     public void destroy() {
         closing = true;
         tasks.stop();
-        seat.close();
+        drawer.close();
     }
 }

@@ -76,7 +76,7 @@ public class RenderRequests {
      * @param shotId null for a whole master
      * @param rate   frames/s of its movies
      */
-    record Planned(RenderName name, RenderRange range, Long shotId, Long masterId, FrameRate rate, String project, String scene, String camera) {
+    record Planned(RenderName name, RenderRange range, Long shotId, Long masterId, FrameRate rate, String project, String scene) {
     }
 
     /** The renders that would be made, in order. @throws Refused if they could not be */
@@ -100,14 +100,14 @@ public class RenderRequests {
             for (RenderRange counted : wanted.ask().ranges(FrameRange.of(shot.cutIn, shot.cutOut), pieces.getOrDefault(shotId, List.of()), known)) {
                 RenderRange range = counted.at(project.rate, rate);
                 planned.add(new Planned(versions.take(shot.code, how.grade(), range), range, shotId, null, rate, project.name,
-                        scenes.getOrDefault(shot.sceneId, ""), shot.code + "_cam"));
+                        scenes.getOrDefault(shot.sceneId, "")));
             }
         }
         if (wanted.master()) {
             RenderRange range = new RenderRange(Rational.of(sequence.start()), Rational.ONE,
                     Math.max(1, sequence.end() - sequence.start())).at(project.rate, rate);
             planned.add(new Planned(versions.take(RenderName.fileSafe(masterRow.name), how.grade(), range), range, null, masterRow.id, rate,
-                    project.name, "", ""));
+                    project.name, ""));
         }
         if (planned.size() > MOST) {
             throw new Refused("At most " + MOST + " renders are asked for at once, not " + planned.size());

@@ -4,12 +4,11 @@ import freshsplice.core.render.Recipe;
 import freshsplice.core.time.Rational;
 import freshsplice.render.FrameMaker;
 import freshsplice.render.JobFile;
+import freshsplice.render.PainterThread;
 import freshsplice.render.Pixels;
 import freshsplice.render.StagePainter;
 import java.io.IOException;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.io.InterruptedIOException;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 
@@ -18,12 +17,7 @@ import org.springframework.stereotype.Component;
 public class TrialFrames implements DisposableBean {
     private final DrawingReader reader;
     private final KeptFrames kept;
-    private final ExecutorService drawer = Executors.newSingleThreadExecutor(work -> {
-        Thread thread = new Thread(work, "trial frames");
-        thread.setDaemon(true);
-        return thread;
-    });
-    private StagePainter painter;
+    private final PainterThread drawer = new PainterThread("trial frames", Thread.NORM_PRIORITY);
 
     TrialFrames(DrawingReader reader, KeptFrames kept) {
         this.reader = reader;
@@ -34,17 +28,15 @@ public class TrialFrames implements DisposableBean {
     public Pixels of(long shotId, long frame, Recipe recipe, String who) throws IOException {
         Drawing drawing = reader.frame(shotId, Rational.of(frame), recipe, who);
         try {
-            return drawer.submit(() -> draw(drawing)).get();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IOException("Stopped while a trial frame was drawn", e);
-        } catch (ExecutionException e) {
-            throw new IOException("The trial frame cannot be drawn: " + e.getCause().getMessage(), e);
+            return drawer.draw(painter -> draw(painter, drawing));
+        } catch (InterruptedIOException e) {
+            throw e;
+        } catch (IOException | RuntimeException | OutOfMemoryError e) {
+            throw new IOException("The trial frame cannot be drawn: " + e.getMessage(), e);
         }
     }
 
-    private Pixels draw(Drawing drawing) throws IOException {
-        painter = painter == null ? new StagePainter() : painter;
+    private Pixels draw(StagePainter painter, Drawing drawing) throws IOException {
         JobFile.Kept job = drawing.kept();
         Recipe recipe = job.job().recipe();
         Pixels pixels = new Pixels(recipe.look().width(), recipe.look().height(), recipe.alpha(), false);
@@ -57,11 +49,6 @@ public class TrialFrames implements DisposableBean {
 
     @Override
     public void destroy() {
-        drawer.execute(() -> {
-            if (painter != null) {
-                painter.close();
-            }
-        });
-        drawer.shutdown();
+        drawer.close();
     }
 }

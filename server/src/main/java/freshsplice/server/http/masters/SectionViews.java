@@ -9,6 +9,7 @@ import freshsplice.core.master.Bend;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.SeenPiece;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.server.rows.BoardRow;
@@ -54,6 +55,7 @@ class SectionViews {
         boolean sameLane = before != null && before.laid() == laid;
         List<Camera> filmedBy = new ArrayList<>();
         List<SequenceView.Section> views = new ArrayList<>();
+        List<SeenPiece> seen = SeenPiece.ofLive(pieces);
         for (int i = 0; i < pieces.size(); i++) {
             ShotRow shot = laid.shots().get(pieces.get(i).section().shotId());
             Camera camera = shot == null ? null : cameras.get(shot.cameraId);
@@ -61,8 +63,7 @@ class SectionViews {
             if (sameLane && before.cameras().get(i) == camera) {
                 views.add(before.views().get(i));
             } else {
-                Section next = i + 1 < pieces.size() ? pieces.get(i + 1).section() : null;
-                views.add(view(pieces.get(i), pieces.get(i).section().seen(next), camera, laid));
+                views.add(view(pieces.get(i), seen.get(i).seen(), camera, laid));
             }
         }
         made.put(new Lane(laid.master().id(), lane), new Made(laid, filmedBy, views));

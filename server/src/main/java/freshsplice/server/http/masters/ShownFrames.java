@@ -3,10 +3,9 @@ package freshsplice.server.http.masters;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.SeenPiece;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.sources.MediaFrames;
-import freshsplice.core.time.FrameRange;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.renders.FinishedRenders;
 import freshsplice.server.rows.BoardRow;
@@ -35,12 +34,9 @@ class ShownFrames {
         this.masters = masters;
     }
 
-    /** A piece as it is seen, transitions included. */
-    private record Piece(Section section, FrameRange seen) {
-        SequenceView.MovieFrames frames(LongUnaryOperator frameAt) {
-            return new SequenceView.MovieFrames(seen.in(), LongStream.range(seen.in(), seen.out())
-                    .map(frameAt).boxed().toList());
-        }
+    private static SequenceView.MovieFrames frames(SeenPiece piece, LongUnaryOperator frameAt) {
+        return new SequenceView.MovieFrames(piece.seen().in(), LongStream.range(piece.seen().in(), piece.seen().out())
+                .map(frameAt).boxed().toList());
     }
 
     /**
@@ -52,13 +48,13 @@ class ShownFrames {
     SequenceView.MovieFrames ofRender(long masterId, long renderId, long at) {
         RenderRow render = store.get(RenderRow.class, renderId);
         Master master = masters.read(store.get(MasterRow.class, masterId));
-        Piece piece = find(new LivePieces(masters.nested()).of(master), at, live -> render.shotId != null
+        SeenPiece piece = find(new LivePieces(masters.nested()).of(master), at, live -> render.shotId != null
                 && live.section().shotId() == render.shotId);
         if (piece == null) {
             throw new NotThere("There is no piece of " + render.name + "'s shot at record frame " + at);
         }
         RenderRange shown = FinishedRenders.range(render);
-        return piece.frames(r -> shown.frameAt(piece.section, r));
+        return frames(piece, r -> shown.frameAt(piece.section(), r));
     }
 
     /**
@@ -71,12 +67,12 @@ class ShownFrames {
     @Transactional(readOnly = true)
     SequenceView.MovieFrames ofBoard(long masterId, long sectionId, long at) {
         Master master = masters.read(store.get(MasterRow.class, masterId));
-        Piece piece = onAnyLane(master, sectionId, at);
-        Shot shot = MasterStore.shot(store.get(ShotRow.class, piece.section.shotId()));
+        SeenPiece piece = onAnyLane(master, sectionId, at);
+        Shot shot = MasterStore.shot(store.get(ShotRow.class, piece.section().shotId()));
         BoardRow board = store.where(BoardRow.class, "shotId", shot.id()).stream().filter(b -> b.mediaId != null)
                 .findFirst().orElseThrow(() -> new NotThere("No picture was found for " + shot.code()));
         MediaFrames frames = frames(board, shot.anchor());
-        return piece.frames(r -> frames.frameAt(shot.anchor().sourceAt(piece.section.at(r))));
+        return frames(piece, r -> frames.frameAt(shot.anchor().sourceAt(piece.section().at(r))));
     }
 
     private MediaFrames frames(BoardRow board, Shot.Anchor anchor) {
@@ -85,10 +81,10 @@ class ShownFrames {
                 board.sourceBegins == null ? shown : board.sourceBegins);
     }
 
-    private Piece onAnyLane(Master master, long sectionId, long at) {
+    private SeenPiece onAnyLane(Master master, long sectionId, long at) {
         LivePieces pieces = new LivePieces(masters.nested());
         for (int lane = 0; lane < master.lanes().size(); lane++) {
-            Piece piece = find(pieces.ofLane(master, lane), at, live -> live.outer().id() == sectionId
+            SeenPiece piece = find(pieces.ofLane(master, lane), at, live -> live.outer().id() == sectionId
                     && live.section().shotId() != 0);
             if (piece != null) {
                 return piece;
@@ -97,12 +93,11 @@ class ShownFrames {
         throw new NotThere("There is no piece of a shot at record frame " + at);
     }
 
-    private static Piece find(List<LivePieces.Live> pieces, long at, Predicate<LivePieces.Live> which) {
+    private static SeenPiece find(List<LivePieces.Live> pieces, long at, Predicate<LivePieces.Live> which) {
+        List<SeenPiece> seen = SeenPiece.ofLive(pieces);
         for (int i = 0; i < pieces.size(); i++) {
-            Section section = pieces.get(i).section();
-            FrameRange seen = section.seen(i + 1 < pieces.size() ? pieces.get(i + 1).section() : null);
-            if (which.test(pieces.get(i)) && seen.contains(at)) {
-                return new Piece(section, seen);
+            if (which.test(pieces.get(i)) && seen.get(i).seen().contains(at)) {
+                return seen.get(i);
             }
         }
         return null;

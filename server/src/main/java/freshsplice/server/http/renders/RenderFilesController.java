@@ -17,7 +17,6 @@ import freshsplice.server.settings.Folders;
 import freshsplice.server.steps.Asker;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
-import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -128,20 +127,8 @@ class RenderFilesController {
     }
 
     private static byte[] picture(Pixels pixels, String format) throws IOException {
-        int channels = pixels.alpha() ? 4 : 3;
-        int size = pixels.deep() ? 2 : 1;
-        byte[] bytes = pixels.bytes();
-        BufferedImage image = new BufferedImage(pixels.width(), pixels.height(), BufferedImage.TYPE_INT_RGB);
-        int[] row = new int[pixels.width()];
-        for (int y = 0; y < pixels.height(); y++) {
-            for (int x = 0; x < row.length; x++) {
-                int at = (y * row.length + x) * channels * size;
-                row[x] = (bytes[at] & 0xFF) << 16 | (bytes[at + size] & 0xFF) << 8 | bytes[at + 2 * size] & 0xFF;
-            }
-            image.setRGB(0, y, row.length, 1, row, 0, row.length);
-        }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageIO.write(image, format, out);
+        ImageIO.write(pixels.image(), format, out);
         return out.toByteArray();
     }
 }
