@@ -232,6 +232,9 @@ export function drawRenders(g: CanvasRenderingContext2D, s: Scene) {
     if (renders.length === 0 && w > 5) {
       dashed(g, '#5a5a5a', [3, 3], x + 1, top + 0.5, w - 2, bottom - top - 1)
     }
+  }
+  // over all of them: where a seam was moved, the neighbour's render lies on the frames that this one's have not
+  for (let index = first; index < last; index++) {
     for (const gap of gapsOf(s.sequence, index)) {
       drawGap(g, s, gap.in, gap.out, top, bottom)
     }
