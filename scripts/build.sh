@@ -56,7 +56,7 @@ build_web() {
 build_application() {
   build_web
   local jar=$FRESH_SPLICE_HOME/server/target/server-0.1.0.jar
-  if [ ! -f "$jar" ] || [ -n "$(find "$FRESH_SPLICE_HOME"/{core,exchange,render,demo,server}/src/main "$FRESH_SPLICE_HOME/web/dist" \
+  if [ ! -f "$jar" ] || [ -n "$(find "$FRESH_SPLICE_HOME"/{core,exchange,render,worker,demo,server}/src/main "$FRESH_SPLICE_HOME/web/dist" \
       "$FRESH_SPLICE_HOME"/pom.xml "$FRESH_SPLICE_HOME"/*/pom.xml -type f -newer "$jar" -print -quit)" ]; then
     echo "Building the application"
     (cd "$FRESH_SPLICE_HOME" && mvn -q -B -Dstyle.color=never -pl server -am package -DskipTests)

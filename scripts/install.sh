@@ -54,13 +54,18 @@ install_node() {
   command -v npm >/dev/null || install_missing "Node and npm build the front end" nodejs npm
 }
 
-install_for_application() {
+# What draws: all that the application needs but its database.
+install_for_worker() {
   install_java
   install_node
-  [ -x /usr/sbin/mariadbd ] || install_missing "MariaDB keeps the projects" mariadb-server
   command -v ffmpeg >/dev/null || install_missing "ffmpeg reads pictures and sound and writes movies" ffmpeg
   install_missing "Mesa draws pictures without a screen" libegl1 libgl1-mesa-dri
   install_missing "letters for burn-ins" fontconfig fonts-dejavu-core
+}
+
+install_for_application() {
+  [ -x /usr/sbin/mariadbd ] || install_missing "MariaDB keeps the projects" mariadb-server
+  install_for_worker
 }
 
 install_for_tests() {

@@ -388,6 +388,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/machines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["machines"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["makeKey"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/keys/{key}/let-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["letKeyIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/keys/{key}/revoke": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["revokeKey"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/marks/{id}": {
         parameters: {
             query?: never;
@@ -1214,6 +1278,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/renders/{id}/any-driver": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["allowAnyDriver"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2587,6 +2667,45 @@ export interface components {
             who: string;
             window: string;
         };
+        "MachinesController.DoingView": {
+            /** Format: int32 */
+            done: number;
+            /** Format: int64 */
+            first: number;
+            /** Format: int32 */
+            frames: number;
+            /** Format: int64 */
+            renderId: number;
+            renderName: string;
+        };
+        "MachinesController.KeyView": {
+            /** Format: int64 */
+            id: number;
+            letIn: boolean;
+            /** Format: date-time */
+            madeAt: string;
+            name: string;
+            who: string;
+        };
+        "MachinesController.MachineView": {
+            address?: string;
+            cannot?: string;
+            doing?: components["schemas"]["MachinesController.DoingView"];
+            driver?: string;
+            name: string;
+            own: boolean;
+            /** Format: double */
+            silence: number;
+        };
+        "MachinesController.MachinesView": {
+            keys: components["schemas"]["MachinesController.KeyView"][];
+            machines: components["schemas"]["MachinesController.MachineView"][];
+            /** Format: int32 */
+            port: number;
+        };
+        "MachinesController.NewKey": {
+            name: string;
+        };
         "MarkController.NewMark": {
             /** Format: int64 */
             at: number;
@@ -3060,6 +3179,7 @@ export interface components {
             width: number;
         };
         "RenderController.View": {
+            awaits?: string;
             blur: boolean;
             burnIn: boolean;
             /** Format: int64 */
@@ -4462,6 +4582,11 @@ export interface components {
             /** Format: double */
             seconds: number;
         };
+        "WorkerKeys.Made": {
+            /** Format: int64 */
+            id: number;
+            key: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -5027,6 +5152,90 @@ export interface operations {
                         [key: string]: number;
                     };
                 };
+            };
+        };
+    };
+    machines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachinesController.MachinesView"];
+                };
+            };
+        };
+    };
+    makeKey: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MachinesController.NewKey"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkerKeys.Made"];
+                };
+            };
+        };
+    };
+    letKeyIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    revokeKey: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -6404,6 +6613,26 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ProjectController.Step"];
                 };
+            };
+        };
+    };
+    allowAnyDriver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -116,7 +116,7 @@ final class RenderRun {
             }
         } else {
             try (ChunkDrawer drawer = new ChunkDrawer(painter)) {
-                drawer.draw(job.recipe(), new OrderFile.Orders(0, frames), folder, footage, k -> true);
+                drawer.draw(job.recipe(), new OrderFile.Orders(0, frames), ChunkDrawer.Sink.of(folder), footage, k -> true);
             }
         }
         return rate(begun);

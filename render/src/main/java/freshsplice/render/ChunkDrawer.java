@@ -23,20 +23,43 @@ public final class ChunkDrawer implements AutoCloseable {
         this.painter = painter;
     }
 
+    /** Where frames come to. */
+    public interface Sink {
+        /** Whether a frame is there already. */
+        boolean has(long frame);
+
+        /** Takes a frame; its points are others' when this is back. */
+        void keep(long frame, Pixels pixels) throws IOException;
+
+        /** Frames as files of a folder. */
+        static Sink of(Path folder) {
+            return new Sink() {
+                @Override
+                public boolean has(long frame) {
+                    return Files.exists(folder.resolve(FrameFile.name(frame)));
+                }
+
+                @Override
+                public void keep(long frame, Pixels pixels) throws IOException {
+                    FrameFile.write(folder.resolve(FrameFile.name(frame)), pixels);
+                }
+            };
+        }
+    }
+
     /**
-     * @param folder that frames are kept in
+     * @param sink   that frames come to
      * @param goOn   asked with a frame's number before it is drawn; false stops
      * @return whether all frames of the orders are there
      */
-    public boolean draw(Recipe recipe, OrderFile.Orders orders, Path folder, Footage footage, LongPredicate goOn) throws IOException {
+    public boolean draw(Recipe recipe, OrderFile.Orders orders, Sink sink, Footage footage, LongPredicate goOn) throws IOException {
         boolean deep = recipe.bits() > 8;
         Pixels[] two = {pixels(recipe, deep), pixels(recipe, deep)};
         Future<?> writing = null;
         try (FrameMaker maker = new FrameMaker(painter, recipe.look(), recipe.alpha(), deep, footage)) {
             for (int i = 0; i < orders.frames().size(); i++) {
                 long frame = orders.first() + i;
-                Path file = folder.resolve(FrameFile.name(frame));
-                if (Files.exists(file)) {
+                if (sink.has(frame)) {
                     continue;
                 }
                 if (!goOn.test(frame)) {
@@ -46,7 +69,7 @@ public final class ChunkDrawer implements AutoCloseable {
                 maker.draw(orders.frames().get(i), into);
                 await(writing);
                 writing = writer.submit(() -> {
-                    FrameFile.write(file, into);
+                    sink.keep(frame, into);
                     return null;
                 });
             }

@@ -1,5 +1,7 @@
 package freshsplice.render;
 
+import freshsplice.core.render.FrameLook;
+import freshsplice.core.render.Recipe;
 import java.io.DataInputStream;
 import java.io.DataOutputStream;
 import java.io.EOFException;
@@ -42,7 +44,8 @@ public final class FrameFile {
         }
     }
 
-    static void write(OutputStream out, Pixels pixels) throws IOException {
+    /** Writes a frame. */
+    public static void write(OutputStream out, Pixels pixels) throws IOException {
         try (DataOutputStream to = new DataOutputStream(new LZ4FrameOutputStream(out, LZ4FrameOutputStream.BLOCKSIZE.SIZE_1MB,
                 LZ4FrameOutputStream.FLG.Bits.CONTENT_CHECKSUM, LZ4FrameOutputStream.FLG.Bits.BLOCK_INDEPENDENCE))) {
             to.writeInt(MAGIC);
@@ -74,18 +77,46 @@ public final class FrameFile {
         }
     }
 
+    /** What of a frame is told before its points. */
+    private record Head(int width, int height, boolean alpha, boolean deep) {
+        static Head read(DataInputStream from) throws IOException {
+            if (from.readInt() != MAGIC) {
+                throw new IOException("This is no frame");
+            }
+            Head head = new Head(from.readUnsignedShort(), from.readUnsignedShort(), from.readBoolean(), from.readBoolean());
+            if (head.width < 1 || head.height < 1 || head.width > StagePainter.LARGEST || head.height > StagePainter.LARGEST) {
+                throw new IOException("A frame cannot be " + head.width + " x " + head.height + " pixels");
+            }
+            return head;
+        }
+
+        long bytes() {
+            return (long) width * height * (alpha ? 4 : 3) * (deep ? 2 : 1);
+        }
+    }
+
+    /** Looks whether a file is a whole frame as a recipe has it, and holds none of it in memory. @throws IOException if it is not */
+    public static void check(Path file, Recipe recipe) throws IOException {
+        try (DataInputStream from = new DataInputStream(new LZ4FrameInputStream(Files.newInputStream(file)))) {
+            Head head = Head.read(from);
+            FrameLook look = recipe.look();
+            if (!head.equals(new Head(look.width(), look.height(), recipe.alpha(), recipe.bits() > 8))) {
+                throw new IOException("This frame is of another render");
+            }
+            from.skipNBytes(head.bytes());
+            if (from.read() >= 0) {
+                throw new IOException("There is more than a frame");
+            }
+        } catch (EOFException e) {
+            throw new IOException(file.getFileName() + " is no whole frame", e);
+        }
+    }
+
     /** @throws IOException if there is no whole frame in it, or more than a frame */
     public static Pixels read(InputStream in) throws IOException {
         DataInputStream from = new DataInputStream(new LZ4FrameInputStream(in));
-        if (from.readInt() != MAGIC) {
-            throw new IOException("This is no frame");
-        }
-        int width = from.readUnsignedShort();
-        int height = from.readUnsignedShort();
-        if (width < 1 || height < 1 || width > StagePainter.LARGEST || height > StagePainter.LARGEST) {
-            throw new IOException("A frame cannot be " + width + " x " + height + " pixels");
-        }
-        Pixels pixels = new Pixels(width, height, from.readBoolean(), from.readBoolean());
+        Head head = Head.read(from);
+        Pixels pixels = new Pixels(head.width(), head.height(), head.alpha(), head.deep());
         byte[] bytes = pixels.bytes();
         from.readFully(bytes);
         for (int i = pixels.rowBytes(); i < bytes.length; i++) {

@@ -24,9 +24,14 @@ public final class Gltf {
     private final Map<Mesh, Integer> known = new IdentityHashMap<>();
     private int length;
 
-    /** Adds a thing. Those of one mesh share it: a crowd is as small as one of it. */
+    /** Adds a thing that has its place elsewhere. Those of one mesh share it: a crowd is as small as one of it. */
     public void add(String name, Mesh mesh) {
         nodes.add(Map.of("name", name, "mesh", known.computeIfAbsent(mesh, this::mesh)));
+    }
+
+    /** Adds a thing. @param place thing to world, columns first */
+    public void add(String name, Mesh mesh, float[] place) {
+        nodes.add(Map.of("name", name, "mesh", known.computeIfAbsent(mesh, this::mesh), "matrix", place));
     }
 
     private int mesh(Mesh mesh) {

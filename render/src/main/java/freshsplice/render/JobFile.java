@@ -1,5 +1,6 @@
 package freshsplice.render;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import freshsplice.core.render.RenderJob;
 import freshsplice.core.time.Rational;
 import java.io.IOException;
@@ -31,11 +32,24 @@ public final class JobFile {
     private static final JsonMapper JSON = JsonMapper.builder().addModule(new SimpleModule().addSerializer(Rational.class,
             new ToStringSerializer(Rational.class)).addDeserializer(Rational.class, new RationalReader())).build();
 
+    /** What is kept beside frames has this form; what an earlier version of the program kept is begun anew. */
+    static final int FORM = 2;
+
     /**
+     * @param form  of all that is kept of it
      * @param reels that its frames are drawn from, by their keys
      * @param sound what is heard
      */
-    public record Kept(RenderJob job, Map<String, Reel> reels, List<MovieSound> sound) {
+    public record Kept(int form, RenderJob job, Map<String, Reel> reels, List<MovieSound> sound) {
+        public Kept(RenderJob job, Map<String, Reel> reels, List<MovieSound> sound) {
+            this(FORM, job, reels, sound);
+        }
+
+        /** Whether this version of the program can draw from it. */
+        @JsonIgnore
+        public boolean isCurrent() {
+            return form == FORM;
+        }
     }
 
     private JobFile() {
@@ -44,16 +58,25 @@ public final class JobFile {
     /** Writes it under its name once it is whole. */
     public static void write(Path file, Kept kept) throws IOException {
         Path part = file.resolveSibling(file.getFileName() + ".part");
-        Files.write(part, JSON.writeValueAsBytes(kept));
+        Files.write(part, bytes(kept));
         Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
+    }
+
+    public static byte[] bytes(Kept kept) {
+        return JSON.writeValueAsBytes(kept);
     }
 
     /** @throws IOException if there is no job in it */
     public static Kept read(Path file) throws IOException {
+        return read(Files.readAllBytes(file), file.getFileName().toString());
+    }
+
+    /** @param name for the error; @throws IOException if there is no job in it */
+    public static Kept read(byte[] bytes, String name) throws IOException {
         try {
-            return JSON.readValue(Files.readAllBytes(file), Kept.class);
+            return JSON.readValue(bytes, Kept.class);
         } catch (JacksonException e) {
-            throw new IOException("There is no job in " + file.getFileName(), e);
+            throw new IOException("There is no job in " + name, e);
         }
     }
 }

@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
+import java.util.stream.Stream;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.dataformat.cbor.CBORFactory;
@@ -32,6 +33,11 @@ public final class OrderFile {
 
     /** Frames one after another. @param first of them, counted from 0 */
     public record Orders(long first, List<FrameOrder> frames) {
+        /** Keys of the sets that they show. */
+        public Stream<String> sets() {
+            return frames.stream().flatMap(f -> f.layers().stream()).map(FrameOrder.Layer::source)
+                    .filter(FrameOrder.Source.OfSet.class::isInstance).map(s -> ((FrameOrder.Source.OfSet) s).set()).distinct();
+        }
     }
 
     private OrderFile() {
@@ -44,7 +50,7 @@ public final class OrderFile {
         Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
     }
 
-    static byte[] bytes(Orders orders) {
+    public static byte[] bytes(Orders orders) {
         return CBOR.writeValueAsBytes(orders);
     }
 

@@ -1,5 +1,6 @@
 package freshsplice.render;
 
+import freshsplice.core.delivery.Bake;
 import freshsplice.core.render.DrawnSet;
 import freshsplice.core.stage.Mesh;
 import java.io.IOException;
@@ -10,12 +11,18 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The meshes of a set as binary glTF 2.0, one node a thing in their order: as {@link Gltf} writes it, and read again to the bit. */
+/**
+ * A set as binary glTF 2.0, one node a thing in their order, with a matrix where it stands and without where it moves: as {@link Gltf}
+ * writes it, and read again to the bit.
+ */
 public final class SetFile {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int HEADER = 12;
@@ -26,8 +33,13 @@ public final class SetFile {
     /** Writes it under its name once it is whole. */
     public static void write(Path file, DrawnSet set) throws IOException {
         Gltf gltf = new Gltf();
+        Set<Integer> moving = Arrays.stream(set.moving()).boxed().collect(Collectors.toSet());
         for (int i = 0; i < set.meshes().size(); i++) {
-            gltf.add(String.valueOf(i), set.meshes().get(i));
+            if (moving.contains(i)) {
+                gltf.add(String.valueOf(i), set.meshes().get(i));
+            } else {
+                gltf.add(String.valueOf(i), set.meshes().get(i), Arrays.copyOfRange(set.standing(), i * Bake.MATRIX, (i + 1) * Bake.MATRIX));
+            }
         }
         Path part = Files.createTempFile(file.getParent(), "set", ".part");
         Files.write(part, gltf.bytes());
@@ -55,10 +67,20 @@ public final class SetFile {
                     floats(root, bytes, binary, attributes.path("COLOR_0")), whole(root, bytes, binary, primitive.path("indices"))));
         }
         List<Mesh> things = new ArrayList<>();
+        List<Integer> moving = new ArrayList<>();
+        float[] standing = new float[root.path("nodes").size() * Bake.MATRIX];
         for (JsonNode node : root.path("nodes")) {
+            JsonNode place = node.path("matrix");
+            if (place.isMissingNode()) {
+                moving.add(things.size());
+            } else {
+                for (int i = 0; i < Bake.MATRIX; i++) {
+                    standing[things.size() * Bake.MATRIX + i] = place.get(i).floatValue();
+                }
+            }
             things.add(meshes.get(node.path("mesh").asInt()));
         }
-        return new DrawnSet(key, things);
+        return new DrawnSet(key, things, standing, moving.stream().mapToInt(i -> i).toArray());
     }
 
     private static float[] floats(JsonNode root, ByteBuffer bytes, int binary, JsonNode accessor) {

@@ -84,6 +84,11 @@ public final class StagePainter implements AutoCloseable {
         glPixelStorei(GL_PACK_SWAP_BYTES, 1);
     }
 
+    /** What draws: pictures of two that are called alike are alike to the bit. */
+    public String driver() {
+        return glGetString(GL_RENDERER) + ", " + glGetString(GL_VERSION);
+    }
+
     /** The size of the pictures from now on, in pixels, with four samples each. */
     public void size(int width, int height) {
         way(Way.plain(width, height));
@@ -149,7 +154,7 @@ public final class StagePainter implements AutoCloseable {
     public void stage(Stage wanted) {
         if (wanted != stage) {
             stage = wanted;
-            set = DrawnSet.of(wanted);
+            set = DrawnSet.of(wanted).unplaced();
         }
     }
 
@@ -269,13 +274,14 @@ public final class StagePainter implements AutoCloseable {
         item.set("upright", -1);
         float[] eye = eye(moment.view());
         item.set("eye", eye[0], eye[1], eye[2]);
+        float[] places = set.places(moment.moved());
         if (parts.corners(set) < way.drawnWidth() * way.drawnHeight()) {
             // what lies nearest first, without its light: then each point of the picture is lit once
             glColorMask(false, false, false, false);
-            parts.draw(set, moment.places());
+            parts.draw(set, places);
             glColorMask(true, true, true, true);
         }
-        parts.draw(set, moment.places());
+        parts.draw(set, places);
     }
 
     private void drawSky(FrameOrder.Moment moment) {

@@ -4,11 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import freshsplice.core.board.BoardFit;
+import freshsplice.core.motion.Channel;
+import freshsplice.core.motion.Easing;
+import freshsplice.core.motion.Key;
 import freshsplice.core.render.BurnIn;
 import freshsplice.core.render.DrawnSet;
 import freshsplice.core.render.FrameOrder;
 import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
+import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Mesh;
 import freshsplice.core.stage.Shape;
 import freshsplice.core.stage.Stage;
@@ -77,13 +81,18 @@ class KeptFramesTest {
 
     @Test
     void aSetIsReadToTheBitAndThingsThatLookAlikeShareAMesh() throws IOException {
-        Item gull = new Item(1, "gull", new Geometry.Figure(Shape.GULL, "#ffffff"), 1, 1, 1, Map.of());
+        Item gull = new Item(1, "gull", new Geometry.Figure(Shape.GULL, "#ffffff"), 1, 1, 0.1, Map.of(ItemChannel.X,
+                Channel.constant(0.1), ItemChannel.TURN, Channel.constant(33)));
+        Item flying = new Item(3, "flying gull", gull.geometry(), 1, 1, 1, Map.of(ItemChannel.X, new Channel(List.of(
+                new Key(0, 0, Easing.STRAIGHT), new Key(24, 5, Easing.STRAIGHT)), 0)));
         Item block = new Item(2, "block", new Geometry.Figure(Shape.BLOCK, "#ff0000"), 1, 1, 1, Map.of());
-        DrawnSet set = DrawnSet.of(new Stage(List.of(gull, block, gull)));
+        DrawnSet set = DrawnSet.of(new Stage(List.of(gull, block, flying)));
         Path file = folder.resolve("set.glb");
         SetFile.write(file, set);
         DrawnSet read = SetFile.read(file, set.key());
         assertThat(read.meshes()).hasSize(3);
+        assertThat(read.standing()).isEqualTo(set.standing());
+        assertThat(read.moving()).containsExactly(2);
         assertThat(read.meshes().get(0)).isSameAs(read.meshes().get(2));
         for (int i = 0; i < 3; i++) {
             Mesh expected = set.meshes().get(i);

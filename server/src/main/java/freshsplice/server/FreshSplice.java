@@ -3,6 +3,7 @@ package freshsplice.server;
 import freshsplice.server.database.OwnDatabase;
 import freshsplice.server.database.StartingDatabase;
 import freshsplice.server.settings.Folders;
+import freshsplice.worker.WorkerProgram;
 import java.io.IOException;
 import java.io.Reader;
 import java.nio.file.Files;
@@ -35,6 +36,9 @@ public class FreshSplice {
 
     public static void main(String[] args) throws IOException {
         Map<String, String> options = options(args);
+        if (options.containsKey("worker")) {
+            System.exit(WorkerProgram.run(options));
+        }
         Path data = Path.of(options.getOrDefault("data", ".data"));
         int port = Integer.parseInt(options.getOrDefault("port", "0"));
         try {

@@ -52,6 +52,10 @@ public final class Bake {
     public record Frame(float[] view, float[] projection, float[] places, Blur blur) {
     }
 
+    /** One frame. @param moved item to world of the items that move, a matrix each; @param blur what is out of focus in it */
+    public record Seen(float[] view, float[] projection, float[] moved, Blur blur) {
+    }
+
     /**
      * How sharp a picture is where.
      *
@@ -151,6 +155,12 @@ public final class Bake {
     public Frame frame(Rational position) {
         Block block = block(0, 1, k -> position);
         return new Frame(block.views, block.projections, places(block, 0), new Blur(block.lenses[1], block.lenses[3]));
+    }
+
+    /** What is seen at any exact shot frame, without what stands. */
+    public Seen seen(Rational position) {
+        Block block = block(0, 1, k -> position);
+        return new Seen(block.views, block.projections, block.places, new Blur(block.lenses[1], block.lenses[3]));
     }
 
     /** Focal length at any exact shot frame, mm. */

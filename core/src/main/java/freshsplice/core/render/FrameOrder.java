@@ -50,12 +50,12 @@ public record FrameOrder(List<Layer> layers, List<Line> lines) {
      *
      * @param view       world to camera
      * @param projection camera to picture
-     * @param places     thing to world, a matrix each
+     * @param moved      thing to world of the things that move, a matrix each in their order; those that stand belong to the set
      * @param blur       whether what is out of focus is blurred
      * @param focus      metres to what is in focus, along the line of sight
      * @param farCircle  diameter of a point without end away, as a share of the picture's width
      */
-    public record Moment(float[] view, float[] projection, float[] places, boolean blur, float focus, float farCircle) {
+    public record Moment(float[] view, float[] projection, float[] moved, boolean blur, float focus, float farCircle) {
     }
 
     /** Something written. */

@@ -106,9 +106,9 @@ public final class FrameOrders {
         Bake bake = bake(of.filmed(), of.position());
         List<FrameOrder.Moment> moments = new ArrayList<>();
         for (Rational position : moments(of.position(), of.step())) {
-            Bake.Frame frame = bake.frame(position);
-            moments.add(new FrameOrder.Moment(frame.view(), frame.projection(), frame.places(), look.blur(), frame.blur().focus(),
-                    frame.blur().farCircle()));
+            Bake.Seen seen = bake.seen(position);
+            moments.add(new FrameOrder.Moment(seen.view(), seen.projection(), seen.moved(), look.blur(), seen.blur().focus(),
+                    seen.blur().farCircle()));
         }
         return new FrameOrder.Source.OfSet(key, moments);
     }

@@ -1,5 +1,6 @@
 package freshsplice.server.http;
 
+import freshsplice.worker.Wire;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
@@ -21,6 +22,12 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Order(Ordered.HIGHEST_PRECEDENCE)
 public class LocalOnly extends OncePerRequestFilter {
     private static final Set<String> HERE = Set.of("localhost", "127.0.0.1", "[::1]");
+
+    /** Machines that draw come from elsewhere, with a key: another filter lets them in. */
+    @Override
+    protected boolean shouldNotFilter(HttpServletRequest request) {
+        return request.getRequestURI().startsWith(Wire.ROOT + "/");
+    }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)

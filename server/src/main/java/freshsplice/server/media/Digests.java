@@ -2,8 +2,6 @@ package freshsplice.server.media;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.RandomAccessFile;
-import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
@@ -12,17 +10,9 @@ import java.util.HexFormat;
 import net.jpountz.xxhash.StreamingXXHash64;
 import net.jpountz.xxhash.XXHashFactory;
 
-/** Checksums of files. */
+/** Checksums of files as lists of them have it. */
 public final class Digests {
-    /** Above this a linked file is known by three parts of it, so that a movie of a hundred gigabytes is not read whole. */
-    private static final long WHOLE = 64_000_000;
-    private static final int PART = 4_000_000;
-
     private Digests() {
-    }
-
-    static MessageDigest sha256() {
-        return digest("SHA-256");
     }
 
     private static MessageDigest digest(String name) {
@@ -31,26 +21,6 @@ public final class Digests {
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("Every Java has " + name, e);
         }
-    }
-
-    /** What a file that stays in its folder is known by: SHA-256 of all of it, or of size, head, middle and end. */
-    static String ofLinked(Path file) throws IOException {
-        long size = Files.size(file);
-        MessageDigest digest = sha256();
-        if (size <= WHOLE) {
-            feed(file, digest::update);
-            return HexFormat.of().formatHex(digest.digest());
-        }
-        digest.update(ByteBuffer.allocate(Long.BYTES).putLong(size).array());
-        try (RandomAccessFile in = new RandomAccessFile(file.toFile(), "r")) {
-            byte[] part = new byte[PART];
-            for (long at : new long[] {0, size / 2, size - PART}) {
-                in.seek(at);
-                in.readFully(part);
-                digest.update(part);
-            }
-        }
-        return HexFormat.of().formatHex(digest.digest());
     }
 
     /**

@@ -1,6 +1,7 @@
 package freshsplice.server.media;
 
 import freshsplice.core.time.Timecode;
+import freshsplice.render.FileDigest;
 import freshsplice.render.Probe;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.MediaRow;
@@ -53,7 +54,7 @@ public class MediaStore {
         String path = pathLabel(givenName, name);
         Path arriving = Files.createTempFile(folders.arriving(), "file", null);
         try {
-            MessageDigest digest = Digests.sha256();
+            MessageDigest digest = FileDigest.sha256();
             long bytes;
             try (OutputStream out = new DigestOutputStream(Files.newOutputStream(arriving), digest)) {
                 bytes = in.transferTo(out);
@@ -112,7 +113,7 @@ public class MediaStore {
         media.path = path;
         media.linked = file.toString();
         media.bytes = Files.size(file);
-        media.sha256 = Digests.ofLinked(file);
+        media.sha256 = FileDigest.quick(file);
         fill(media, look(file, media.name));
         return transactions.execute(status -> store.add(media));
     }
@@ -160,7 +161,7 @@ public class MediaStore {
 
     /** Whether a file holds what a linked one did. */
     public boolean isSame(MediaRow linked, Path file) throws IOException {
-        return Digests.ofLinked(file).equals(linked.sha256);
+        return FileDigest.quick(file).equals(linked.sha256);
     }
 
     /** Where a file lies. One that is linked may not be there any more. */

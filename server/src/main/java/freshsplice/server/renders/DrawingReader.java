@@ -215,7 +215,7 @@ public class DrawingReader {
         Map<String, Reel> reels = new HashMap<>();
         keys.forEach(key -> {
             RenderRow row = store.get(RenderRow.class, Long.parseLong(key.substring("render ".length())));
-            reels.put(key, new Reel(folders.renders().resolve(row.file), row.rate == null ? rate : row.rate));
+            reels.put(key, new Reel(folders.renders().resolve(row.file), row.rate == null ? rate : row.rate, row.sha256 == null ? "" : row.sha256));
         });
         return reels;
     }

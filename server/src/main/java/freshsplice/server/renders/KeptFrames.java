@@ -25,7 +25,7 @@ import org.springframework.util.FileSystemUtils;
 public class KeptFrames {
     private final Folders folders;
 
-    KeptFrames(Folders folders) {
+    public KeptFrames(Folders folders) {
         this.folders = folders;
     }
 
@@ -39,12 +39,12 @@ public class KeptFrames {
     }
 
     /** What the frames of a chunk are drawn from. @param first frame of it */
-    Path orders(long renderId, long first) {
+    public Path orders(long renderId, long first) {
         return folder(renderId).resolve("orders").resolve(String.format("%07d.cbor", first));
     }
 
     /** The drawn frames. */
-    Path frames(long renderId) {
+    public Path frames(long renderId) {
         return folder(renderId).resolve("frames");
     }
 
@@ -68,7 +68,7 @@ public class KeptFrames {
         }
     }
 
-    Path set(String key) {
+    public Path set(String key) {
         return folders.frames().resolve("sets").resolve(key + ".glb");
     }
 
@@ -76,8 +76,13 @@ public class KeptFrames {
         return JobFile.read(job(renderId));
     }
 
+    /** Whether all that a render is drawn from is there, as this version of the program keeps it. */
     boolean isBegun(long renderId) {
-        return Files.exists(job(renderId));
+        try {
+            return Files.exists(job(renderId)) && kept(renderId).isCurrent();
+        } catch (IOException e) {
+            return false;
+        }
     }
 
     /** How many frames are there. */

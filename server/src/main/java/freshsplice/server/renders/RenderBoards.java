@@ -47,7 +47,7 @@ class RenderBoards {
                 long shown = shots.get(shot).shot().anchor().source().floor();
                 MediaFrames frames = MediaFrames.of(Sources.candidate(file), shown, row.sourceBegins == null ? shown : row.sourceBegins);
                 boards.put(shot, new ShotBoard(key, frames, row.fit(), file.width / (double) file.height));
-                reels.put(key, new Reel(media.file(file), file.rate == null ? FrameRate.FPS_24 : file.rate));
+                reels.put(key, new Reel(media.file(file), file.rate == null ? FrameRate.FPS_24 : file.rate, file.sha256));
             }
         });
         return new Found(boards, reels);

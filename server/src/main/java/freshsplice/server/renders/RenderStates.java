@@ -11,8 +11,10 @@ import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The lives of renders in their table. Each change is one transaction. */
 @Component
@@ -21,9 +23,13 @@ class RenderStates {
     private static final Set<RenderRow.State> ENDED = Set.of(RenderRow.State.DONE, RenderRow.State.STOPPED, RenderRow.State.FAILED);
 
     private final Store store;
+    private final JdbcTemplate jdbc;
+    private final TransactionTemplate transactions;
 
-    RenderStates(Store store) {
+    RenderStates(Store store, JdbcTemplate jdbc, TransactionTemplate transactions) {
         this.store = store;
+        this.jdbc = jdbc;
+        this.transactions = transactions;
     }
 
     @Transactional(readOnly = true)
@@ -70,6 +76,22 @@ class RenderStates {
             row.error = null;
         }
         return may;
+    }
+
+    /** Whether it waits or is being drawn. */
+    @Transactional(readOnly = true)
+    public boolean isOpen(long renderId) {
+        return Set.of(RenderRow.State.WAITING, RenderRow.State.DRAWING).contains(store.get(RenderRow.class, renderId).state);
+    }
+
+    /** Notes what draws its frames where nothing does yet. @return whether this was the first to say so */
+    public boolean bind(long renderId, String driver) {
+        return Boolean.TRUE.equals(transactions.execute(status -> jdbc.update("update render set driver = ? where id = ? and driver is null",
+                driver, renderId) > 0));
+    }
+
+    public void bindAnew(long renderId, String driver) {
+        transactions.executeWithoutResult(status -> jdbc.update("update render set driver = ? where id = ?", driver, renderId));
     }
 
     @Transactional

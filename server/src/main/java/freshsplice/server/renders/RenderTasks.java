@@ -5,17 +5,25 @@ import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.SchedulerName;
 import com.github.kagkarlsson.scheduler.jdbc.JdbcCustomization;
 import com.github.kagkarlsson.scheduler.jdbc.MariaDBJdbcCustomization;
+import com.github.kagkarlsson.scheduler.logging.LogLevel;
 import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.SchedulableInstance;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import freshsplice.render.FileDigest;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import javax.sql.DataSource;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
@@ -29,6 +37,10 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class RenderTasks {
     private static final Duration LOOK_EVERY = Duration.ofMillis(250);
+    /** Of seats elsewhere, which are told besides when there is something new. */
+    private static final Duration LOOK_EVERY_ELSEWHERE = Duration.ofSeconds(1);
+    /** What one scheduler does not know is another's. */
+    private static final Duration NEVER = Duration.ofDays(36_500);
     private static final Duration HEARTBEAT = Duration.ofSeconds(5);
     private static final Duration AGAIN_AFTER = Duration.ofSeconds(2);
     private static final Duration PATIENCE_AT_END = Duration.ofSeconds(6);
@@ -38,15 +50,21 @@ class RenderTasks {
     private static final String WRITE_ALSO = "write also";
     private static final String DRAWING = "scheduled_drawing";
     private static final String WRITING = "scheduled_writing";
-    private static final SchedulerName HERE = new SchedulerName.Fixed("server");
+    private static final String SERVER = "server";
+
+    /** How a chunk's turn ended: it is done with, is put back, or is for machines that draw as its render was begun. */
+    enum Turn { DONE, AGAIN, ELSEWHERE }
 
     /** What is to be done. Whatever they throw is tried again; what cannot become better they end themselves. */
     interface Work {
         /** @return whether it came to its end; false puts it back */
         boolean begin(long renderId) throws Exception;
 
-        /** @param tries how often it failed before */
-        boolean draw(long renderId, long first, int tries) throws Exception;
+        /** @param tries how often it failed before; @param seat that draws it */
+        Turn draw(long renderId, long first, int tries, Seat seat) throws Exception;
+
+        /** The driver that a render's frames are drawn by; null while that is open. */
+        String driverOf(long renderId);
 
         boolean write(long renderId) throws Exception;
 
@@ -60,7 +78,10 @@ class RenderTasks {
     private final TransactionTemplate transactions;
     private final SchedulerClient toDraw;
     private final SchedulerClient toWrite;
-    private Scheduler drawing;
+    private final Map<Seat, Scheduler> seats = new ConcurrentHashMap<>();
+    private final Map<Seat, String> names = new ConcurrentHashMap<>();
+    private Work work;
+    private Scheduler beginning;
     private Scheduler writing;
 
     RenderTasks(DataSource database, JdbcTemplate jdbc, TransactionTemplate transactions) {
@@ -93,22 +114,97 @@ class RenderTasks {
                 });
     }
 
-    /** Begins to work. What was being done when this server was last killed is nobody's any more. */
-    void start(Work work) {
-        for (String table : List.of(DRAWING, WRITING)) {
-            update("update " + table + " set picked = false, picked_by = null, last_heartbeat = null where picked_by = ?", HERE.getName());
-        }
-        drawing = scheduler(DRAWING, 1, List.of(task(BEGIN, (i, tries) -> work.begin(Long.parseLong(i.getId()))),
-                task(CHUNK, (i, tries) -> work.draw(render(i.getId()), first(i.getId()), tries))));
-        writing = scheduler(WRITING, 1, List.of(task(WRITE, (i, tries) -> work.write(Long.parseLong(i.getId()))),
-                task(WRITE_ALSO, (i, tries) -> work.writeAlso(render(i.getId()), i.getId().substring(i.getId().indexOf('-') + 1)))));
-        beginForgotten();
-        drawing.start();
-        writing.start();
+    /** A chunk on a seat. @param driver null for those of renders that are not bound to one yet */
+    private Task<?> chunkTask(Seat seat, String driver) {
+        String name = chunkName(driver);
+        return Tasks.custom(name, Void.class).onFailure((complete, operations) -> operations.reschedule(complete, Instant.now().plus(AGAIN_AFTER)))
+                .onDeadExecutionRevive().execute((instance, context) -> switch (turn(instance, context.getExecution().consecutiveFailures, seat)) {
+                    case DONE -> new CompletionHandler.OnCompleteRemove<>();
+                    case AGAIN -> (complete, operations) -> operations.reschedule(complete, Instant.now());
+                    case ELSEWHERE -> (complete, operations) -> operations.removeAndScheduleNew(instance(
+                            chunkName(work.driverOf(render(instance.getId()))), instance.getId(), -instance.getPriority()));
+                });
     }
 
-    /** Renders that wait and that no task knows of: asked for by an earlier version of the program. */
-    private void beginForgotten() {
+    private Turn turn(TaskInstance<Void> instance, int tries, Seat seat) {
+        try {
+            return work.draw(render(instance.getId()), first(instance.getId()), tries, seat);
+        } catch (RuntimeException e) {
+            throw e;
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /**
+     * Begins to work. What was being done when this server was last killed is nobody's any more.
+     *
+     * @return whether anything is there to be drawn
+     */
+    boolean start(Work all) {
+        work = all;
+        for (String table : List.of(DRAWING, WRITING)) {
+            update("update " + table + " set picked = false, picked_by = null, last_heartbeat = null where picked = true");
+        }
+        beginning = scheduler(DRAWING, SERVER, LOOK_EVERY, List.of(task(BEGIN, (i, tries) -> work.begin(Long.parseLong(i.getId())))));
+        writing = scheduler(WRITING, SERVER, LOOK_EVERY, List.of(task(WRITE, (i, tries) -> work.write(Long.parseLong(i.getId()))),
+                task(WRITE_ALSO, (i, tries) -> work.writeAlso(render(i.getId()), i.getId().substring(i.getId().indexOf('-') + 1)))));
+        beginForgotten();
+        beginning.start();
+        writing.start();
+        return any("select count(*) from " + DRAWING);
+    }
+
+    private boolean any(String sql, Object... values) {
+        Integer count = jdbc.queryForObject(sql, Integer.class, values);
+        return count != null && count > 0;
+    }
+
+    /** Lets a seat draw: it is a scheduler of its own that takes one chunk at a time, and none of renders that another driver draws. */
+    void open(Seat seat) throws IOException {
+        String driver = seat.driver();
+        Duration every = seat.name().equals(Seat.OWN) ? LOOK_EVERY : LOOK_EVERY_ELSEWHERE;
+        Scheduler scheduler = scheduler(DRAWING, seat.name(), every, List.of(chunkTask(seat, null), chunkTask(seat, driver)));
+        names.put(seat, chunkName(driver));
+        seats.put(seat, scheduler);
+        scheduler.start();
+    }
+
+    /** Ends a seat's work; what it had is put back. */
+    void close(Seat seat) {
+        names.remove(seat);
+        Scheduler scheduler = seats.remove(seat);
+        if (scheduler != null) {
+            scheduler.stop();
+            update("update " + DRAWING + " set picked = false, picked_by = null, last_heartbeat = null where picked_by = ?", seat.name());
+        }
+    }
+
+    Set<Seat> seats() {
+        return Set.copyOf(seats.keySet());
+    }
+
+    /** Whether there is more to draw than seats to draw it, so that no further render need be begun yet. */
+    boolean isAhead() {
+        List<String> taken = new ArrayList<>(Set.copyOf(names.values()));
+        taken.add(CHUNK);
+        Integer waiting = jdbc.queryForObject("select count(*) from " + DRAWING + " where picked = false and task_name in ("
+                + String.join(", ", Collections.nCopies(taken.size(), "?")) + ")", Integer.class, taken.toArray());
+        return waiting != null && waiting >= Math.max(1, seats.size());
+    }
+
+    private static String chunkName(String driver) {
+        return driver == null ? CHUNK : CHUNK + " of " + FileDigest.of(driver.getBytes(StandardCharsets.UTF_8)).substring(0, 12);
+    }
+
+    /** Keeps the chunks of a render for machines that draw alike; for all where the driver is null. */
+    void bind(long renderId, String driver) {
+        update("update " + DRAWING + " set task_name = ? where picked = false and task_name <> ? and task_instance like ?", chunkName(driver),
+                BEGIN, renderId + "-%");
+    }
+
+    /** Renders that wait and that no task knows of: whose last chunk was let go as somebody had them go on, or of an earlier version. */
+    void beginForgotten() {
         transactions.executeWithoutResult(status -> jdbc.query("select r.id, r.place from render r where r.state in ('WAITING', 'DRAWING') and "
                 + "not exists (select 1 from scheduled_drawing d where d.task_instance = r.id or d.task_instance like concat(r.id, '-%')) and "
                 + "not exists (select 1 from scheduled_writing w where w.task_instance = r.id)",
@@ -119,20 +215,19 @@ class RenderTasks {
 
     /** Whether anything but one chunk of a render is still to be done. */
     boolean isAlone(long renderId, long first) {
-        Integer others = jdbc.queryForObject("select count(*) from scheduled_drawing where task_name = ? and task_instance like ? and "
-                + "task_instance <> ?", Integer.class, CHUNK, renderId + "-%", chunk(renderId, first));
-        return others == null || others == 0;
+        return !any("select count(*) from " + DRAWING + " where task_name <> ? and task_instance like ? and task_instance <> ?", BEGIN,
+                renderId + "-%", chunk(renderId, first));
     }
 
     private static String chunk(long renderId, long first) {
         return String.format("%d-%07d", renderId, first);
     }
 
-    private Scheduler scheduler(String table, int threads, List<Task<?>> tasks) {
-        return Scheduler.create(database, tasks).jdbcCustomization(new MariaDBJdbcCustomization(true)).tableName(table).threads(threads).schedulerName(HERE).enablePriority().pollingInterval(LOOK_EVERY)
-                .pollUsingFetchAndLockOnExecute(0.5, 1.0).heartbeatInterval(HEARTBEAT)
-                .missedHeartbeatsLimit(4).commitWhenAutocommitDisabled(true).shutdownMaxWait(PATIENCE_AT_END).failureLogging(com.github.kagkarlsson.scheduler.logging.LogLevel.DEBUG, false)
-                .build();
+    private Scheduler scheduler(String table, String name, Duration every, List<Task<?>> tasks) {
+        return Scheduler.create(database, tasks).jdbcCustomization(new MariaDBJdbcCustomization(true)).tableName(table).threads(1)
+                .schedulerName(new SchedulerName.Fixed(name)).enablePriority().pollingInterval(every).pollUsingFetchAndLockOnExecute(0.5, 1.0)
+                .heartbeatInterval(HEARTBEAT).missedHeartbeatsLimit(4).commitWhenAutocommitDisabled(true).shutdownMaxWait(PATIENCE_AT_END)
+                .failureLogging(LogLevel.DEBUG, false).deleteUnresolvedAfter(NEVER).build();
     }
 
     private static long render(String chunk) {
@@ -159,10 +254,11 @@ class RenderTasks {
         transactions.executeWithoutResult(status -> toDraw.scheduleBatch(all));
     }
 
-    /** @param firsts frames that chunks begin with */
-    void chunks(long renderId, Collection<Long> firsts, long place) {
+    /** @param firsts frames that chunks begin with; @param driver that draws them, null for any */
+    void chunks(long renderId, Collection<Long> firsts, long place, String driver) {
         transactions.executeWithoutResult(status -> firsts.forEach(first ->
-                toDraw.scheduleIfNotExists(instance(CHUNK, chunk(renderId, first), place))));
+                toDraw.scheduleIfNotExists(instance(chunkName(driver), chunk(renderId, first), place))));
+        seats.values().forEach(Scheduler::triggerCheckForDueExecutions);
     }
 
     void write(long renderId, long place) {
@@ -175,15 +271,15 @@ class RenderTasks {
 
     /** Takes away what of a render nobody has begun. */
     void takeAway(long renderId) {
-        update("delete from scheduled_drawing where picked = false and (task_name = ? and task_instance = ? or task_name = ? and "
-                + "task_instance like ?)", BEGIN, String.valueOf(renderId), CHUNK, renderId + "-%");
+        update("delete from scheduled_drawing where picked = false and (task_instance = ? or task_instance like ?)", String.valueOf(renderId),
+                renderId + "-%");
         update("delete from scheduled_writing where picked = false and task_instance = ?", String.valueOf(renderId));
     }
 
     /** Gives a render another place in the queue. */
     void place(long renderId, long place) {
-        update("update scheduled_drawing set priority = ? where task_name = ? and task_instance = ? or task_name = ? and "
-                + "task_instance like ?", -place, BEGIN, String.valueOf(renderId), CHUNK, renderId + "-%");
+        update("update scheduled_drawing set priority = ? where task_instance = ? or task_instance like ?", -place, String.valueOf(renderId),
+                renderId + "-%");
     }
 
     private void update(String sql, Object... values) {
@@ -191,8 +287,9 @@ class RenderTasks {
     }
 
     void stop() {
-        if (drawing != null) {
-            drawing.stop();
+        if (beginning != null) {
+            seats().forEach(this::close);
+            beginning.stop();
             writing.stop();
         }
     }

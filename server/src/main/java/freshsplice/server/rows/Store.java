@@ -32,6 +32,10 @@ public class Store {
     }
 
     /** Living rows whose field has one of some values, by id. */
+    public <T extends Row> List<T> all(Class<T> type) {
+        return entities.createQuery("from " + type.getName(), type).getResultList();
+    }
+
     public <T extends Row> List<T> whereIn(Class<T> type, String field, List<Long> values) {
         return values.isEmpty() ? List.of()
                 : entities.createQuery(from(type) + "r." + field + " in :values order by r.id", type)

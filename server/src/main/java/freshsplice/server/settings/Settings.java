@@ -18,6 +18,9 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param maxPictureSide   pixels a side
  * @param maxFolderFiles   files that are looked at in the server's folders
  * @param maxStandInFrames frames of a movie for which stand-in pictures are made in the background
+ * @param drawHere         whether renders are drawn by this machine too, and not by others alone
+ * @param workersAddress   address and port that machines which draw reach this one at; none where it is empty
+ * @param workersShared    where such machines see the folder of frames; empty where they do not
  */
 @ConfigurationProperties("fresh-splice")
 public record Settings(@DefaultValue List<Path> folders,
@@ -28,7 +31,10 @@ public record Settings(@DefaultValue List<Path> folders,
                        @DefaultValue("20000000000") long maxZipBytes,
                        @DefaultValue("16384") int maxPictureSide,
                        @DefaultValue("500000") int maxFolderFiles,
-                       @DefaultValue("30000") int maxStandInFrames) {
+                       @DefaultValue("30000") int maxStandInFrames,
+                       @DefaultValue("true") boolean drawHere,
+                       @DefaultValue("") String workersAddress,
+                       @DefaultValue("") String workersShared) {
     /** How much of a cut is read. */
     public Limits cutLimits() {
         return new Limits(maxCutBytes, maxCutEvents, maxCutDepth);

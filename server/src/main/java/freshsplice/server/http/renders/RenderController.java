@@ -7,6 +7,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.renders.DrawingReader;
+import freshsplice.server.renders.Drivers;
 import freshsplice.server.renders.RecipeEdit;
 import freshsplice.server.renders.RecipeEdits;
 import freshsplice.server.renders.Recipes;
@@ -96,12 +97,14 @@ class RenderController {
      * @param framesPerSecond while drawing and after; 0 before
      * @param secondsLeft     −1 where it cannot be told yet
      * @param fromFrame       shot frame, or record frame of a master, at its first frame
+     * @param awaits          driver that it was begun with, where no machine that is there has it; null where it waits for none
      * @param stale           what changed since, in words; only for the newest of a shot
      */
     record View(long id, @Schema(nullable = true) Long shotId, String name, int version, Grade grade, RenderRow.State state, int width, int height,
                 boolean burnIn, boolean blur, long fromFrame, long frames, long framesDone, double framesPerSecond,
                 double secondsLeft, long bytes, @Schema(nullable = true) String error, String who, Instant requestedAt, List<String> stale,
-                @Schema(nullable = true) String recipe, @Schema(nullable = true) String folder, int handles, long place) {
+                @Schema(nullable = true) String recipe, @Schema(nullable = true) String folder, int handles, long place,
+                @Schema(nullable = true) String awaits) {
     }
 
     private final Store store;
@@ -115,9 +118,11 @@ class RenderController {
     private final RenderProgress progress;
     private final RenderForecast forecast;
     private final RecipeEdits recipes;
+    private final Drivers drivers;
 
     RenderController(Store store, RenderRequests requests, RenderQueue queue, Staleness staleness,
-                     MasterStore masters, CameraStore cameras, Folders folders, DrawingReader drawings, RenderProgress progress, RenderForecast forecast, RecipeEdits recipes) {
+                     MasterStore masters, CameraStore cameras, Folders folders, DrawingReader drawings, RenderProgress progress, RenderForecast forecast, RecipeEdits recipes, Drivers drivers) {
+        this.drivers = drivers;
         this.forecast = forecast;
         this.recipes = recipes;
         this.progress = progress;
@@ -169,7 +174,7 @@ class RenderController {
         return new View(r.id, r.shotId, r.name, r.version, r.grade, r.state, r.width, r.height, r.burnIn, r.blur,
                 r.fromPosition.floor(), r.frames, done, rate,
                 drawing && rate > 0 ? (r.frames - done) / rate : -1, r.bytes, r.error, r.who, r.requestedAt,
-                stale, r.recipeName, r.folder, r.handles, r.place);
+                stale, r.recipeName, r.folder, r.handles, r.place, drivers.awaited(r));
     }
 
     @PostMapping("/api/projects/{id}/renders")
@@ -214,6 +219,12 @@ class RenderController {
     @PostMapping("/api/renders/{id}/stop")
     void stop(@PathVariable long id) {
         queue.stop(id);
+    }
+
+    /** Lets any machine draw what is missing of it, though its frames may differ a little from those that are there. */
+    @PostMapping("/api/renders/{id}/any-driver")
+    void allowAnyDriver(@PathVariable long id) {
+        drivers.allowAny(id);
     }
 
     @GetMapping("/api/renders/{id}/movie")

@@ -8,7 +8,7 @@ import freshsplice.server.http.files.Attachment;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.renders.KeptFrames;
 import freshsplice.server.renders.RenderLog;
-import freshsplice.server.renders.RenderQueue;
+import freshsplice.server.renders.RenderWriting;
 import freshsplice.server.renders.TrialFrames;
 import freshsplice.server.rows.RenderOutputRow;
 import freshsplice.server.rows.RenderRow;
@@ -55,15 +55,15 @@ class RenderFilesController {
     private final Folders folders;
     private final KeptFrames kept;
     private final RenderLog log;
-    private final RenderQueue queue;
+    private final RenderWriting writing;
     private final TrialFrames trials;
 
-    RenderFilesController(Store store, Folders folders, KeptFrames kept, RenderLog log, RenderQueue queue, TrialFrames trials) {
+    RenderFilesController(Store store, Folders folders, KeptFrames kept, RenderLog log, RenderWriting writing, TrialFrames trials) {
         this.store = store;
         this.folders = folders;
         this.kept = kept;
         this.log = log;
-        this.queue = queue;
+        this.writing = writing;
         this.trials = trials;
     }
 
@@ -105,7 +105,7 @@ class RenderFilesController {
     /** Writes a finished render into another kind of files, from its kept frames. */
     @PostMapping("/api/renders/{id}/files")
     void writeAlso(@PathVariable long id, @Valid @RequestBody Another another) {
-        queue.writeAlso(id, another.kind());
+        writing.writeAlso(id, another.kind());
     }
 
     /** A drawn frame, counted from 0; the newest without one. */

@@ -1,0 +1,108 @@
+package freshsplice.server.renders;
+
+import freshsplice.render.OrderFile;
+import freshsplice.server.rows.RenderRow;
+import java.io.IOException;
+import org.springframework.stereotype.Component;
+
+/** What becomes of a chunk on a seat. Frames that are there are not drawn again. */
+@Component
+class RenderDrawing {
+    private final RenderTasks tasks;
+    private final RenderStates states;
+    private final KeptFrames kept;
+    private final RenderProgress progress;
+    private final RenderLog log;
+    private final RenderFailures failures;
+    private final SeatWork work;
+    private final Drivers drivers;
+
+    RenderDrawing(RenderTasks tasks, RenderStates states, KeptFrames kept, RenderProgress progress, RenderLog log, RenderFailures failures, SeatWork work,
+                  Drivers drivers) {
+        this.tasks = tasks;
+        this.states = states;
+        this.kept = kept;
+        this.progress = progress;
+        this.log = log;
+        this.failures = failures;
+        this.work = work;
+        this.drivers = drivers;
+    }
+
+    /** @param first of its frames; @param tries how often it failed before */
+    RenderTasks.Turn draw(long renderId, long first, int tries, Seat seat) throws IOException {
+        RenderRow row = underWay(renderId);
+        if (row == null) {
+            return RenderTasks.Turn.DONE;
+        }
+        return failures.guard(row, tries, RenderTasks.Turn.DONE, () -> {
+            if (!kept.isBegun(renderId)) {
+                // by an earlier version of the program, in a form that is not drawn from any more
+                tasks.begin(renderId, row.place);
+                return RenderTasks.Turn.DONE;
+            }
+            return drivers.mayDraw(row, seat) ? drawn(row, new Seat.Chunk(renderId, row.name, kept.kept(renderId), OrderFile.read(kept.orders(renderId, first))), seat)
+                    : RenderTasks.Turn.ELSEWHERE;
+        });
+    }
+
+    private RenderTasks.Turn drawn(RenderRow row, Seat.Chunk chunk, Seat seat) throws IOException {
+        try {
+            if (!work.draw(seat, chunk, watch(row))) {
+                // somebody may have let it go on meanwhile
+                return failures.isClosing() || states.isOpen(row.id) ? RenderTasks.Turn.AGAIN : RenderTasks.Turn.DONE;
+            }
+        } catch (SeatLost e) {
+            log.say(row.id, "frames " + chunk.first() + " to " + (chunk.first() + chunk.frames() - 1) + " put back: " + e.getMessage());
+            if (e.counts()) {
+                throw e;
+            }
+            return RenderTasks.Turn.AGAIN;
+        }
+        log.say(row.id, "frames " + chunk.first() + " to " + (chunk.first() + chunk.frames() - 1) + " drawn by " + seat.name());
+        writeIfWhole(row, chunk);
+        return RenderTasks.Turn.DONE;
+    }
+
+    private void writeIfWhole(RenderRow row, Seat.Chunk chunk) {
+        long frames = chunk.job().job().frames();
+        boolean alone = tasks.isAlone(row.id, chunk.first());
+        // the disk is looked at where this may have been the last chunk, not after each of thousands
+        if (alone || progress.done(row.id) >= frames) {
+            if (kept.count(row.id) >= frames) {
+                tasks.write(row.id, row.place);
+            } else if (alone) {
+                // somebody took frames from the disk meanwhile
+                tasks.begin(row.id, row.place);
+            }
+        }
+    }
+
+    private Seat.Watch watch(RenderRow row) {
+        return new Seat.Watch() {
+            @Override
+            public boolean goesOn() {
+                return !failures.isClosing() && progress.done(row.id) >= 0;
+            }
+
+            @Override
+            public void drawn() {
+                progress.drawn(row.id, row.projectId);
+            }
+        };
+    }
+
+    /** A render that is to go on, its progress told from then on; null where somebody paused or stopped it. */
+    RenderRow underWay(long renderId) {
+        if (progress.done(renderId) < 0) {
+            progress.goesOn(renderId, kept.count(renderId));
+        }
+        // asked after that: who stops it from now on ends its progress, which is seen before each frame
+        RenderRow row = states.row(renderId);
+        if (row.state == RenderRow.State.DRAWING) {
+            return row;
+        }
+        progress.ended(renderId, row.projectId);
+        return null;
+    }
+}

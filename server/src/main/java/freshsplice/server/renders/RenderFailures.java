@@ -1,0 +1,84 @@
+package freshsplice.server.renders;
+
+import freshsplice.render.CannotDraw;
+import freshsplice.render.OutputWriter;
+import freshsplice.server.rows.RenderRow;
+import java.io.IOException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
+
+/** Ends renders that cannot become better by trying again, each alone and with its reason; the rest is tried again, not for ever. */
+@Component
+class RenderFailures {
+    static final int MOST_TRIES = 3;
+    private static final Logger LOG = LoggerFactory.getLogger(RenderFailures.class);
+
+    /** A piece of a render's work. */
+    interface Work<T> {
+        T run() throws IOException;
+    }
+
+    private final RenderTasks tasks;
+    private final RenderStates states;
+    private final RenderProgress progress;
+    private final RenderLog log;
+    private volatile boolean closing;
+
+    RenderFailures(RenderTasks tasks, RenderStates states, RenderProgress progress, RenderLog log) {
+        this.tasks = tasks;
+        this.states = states;
+        this.progress = progress;
+        this.log = log;
+    }
+
+    /** From now on what fails does so because the server ends: it is done again at the next start. */
+    void close() {
+        closing = true;
+    }
+
+    boolean isClosing() {
+        return closing;
+    }
+
+    /**
+     * @param tries how often it failed before
+     * @param ended what is given back where the render was ended
+     * @throws IOException if it is worth another try
+     */
+    <T> T guard(RenderRow row, int tries, T ended, Work<T> work) throws IOException {
+        try {
+            return work.run();
+        } catch (DataAccessException | TransactionException e) {
+            // the database is away: it goes on once that is back
+            throw e;
+        } catch (OutOfMemoryError e) {
+            fail(row, "There is not enough memory to draw it: render it smaller, or start with more (FRESH_SPLICE_MEMORY)", e);
+        } catch (CannotDraw e) {
+            fail(row, e.getMessage(), e);
+        } catch (IOException e) {
+            boolean full = isFull(e);
+            if (closing || !full && tries + 1 < MOST_TRIES) {
+                throw e;
+            }
+            fail(row, full ? OutputWriter.FULL : e.getMessage(), e);
+        } catch (RuntimeException e) {
+            fail(row, e.getMessage(), e);
+        }
+        return ended;
+    }
+
+    private static boolean isFull(IOException e) {
+        return e.getMessage() != null && (e.getMessage().contains("No space left") || e.getMessage().equals(OutputWriter.FULL));
+    }
+
+    private void fail(RenderRow row, String why, Throwable cause) {
+        LOG.warn("Render {} failed", row.name, cause);
+        log.say(row.id, "failed: " + why);
+        states.fail(row.id, why);
+        tasks.takeAway(row.id);
+        progress.ended(row.id, row.projectId);
+    }
+}

@@ -1,0 +1,97 @@
+package freshsplice.server.renders;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+
+/** The seats that draw, and what each of them does. */
+@Component
+public class SeatWork {
+    /**
+     * What a seat does.
+     *
+     * @param first of the frames that it has, counted from 0
+     * @param done  of them since it has them
+     */
+    public record Doing(long renderId, String renderName, long first, int frames, AtomicInteger done) {
+    }
+
+    private static final Logger LOG = LoggerFactory.getLogger(SeatWork.class);
+
+    private final RenderTasks tasks;
+    private final Map<Seat, String> drivers = new ConcurrentHashMap<>();
+    private final Map<Seat, Doing> doing = new ConcurrentHashMap<>();
+    private volatile String cannot;
+
+    SeatWork(RenderTasks tasks) {
+        this.tasks = tasks;
+    }
+
+    /** Lets a seat draw from now on; one that has nothing to draw with is left out, which is told. */
+    public void open(Seat seat) {
+        try {
+            drivers.put(seat, seat.driver());
+            tasks.open(seat);
+        } catch (IOException | RuntimeException e) {
+            LOG.warn("{} cannot draw: {}", seat.name(), e.getMessage());
+            drivers.remove(seat);
+            cannot = e.getMessage();
+        }
+    }
+
+    /** Ends a seat's work; what it had is put back. */
+    public void close(Seat seat) {
+        drivers.remove(seat);
+        tasks.close(seat);
+        doing.remove(seat);
+    }
+
+    boolean draw(Seat seat, Seat.Chunk chunk, Seat.Watch watch) throws IOException {
+        Doing now = new Doing(chunk.renderId(), chunk.renderName(), chunk.first(), chunk.frames(), new AtomicInteger());
+        doing.put(seat, now);
+        try {
+            return seat.draw(chunk, new Seat.Watch() {
+                @Override
+                public boolean goesOn() {
+                    return watch.goesOn();
+                }
+
+                @Override
+                public void drawn() {
+                    now.done().incrementAndGet();
+                    watch.drawn();
+                }
+            });
+        } finally {
+            doing.remove(seat);
+        }
+    }
+
+    public Set<String> drivers() {
+        return Set.copyOf(drivers.values());
+    }
+
+    /** The open seats, by their names. */
+    public List<Seat> seats() {
+        return drivers.keySet().stream().sorted(Comparator.comparing(Seat::name)).collect(Collectors.toCollection(ArrayList::new));
+    }
+
+    /** What a seat does; null where it waits. */
+    public Doing doing(Seat seat) {
+        return doing.get(seat);
+    }
+
+    /** Why this machine cannot draw; null where it can, or was not asked to yet. */
+    public String cannot() {
+        return cannot;
+    }
+}

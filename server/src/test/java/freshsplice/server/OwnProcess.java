@@ -1,0 +1,112 @@
+package freshsplice.server;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+
+/** The program as a process of its own, so that it can be killed like one. */
+final class OwnProcess implements AutoCloseable {
+    private final Process process;
+    private final List<String> said = new ArrayList<>();
+
+    private OwnProcess(Map<String, String> environment, String... options) throws IOException {
+        List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx700m", "-XX:+UseSerialGC",
+                "-Djava.awt.headless=true", "-cp", System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
+                "freshsplice.server.FreshSplice"));
+        command.addAll(List.of(options));
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
+        builder.environment().putAll(environment);
+        process = builder.start();
+        Thread reader = new Thread(this::listen, "what the program says");
+        reader.setDaemon(true);
+        reader.start();
+    }
+
+    /** @return once it answers */
+    static OwnProcess server(Path data) throws IOException {
+        OwnProcess server = new OwnProcess(Map.of(), "--data=" + data, "--port=0");
+        server.line("http://localhost:");
+        return server;
+    }
+
+    static OwnProcess worker(String server, Path key, String name, Path keep) throws IOException {
+        return new OwnProcess(Map.of(), "--worker", "--server=" + server, "--key=" + key, "--name=" + name, "--keep=" + keep);
+    }
+
+    /** One that draws with narrower registers, and so with what is another driver. */
+    static OwnProcess oddWorker(String server, Path key, String name, Path keep) throws IOException {
+        return new OwnProcess(Map.of("LP_NATIVE_VECTOR_WIDTH", "128"), "--worker", "--server=" + server, "--key=" + key, "--name=" + name, "--keep=" + keep);
+    }
+
+    private void listen() {
+        try (BufferedReader lines = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
+            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+                synchronized (said) {
+                    said.add(line);
+                    said.notifyAll();
+                }
+            }
+        } catch (IOException | UncheckedIOException e) {
+            // it was killed
+        }
+    }
+
+    /** Everything that it said so far. */
+    String said() {
+        synchronized (said) {
+            return String.join("\n", said);
+        }
+    }
+
+    /** Waits for a line with some words. */
+    String line(String words) throws IOException {
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+        synchronized (said) {
+            while (System.nanoTime() < end) {
+                for (String line : said) {
+                    if (line.contains(words)) {
+                        return line;
+                    }
+                }
+                if (!process.isAlive()) {
+                    break;
+                }
+                try {
+                    said.wait(200);
+                } catch (InterruptedException e) {
+                    throw new IOException(e);
+                }
+            }
+        }
+        throw new IOException("It does not say \"" + words + "\":\n" + said());
+    }
+
+    Client client() throws IOException {
+        String line = line("http://localhost:");
+        return new Client(line.substring(line.indexOf("http://localhost:")).strip());
+    }
+
+    void kill() throws InterruptedException {
+        process.destroyForcibly().waitFor();
+    }
+
+    /** Waits for its end. @return its exit code */
+    int code() throws InterruptedException {
+        return process.waitFor(60, TimeUnit.SECONDS) ? process.exitValue() : -1;
+    }
+
+    @Override
+    public void close() throws InterruptedException {
+        process.destroy();
+        if (!process.waitFor(20, TimeUnit.SECONDS)) {
+            process.destroyForcibly();
+        }
+    }
+}
