@@ -65,6 +65,9 @@ export function stateWords(r: Render): string {
     case 'WAITING':
       return 'waits'
     case 'DRAWING':
+      if (r.awaits) {
+        return `waits for a machine with ${r.awaits}`
+      }
       return r.framesDone >= r.frames ? 'files are written' : `frame ${r.framesDone} of ${r.frames}`
     case 'PAUSED':
       return 'paused'
@@ -121,8 +124,9 @@ function Doing({ render: r }: { render: Render }) {
     </button>
   )
   return (
-    <span className="flex w-[92px] shrink-0 justify-end gap-2">
-      {(r.state === 'DRAWING' || r.state === 'WAITING') && button('pause', 'pause')}
+    <span className="flex w-[116px] shrink-0 justify-end gap-2">
+      {r.awaits && button('any machine', 'any-driver')}
+      {!r.awaits && (r.state === 'DRAWING' || r.state === 'WAITING') && button('pause', 'pause')}
       {(r.state === 'PAUSED' || r.state === 'STOPPED' || r.state === 'FAILED') && button('go on', 'go-on')}
       {isOpen(r) && button('stop', 'stop')}
     </span>

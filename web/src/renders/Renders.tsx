@@ -10,7 +10,9 @@ import { refreshRenders, useRenders } from '../server/queries'
 import type { Project, Recipe, RenderAsk, Sequence } from '../server/types'
 import { act, bodyOf, setAsking, toggle, trialOf, useAsking } from './asking'
 import { Cover } from './Cover'
+import { type Dropped, Elsewhere } from './Elsewhere'
 import { Forecast } from './Forecast'
+import { Machines } from './Machines'
 import { isOpen, Queue } from './Queue'
 import { RecipeBox } from './RecipeBox'
 import { useRecipe } from './recipes'
@@ -27,13 +29,18 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
   const { recipe } = chosenRecipe
   const [typedSize, setTypedSize] = useState<string>()
   const [settings, setSettings] = useState(false)
+  const [machines, setMachines] = useState(false)
+  const [dropped, setDropped] = useState<Dropped>()
   const [shown, setShown] = useState<number>()
   const [trial, setTrial] = useTrial()
   const size = typedSize ?? (recipe ? `${recipe.look.width} × ${recipe.look.height}` : '')
   const rows = sequence.shots
   const picked = rows.filter((r) => asking.chosen.has(r.shotId))
   const alone = picked.length === 0 && !asking.master && here?.shotId ? [here.shotId] : picked.map((r) => r.shotId)
-  const body = recipe && bodyOf(asking, alone, sequence.id, chosenRecipe.name, recipe)
+  // the playhead is looked at when something is asked, and followed by nothing
+  const now = () => here && { shotId: here.shotId, frame: shotFrameAt(here, useDesk.getState().frame) }
+  const bodyNow = () => recipe && bodyOf(asking, alone, sequence.id, chosenRecipe.name, recipe, now)
+  const body = bodyNow()
 
   const ask = async (what: RenderAsk) => {
     try {
@@ -79,13 +86,19 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
     }
   }
   useFilling(['movie'], 'movie')
+  const render = () => {
+    const asked = bodyNow()
+    if (asked) {
+      void ask(asked)
+    }
+  }
   const text =
     asking.chosen.size === 0 && !asking.master
       ? `Render ${here?.code ?? 'a shot'}`
       : `Render ${[asking.chosen.size ? plural(asking.chosen.size, 'shot') : '', asking.master ? 'the master' : ''].filter(Boolean).join(' and ')}`
   const action = (name: string, keys: string, run: () => void) => ({ group: 'Renders', name, keys, run })
   useActions('renders', [
-    action('Render what is chosen', 'R', () => body && void ask(body)),
+    action('Render what is chosen', 'R', render),
     action('Choose all shots, or none', 'A', () =>
       setAsking({ chosen: asking.chosen.size === rows.length ? new Set() : new Set(rows.map((r) => r.shotId)) }),
     ),
@@ -96,11 +109,15 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
     action('Trial frame at its full size', 'T', () => void tryFrame()),
     action('Trial of the movement: small, every second frame', 'Shift+T', () => recipe && void askTrial(recipe)),
     action('Pause all that is under way, or go on with it', 'P', pause),
+    action('Take in versions made elsewhere', 'V', () => setDropped({ files: [] })),
+    action('Machines that draw', 'M', () => setMachines(true)),
     action('Settings of the recipe', 'S', () => setSettings(!settings)),
   ])
 
   return (
     <div className="flex min-h-0 flex-1 max-[900px]:flex-col">
+      {machines && <Machines close={() => setMachines(false)} />}
+      {dropped && <Elsewhere sequence={sequence} dropped={dropped} close={() => setDropped(undefined)} />}
       <section className="flex min-w-0 flex-1 flex-col max-[900px]:flex-none bg-ground px-4 pt-2" aria-label="Movie">
         <div className="flex h-7 items-center gap-3 max-[900px]:h-auto max-[900px]:flex-wrap">
           <b className="font-semibold whitespace-nowrap">{trial ? trial.name : current ? current.name : 'No render yet'}</b>
@@ -138,8 +155,11 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
             <span className="text-quiet">
               {open.length === 0 ? 'nothing under way' : `${open.length} under way`} · every version is kept
             </span>
+            <button type="button" className="link ml-auto text-[13px]" onClick={() => setMachines(true)}>
+              machines that draw
+            </button>
             {open.length > 0 && (
-              <button type="button" className="link ml-auto text-[13px]" onClick={pause}>
+              <button type="button" className="link text-[13px]" onClick={pause}>
                 {open.every((r) => r.state === 'PAUSED') ? 'go on with all' : 'pause all'}
               </button>
             )}
@@ -151,7 +171,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
         className="flex w-[440px] shrink-0 flex-col gap-2 border-l border-black/40 bg-[#262626] px-4 pt-2 max-[900px]:w-full max-[900px]:border-l-0"
         aria-label="Shots to render"
       >
-        {!settings && <Shots sequence={sequence} here={here} look={(shotId) => setShown(newestOf(shotId)?.id)} />}
+        {!settings && <Shots sequence={sequence} here={here} look={(shotId) => setShown(newestOf(shotId)?.id)} drop={setDropped} />}
         <div
           className={settings ? 'scroll -mx-1 min-h-0 flex-1 px-1 pt-1' : 'shrink-0 border-t border-line pt-2'}
           tabIndex={settings ? 0 : undefined}
@@ -171,7 +191,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
           <button type="button" className="button" title="Small, every second frame" onClick={() => recipe && void askTrial(recipe)}>
             Trial run
           </button>
-          <button type="button" className="button button-main ml-auto" disabled={!body} onClick={() => body && void ask(body)}>
+          <button type="button" className="button button-main ml-auto" disabled={!body} onClick={render}>
             {text}
           </button>
         </div>

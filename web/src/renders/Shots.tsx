@@ -2,9 +2,18 @@ import { Rows } from '../parts/Rows'
 import { goTo } from '../playhead/transport'
 import type { Section, Sequence } from '../server/types'
 import { setAsking, toggle, useAsking } from './asking'
+import type { Dropped } from './Elsewhere'
 
-/** The shots of a master, to choose those that are rendered; how each stands. */
-export function Shots({ sequence, here, look }: { sequence: Sequence; here: Section | undefined; look: (shotId: number) => void }) {
+type Props = {
+  sequence: Sequence
+  here: Section | undefined
+  look: (shotId: number) => void
+  /** takes files that another program made */
+  drop: (dropped: Dropped) => void
+}
+
+/** The shots of a master, to choose those that are rendered; how each stands. Files of other programs are dropped on their shot. */
+export function Shots({ sequence, here, look, drop }: Props) {
   const chosen = useAsking((a) => a.chosen)
   const rows = sequence.shots
   const needed = rows.filter((r) => r.toRender)
@@ -23,10 +32,18 @@ export function Shots({ sequence, here, look }: { sequence: Sequence; here: Sect
         >
           choose those
         </button>
+        <button type="button" className="link" onClick={() => drop({ files: [] })}>
+          made elsewhere…
+        </button>
       </div>
       <Rows rows={rows} height={30} label="Shots" at={here && rows.findIndex((r) => r.shotId === here.shotId)}>
         {(row) => (
           <label
+            onDragOver={(e) => e.preventDefault()}
+            onDrop={(e) => {
+              e.preventDefault()
+              drop({ files: [...e.dataTransfer.files], shotId: row.shotId })
+            }}
             className={`flex h-full items-center gap-3 border-b border-line/60 px-1 ${row.shotId === here?.shotId ? 'bg-[#3a4341]' : ''}`}
           >
             <input type="checkbox" checked={chosen.has(row.shotId)} onChange={() => toggle(row.shotId)} aria-label={`Choose ${row.code}`} />

@@ -32,7 +32,8 @@ export function ShownPicture({ render }: { render: Render | undefined }) {
 export function ShownWords({ render: r }: { render: Render }) {
   return (
     <span className="min-w-0 truncate text-quiet">
-      {r.grade.toLowerCase()}, {r.width} × {r.height}, {plural(r.frames, 'frame')}
+      {r.grade.toLowerCase()}
+      {r.elsewhere && ', made elsewhere'}, {r.width} × {r.height}, {plural(r.frames, 'frame')}
       {r.burnIn ? ', burnt in' : ''}
       {r.blur ? ', blurred out of focus' : ''}
       {r.state !== 'DONE' && (

@@ -1,6 +1,6 @@
 import { TypedField } from '../parts/TypedField'
 import { readNumber } from '../parts/typed'
-import { type Extent, type Grade, setAsking, useAsking } from './asking'
+import { type Extent, type Grade, setAsking, useAsking, type When } from './asking'
 import { burnt, type ChosenRecipe } from './recipes'
 
 /** A size as somebody types it, in pixels: 1280 x 720, 1280×720 or 1280 720. What it may be is the server's to say. */
@@ -19,6 +19,14 @@ const EXTENTS: [Extent, string][] = [
   ['PIECES', 'what the master shows'],
   ['MISSING', 'what is missing'],
   ['RANGE', 'from frame to frame'],
+  ['ACTION', 'the whole action'],
+  ['STILL', 'one picture each'],
+  ['MOMENT', 'one picture each, now'],
+]
+const WHENS: [When, string][] = [
+  ['FIRST', 'first frame'],
+  ['MIDDLE', 'middle'],
+  ['LAST', 'last frame'],
 ]
 
 /** Which frames, how good, how large. */
@@ -83,6 +91,20 @@ export function What({
           />
         </span>
       )}
+      {asking.extent === 'STILL' && (
+        <select
+          className="field py-0.5!"
+          aria-label="Which frame the picture is of"
+          value={asking.when}
+          onChange={(e) => setAsking({ when: e.target.value as When })}
+        >
+          {WHENS.map(([when, words]) => (
+            <option key={when} value={when}>
+              {words}
+            </option>
+          ))}
+        </select>
+      )}
       <label className="flex items-center gap-1">
         <TypedField
           label="Frames to spare"
@@ -104,6 +126,11 @@ export function What({
       <label className="flex items-center gap-1.5">
         <input type="checkbox" checked={asking.master} onChange={(e) => setAsking({ master: e.target.checked })} /> the whole master
       </label>
+      {asking.master && (
+        <label className="flex items-center gap-1.5" title="Frames of finished renders as they are; only what none shows is drawn">
+          <input type="checkbox" checked={asking.joined} onChange={(e) => setAsking({ joined: e.target.checked })} /> joined from renders
+        </label>
+      )}
       {recipe && (
         <>
           <label className="flex items-center gap-1.5">

@@ -4,14 +4,19 @@ import { of, post } from '../server/client'
 import type { Recipe, RenderAsk } from '../server/types'
 
 export type Grade = 'TRIAL' | 'DRAFT' | 'FINAL'
-export type Extent = 'PIECES' | 'MISSING' | 'RANGE'
+export type Extent = 'PIECES' | 'MISSING' | 'RANGE' | 'ACTION' | 'STILL' | 'MOMENT'
+export type When = 'FIRST' | 'MIDDLE' | 'LAST'
 
 /** What is asked for next. It stays while the person looks elsewhere. */
 type Asking = {
   chosen: ReadonlySet<number>
   /** the whole master too */
   master: boolean
+  /** from finished renders, where there are */
+  joined: boolean
   extent: Extent
+  /** which frame one picture is of */
+  when: When
   /** shot frames of a range, the first and the one after its last */
   from: number | undefined
   to: number | undefined
@@ -23,7 +28,9 @@ type Asking = {
 export const NOTHING: Asking = {
   chosen: new Set(),
   master: false,
+  joined: false,
   extent: 'PIECES',
+  when: 'MIDDLE',
   from: undefined,
   to: undefined,
   handles: 0,
@@ -40,18 +47,33 @@ export const toggle = (id: number) =>
     return { chosen: next.delete(id) ? next : next.add(id) }
   })
 
-/** As the server is asked. */
-export function bodyOf(asking: Asking, shotIds: number[], masterId: number, name: string, recipe: Recipe): RenderAsk {
-  const { extent, from, to, handles, every, grade, master } = asking
+/** A frame of a shot. */
+type Now = { shotId: number; frame: number }
+
+/** As the server is asked. @param now where the playhead is */
+export function bodyOf(
+  asking: Asking,
+  shotIds: number[],
+  masterId: number,
+  name: string,
+  recipe: Recipe,
+  now: () => Now | undefined,
+): RenderAsk {
+  const { extent, from, to, handles, every, grade, master, joined, when } = asking
+  const moment = extent === 'MOMENT' ? now() : undefined
   return {
     shotIds,
     master,
+    joined: master && joined,
     masterId,
     extent,
     in: extent === 'RANGE' ? from : undefined,
     out: extent === 'RANGE' ? to : undefined,
     handles,
     every,
+    when: extent === 'STILL' ? when : undefined,
+    nowShot: moment?.shotId,
+    nowFrame: moment?.frame,
     grade,
     width: recipe.look.width,
     height: recipe.look.height,
@@ -72,4 +94,5 @@ export function trialOf(recipe: Recipe): Recipe {
   }
 }
 
-export const act = (id: number, what: 'stop' | 'pause' | 'go-on') => post(`/api/renders/{id}/${what}`, of(id)).catch(sayError)
+export const act = (id: number, what: 'stop' | 'pause' | 'go-on' | 'any-driver') =>
+  post(`/api/renders/{id}/${what}`, of(id)).catch(sayError)

@@ -120,6 +120,11 @@ export const useForecast = (projectId: number, ask: RenderAsk) =>
     retry: false,
   })
 
+/** The machines that draw. What they do goes on without any edit, so it is asked for while somebody looks. */
+export const useMachines = () => useQuery({ queryKey: ['machines'], queryFn: () => get('/api/machines'), refetchInterval: 1000 })
+
+export const refreshMachines = () => void queryClient.invalidateQueries({ queryKey: ['machines'] })
+
 /** The files that a finished render was written into. */
 export const useRenderFiles = (projectId: number, renderId: number | undefined) =>
   useQuery({

@@ -1284,6 +1284,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/versions/offers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["offers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/renders/{id}/any-driver": {
         parameters: {
             query?: never;
@@ -2052,6 +2084,30 @@ export interface components {
             /** Format: int64 */
             seenIn: number;
             tailWeights: number[];
+        };
+        "Elsewhere.Offer": {
+            /** Format: int64 */
+            frames: number;
+            /** Format: int64 */
+            from: number;
+            /** Format: int32 */
+            height: number;
+            name: string;
+            rate: string;
+            render: string;
+            /** Format: int64 */
+            shotId: number;
+            /** Format: int32 */
+            width: number;
+            words: string[];
+            wrong: string;
+        };
+        "ElsewhereController.Came": {
+            /** @enum {string} */
+            grade?: "TRIAL" | "DRAFT" | "FINAL";
+            names: string[];
+            /** Format: int64 */
+            shotId?: number;
         };
         "FadeEdit.Dissolve": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             /** @enum {string} */
@@ -3158,7 +3214,7 @@ export interface components {
             /** Format: int32 */
             every?: number;
             /** @enum {string} */
-            extent?: "PIECES" | "MISSING" | "RANGE";
+            extent?: "PIECES" | "MISSING" | "RANGE" | "ACTION" | "STILL" | "MOMENT";
             /** @enum {string} */
             grade?: "TRIAL" | "DRAFT" | "FINAL";
             /** Format: int32 */
@@ -3167,14 +3223,21 @@ export interface components {
             height: number;
             /** Format: int64 */
             in?: number;
+            joined?: boolean;
             master: boolean;
             /** Format: int64 */
             masterId?: number;
+            /** Format: int64 */
+            nowFrame?: number;
+            /** Format: int64 */
+            nowShot?: number;
             /** Format: int64 */
             out?: number;
             recipe?: components["schemas"]["Recipe"];
             recipeName?: string;
             shotIds: number[];
+            /** @enum {string} */
+            when?: "FIRST" | "MIDDLE" | "LAST";
             /** Format: int32 */
             width: number;
         };
@@ -3184,6 +3247,7 @@ export interface components {
             burnIn: boolean;
             /** Format: int64 */
             bytes: number;
+            elsewhere: boolean;
             error?: string;
             folder?: string;
             /** Format: int64 */
@@ -6612,6 +6676,58 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProjectController.Step"];
+                };
+            };
+        };
+    };
+    takeIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ElsewhereController.Came"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number[];
+                };
+            };
+        };
+    };
+    offers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ElsewhereController.Came"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Elsewhere.Offer"][];
                 };
             };
         };

@@ -4,7 +4,7 @@ import freshsplice.core.board.BoardFit;
 import freshsplice.core.render.FrameLook;
 import freshsplice.core.render.FrameOrder;
 import java.io.IOException;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -17,7 +17,18 @@ public final class FrameMaker implements AutoCloseable {
     private final FrameLook look;
     private final Footage footage;
     private final Letters letters;
-    private final Map<String, MovieReader> readers = new HashMap<>();
+    /** A run of pictures has a reader for each of them: only the last few stay. */
+    private static final int READERS = 6;
+    private final Map<String, MovieReader> readers = new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, MovieReader> eldest) {
+            boolean many = size() > READERS;
+            if (many) {
+                eldest.getValue().close();
+            }
+            return many;
+        }
+    };
     private final Pixels layer;
 
     /** @param alpha whether the sky is left out; @param deep 16 bits of each colour, else 8 */

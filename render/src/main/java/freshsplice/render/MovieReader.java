@@ -5,6 +5,7 @@ import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -79,10 +80,14 @@ public final class MovieReader implements AutoCloseable {
         // half a frame early: seeking passes over what begins before the time asked for. Frames go through as they come,
         // else the first one is doubled to fill that half
         double from = Math.max(0, rate.seconds(frame).toDouble() - rate.seconds(1).toDouble() / 2);
-        ffmpeg = new ProcessBuilder(List.of("ffmpeg", "-hide_banner", "-loglevel", "error", "-nostdin", "-xerror", "-ss",
-                String.format(Locale.ROOT, "%.6f", from), "-i", file.toAbsolutePath().toString(), "-an", "-vf",
-                "scale=" + width + ":" + height + ":flags=bicubic", "-fps_mode", "passthrough", "-f", "rawvideo", "-pix_fmt", "rgb24", "-"))
-                .redirectError(ProcessBuilder.Redirect.DISCARD).start();
+        // scene-linear pictures are seen as all others are
+        List<String> linear = file.toString().toLowerCase(Locale.ROOT).endsWith(".exr") ? List.of("-apply_trc", "iec61966_2_1") : List.of();
+        List<String> command = new ArrayList<>(List.of("ffmpeg", "-hide_banner", "-loglevel", "error", "-nostdin", "-xerror", "-ss",
+                String.format(Locale.ROOT, "%.6f", from)));
+        command.addAll(linear);
+        command.addAll(List.of("-i", file.toAbsolutePath().toString(), "-an", "-vf",
+                "scale=" + width + ":" + height + ":flags=bicubic", "-fps_mode", "passthrough", "-f", "rawvideo", "-pix_fmt", "rgb24", "-"));
+        ffmpeg = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD).start();
         frames = new BufferedInputStream(ffmpeg.getInputStream(), picture.length);
         next = frame;
     }

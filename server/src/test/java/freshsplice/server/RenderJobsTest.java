@@ -124,6 +124,51 @@ class RenderJobsTest {
         assertThat(render(Map.of("extent", "MISSING"), shot)).isEmpty();
     }
 
+    private Path keptFrame(long render, long frame) {
+        return TestServer.bean(Folders.class).frames().resolve(String.valueOf(render)).resolve("frames").resolve(FrameFile.name(frame));
+    }
+
+    @Test
+    @DisplayName("a master is joined from its shots' renders: their very frames, only what none has is drawn; a newer render makes it stale")
+    void joined() throws Exception {
+        List<Long> shots = render(Map.of(), shot(0), shot(1));
+        long whole = render(Map.of("shotIds", List.of(), "master", true, "joined", true)).get(0);
+        long start = client.get("/api/masters/" + master).get("start").asLong();
+        for (int piece = 0; piece < 2; piece++) {
+            long in = sections.get(piece).get("in").asLong();
+            for (long k = 0; k < sections.get(piece).get("out").asLong() - in; k++) {
+                assertThat(Files.isSameFile(keptFrame(whole, in - start + k), keptFrame(shots.get(piece), k))).as("piece %d, frame %d", piece, k).isTrue();
+            }
+        }
+        long drawn = sections.get(2).get("out").asLong() - sections.get(2).get("in").asLong();
+        long all = of(whole).get("frames").asLong();
+        assertThat(new String(client.bytes("/api/renders/" + whole + "/log"), java.nio.charset.StandardCharsets.UTF_8))
+                .contains(all - drawn + " frames taken from finished renders as they are");
+        Path movie = Files.write(folder.resolve("m.mp4"), client.bytes("/api/renders/" + whole + "/movie"));
+        assertThat(Probe.of(movie).frames()).isEqualTo(all);
+        assertThat(of(whole).get("stale")).isEmpty();
+        render(Map.of(), shot(0));
+        assertThat(list(of(whole).get("stale"))).extracting(JsonNode::asString).containsExactly("renders");
+    }
+
+    @Test
+    @DisplayName("joined at another size, frames come from the movies; a camera over the whole action, and one picture of each camera")
+    void joinedOtherwiseAndStills() throws Exception {
+        render(Map.of(), shot(0), shot(1), shot(2));
+        long whole = render(Map.of("shotIds", List.of(), "master", true, "joined", true, "width", 320, "height", 180)).get(0);
+        assertThat(of(whole).get("state").asString()).isEqualTo("DONE");
+        assertThat(new String(client.bytes("/api/renders/" + whole + "/log"), java.nio.charset.StandardCharsets.UTF_8)).contains("; ").contains("0 frames taken");
+        List<Long> stills = render(Map.of("extent", "STILL", "when", "FIRST"), shot(0), shot(1), shot(2));
+        assertThat(stills).hasSize(3).allSatisfy(id -> {
+            assertThat(of(id).get("frames").asLong()).isEqualTo(1);
+            assertThat(list(client.get("/api/renders/" + id + "/files"))).extracting(f -> f.get("kind").asString()).contains("PNG8");
+        });
+        assertThat(of(stills.get(0)).get("fromFrame").asLong()).isEqualTo(sections.get(0).get("shotFirst").asLong());
+        long action = render(Map.of("extent", "ACTION"), shot(0)).get(0);
+        assertThat(of(action).get("frames").asLong()).isGreaterThan(sections.get(0).get("out").asLong() - sections.get(0).get("in").asLong());
+        assertThat(client.tryPost("/api/projects/" + project + "/renders", ask(Map.of("extent", "MOMENT"), shot(0))).statusCode()).isEqualTo(422);
+    }
+
     @Test
     @DisplayName("what is missing after a range was rendered is counted as a gap, and drawn alone")
     void rangeThenMissing() throws IOException {

@@ -95,6 +95,21 @@ public final class PicturePlan {
     }
 
     /**
+     * Pictures that are there, one after another.
+     *
+     * @param range  what of the shot they show, frame by frame at their rate
+     * @param rate   theirs
+     * @param own    the project's
+     * @param source where each is
+     */
+    public static PicturePlan ofPictures(String name, String shot, RenderRange range, FrameRate rate, FrameRate own, boolean drop,
+                                         LongFunction<Source> source) {
+        Label label = new Label(Rational.of(range.startTimecode()).times(own.framesOf(rate)).floor(), rate, drop && rate.equals(own));
+        return new PicturePlan(range.frames(), label, k -> new Picture(List.of(new Layer(source.apply(k), 1)),
+                new Facts(name, shot, range.positionOf(k).floor(), label.at(k))));
+    }
+
+    /**
      * A whole master from its first frame on.
      *
      * @param frames how many, at the movie's rate

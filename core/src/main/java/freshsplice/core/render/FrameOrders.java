@@ -2,6 +2,7 @@ package freshsplice.core.render;
 
 import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.JoinedRenders;
 import freshsplice.core.delivery.PicturePlan;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.stage.Stage;
@@ -12,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 
 /** Works out what each frame of a plan is drawn from, as a recipe has it. */
 public final class FrameOrders {
@@ -23,9 +25,11 @@ public final class FrameOrders {
      * @param scenes names, by the shot's id
      * @param who    asked for it
      * @param day    on which it was asked for
+     * @param joined renders that shots are shown by where they can be; null where all is drawn
      */
-    public record Named(Map<Long, ShotBoard> boards, Map<Long, String> movies, Map<Long, String> scenes, String who, String day) {
-        public static final Named NOTHING = new Named(Map.of(), Map.of(), Map.of(), "", "");
+    public record Named(Map<Long, ShotBoard> boards, Map<Long, String> movies, Map<Long, String> scenes, String who, String day,
+                        JoinedRenders joined) {
+        public static final Named NOTHING = new Named(Map.of(), Map.of(), Map.of(), "", "", null);
     }
 
     private final PicturePlan plan;
@@ -59,12 +63,29 @@ public final class FrameOrders {
         for (PicturePlan.Layer layer : picture.layers()) {
             add(layer, layers, lines);
         }
-        lines.addAll(lines(picture));
+        if (picture.layers().stream().noneMatch(this::isJoined)) {
+            lines.addAll(lines(picture));
+        }
         return new FrameOrder(layers, lines);
+    }
+
+    /** Shown by a render, in which is written already what is to be. */
+    private boolean isJoined(PicturePlan.Layer layer) {
+        return layer.source() instanceof PicturePlan.Source.OfCamera of && joined(of).isPresent();
+    }
+
+    private Optional<JoinedRenders.Shown> joined(PicturePlan.Source.OfCamera of) {
+        return named.joined() == null ? Optional.empty() : named.joined().at(of.filmed().shot().id(), of.position());
     }
 
     private void add(PicturePlan.Layer layer, List<FrameOrder.Layer> layers, List<FrameOrder.Line> lines) {
         if (layer.source() instanceof PicturePlan.Source.OfCamera of) {
+            Optional<JoinedRenders.Shown> joined = joined(of);
+            if (joined.isPresent()) {
+                layers.add(new FrameOrder.Layer(new FrameOrder.Source.OfMovie(named.movies().get(joined.get().render().id()), joined.get().frame()),
+                        layer.weight()));
+                return;
+            }
             ShotBoard board = named.boards().get(of.filmed().shot().id());
             if (whole && recipe.unstaged() != Recipe.Unstaged.CAMERA && !of.filmed().camera().isStaged()) {
                 layers.add(new FrameOrder.Layer(instead(of, board), layer.weight()));

@@ -106,6 +106,19 @@ public record Recipe(FrameLook look, List<BurnIn> burnIn, String text, String ra
         return new Recipe(look, burnIn, text, rate, sound, unstaged, other, movieName, runName);
     }
 
+    /** The same for single pictures: with its pictures alone, or as PNG where it has none. */
+    public Recipe forStills() {
+        boolean any = written().stream().anyMatch(o -> !o.kind().isMovie());
+        List<Output> pictures = new ArrayList<>();
+        for (Output output : outputs) {
+            pictures.add(output.kind().isMovie() ? output.switchedOff() : !any && output.kind() == OutputKind.PNG8 ? Output.of(OutputKind.PNG8) : output);
+        }
+        if (!any && outputs.stream().noneMatch(o -> o.kind() == OutputKind.PNG8)) {
+            pictures.add(Output.of(OutputKind.PNG8));
+        }
+        return with(pictures);
+    }
+
     /** The same without sound. */
     public Recipe silent() {
         return new Recipe(look, burnIn, text, rate, false, unstaged, outputs, movieName, runName);

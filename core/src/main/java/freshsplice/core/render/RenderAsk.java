@@ -38,7 +38,22 @@ public record RenderAsk(Extent extent, int handles, int every) {
         /** @param frames shot frames, at the shot's own speed */
         record Range(FrameRange frames) implements Extent {
         }
+
+        /** The whole action of its scene, as its camera sees it. */
+        record Action() implements Extent {
+        }
+
+        /** One picture of it. */
+        record Still(When when) implements Extent {
+        }
+
+        /** One picture of it, at a moment of the action that is one for all shots of a scene. */
+        record Moment(long actionFrame) implements Extent {
+        }
     }
+
+    /** Which frame of a shot's cut range a picture is of. */
+    public enum When { FIRST, MIDDLE, LAST }
 
     /** All that the pieces of a shot show. */
     public static final RenderAsk PIECES = new RenderAsk(new Extent.Pieces(), 0, 1);
@@ -58,24 +73,48 @@ public record RenderAsk(Extent extent, int handles, int every) {
     /**
      * The ranges to draw of a shot, a render each.
      *
-     * @param cut     the shot's cut range, drawn where no piece shows it
-     * @param pieces  all pieces that show it
      * @param renders the finished ones
      * @return empty where nothing is missing
      */
-    public List<RenderRange> ranges(FrameRange cut, List<SeenPiece> pieces, ShotRenders renders) {
-        return wanted(cut, pieces, renders).stream().map(r -> r.withHandles(handles).every(every)).toList();
+    public List<RenderRange> ranges(ShotFrames of, ShotRenders renders) {
+        List<RenderRange> wanted = wanted(of, renders);
+        return isStill() ? wanted : wanted.stream().map(r -> r.withHandles(handles).every(every)).toList();
     }
 
-    private List<RenderRange> wanted(FrameRange cut, List<SeenPiece> pieces, ShotRenders renders) {
-        if (extent instanceof Extent.Range range) {
-            return List.of(even(range.frames()));
-        }
+    /** Whether it is one picture of each shot, which has nothing to spare and no nth. */
+    public boolean isStill() {
+        return extent instanceof Extent.Still || extent instanceof Extent.Moment;
+    }
+
+    private List<RenderRange> wanted(ShotFrames of, ShotRenders renders) {
         if (extent instanceof Extent.Missing) {
-            return together(pieces.stream().flatMap(p -> missing(p, renders).stream()).toList(), 0);
+            return together(of.pieces().stream().flatMap(p -> missing(p, renders).stream()).toList(), 0);
         }
-        return pieces.isEmpty() ? List.of(even(cut))
-                : together(pieces.stream().map(p -> RenderRange.of(p.section(), p.seen())).toList(), NEAR);
+        if (extent instanceof Extent.Pieces && !of.pieces().isEmpty()) {
+            return together(of.pieces().stream().map(p -> RenderRange.of(p.section(), p.seen())).toList(), NEAR);
+        }
+        return List.of(even(frames(of)));
+    }
+
+    private FrameRange frames(ShotFrames of) {
+        if (extent instanceof Extent.Range range) {
+            return range.frames();
+        }
+        if (extent instanceof Extent.Still still) {
+            return FrameRange.ofLength(frame(of.cut(), still.when()), 1);
+        }
+        if (extent instanceof Extent.Moment moment) {
+            return FrameRange.ofLength(of.frameAt(moment.actionFrame()), 1);
+        }
+        return extent instanceof Extent.Action ? of.wholeAction() : of.cut();
+    }
+
+    private static long frame(FrameRange cut, When when) {
+        return switch (when) {
+            case FIRST -> cut.in();
+            case MIDDLE -> cut.in() + cut.length() / 2;
+            case LAST -> cut.out() - 1;
+        };
     }
 
     private static RenderRange even(FrameRange frames) {

@@ -54,6 +54,17 @@ public final class Versions {
         return name;
     }
 
+    /** A name with a version of somebody's choice where that is free, else with the next. */
+    public RenderName take(String of, int wanted, Grade grade, RenderRange range) {
+        List<Known> same = byName.getOrDefault(key(of), List.of());
+        if (wanted < 1 || same.stream().anyMatch(k -> k.name().version() == wanted)) {
+            return take(of, grade, range);
+        }
+        RenderName name = new RenderName(of, wanted);
+        add(new Known(name, grade, range, false));
+        return name;
+    }
+
     private static boolean standsFor(Known known, RenderRange range) {
         return known.grade() == Grade.DRAFT && known.finished() && Objects.equals(known.range(), range);
     }

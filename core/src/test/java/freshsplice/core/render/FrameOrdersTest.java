@@ -41,7 +41,7 @@ class FrameOrdersTest {
 
     private static FrameOrders orders(Recipe recipe, RenderRange range) {
         PicturePlan plan = PicturePlan.ofShot("sh0010_v003", new Filmed(SHOT, MOVING, new Stage(List.of())), range, FrameRate.FPS_24, FrameRate.FPS_24, false);
-        return new FrameOrders(plan, recipe, false, new FrameOrders.Named(Map.of(1L, BOARD), Map.of(), Map.of(1L, "Pier"), "Ada", "2026-11-27"));
+        return new FrameOrders(plan, recipe, false, new FrameOrders.Named(Map.of(1L, BOARD), Map.of(), Map.of(1L, "Pier"), "Ada", "2026-11-27", null));
     }
 
     private static List<FrameOrder.Moment> moments(FrameOrder order) {
@@ -81,7 +81,7 @@ class FrameOrdersTest {
         Master master = new Master(3, "m", FrameRate.FPS_24, false, 86_400, List.of(Lane.of("main",
                 List.of(Section.ofShot(1, 1, FrameRange.of(86_400, 86_440), Rational.of(1001))))));
         PicturePlan plan = PicturePlan.ofMaster("m_v001", master, 40, FrameRate.FPS_24, Map.of(), Map.of(1L, new Filmed(SHOT, UNTOUCHED, new Stage(List.of()))));
-        return new FrameOrders(plan, recipe(0, 0, how, List.of()), true, new FrameOrders.Named(boards, Map.of(), Map.of(), "", "")).at(7);
+        return new FrameOrders(plan, recipe(0, 0, how, List.of()), true, new FrameOrders.Named(boards, Map.of(), Map.of(), "", "", null)).at(7);
     }
 
     @Test

@@ -13,12 +13,22 @@ import freshsplice.core.master.Bend;
 import freshsplice.core.master.Pace;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.SeenPiece;
+import freshsplice.core.motion.Channel;
+import freshsplice.core.motion.Easing;
+import freshsplice.core.motion.Key;
 import freshsplice.core.refusal.Refusal;
+import freshsplice.core.shot.Shot;
+import freshsplice.core.stage.Geometry;
+import freshsplice.core.stage.Item;
+import freshsplice.core.stage.ItemChannel;
+import freshsplice.core.stage.Shape;
+import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
@@ -43,6 +53,51 @@ class RenderAskTest {
         return ShotRenders.of(all, g -> true);
     }
 
+    private static final ShotRenders NONE = ShotRenders.NONE;
+    /** Its frame 1001 is the action's frame 101. */
+    private static final Shot SHOT = new Shot(1, "sh0010", CUT, 8, -900, null);
+    private static final FrameRange ACTION = FrameRange.of(50, 250);
+
+    private static ShotFrames of(List<SeenPiece> pieces) {
+        return new ShotFrames(SHOT, ACTION, pieces);
+    }
+
+    private static List<RenderRange> asked(RenderAsk.Extent extent, int handles, int every) {
+        return new RenderAsk(extent, handles, every).ranges(of(List.of(piece(0, 1001, 20))), NONE);
+    }
+
+    @Test
+    @DisplayName("a camera over the whole action, and one picture of it: first, middle, last, or at a moment that is one for all cameras")
+    void actionAndStills() {
+        assertThat(asked(new RenderAsk.Extent.Action(), 0, 1)).containsExactly(range(950, 200));
+        assertThat(asked(new RenderAsk.Extent.Action(), 10, 1)).containsExactly(range(940, 220));
+        assertThat(asked(new RenderAsk.Extent.Still(RenderAsk.When.FIRST), 10, 3)).as("nothing to spare, no nth").containsExactly(range(1001, 1));
+        assertThat(asked(new RenderAsk.Extent.Still(RenderAsk.When.MIDDLE), 0, 1)).containsExactly(range(1021, 1));
+        assertThat(asked(new RenderAsk.Extent.Still(RenderAsk.When.LAST), 0, 1)).containsExactly(range(1040, 1));
+        assertThat(asked(new RenderAsk.Extent.Moment(120), 0, 1)).containsExactly(range(1020, 1));
+    }
+
+    @Test
+    @DisplayName("the action of a scene is all that its shots show and its things do")
+    void actionOfAScene() {
+        Shot later = new Shot(2, "sh0020", FrameRange.of(1001, 1101), 0, -700, null);
+        Item gull = new Item(1, "gull", new Geometry.Figure(Shape.GULL, "#ffffff"), 1, 1, 1, Map.of(ItemChannel.X, new Channel(List.of(
+                new Key(20, 0, Easing.STRAIGHT), new Key(90, 5, Easing.STRAIGHT)), 0)));
+        Item standing = new Item(2, "block", gull.geometry(), 1, 1, 1, Map.of(ItemChannel.X, new Channel(List.of(new Key(9000, 1, Easing.STRAIGHT)), 0)));
+        assertThat(ShotFrames.action(List.of(SHOT, later), new Stage(List.of()))).isEqualTo(FrameRange.of(101, 401));
+        assertThat(ShotFrames.action(List.of(SHOT, later), new Stage(List.of(gull, standing)))).isEqualTo(FrameRange.of(20, 401));
+    }
+
+    @Test
+    @DisplayName("single pictures are written as pictures: as the recipe's, else as PNG")
+    void stillsArePictures() {
+        FrameLook look = new FrameLook(64, 36, 100, FrameLook.Edges.QUICK, 0, 8, false, 0);
+        assertThat(Recipe.of(look, List.of(), OutputKind.H264).forStills().written()).extracting(Output::kind).containsExactly(OutputKind.PNG8);
+        assertThat(Recipe.of(look, List.of(), OutputKind.EXR).forStills().written()).extracting(Output::kind).containsExactly(OutputKind.EXR);
+        assertThat(Recipe.of(look, List.of(), OutputKind.H264).with(List.of(Output.of(OutputKind.PRORES))).forStills().written())
+                .extracting(Output::kind).containsExactly(OutputKind.PNG8);
+    }
+
     private static RenderRange range(long from, long frames) {
         return new RenderRange(Rational.of(from), Rational.ONE, frames);
     }
@@ -50,13 +105,13 @@ class RenderAskTest {
     @Test
     @DisplayName("a shot seen in two places near each other gets one render of both, in places far apart one each")
     void pieces() {
-        assertThat(RenderAsk.PIECES.ranges(CUT, List.of(piece(0, 1001, 20), piece(100, 1030, 11)), ShotRenders.NONE))
+        assertThat(RenderAsk.PIECES.ranges(of(List.of(piece(0, 1001, 20), piece(100, 1030, 11))), NONE))
                 .containsExactly(range(1001, 40));
-        assertThat(RenderAsk.PIECES.ranges(CUT, List.of(piece(0, 1101, 20), piece(100, 1001, 11)), ShotRenders.NONE))
+        assertThat(RenderAsk.PIECES.ranges(of(List.of(piece(0, 1101, 20), piece(100, 1001, 11))), NONE))
                 .containsExactly(range(1101, 20), range(1001, 11));
-        assertThat(RenderAsk.PIECES.ranges(CUT, List.of(piece(0, 1001, 20), piece(100, 1011, 20, Rational.of(1, 2))), ShotRenders.NONE))
+        assertThat(RenderAsk.PIECES.ranges(of(List.of(piece(0, 1001, 20), piece(100, 1011, 20, Rational.of(1, 2)))), NONE))
                 .as("at half the speed it has frames of its own").hasSize(2);
-        assertThat(RenderAsk.PIECES.ranges(CUT, List.of(), ShotRenders.NONE)).containsExactly(range(1001, 40));
+        assertThat(RenderAsk.PIECES.ranges(of(List.of()), NONE)).containsExactly(range(1001, 40));
     }
 
     @Test
@@ -76,8 +131,8 @@ class RenderAskTest {
                 new Bend(Rational.ZERO, Rational.of(1001), Pace.EASED), new Bend(Rational.of(60), Rational.of(1100), Pace.STRAIGHT)));
         Section first = whole.over(FrameRange.of(0, 25));
         Section second = whole.over(FrameRange.of(25, 60)).shiftedBy(300);
-        List<RenderRange> ranges = RenderAsk.PIECES.ranges(CUT, List.of(new SeenPiece(second, second.record()),
-                new SeenPiece(first, first.record())), ShotRenders.NONE);
+        List<RenderRange> ranges = RenderAsk.PIECES.ranges(of(List.of(new SeenPiece(second, second.record()),
+                new SeenPiece(first, first.record()))), NONE);
         assertThat(ranges).singleElement().satisfies(r -> {
             assertThat(r.frames()).isEqualTo(60);
             for (long k = 0; k < 60; k++) {
@@ -89,9 +144,9 @@ class RenderAskTest {
     @Test
     void handlesAndEveryNth() {
         RenderAsk ask = new RenderAsk(new RenderAsk.Extent.Pieces(), 8, 1);
-        assertThat(ask.ranges(CUT, List.of(piece(0, 1001, 40)), ShotRenders.NONE)).containsExactly(range(993, 56));
+        assertThat(ask.ranges(of(List.of(piece(0, 1001, 40))), NONE)).containsExactly(range(993, 56));
         RenderAsk thirds = new RenderAsk(new RenderAsk.Extent.Range(FrameRange.of(1001, 1041)), 0, 3);
-        assertThat(thirds.ranges(CUT, List.of(), ShotRenders.NONE)).containsExactly(new RenderRange(Rational.of(1001), Rational.of(3), 14));
+        assertThat(thirds.ranges(of(List.of()), NONE)).containsExactly(new RenderRange(Rational.of(1001), Rational.of(3), 14));
     }
 
     @Test
@@ -106,9 +161,9 @@ class RenderAskTest {
     void whatIsMissingIsDrawnAndNothingElse() {
         RenderAsk missing = new RenderAsk(new RenderAsk.Extent.Missing(), 0, 1);
         List<SeenPiece> pieces = List.of(piece(0, 1001, 40));
-        assertThat(missing.ranges(CUT, pieces, renders(range(1001, 15), range(1026, 40)))).containsExactly(range(1016, 10));
-        assertThat(missing.ranges(CUT, pieces, renders(range(990, 80)))).isEmpty();
-        assertThat(missing.ranges(CUT, pieces, ShotRenders.NONE)).containsExactly(range(1001, 40));
+        assertThat(missing.ranges(of(pieces), renders(range(1001, 15), range(1026, 40)))).containsExactly(range(1016, 10));
+        assertThat(missing.ranges(of(pieces), renders(range(990, 80)))).isEmpty();
+        assertThat(missing.ranges(of(pieces), NONE)).containsExactly(range(1001, 40));
     }
 
     @Test
@@ -125,7 +180,7 @@ class RenderAskTest {
             for (int i = 0; i < random.nextInt(5); i++) {
                 have.add(range(990 + random.nextInt(150), 1 + random.nextInt(60)));
             }
-            List<RenderRange> missing = new RenderAsk(new RenderAsk.Extent.Missing(), 0, 1).ranges(CUT, pieces,
+            List<RenderRange> missing = new RenderAsk(new RenderAsk.Extent.Missing(), 0, 1).ranges(of(pieces),
                     renders(have.toArray(RenderRange[]::new)));
             have.addAll(missing);
             ShotRenders all = renders(have.toArray(RenderRange[]::new));

@@ -4,12 +4,15 @@ import freshsplice.core.camera.Camera;
 import freshsplice.core.delivery.Filmed;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.Grade;
+import freshsplice.core.delivery.JoinedRenders;
 import freshsplice.core.delivery.MasterFingerprint;
 import freshsplice.core.delivery.PicturePlan;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.SeenPiece;
 import freshsplice.core.render.FileNames;
 import freshsplice.core.render.FrameOrders;
 import freshsplice.core.render.Recipe;
@@ -20,7 +23,10 @@ import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.render.JobFile;
 import freshsplice.render.Reel;
+import freshsplice.server.media.MediaStore;
 import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.MediaFrameRow;
+import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.SceneRow;
@@ -39,6 +45,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -47,6 +54,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Reads all that a render is drawn from, in one transaction. */
 @Component
 public class DrawingReader {
+    /** Keys of rendered movies begin so. */
+    private static final String RENDER = "render ";
+
     private final Store store;
     private final MasterStore masters;
     private final StageStore stages;
@@ -56,9 +66,13 @@ public class DrawingReader {
     private final Folders folders;
     private final Recipes recipes;
     private final RenderBoards boards;
+    private final FinishedRenders finished;
+    private final MediaStore media;
 
     DrawingReader(Store store, MasterStore masters, StageStore stages, CameraStore cameras, Staleness staleness, RenderSound sounds,
-                  Folders folders, Recipes recipes, RenderBoards boards) {
+                  Folders folders, Recipes recipes, RenderBoards boards, FinishedRenders finished, MediaStore media) {
+        this.media = media;
+        this.finished = finished;
         this.recipes = recipes;
         this.boards = boards;
         this.sounds = sounds;
@@ -80,6 +94,9 @@ public class DrawingReader {
         Map<Long, ShotRow> rows = masters.shotRows(project.id);
         Map<Long, Filmed> filmed = filmed(project.id, rows);
         RenderSound.Under under = sounds.under(master, project.rate);
+        if (render.mediaId != null) {
+            return ofPictures(render, recipes.of(render), project, rows.get(render.shotId));
+        }
         return render.shotId == null ? whole(render, project, master, rows, filmed, under) : ofShot(render, recipes.of(render), project, rows, filmed, under);
     }
 
@@ -89,7 +106,11 @@ public class DrawingReader {
         FrameRate rate = recipe.rate(project.rate);
         Map<Long, Master> nested = nested(master);
         PicturePlan plan = PicturePlan.ofMaster(render.name, master, render.frames, rate, nested, filmed);
+        JoinedRenders joined = render.joined ? joined(render, master) : null;
         Map<Long, String> movies = movieKeys(master, nested);
+        if (joined != null) {
+            joined.all().forEach(r -> movies.putIfAbsent(r.id(), RENDER + r.id()));
+        }
         Map<String, Reel> reels = movies(movies.values(), master.rate());
         RenderBoards.Found boards = recipe.look().board() > 0 || recipe.unstaged() == Recipe.Unstaged.BOARD
                 ? this.boards.of(filmed) : RenderBoards.Found.NONE;
@@ -97,7 +118,7 @@ public class DrawingReader {
         FileNames names = new FileNames(project.name, "", name(render), render.grade, "", render.recipeName == null ? "" : render.recipeName);
         RenderJob job = new RenderJob(names, recipe, FinishedRenders.range(render), rate, plan.startLabel());
         return new Drawing(new JobFile.Kept(job, reels, recipe.sound() ? under.pieces(whole(master)) : List.of()),
-                new FrameOrders(plan, recipe, true, named(render, boards, movies, rows.values())), fingerprint(render, master, nested, filmed, under));
+                new FrameOrders(plan, recipe, true, named(render, boards, movies, rows.values(), joined)), fingerprint(render, master, nested, filmed, under, joined));
     }
 
     private Drawing ofShot(RenderRow render, Recipe recipe, ProjectRow project, Map<Long, ShotRow> rows, Map<Long, Filmed> filmed,
@@ -112,8 +133,36 @@ public class DrawingReader {
                 render.recipeName == null ? "" : render.recipeName);
         RenderJob job = new RenderJob(names, recipe, range, rate, plan.startLabel());
         return new Drawing(new JobFile.Kept(job, boards.reels(), recipe.sound() ? under.ofShot(render.shotId, range) : List.of()),
-                new FrameOrders(plan, recipe, false, named(render, boards, Map.of(), List.of(rows.get(render.shotId)))),
+                new FrameOrders(plan, recipe, false, named(render, boards, Map.of(), List.of(rows.get(render.shotId)), null)),
                 under == null ? null : staleness.now(shot, range, recipe.look().blur(), under));
+    }
+
+    /** A version that another program made: its pictures are read and not drawn. */
+    private Drawing ofPictures(RenderRow render, Recipe recipe, ProjectRow project, ShotRow shot) {
+        MediaRow media = store.get(MediaRow.class, render.mediaId);
+        FrameRate rate = render.rate == null ? project.rate : render.rate;
+        Map<Long, MediaRow> files = new HashMap<>();
+        LongFunction<PicturePlan.Source> source;
+        if (media.kind == MediaRow.Kind.RUN) {
+            Map<Long, Long> frames = store.where(MediaFrameRow.class, "mediaId", media.id).stream().collect(Collectors.toMap(f -> f.number, f -> f.frameId));
+            store.whereIn(MediaRow.class, "id", List.copyOf(frames.values())).forEach(f -> files.put(f.id, f));
+            source = k -> new PicturePlan.Source.OfRender(frames.get(media.startFrame + k), 0);
+        } else {
+            files.put(media.id, media);
+            source = k -> new PicturePlan.Source.OfRender(media.id, k);
+        }
+        Map<Long, String> keys = new HashMap<>();
+        Map<String, Reel> reels = new HashMap<>();
+        files.forEach((id, file) -> {
+            keys.put(id, "media " + id);
+            reels.put("media " + id, new Reel(this.media.file(file), rate, file.sha256));
+        });
+        RenderRange range = FinishedRenders.range(render);
+        PicturePlan plan = PicturePlan.ofPictures(render.name, shot.code, range, rate, project.rate, project.dropFrame, source);
+        FileNames names = new FileNames(project.name, store.get(SceneRow.class, shot.sceneId).name, name(render), render.grade, "", "");
+        RenderJob job = new RenderJob(names, recipe, range, rate, plan.startLabel());
+        return new Drawing(new JobFile.Kept(job, reels, List.of()), new FrameOrders(plan, recipe, false, new FrameOrders.Named(Map.of(), keys, Map.of(),
+                render.who, "", null)), new Fingerprint(Map.of()));
     }
 
     /** One frame of a shot as a recipe has it. @param who asks for it */
@@ -139,11 +188,12 @@ public class DrawingReader {
         return RenderName.parse(render.name).orElseGet(() -> new RenderName(render.name, render.version));
     }
 
-    private FrameOrders.Named named(RenderRow render, RenderBoards.Found boards, Map<Long, String> movies, Collection<ShotRow> shots) {
+    private FrameOrders.Named named(RenderRow render, RenderBoards.Found boards, Map<Long, String> movies, Collection<ShotRow> shots,
+                                    JoinedRenders joined) {
         Map<Long, String> names = store.where(SceneRow.class, "projectId", render.projectId).stream()
                 .collect(Collectors.toMap(s -> s.id, s -> s.name));
         Map<Long, String> scenes = shots.stream().collect(Collectors.toMap(s -> s.id, s -> names.getOrDefault(s.sceneId, "")));
-        return new FrameOrders.Named(boards.boards(), movies, scenes, render.who, render.requestedAt.toString().substring(0, 10));
+        return new FrameOrders.Named(boards.boards(), movies, scenes, render.who, render.requestedAt.toString().substring(0, 10), joined);
     }
 
     /** Every shot of a project, by its id. */
@@ -165,12 +215,27 @@ public class DrawingReader {
     public Fingerprint now(RenderRow render) {
         ProjectRow project = store.get(ProjectRow.class, render.projectId);
         Master master = masters.read(store.get(MasterRow.class, render.masterId));
-        return fingerprint(render, master, nested(master), filmed(project.id), sounds.under(master, project.rate));
+        return fingerprint(render, master, nested(master), filmed(project.id), sounds.under(master, project.rate),
+                render.joined ? joined(render, master) : null);
     }
 
     private static Fingerprint fingerprint(RenderRow render, Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed,
-                                           RenderSound.Under under) {
-        return MasterFingerprint.of(master, nested, filmed, render.blur, under.lines(whole(master)));
+                                           RenderSound.Under under, JoinedRenders joined) {
+        Fingerprint drawn = MasterFingerprint.of(master, nested, filmed, render.blur, under.lines(whole(master)));
+        if (joined == null) {
+            return drawn;
+        }
+        // what is joined changes with the renders that are, and not before
+        Map<String, String> parts = new HashMap<>(Map.of("renders", joined.digest()));
+        Stream.of("edit", "sound").forEach(part -> parts.put(part, drawn.parts().get(part)));
+        return new Fingerprint(parts);
+    }
+
+    /** The renders of a master's shots that are good enough for a movie of some grade. */
+    private JoinedRenders joined(RenderRow render, Master master) {
+        LivePieces live = new LivePieces(masters.nested());
+        return new JoinedRenders(SeenPiece.ofLive(live.of(master)).stream().filter(p -> p.section().shotId() != 0).toList(),
+                finished.of(render.projectId, grade -> grade.compareTo(render.grade) >= 0));
     }
 
     private static FrameRange whole(Master master) {
@@ -198,7 +263,7 @@ public class DrawingReader {
         Map<Long, String> keys = new HashMap<>();
         Stream.concat(Stream.of(master), nested.values().stream()).flatMap(m -> m.sections().stream()).forEach(s -> {
             if (s.content() instanceof Section.Content.OfRender r) {
-                keys.computeIfAbsent(r.renderId(), id -> "render " + standing(store.get(RenderRow.class, id)).id);
+                keys.computeIfAbsent(r.renderId(), id -> RENDER + standing(store.get(RenderRow.class, id)).id);
             }
         });
         return keys;
@@ -210,11 +275,16 @@ public class DrawingReader {
                 .max(Comparator.comparing((RenderRow r) -> r.grade)).orElse(laid);
     }
 
+    /** @param key of a rendered movie */
+    static long renderOf(String key) {
+        return Long.parseLong(key.substring(RENDER.length()));
+    }
+
     /** @param keys as {@link #movieKeys} gives them; @param rate of those that say none */
     private Map<String, Reel> movies(Collection<String> keys, FrameRate rate) {
         Map<String, Reel> reels = new HashMap<>();
         keys.forEach(key -> {
-            RenderRow row = store.get(RenderRow.class, Long.parseLong(key.substring("render ".length())));
+            RenderRow row = store.get(RenderRow.class, renderOf(key));
             reels.put(key, new Reel(folders.renders().resolve(row.file), row.rate == null ? rate : row.rate, row.sha256 == null ? "" : row.sha256));
         });
         return reels;

@@ -37,12 +37,13 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
     private final RenderWriting writing;
     private final RenderSpace space;
     private final Drivers drivers;
+    private final JoinedFrames joined;
     private final OwnSeat ownSeat;
     private final Folders folders;
     private volatile boolean started;
 
     RenderQueue(RenderTasks tasks, RenderStates states, DrawingReader reader, KeptFrames kept, RenderProgress progress, RenderLog log, Recipes recipes,
-                RenderFailures failures, RenderDrawing drawing, RenderWriting writing, RenderSpace space, Drivers drivers, OwnSeat ownSeat, Folders folders) {
+                RenderFailures failures, RenderDrawing drawing, RenderWriting writing, RenderSpace space, Drivers drivers, JoinedFrames joined, OwnSeat ownSeat, Folders folders) {
         this.tasks = tasks;
         this.states = states;
         this.reader = reader;
@@ -55,6 +56,7 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
         this.writing = writing;
         this.space = space;
         this.drivers = drivers;
+        this.joined = joined;
         this.ownSeat = ownSeat;
         this.folders = folders;
     }
@@ -113,6 +115,9 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
                 kept.letGo(renderId);
                 kept.begin(renderId, drawing);
                 states.madeFrom(renderId, drawing.fingerprint(), folder(drawing.kept().job(), renderId));
+                if (row.joined) {
+                    log.say(renderId, joined.take(renderId) + " frames taken from finished renders as they are");
+                }
             }
             JobFile.Kept job = kept.kept(renderId);
             space.check(job);

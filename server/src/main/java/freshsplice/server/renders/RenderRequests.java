@@ -10,6 +10,7 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.SeenPiece;
 import freshsplice.core.render.Recipe;
 import freshsplice.core.render.RenderAsk;
+import freshsplice.core.render.ShotFrames;
 import freshsplice.core.render.Versions;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -24,10 +25,12 @@ import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.stores.masters.MasterStore;
+import freshsplice.server.stores.stages.StageStore;
 import jakarta.persistence.LockModeType;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -50,8 +53,10 @@ public class RenderRequests {
     private final FinishedRenders finished;
     private final RenderTasks tasks;
     private final Recipes recipes;
+    private final StageStore stages;
 
-    RenderRequests(Store store, MasterStore masters, FinishedRenders finished, RenderTasks tasks, Recipes recipes) {
+    RenderRequests(Store store, MasterStore masters, FinishedRenders finished, RenderTasks tasks, Recipes recipes, StageStore stages) {
+        this.stages = stages;
         this.tasks = tasks;
         this.recipes = recipes;
         this.store = store;
@@ -65,9 +70,10 @@ public class RenderRequests {
      * @param shotIds  shots, drawn one by one
      * @param ask      what of each of them
      * @param master   whether to draw the whole master as one movie too
+     * @param joined   whether that is joined from finished renders, and only what none shows is drawn
      * @param masterId which; null for the project's first
      */
-    public record Wanted(List<Long> shotIds, RenderAsk ask, boolean master, Long masterId, How how) {
+    public record Wanted(List<Long> shotIds, RenderAsk ask, boolean master, boolean joined, Long masterId, How how) {
     }
 
     /**
@@ -79,13 +85,39 @@ public class RenderRequests {
     record Planned(RenderName name, RenderRange range, Long shotId, Long masterId, FrameRate rate, String project, String scene) {
     }
 
+    /** The shots of a project with all that can be rendered of them. */
+    public final class Shots {
+        private final Map<Long, ShotRow> rows;
+        private final Map<Long, List<SeenPiece>> pieces;
+        private final Map<Long, FrameRange> actions = new HashMap<>();
+
+        private Shots(Map<Long, ShotRow> rows, Map<Long, List<SeenPiece>> pieces) {
+            this.rows = rows;
+            this.pieces = pieces;
+        }
+
+        public Map<Long, ShotRow> rows() {
+            return rows;
+        }
+
+        public ShotFrames frames(ShotRow shot) {
+            return new ShotFrames(MasterStore.shot(shot), actions.computeIfAbsent(shot.sceneId, scene -> action(scene, rows)),
+                    pieces.getOrDefault(shot.id, List.of()));
+        }
+    }
+
+    /** As the project's first master shows them. */
+    Shots shots(long projectId) {
+        return new Shots(masters.shotRows(projectId), masters.of(projectId).map(m -> pieces(masters.read(m))).orElse(Map.of()));
+    }
+
     /** The renders that would be made, in order. @throws Refused if they could not be */
     List<Planned> plan(long projectId, Wanted wanted) {
         ProjectRow project = store.get(ProjectRow.class, projectId);
         MasterRow masterRow = masters.asked(projectId, wanted.masterId()).orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
         Master sequence = masters.read(masterRow);
         Map<Long, ShotRow> shots = masters.shotRows(projectId);
-        Map<Long, List<SeenPiece>> pieces = pieces(sequence);
+        Shots all = new Shots(shots, pieces(sequence));
         How how = wanted.how();
         FrameRate rate = how.recipe().rate(project.rate);
         Map<Long, String> scenes = store.where(SceneRow.class, "projectId", projectId).stream().collect(Collectors.toMap(r -> r.id, r -> r.name));
@@ -97,7 +129,7 @@ public class RenderRequests {
             if (shot == null) {
                 throw new Refused("One of the shots does not exist any more: choose again");
             }
-            for (RenderRange counted : wanted.ask().ranges(FrameRange.of(shot.cutIn, shot.cutOut), pieces.getOrDefault(shotId, List.of()), known)) {
+            for (RenderRange counted : wanted.ask().ranges(all.frames(shot), known)) {
                 RenderRange range = counted.at(project.rate, rate);
                 planned.add(new Planned(versions.take(shot.code, how.grade(), range), range, shotId, null, rate, project.name,
                         scenes.getOrDefault(shot.sceneId, "")));
@@ -115,6 +147,10 @@ public class RenderRequests {
         return planned;
     }
 
+    private FrameRange action(long sceneId, Map<Long, ShotRow> shots) {
+        return ShotFrames.action(shots.values().stream().filter(s -> s.sceneId == sceneId).map(MasterStore::shot).toList(), stages.stage(sceneId));
+    }
+
     @Transactional
     public List<Long> ask(long projectId, Wanted wanted, Asker who) {
         // one after another, so that no name is given twice
@@ -123,7 +159,8 @@ public class RenderRequests {
         List<Long> ids = new ArrayList<>();
         for (Planned planned : plan(projectId, wanted)) {
             RenderRow row = row(project, planned, recipe, wanted.how(), who);
-            row.handles = planned.shotId() == null ? 0 : wanted.ask().handles();
+            row.handles = planned.shotId() == null || wanted.ask().isStill() ? 0 : wanted.ask().handles();
+            row.joined = planned.shotId() == null && wanted.joined();
             store.add(row);
             row.place = row.id;
             ids.add(row.id);
@@ -161,12 +198,12 @@ public class RenderRequests {
                 live.of(master));
     }
 
-    private Versions versions(long projectId) {
+    Versions versions(long projectId) {
         return new Versions(store.where(RenderRow.class, "projectId", projectId).stream().flatMap(row -> RenderName.parse(row.name).stream()
                 .map(name -> new Versions.Known(name, row.grade, FinishedRenders.range(row), row.state == RenderRow.State.DONE))).toList());
     }
 
-    private static RenderRow row(ProjectRow project, Planned planned, long recipe, How how, Asker who) {
+    static RenderRow row(ProjectRow project, Planned planned, long recipe, How how, Asker who) {
         RenderRange range = planned.range();
         RenderRow row = new RenderRow();
         row.projectId = project.id;

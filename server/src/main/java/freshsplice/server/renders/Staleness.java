@@ -67,7 +67,10 @@ public class Staleness {
         Map<Long, List<String>> stale = new HashMap<>();
         for (RenderRow render : renders) {
             ShotRow shot = shots.get(render.shotId);
-            if (shot != null) {
+            if (render.mediaId != null) {
+                // what another program made is what it is
+                stale.put(render.id, List.of());
+            } else if (shot != null) {
                 RenderRange range = FinishedRenders.range(render);
                 Set set = sets.computeIfAbsent(shot.sceneId, id -> Set.of(stages.stage(id)));
                 Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), set, range, render.blur);

@@ -36,6 +36,10 @@ public class RenderRow extends Row {
     public long frames;
     /** So many of them at either end are to spare. */
     public int handles;
+    /** The movie or run of pictures that it comes from where another program made it; null where we draw it. */
+    public Long mediaId;
+    /** Whether a whole master is joined from finished renders, and only what none shows is drawn. */
+    public boolean joined;
     public long framesDone;
     /** Its recipe as it was when it was asked for; null for those of before there were any. */
     public Long recipeTextId;

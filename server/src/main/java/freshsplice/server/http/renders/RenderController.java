@@ -53,35 +53,45 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class RenderController {
     /** Which frames of each shot. */
-    enum Extent { PIECES, MISSING, RANGE }
+    enum Extent { PIECES, MISSING, RANGE, ACTION, STILL, MOMENT }
 
     /**
-     * @param extent   which frames of each shot: all that its pieces show, as when it is null; what no render has; or a range
+     * @param extent   which frames of each shot: all that its pieces show, as when it is null; what no render has; a range; the whole
+     *                 action; one picture; or one picture at a moment of the action
      * @param in       first shot frame of a range
      * @param out      the shot frame after its last
      * @param handles  frames to spare at both ends; none when it is null
      * @param every    every nth frame; all of them when it is null
      * @param grade    draft when it is null
+     * @param when     which frame one picture is of; the middle when it is null
+     * @param nowShot  a shot that shows the moment of the action that pictures are of
+     * @param nowFrame the frame of it
      * @param master   whether to draw a whole master too
+     * @param joined   whether that is joined from finished renders, and only what none shows is drawn
      * @param masterId which, null for the project's first
      * @param blur     whether what is out of focus is blurred
      * @param recipe   how they are made; width, height, burnIn and blur say it when it is null
      */
     record Ask(List<Long> shotIds, @Schema(nullable = true) Extent extent, @Schema(nullable = true) Long in,
-               @Schema(nullable = true) Long out, @Schema(nullable = true) Integer handles, @Schema(nullable = true) Integer every,
-               @Schema(nullable = true) Grade grade, boolean master, @Schema(nullable = true) Long masterId, int width, int height,
+               @Schema(nullable = true) Long out, @Schema(nullable = true) Integer handles, @Schema(nullable = true) Integer every, @Schema(nullable = true) RenderAsk.When when, @Schema(nullable = true) Long nowShot, @Schema(nullable = true) Long nowFrame,
+               @Schema(nullable = true) Grade grade, boolean master, @Schema(nullable = true) Boolean joined, @Schema(nullable = true) Long masterId, int width, int height,
                boolean burnIn, boolean blur, @Schema(nullable = true) Recipe recipe, @Schema(nullable = true) String recipeName) {
-        RenderRequests.How how() {
-            return new RenderRequests.How(grade == null ? Grade.DRAFT : grade, recipe == null ? Recipes.plain(width, height, burnIn, blur) : recipe,
-                    recipeName);
+        RenderRequests.How how(RenderAsk frames) {
+            Recipe asked = recipe == null ? Recipes.plain(width, height, burnIn, blur) : recipe;
+            return new RenderRequests.How(grade == null ? Grade.DRAFT : grade, frames.isStill() ? asked.forStills() : asked, recipeName);
         }
 
-        RenderRequests.Wanted wanted() {
-            return new RenderRequests.Wanted(shotIds, frames(), master, masterId, how());
+        /** @param offset action frames minus shot frames of the shot that shows the moment */
+        RenderRequests.Wanted wanted(long offset) {
+            RenderAsk frames = frames(offset);
+            return new RenderRequests.Wanted(shotIds, frames, master, Boolean.TRUE.equals(joined), masterId, how(frames));
         }
 
-        RenderAsk frames() {
+        private RenderAsk frames(long offset) {
             Extent which = extent == null ? Extent.PIECES : extent;
+            if (which == Extent.MOMENT && (nowShot == null || nowFrame == null)) {
+                throw new Refused("A moment is a frame of a shot: put the playhead on one");
+            }
             if (which == Extent.RANGE && (in == null || out == null || out <= in)) {
                 throw new Refused("A range has at least one frame: set its out behind its in");
             }
@@ -89,6 +99,9 @@ class RenderController {
                 case PIECES -> new RenderAsk.Extent.Pieces();
                 case MISSING -> new RenderAsk.Extent.Missing();
                 case RANGE -> new RenderAsk.Extent.Range(FrameRange.of(in, out));
+                case ACTION -> new RenderAsk.Extent.Action();
+                case STILL -> new RenderAsk.Extent.Still(when == null ? RenderAsk.When.MIDDLE : when);
+                case MOMENT -> new RenderAsk.Extent.Moment(offset + nowFrame);
             }, handles == null ? 0 : handles, every == null ? 1 : every);
         }
     }
@@ -97,6 +110,7 @@ class RenderController {
      * @param framesPerSecond while drawing and after; 0 before
      * @param secondsLeft     −1 where it cannot be told yet
      * @param fromFrame       shot frame, or record frame of a master, at its first frame
+     * @param elsewhere       whether another program made its pictures
      * @param awaits          driver that it was begun with, where no machine that is there has it; null where it waits for none
      * @param stale           what changed since, in words; only for the newest of a shot
      */
@@ -104,7 +118,7 @@ class RenderController {
                 boolean burnIn, boolean blur, long fromFrame, long frames, long framesDone, double framesPerSecond,
                 double secondsLeft, long bytes, @Schema(nullable = true) String error, String who, Instant requestedAt, List<String> stale,
                 @Schema(nullable = true) String recipe, @Schema(nullable = true) String folder, int handles, long place,
-                @Schema(nullable = true) String awaits) {
+                @Schema(nullable = true) String awaits, boolean elsewhere) {
     }
 
     private final Store store;
@@ -174,19 +188,23 @@ class RenderController {
         return new View(r.id, r.shotId, r.name, r.version, r.grade, r.state, r.width, r.height, r.burnIn, r.blur,
                 r.fromPosition.floor(), r.frames, done, rate,
                 drawing && rate > 0 ? (r.frames - done) / rate : -1, r.bytes, r.error, r.who, r.requestedAt,
-                stale, r.recipeName, r.folder, r.handles, r.place, drivers.awaited(r));
+                stale, r.recipeName, r.folder, r.handles, r.place, drivers.awaited(r), r.mediaId != null);
+    }
+
+    private RenderRequests.Wanted wanted(Ask ask) {
+        return ask.wanted(ask.nowShot == null ? 0 : store.get(ShotRow.class, ask.nowShot).actionOffset);
     }
 
     @PostMapping("/api/projects/{id}/renders")
     List<Long> ask(@PathVariable long id, @Valid @RequestBody Ask ask, Asker who) {
-        List<Long> ids = requests.ask(id, ask.wanted(), who);
+        List<Long> ids = requests.ask(id, wanted(ask), who);
         return ids;
     }
 
     /** What asking for it would do: nothing is done yet. */
     @PostMapping("/api/projects/{id}/renders/forecast")
     RenderForecast.Forecast forecastRenders(@PathVariable long id, @Valid @RequestBody Ask ask) {
-        return forecast.of(id, ask.wanted());
+        return forecast.of(id, wanted(ask));
     }
 
     @GetMapping("/api/projects/{id}/recipes")

@@ -1,0 +1,163 @@
+package freshsplice.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import freshsplice.render.FrameFile;
+import freshsplice.render.Pixels;
+import freshsplice.render.Probe;
+import freshsplice.server.settings.Folders;
+import java.awt.Color;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.StreamSupport;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/** Movies and runs of pictures that other programs made, as versions of shots. */
+@ExtendWith(TestServer.class)
+class ElsewhereTest {
+    private final Client client = new Client(TestServer.address());
+    @TempDir
+    Path folder;
+    private long project;
+    private long master;
+    private List<JsonNode> sections;
+
+    @BeforeEach
+    void receive() throws IOException {
+        project = client.post("/api/projects", Map.of("name", "Elsewhere " + System.nanoTime())).get("id").asLong();
+        long cut = client.upload("/api/projects/" + project + "/files", Map.of("c.edl", Material.edl("C", Material.clips(2)))).get("cutId").asLong();
+        client.post("/api/cuts/" + cut + "/receive", null);
+        master = client.get("/api/projects/" + project).get("masterId").asLong();
+        sections = list(client.get("/api/masters/" + master).get("sections"));
+    }
+
+    private static List<JsonNode> list(JsonNode array) {
+        return StreamSupport.stream(array.spliterator(), false).toList();
+    }
+
+    private String code(int piece) {
+        return sections.get(piece).get("code").asString();
+    }
+
+    private long first(int piece) {
+        return sections.get(piece).get("shotFirst").asLong();
+    }
+
+    private long length(int piece) {
+        return sections.get(piece).get("out").asLong() - sections.get(piece).get("in").asLong();
+    }
+
+    /** A picture that says its number: its red is that many. */
+    private static byte[] picture(int value, int width, int height) throws IOException {
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                image.setRGB(x, y, new Color(value, 40, 90).getRGB());
+            }
+        }
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", png);
+        return png.toByteArray();
+    }
+
+    private Map<String, byte[]> run(String name, long first, long count) throws IOException {
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        for (long k = 0; k < count; k++) {
+            files.put(String.format("%s.%04d.png", name, first + k), picture((int) (k * 5 % 250), 320, 180));
+        }
+        return files;
+    }
+
+    private JsonNode render(long id) throws InterruptedException {
+        for (int i = 0; i < 400; i++) {
+            JsonNode render = list(client.get("/api/projects/" + project + "/renders?master=" + master)).stream().filter(r -> r.get("id").asLong() == id)
+                    .findFirst().orElseThrow();
+            if (Set.of("DONE", "FAILED").contains(render.get("state").asString())) {
+                return render;
+            }
+            Thread.sleep(50);
+        }
+        throw new AssertionError("it does not end");
+    }
+
+    private List<JsonNode> offers(Map<String, byte[]> files, Map<String, Object> more) {
+        Map<String, Object> body = new java.util.HashMap<>(Map.of("names", List.copyOf(files.keySet())));
+        body.putAll(more);
+        return list(client.post("/api/projects/" + project + "/versions/offers", body));
+    }
+
+    @Test
+    @DisplayName("a run is a version of the shot that its name says, frame for frame: it stands for the piece and is never stale")
+    void runOfPictures() throws Exception {
+        Map<String, byte[]> files = run(code(0).toUpperCase(java.util.Locale.ROOT) + "_v003", first(0), length(0));
+        client.upload("/api/projects/" + project + "/files", files);
+        assertThat(offers(files, Map.of())).singleElement().satisfies(o -> {
+            assertThat(o.get("render").asString()).isEqualTo(code(0) + "_v003");
+            assertThat(o.get("wrong").asString()).isEmpty();
+            assertThat(o.get("words")).isEmpty();
+            assertThat(o.get("from").asLong()).isEqualTo(first(0));
+        });
+        long id = client.post("/api/projects/" + project + "/versions", Map.of("names", List.copyOf(files.keySet()))).get(0).asLong();
+        JsonNode render = render(id);
+        assertThat(render.get("state").asString()).as("%s", render).isEqualTo("DONE");
+        assertThat(render.get("elsewhere").asBoolean()).isTrue();
+        for (int k = 0; k < length(0); k += 7) {
+            Pixels frame = FrameFile.read(TestServer.bean(Folders.class).frames().resolve(String.valueOf(id)).resolve("frames").resolve(FrameFile.name(k)));
+            assertThat(frame.bytes()[0] & 0xFF).as("frame %d", k).isEqualTo(k * 5 % 250);
+        }
+        Path movie = Files.write(folder.resolve("m.mp4"), client.bytes("/api/renders/" + id + "/movie"));
+        assertThat(Probe.of(movie).frames()).isEqualTo(length(0));
+        JsonNode shot = list(client.get("/api/masters/" + master).get("shots")).get(0);
+        assertThat(shot.get("covered").asLong()).isEqualTo(length(0));
+        assertThat(shot.get("stand").asString()).isEmpty();
+    }
+
+    @Test
+    @DisplayName("a movie comes back from its own list's name: what we wrote is taken in at the same frames, dropped on another shot on that")
+    void movie() throws Exception {
+        long ours = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(sections.get(1).get("shotId").asLong()), "master", false,
+                "width", 320, "height", 180, "burnIn", false, "blur", false)).get(0).asLong();
+        render(ours);
+        Map<String, byte[]> files = Map.of(code(1) + "_v007.mp4", client.bytes("/api/renders/" + ours + "/movie"));
+        client.upload("/api/projects/" + project + "/files", files);
+        assertThat(offers(files, Map.of())).singleElement().satisfies(o -> {
+            assertThat(o.get("render").asString()).isEqualTo(code(1) + "_v007");
+            assertThat(o.get("from").asLong()).as("by its timecode").isEqualTo(first(1));
+            assertThat(o.get("words")).isEmpty();
+        });
+        JsonNode dropped = offers(files, Map.of("shotId", sections.get(0).get("shotId").asLong())).get(0);
+        assertThat(dropped.get("render").asString()).isEqualTo(code(0) + "_v007");
+        long id = client.post("/api/projects/" + project + "/versions", Map.of("names", List.copyOf(files.keySet()), "grade", "FINAL")).get(0).asLong();
+        assertThat(render(id).get("frames").asLong()).isEqualTo(length(1));
+    }
+
+    @Test
+    @DisplayName("gaps, mixed sizes, and names of no shot are said beside each, and nothing of them is made")
+    void whatCannotBe() throws Exception {
+        Map<String, byte[]> files = run(code(0) + "_v002", first(0), length(0));
+        files.remove(String.format("%s_v002.%04d.png", code(0), first(0) + 3));
+        files.put(String.format("%s_v001.%04d.png", code(1), first(1)), picture(1, 320, 180));
+        files.put(String.format("%s_v001.%04d.png", code(1), first(1) + 1), picture(2, 160, 90));
+        files.put("nothing.png", picture(3, 320, 180));
+        client.upload("/api/projects/" + project + "/files", files);
+        assertThat(offers(files, Map.of())).extracting(o -> o.get("wrong").asString()).containsExactlyInAnyOrder(
+                "it has gaps: " + (first(0) + 3) + " is missing", "its pictures are of several sizes: 320 x 180 and 160 x 90",
+                "its name is no shot's: call it as SHOT_v001, or drop it on a shot");
+        assertThat(client.tryPost("/api/projects/" + project + "/versions", Map.of("names", List.copyOf(files.keySet()))).statusCode()).isEqualTo(422);
+        assertThat(client.tryPost("/api/projects/" + project + "/versions", Map.of("names", List.of(), "grade", "TRIAL")).statusCode()).isEqualTo(422);
+        assertThat(client.get("/api/projects/" + project + "/renders")).isEmpty();
+    }
+}
