@@ -72,7 +72,7 @@ export function Elsewhere({ sequence, dropped, close }: { sequence: Sequence; dr
           </div>
           {share !== undefined ? (
             <p className="flex items-center gap-3" role="status">
-              <progress className="h-2 w-56 accent-live" max={1} value={share} aria-label="Sent" />
+              <progress className="h-2 w-56" max={1} value={share} aria-label="Sent" />
               <span className="text-quiet">{share < 1 ? 'sent so far' : 'looked at'}</span>
               <button type="button" className="link" onClick={() => stop.current.abort()}>
                 stop

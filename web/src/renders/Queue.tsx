@@ -14,6 +14,20 @@ export function inOrder(renders: Render[]): Render[] {
 
 export const isOpen = (r: Render) => r.state === 'DRAWING' || r.state === 'WAITING' || r.state === 'PAUSED'
 
+/** The render that one is put before so that it comes so many places later, or earlier; nothing where it is at that end. */
+export function placeOf(renders: Render[], id: number, by: -1 | 1): { before?: number } | undefined {
+  const open = inOrder(renders).filter(isOpen)
+  const at = open.findIndex((r) => r.id === id)
+  const to = at + by
+  if (at < 0 || to < 0 || to >= open.length) {
+    return undefined
+  }
+  return { before: open[by < 0 ? to : to + 1]?.id }
+}
+
+export const putInPlace = (id: number, query: { before?: number }) =>
+  post('/api/renders/{id}/place', { params: { path: { id }, query } }).catch(sayError)
+
 /** The queue and the history. What waits is dragged to another place. */
 export function Queue({ renders, shown, show }: { renders: Render[]; shown: number | undefined; show: (id: number) => void }) {
   const [dragged, setDragged] = useState<number>()
@@ -21,9 +35,7 @@ export function Queue({ renders, shown, show }: { renders: Render[]; shown: numb
   const rows = inOrder(renders)
   const drop = () => {
     if (dragged !== undefined && over !== dragged) {
-      post('/api/renders/{id}/place', { params: { path: { id: dragged }, query: over === undefined ? {} : { before: over } } }).catch(
-        sayError,
-      )
+      void putInPlace(dragged, { before: over })
     }
     setDragged(undefined)
     setOver(undefined)
@@ -95,7 +107,7 @@ function Row({ render: r, selected, show }: { render: Render; selected: boolean;
       </span>
       {(r.state === 'DRAWING' || r.state === 'PAUSED') && (
         <progress
-          className="h-2 w-16 accent-live"
+          className="h-2 w-16"
           max={r.frames}
           value={r.framesDone}
           aria-label={`${r.name}: ${r.framesDone} of ${r.frames} frames`}

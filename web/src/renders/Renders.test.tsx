@@ -7,8 +7,9 @@ import { useMessages } from '../desk/messages'
 import { fakeWindow } from '../parts/fakeWindow'
 import { type Asked, fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
-import type { Project, Sequence } from '../server/types'
+import type { Project, Render, Sequence } from '../server/types'
 import { NOTHING, setAsking } from './asking'
+import { placeOf } from './Queue'
 import { Renders } from './Renders'
 import { useDrafts } from './recipes'
 
@@ -343,5 +344,19 @@ describe('what there is of renders', () => {
     show(<Renders project={project} sequence={sequence} />)
     expect(await screen.findByText('No render yet')).toBeTruthy()
     expect(screen.getByText(/Choose shots at the right and press R/)).toBeTruthy()
+  })
+})
+
+describe('the queue by keys', () => {
+  const waiting = (id: number, place: number) => movie(id, 1, `sh0010_v00${id}`, { state: 'WAITING', place }) as unknown as Render
+  const queue = [waiting(1, 10), waiting(2, 20), waiting(3, 30), movie(9, 1, 'sh0010_v009') as unknown as Render]
+
+  it('says before which one a render is put, and nothing at the ends or for what waits no more', () => {
+    expect(placeOf(queue, 2, -1)).toEqual({ before: 1 })
+    expect(placeOf(queue, 1, 1)).toEqual({ before: 3 })
+    expect(placeOf(queue, 2, 1)).toEqual({ before: undefined })
+    expect(placeOf(queue, 1, -1)).toBeUndefined()
+    expect(placeOf(queue, 3, 1)).toBeUndefined()
+    expect(placeOf(queue, 9, -1)).toBeUndefined()
   })
 })

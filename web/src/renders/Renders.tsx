@@ -9,11 +9,12 @@ import { of, post, postForFile } from '../server/client'
 import { refreshRenders, useRenders } from '../server/queries'
 import type { Project, Recipe, RenderAsk, Sequence } from '../server/types'
 import { act, bodyOf, setAsking, toggle, trialOf, useAsking } from './asking'
+import { ContactSheet } from './ContactSheet'
 import { Cover } from './Cover'
 import { type Dropped, Elsewhere } from './Elsewhere'
 import { Forecast } from './Forecast'
 import { Machines } from './Machines'
-import { isOpen, Queue } from './Queue'
+import { isOpen, placeOf, putInPlace, Queue } from './Queue'
 import { RecipeBox } from './RecipeBox'
 import { useRecipe } from './recipes'
 import { Shots } from './Shots'
@@ -30,6 +31,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
   const [typedSize, setTypedSize] = useState<string>()
   const [settings, setSettings] = useState(false)
   const [machines, setMachines] = useState(false)
+  const [sheet, setSheet] = useState(false)
   const [dropped, setDropped] = useState<Dropped>()
   const [shown, setShown] = useState<number>()
   const [trial, setTrial] = useTrial()
@@ -85,6 +87,12 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
       void act(r.id, going.length > 0 ? 'pause' : 'go-on')
     }
   }
+  const move = (by: -1 | 1) => {
+    const place = current && placeOf(renders, current.id, by)
+    if (place) {
+      void putInPlace(current.id, place)
+    }
+  }
   useFilling(['movie'], 'movie')
   const render = () => {
     const asked = bodyNow()
@@ -110,6 +118,9 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
     action('Trial of the movement: small, every second frame', 'Shift+T', () => recipe && void askTrial(recipe)),
     action('Pause all that is under way, or go on with it', 'P', pause),
     action('Take in versions made elsewhere', 'V', () => setDropped({ files: [] })),
+    action('Contact sheet of the chosen shots, or of all', 'C', () => setSheet(true)),
+    action('Draw the shown render earlier', 'Alt+ArrowUp', () => move(-1)),
+    action('Draw the shown render later', 'Alt+ArrowDown', () => move(1)),
     action('Machines that draw', 'M', () => setMachines(true)),
     action('Settings of the recipe', 'S', () => setSettings(!settings)),
   ])
@@ -117,6 +128,13 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
   return (
     <div className="flex min-h-0 flex-1 max-[900px]:flex-col">
       {machines && <Machines close={() => setMachines(false)} />}
+      {sheet && (
+        <ContactSheet
+          sequence={sequence}
+          shotIds={(picked.length > 0 ? picked : rows).map((r) => r.shotId)}
+          close={() => setSheet(false)}
+        />
+      )}
       {dropped && <Elsewhere sequence={sequence} dropped={dropped} close={() => setDropped(undefined)} />}
       <section className="flex min-w-0 flex-1 flex-col max-[900px]:flex-none bg-ground px-4 pt-2" aria-label="Movie">
         <div className="flex h-7 items-center gap-3 max-[900px]:h-auto max-[900px]:flex-wrap">
@@ -124,7 +142,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
           {trial ? (
             <span className="text-quiet">trial frame, {size}, as it would be drawn</span>
           ) : (
-            current && <ShownWords render={current} />
+            current && <ShownWords render={current} project={project} />
           )}
           {trial ? (
             <button type="button" className="link ml-auto" onClick={() => setTrial(undefined)}>
@@ -187,6 +205,9 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
         <div className="flex shrink-0 items-center gap-2 py-2">
           <button type="button" className="button" onClick={() => void tryFrame()}>
             Trial frame
+          </button>
+          <button type="button" className="button" title="Pictures of the chosen shots, or of all, on pages" onClick={() => setSheet(true)}>
+            Sheet
           </button>
           <button type="button" className="button" title="Small, every second frame" onClick={() => recipe && void askTrial(recipe)}>
             Trial run

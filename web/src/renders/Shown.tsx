@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { say, sayError } from '../desk/messages'
 import { bytesInWords, plural } from '../parts/words'
-import { useRenderFiles } from '../server/queries'
+import { useRenderFiles, useWhyStale } from '../server/queries'
 import type { Project, Render } from '../server/types'
 import { Player } from './Player'
 import { readLog, stateWords, writeAlso } from './Queue'
@@ -29,7 +29,7 @@ export function ShownPicture({ render }: { render: Render | undefined }) {
 }
 
 /** What a render is, in a line. */
-export function ShownWords({ render: r }: { render: Render }) {
+export function ShownWords({ render: r, project }: { render: Render; project: Project }) {
   return (
     <span className="min-w-0 truncate text-quiet">
       {r.grade.toLowerCase()}
@@ -42,7 +42,19 @@ export function ShownWords({ render: r }: { render: Render }) {
           · <span className={r.state === 'FAILED' ? 'text-bent' : ''}>{stateWords(r)}</span>
         </>
       )}
-      {r.stale.length > 0 && <span className="text-stale"> · stale, {r.stale.join(' and ')} changed</span>}
+      {r.stale.length > 0 && <WhyStale render={r} project={project} />}
+    </span>
+  )
+}
+
+/** What changed since it was made, and who began with it. */
+function WhyStale({ render: r, project }: { render: Render; project: Project }) {
+  const first = useWhyStale(project.id, r.id, r.stale).data?.[0]
+  return (
+    <span className="text-stale" title={first && `${first.step}, ${new Date(first.when).toLocaleString()}`}>
+      {' '}
+      · stale, {r.stale.join(' and ')} changed
+      {first && ` since ${new Date(first.when).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}, by ${first.who}`}
     </span>
   )
 }

@@ -125,6 +125,23 @@ export const useMachines = () => useQuery({ queryKey: ['machines'], queryFn: () 
 
 export const refreshMachines = () => void queryClient.invalidateQueries({ queryKey: ['machines'] })
 
+/** Since when a stale render is so, and by whom. */
+export const useWhyStale = (projectId: number, renderId: number, parts: string[]) =>
+  useQuery({
+    queryKey: edited(projectId, 'why-stale', renderId, parts.join()),
+    queryFn: () => get('/api/renders/{id}/stale', of(renderId, { parts })),
+    enabled: parts.length > 0,
+    placeholderData: (before) => before,
+  })
+
+/** Contact sheets that were made. @param waits whether one is being made, and asked for until it is there */
+export const useSheets = (projectId: number, waits: boolean) =>
+  useQuery({
+    queryKey: ['sheets', projectId],
+    queryFn: () => get('/api/projects/{id}/sheets', of(projectId)),
+    refetchInterval: waits ? 500 : false,
+  })
+
 /** The files that a finished render was written into. */
 export const useRenderFiles = (projectId: number, renderId: number | undefined) =>
   useQuery({

@@ -1204,6 +1204,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sheets"];
+        put?: never;
+        post: operations["makeSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/sheets/layout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sheetLayout"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/sheets/{sheet}/{file}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sheetFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/sources/by-order": {
         parameters: {
             query?: never;
@@ -1470,6 +1518,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["placeRender"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/renders/{id}/stale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["whyStale"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1987,6 +2051,29 @@ export interface components {
             values: {
                 [key: string]: number;
             };
+        };
+        ContactSheet: {
+            background: string;
+            /** Format: int32 */
+            caption: number;
+            /** Format: int32 */
+            columns: number;
+            /** Format: int32 */
+            corner: number;
+            /** Format: int32 */
+            gap: number;
+            /** Format: int32 */
+            height: number;
+            /** Format: int32 */
+            margin: number;
+            /** Format: int32 */
+            width: number;
+        };
+        "ContactSheets.Made": {
+            /** Format: int64 */
+            bytes: number;
+            files: string[];
+            name: string;
         };
         "ContentEdit.CopyUp": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             sections: number[];
@@ -3955,6 +4042,28 @@ export interface components {
              */
             kind: "SET_CAMERAS";
         };
+        "SheetController.SheetAsk": {
+            captions: ("NAME" | "SHOT" | "VERSION" | "FRAME" | "TIMECODE" | "LENS" | "SCENE" | "WHO" | "DATE" | "TEXT")[];
+            pdf: boolean;
+            sheet: components["schemas"]["ContactSheet"];
+            shotIds: number[];
+            /** @enum {string} */
+            when: "FIRST" | "MIDDLE" | "LAST";
+        };
+        "SheetController.SheetBegun": {
+            name: string;
+        };
+        "SheetController.SheetLayout": {
+            /** Format: int32 */
+            columns: number;
+            /** Format: int32 */
+            onPage: number;
+            /** Format: int32 */
+            pages: number;
+            /** Format: int32 */
+            rows: number;
+            words: string;
+        };
         ShotEdit: {
             kind: string;
         };
@@ -4283,6 +4392,13 @@ export interface components {
             lens: number;
             name: string;
             placed: number[];
+        };
+        "StaleReasons.Since": {
+            part: string;
+            step: string;
+            /** Format: date-time */
+            when: string;
+            who: string;
         };
         StreamingResponseBody: unknown;
         "Tasks.View": {
@@ -6562,6 +6678,104 @@ export interface operations {
             };
         };
     };
+    sheets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ContactSheets.Made"][];
+                };
+            };
+        };
+    };
+    makeSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetController.SheetAsk"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetController.SheetBegun"];
+                };
+            };
+        };
+    };
+    sheetLayout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetController.SheetAsk"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetController.SheetLayout"];
+                };
+            };
+        };
+    };
+    sheetFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                sheet: string;
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
     give: {
         parameters: {
             query?: never;
@@ -6972,6 +7186,30 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    whyStale: {
+        parameters: {
+            query: {
+                parts: string[];
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaleReasons.Since"][];
+                };
             };
         };
     };

@@ -52,6 +52,12 @@ class ArchitectureTest {
     }
 
     @Test
+    void aMachineThatDrawsKnowsNoProject() {
+        noClasses().that().resideInAPackage("freshsplice.worker..").should().dependOnClassesThat()
+                .resideInAnyPackage("freshsplice.exchange..", "freshsplice.server..", "org.springframework..", "java.sql..").check(ALL);
+    }
+
+    @Test
     @DisplayName("no package of any module is part of a circle")
     void noCircles() {
         SlicesRuleDefinition.slices().assignedFrom(PACKAGES).should().beFreeOfCycles().check(ALL);

@@ -154,7 +154,11 @@ class RenderJobsTest {
     @Test
     @DisplayName("joined at another size, frames come from the movies; a camera over the whole action, and one picture of each camera")
     void joinedOtherwiseAndStills() throws Exception {
-        render(Map.of(), shot(0), shot(1), shot(2));
+        long in = sections.get(0).get("shotFirst").asLong();
+        render(Map.of("extent", "RANGE", "in", in, "out", in + 300), shot(0));
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SPEED", "sections", List.of(sections.get(0).get("id").asLong()),
+                "speed", "2"));
+        render(Map.of(), shot(1), shot(2));
         long whole = render(Map.of("shotIds", List.of(), "master", true, "joined", true, "width", 320, "height", 180)).get(0);
         assertThat(of(whole).get("state").asString()).isEqualTo("DONE");
         assertThat(new String(client.bytes("/api/renders/" + whole + "/log"), java.nio.charset.StandardCharsets.UTF_8)).contains("; ").contains("0 frames taken");

@@ -68,9 +68,9 @@ public final class JoinedRenders {
         return frames;
     }
 
-    /** Every render that stands for any frame, once. */
+    /** Every render that any frame may be taken from: all of the shots that are shown. */
     public List<FinishedRender> all() {
-        return standing.values().stream().flatMap(List::stream).map(Cover.Part::render).distinct().toList();
+        return standing.keySet().stream().flatMap(shot -> renders.ofShot(shot).stream()).toList();
     }
 
     /** Tells what is joined from what would be joined otherwise. */

@@ -87,7 +87,7 @@ public final class FrameOrders {
                 return;
             }
             ShotBoard board = named.boards().get(of.filmed().shot().id());
-            if (whole && recipe.unstaged() != Recipe.Unstaged.CAMERA && !of.filmed().camera().isStaged()) {
+            if (isInstead(of)) {
                 layers.add(new FrameOrder.Layer(instead(of, board), layer.weight()));
                 lines.add(new FrameOrder.Line(BurnIn.Corner.TOP_LEFT, of.filmed().shot().code() + " not staged"));
                 return;
@@ -100,6 +100,11 @@ public final class FrameOrders {
         } else {
             layers.add(new FrameOrder.Layer(other(layer.source()), layer.weight()));
         }
+    }
+
+    /** Whether something else stands for what a camera would see, because nobody staged it. */
+    private boolean isInstead(PicturePlan.Source.OfCamera of) {
+        return whole && recipe.unstaged() != Recipe.Unstaged.CAMERA && !of.filmed().camera().isStaged();
     }
 
     private FrameOrder.Source instead(PicturePlan.Source.OfCamera of, ShotBoard board) {
@@ -186,7 +191,7 @@ public final class FrameOrders {
 
     private String lens(PicturePlan.Picture picture) {
         PicturePlan.Source.OfCamera of = filmed(picture);
-        return of == null ? "" : String.format(Locale.ROOT, "%.0f mm", bake(of.filmed(), of.position()).lensAt(of.position()));
+        return of == null || isInstead(of) ? "" : String.format(Locale.ROOT, "%.0f mm", bake(of.filmed(), of.position()).lensAt(of.position()));
     }
 
     private String scene(PicturePlan.Picture picture) {

@@ -64,7 +64,7 @@ public record MadeElsewhere(RenderRange range, String wrong, List<String> words)
         long length = -speed.times(given.frames()).negate().floor();
         long from = from(given, shot, length, words);
         if (!given.rate().equals(project)) {
-            words.add("it has " + given.rate() + " frames a second, the project " + project);
+            words.add("it has " + given.rate() + " frames a second, the project " + project + ": it stands for no piece frame by frame");
         }
         Size size = given.sizes().get(0);
         if (Math.abs(size.width() / (double) size.height() / aspect - 1) > SAME_SHAPE) {

@@ -54,7 +54,9 @@ class JoinedRendersTest {
             for (long position = 960; position < 1200; position++) {
                 Rational at = Rational.of(position);
                 boolean any = renders.stream().anyMatch(r -> shows(r.range(), at));
-                assertThat(joined.at(1, at).isPresent()).as("seed %d, %d: drawn only where no render shows it", seed, position).isEqualTo(any);
+                Optional<JoinedRenders.Shown> shown = joined.at(1, at);
+                assertThat(shown.isPresent()).as("seed %d, %d: drawn only where no render shows it", seed, position).isEqualTo(any);
+                assertThat(shown.stream().map(JoinedRenders.Shown::render)).as("seed %d: its movie is known", seed).allMatch(joined.all()::contains);
             }
         }
     }
@@ -77,7 +79,7 @@ class JoinedRendersTest {
         assertThat(joined.at(1, Rational.of(1012)).orElseThrow()).isEqualTo(new JoinedRenders.Shown(all.ofShot(1).get(1), 12));
         assertThat(joined.at(1, Rational.of(1012, 5))).isEmpty();
         assertThat(joined.at(2, Rational.of(1012))).isEmpty();
-        assertThat(joined.all()).extracting(FinishedRender::id).containsExactly(1L);
+        assertThat(joined.all()).extracting(FinishedRender::id).as("all that a frame may come from").containsExactly(2L, 1L);
         assertThat(joined.digest()).isEqualTo(new JoinedRenders(List.of(piece(0, Rational.of(1000), 50, Rational.ONE)), all).digest())
                 .isNotEqualTo(new JoinedRenders(List.of(piece(1, Rational.of(1000), 50, Rational.ONE)), all).digest());
     }

@@ -93,6 +93,12 @@ public class Errors {
     @ExceptionHandler({HttpMessageNotReadableException.class, MethodArgumentTypeMismatchException.class,
         MissingServletRequestParameterException.class})
     ResponseEntity<Said> malformed(Exception e) {
+        for (Throwable cause = e.getCause(); cause != null; cause = cause.getCause()) {
+            if (cause instanceof Refusal) {
+                // a value that cannot be says so itself
+                return say(HttpStatus.UNPROCESSABLE_ENTITY, cause.getMessage());
+            }
+        }
         return say(HttpStatus.BAD_REQUEST, "The request is not in the form that is described: " + firstLine(e));
     }
 

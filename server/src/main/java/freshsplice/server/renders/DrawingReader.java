@@ -9,14 +9,18 @@ import freshsplice.core.delivery.MasterFingerprint;
 import freshsplice.core.delivery.PicturePlan;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.delivery.ShotRenders;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.SeenPiece;
 import freshsplice.core.render.FileNames;
+import freshsplice.core.render.FrameOrder;
 import freshsplice.core.render.FrameOrders;
 import freshsplice.core.render.Recipe;
+import freshsplice.core.render.RenderAsk;
 import freshsplice.core.render.RenderJob;
+import freshsplice.core.render.ShotFrames;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -24,6 +28,7 @@ import freshsplice.core.time.Rational;
 import freshsplice.render.JobFile;
 import freshsplice.render.Reel;
 import freshsplice.server.media.MediaStore;
+import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.MediaFrameRow;
 import freshsplice.server.rows.MediaRow;
@@ -38,6 +43,7 @@ import freshsplice.server.stores.stages.CameraStore;
 import freshsplice.server.stores.stages.StageStore;
 import java.time.Instant;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.Deque;
@@ -68,9 +74,11 @@ public class DrawingReader {
     private final RenderBoards boards;
     private final FinishedRenders finished;
     private final MediaStore media;
+    private final LookParts looks;
 
     DrawingReader(Store store, MasterStore masters, StageStore stages, CameraStore cameras, Staleness staleness, RenderSound sounds,
-                  Folders folders, Recipes recipes, RenderBoards boards, FinishedRenders finished, MediaStore media) {
+                  Folders folders, Recipes recipes, RenderBoards boards, FinishedRenders finished, MediaStore media, LookParts looks) {
+        this.looks = looks;
         this.media = media;
         this.finished = finished;
         this.recipes = recipes;
@@ -113,12 +121,12 @@ public class DrawingReader {
         }
         Map<String, Reel> reels = movies(movies.values(), master.rate());
         RenderBoards.Found boards = recipe.look().board() > 0 || recipe.unstaged() == Recipe.Unstaged.BOARD
-                ? this.boards.of(filmed) : RenderBoards.Found.NONE;
+                ? this.boards.of(withBoards(recipe, master, nested, filmed)) : RenderBoards.Found.NONE;
         reels.putAll(boards.reels());
         FileNames names = new FileNames(project.name, "", name(render), render.grade, "", render.recipeName == null ? "" : render.recipeName);
         RenderJob job = new RenderJob(names, recipe, FinishedRenders.range(render), rate, plan.startLabel());
         return new Drawing(new JobFile.Kept(job, reels, recipe.sound() ? under.pieces(whole(master)) : List.of()),
-                new FrameOrders(plan, recipe, true, named(render, boards, movies, rows.values(), joined)), fingerprint(render, master, nested, filmed, under, joined));
+                new FrameOrders(plan, recipe, true, named(render, boards, movies, rows.values(), joined)), looks.made(render, recipe, boards, fingerprint(render, master, nested, filmed, under, joined)));
     }
 
     private Drawing ofShot(RenderRow render, Recipe recipe, ProjectRow project, Map<Long, ShotRow> rows, Map<Long, Filmed> filmed,
@@ -134,7 +142,7 @@ public class DrawingReader {
         RenderJob job = new RenderJob(names, recipe, range, rate, plan.startLabel());
         return new Drawing(new JobFile.Kept(job, boards.reels(), recipe.sound() ? under.ofShot(render.shotId, range) : List.of()),
                 new FrameOrders(plan, recipe, false, named(render, boards, Map.of(), List.of(rows.get(render.shotId)), null)),
-                under == null ? null : staleness.now(shot, range, recipe.look().blur(), under));
+                under == null ? null : looks.made(render, recipe, boards, staleness.now(shot, range, recipe.look().blur(), under)));
     }
 
     /** A version that another program made: its pictures are read and not drawn. */
@@ -184,6 +192,47 @@ public class DrawingReader {
         return ofShot(one, recipe.silent(), project, rows, filmed(project.id, rows), null);
     }
 
+    /**
+     * One frame each of some shots.
+     *
+     * @param kept   their boards, and how they are drawn
+     * @param orders one for each shot, in the order that they were asked for
+     * @param sets   by their keys
+     */
+    record Stills(JobFile.Kept kept, List<FrameOrder> orders, Map<String, Stage> sets) {
+    }
+
+    /** @throws Refused if one of the shots is not there any more */
+    @Transactional(readOnly = true)
+    public Stills stills(long projectId, List<Long> shotIds, RenderAsk ask, Recipe recipe, String who) {
+        ProjectRow project = store.get(ProjectRow.class, projectId);
+        Map<Long, ShotRow> rows = masters.shotRows(projectId);
+        Map<Long, Filmed> filmed = filmed(projectId, rows);
+        if (!filmed.keySet().containsAll(shotIds)) {
+            throw new Refused("One of the shots does not exist any more: choose again");
+        }
+        RenderBoards.Found boards = this.boards.of(filmed);
+        RenderRow asked = new RenderRow();
+        asked.projectId = projectId;
+        asked.who = who;
+        asked.requestedAt = Instant.now();
+        FrameOrders.Named named = named(asked, boards, Map.of(), rows.values(), null);
+        List<FrameOrder> orders = new ArrayList<>();
+        Map<String, Stage> sets = new HashMap<>();
+        RenderRange any = null;
+        for (long id : shotIds) {
+            Filmed shot = filmed.get(id);
+            RenderRange range = ask.ranges(new ShotFrames(shot.shot(), shot.shot().cutRange(), List.of()), ShotRenders.NONE).get(0);
+            PicturePlan plan = PicturePlan.ofShot(shot.shot().code() + "_v000", shot, range, project.rate, project.rate, project.dropFrame);
+            FrameOrders one = new FrameOrders(plan, recipe, true, named);
+            orders.add(one.at(0));
+            sets.putAll(one.sets());
+            any = range;
+        }
+        FileNames names = new FileNames(project.name, "", new RenderName("sheet", 1), Grade.TRIAL, "", "");
+        return new Stills(new JobFile.Kept(new RenderJob(names, recipe, any, project.rate, ""), boards.reels(), List.of()), orders, sets);
+    }
+
     private static RenderName name(RenderRow render) {
         return RenderName.parse(render.name).orElseGet(() -> new RenderName(render.name, render.version));
     }
@@ -210,13 +259,23 @@ public class DrawingReader {
         return filmed;
     }
 
-    /** What a whole master would be made from now, by which it is told whether a movie of it still stands. */
+    /** What changed since a movie of a whole master was made, in words; empty where it still stands. */
     @Transactional(readOnly = true)
-    public Fingerprint now(RenderRow render) {
+    public List<String> stale(RenderRow render) {
         ProjectRow project = store.get(ProjectRow.class, render.projectId);
         Master master = masters.read(store.get(MasterRow.class, render.masterId));
-        return fingerprint(render, master, nested(master), filmed(project.id), sounds.under(master, project.rate),
+        Map<Long, Filmed> filmed = filmed(project.id);
+        Fingerprint now = fingerprint(render, master, nested(master), filmed, sounds.under(master, project.rate),
                 render.joined ? joined(render, master) : null);
+        return staleness.ofMaster(render, now, withBoards(recipes.of(render), master, nested(master), filmed));
+    }
+
+    /** The shots of a master whose boards a movie of it shows. */
+    private static Map<Long, Filmed> withBoards(Recipe recipe, Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed) {
+        Map<Long, Filmed> shown = new HashMap<>();
+        Stream.concat(Stream.of(master), nested.values().stream()).flatMap(m -> m.sections().stream()).map(Section::shotId).filter(filmed::containsKey)
+                .filter(id -> recipe.look().board() > 0 || !filmed.get(id).camera().isStaged()).forEach(id -> shown.put(id, filmed.get(id)));
+        return shown;
     }
 
     private static Fingerprint fingerprint(RenderRow render, Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed,

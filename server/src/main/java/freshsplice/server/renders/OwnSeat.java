@@ -1,5 +1,6 @@
 package freshsplice.server.renders;
 
+import freshsplice.render.CannotDraw;
 import freshsplice.render.ChunkDrawer;
 import freshsplice.render.PainterThread;
 import freshsplice.render.StagePainter;
@@ -30,6 +31,13 @@ class OwnSeat implements Seat, DisposableBean {
         if (!opened && settings.drawHere()) {
             opened = true;
             work.open(this);
+        }
+    }
+
+    /** @throws CannotDraw if nothing draws here, nor anywhere else, and no other machine is expected */
+    void checkSomethingDraws() {
+        if (work.cannot() != null && work.seats().isEmpty() && settings.workersAddress().isEmpty()) {
+            throw new CannotDraw(work.cannot());
         }
     }
 

@@ -5,6 +5,7 @@ import freshsplice.core.render.BurnIn;
 import freshsplice.core.render.FrameLook;
 import freshsplice.core.render.OutputKind;
 import freshsplice.core.render.Recipe;
+import freshsplice.server.rows.RecipeRow;
 import freshsplice.server.rows.RecipeTextRow;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.Store;
@@ -51,6 +52,16 @@ public class Recipes {
     public Recipe of(RenderRow row) {
         return row.recipeTextId == null ? plain(row.width, row.height, row.burnIn, row.blur)
                 : read(store.get(RecipeTextRow.class, row.recipeTextId).settings);
+    }
+
+    /** The digest of a project's recipe of some name as it is now; null where there is none of that name. */
+    String digestOf(long projectId, String name) {
+        return store.where(RecipeRow.class, "projectId", projectId).stream().filter(r -> r.alive != null && r.name.equals(name)).findFirst()
+                .map(r -> Fingerprint.digest(text(read(r.settings)))).orElse(null);
+    }
+
+    String digest(Recipe recipe) {
+        return Fingerprint.digest(text(recipe));
     }
 
     /** One H.264 movie, drawn as the cameras see it. */

@@ -1,6 +1,7 @@
 package freshsplice.server.renders;
 
 import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.render.ShotBoard;
 import freshsplice.core.sources.MediaFrames;
 import freshsplice.core.time.FrameRate;
@@ -13,6 +14,7 @@ import freshsplice.server.sources.Sources;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import org.springframework.stereotype.Component;
 
 /** The boards that renders show. */
@@ -21,6 +23,14 @@ class RenderBoards {
     /** @param boards by the shot's id; @param reels their files, by their keys */
     record Found(Map<Long, ShotBoard> boards, Map<String, Reel> reels) {
         static final Found NONE = new Found(Map.of(), Map.of());
+
+        /** Tells what they show and where they lie from what others would. */
+        String digest() {
+            StringBuilder text = new StringBuilder();
+            new TreeMap<>(boards).forEach((shot, board) -> text.append(shot).append(' ').append(board.frames()).append(' ').append(board.fit()).append(' ')
+                    .append(board.aspect()).append(' ').append(reels.get(board.key()).sha256()).append('\n'));
+            return Fingerprint.digest(text.toString());
+        }
     }
 
     private final Store store;

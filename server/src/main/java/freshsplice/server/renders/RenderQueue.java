@@ -110,6 +110,7 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
         }
         RenderRow row = states.row(renderId);
         return failures.guard(row, RenderFailures.MOST_TRIES, true, () -> {
+            ownSeat.checkSomethingDraws();
             if (!kept.isBegun(renderId)) {
                 Drawing drawing = reader.read(renderId);
                 kept.letGo(renderId);

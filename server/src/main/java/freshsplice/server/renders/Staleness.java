@@ -45,10 +45,12 @@ public class Staleness {
     private final Store store;
     private final StageStore stages;
     private final RenderSound sounds;
+    private final LookParts looks;
     private final Cache<Asked, Fingerprint> known = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
             .<Asked, Fingerprint>weigher((asked, print) -> BYTES_A_PRINT + BYTES_A_KEY * asked.camera().keyCount()).build();
 
-    Staleness(Store store, StageStore stages, RenderSound sounds) {
+    Staleness(Store store, StageStore stages, RenderSound sounds, LookParts looks) {
+        this.looks = looks;
         this.sounds = sounds;
         this.store = store;
         this.stages = stages;
@@ -61,6 +63,7 @@ public class Staleness {
             return Map.of();
         }
         Map<Long, Set> sets = new HashMap<>();
+        Map<String, String> recipesNow = new HashMap<>();
         Map<Long, List<RenderPartRow>> parts = store.whereIn(RenderPartRow.class, "renderId",
                 renders.stream().map(r -> r.id).toList()).stream().collect(Collectors.groupingBy(p -> p.renderId));
         RenderSound.Under under = sounds.under(master, rate);
@@ -74,16 +77,29 @@ public class Staleness {
                 RenderRange range = FinishedRenders.range(render);
                 Set set = sets.computeIfAbsent(shot.sceneId, id -> Set.of(stages.stage(id)));
                 Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), set, range, render.blur);
-                stale.put(render.id, differences(parts.getOrDefault(render.id, List.of()),
-                        withSound(now, under.digestOfShot(shot.id, range))));
+                List<RenderPartRow> made = parts.getOrDefault(render.id, List.of());
+                Map<String, String> look = looks.now(render, names(made), Map.of(shot.id, new Filmed(MasterStore.shot(shot), cameras.get(shot.cameraId),
+                        set.stage())), recipesNow);
+                stale.put(render.id, differences(made, with(withSound(now, under.digestOfShot(shot.id, range)), look)));
             }
         }
         return stale;
     }
 
-    /** What changed since a movie of a whole master was made, in words. @param now what it would be made from now */
-    public List<String> ofMaster(RenderRow render, Fingerprint now) {
-        return differences(store.where(RenderPartRow.class, "renderId", render.id), now);
+    /** What changed since a movie of a whole master was made, in words. @param now what it would be made from now; @param filmed every shot of the project */
+    public List<String> ofMaster(RenderRow render, Fingerprint now, Map<Long, Filmed> filmed) {
+        List<RenderPartRow> made = store.where(RenderPartRow.class, "renderId", render.id);
+        return differences(made, with(now, looks.now(render, names(made), filmed, new HashMap<>())));
+    }
+
+    private static java.util.Set<String> names(List<RenderPartRow> parts) {
+        return parts.stream().map(p -> p.part).collect(Collectors.toSet());
+    }
+
+    private static Fingerprint with(Fingerprint known, Map<String, String> more) {
+        Map<String, String> parts = new HashMap<>(known.parts());
+        parts.putAll(more);
+        return new Fingerprint(parts);
     }
 
     private static List<String> differences(List<RenderPartRow> parts, Fingerprint now) {
@@ -95,9 +111,7 @@ public class Staleness {
     }
 
     private static Fingerprint withSound(Fingerprint picture, String sound) {
-        Map<String, String> parts = new HashMap<>(picture.parts());
-        parts.put("sound", sound);
-        return new Fingerprint(parts);
+        return with(picture, Map.of("sound", sound));
     }
 
     /** The fingerprint of a render of a shot, if it were made now. */

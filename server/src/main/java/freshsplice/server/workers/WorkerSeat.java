@@ -84,6 +84,10 @@ public final class WorkerSeat implements Seat {
     @Override
     public boolean draw(Chunk chunk, Watch watch) throws IOException {
         Turn mine = new Turn(chunk, watch);
+        if (isLost()) {
+            // what it is given after that is not what it was lost with
+            throw new SeatLost(name + " is gone", false);
+        }
         give(mine);
         try {
             return await(mine);
@@ -92,6 +96,10 @@ public final class WorkerSeat implements Seat {
                 turn = null;
             }
         }
+    }
+
+    private synchronized boolean isLost() {
+        return lost != null;
     }
 
     private void give(Turn given) {

@@ -166,7 +166,7 @@ class RenderController {
             stale.putAll(staleness.of(rows.stream().filter(r -> r.shotId != null && r.state == RenderRow.State.DONE)
                     .toList(), shots, cameras.ofProject(id), masters.read(master), store.get(ProjectRow.class, id).rate));
         }
-        newestOfMasters(rows).forEach(r -> stale.put(r.id, staleness.ofMaster(r, drawings.now(r))));
+        newestOfMasters(rows).forEach(r -> stale.put(r.id, drawings.stale(r)));
         return rows.stream().sorted(Comparator.comparingLong((RenderRow r) -> r.id).reversed())
                 .map(r -> view(r, stale.getOrDefault(r.id, List.of()))).toList();
     }
@@ -183,7 +183,7 @@ class RenderController {
 
     private View view(RenderRow r, List<String> stale) {
         boolean drawing = r.state == RenderRow.State.DRAWING;
-        long done = drawing ? Math.max(0, progress.done(r.id)) : r.framesDone;
+        long done = drawing ? Math.min(r.frames, Math.max(0, progress.done(r.id))) : r.framesDone;
         double rate = progress.framesPerSecond(r.id);
         return new View(r.id, r.shotId, r.name, r.version, r.grade, r.state, r.width, r.height, r.burnIn, r.blur,
                 r.fromPosition.floor(), r.frames, done, rate,

@@ -9,6 +9,7 @@ import freshsplice.server.refusals.NotThere;
 import freshsplice.server.renders.KeptFrames;
 import freshsplice.server.renders.RenderLog;
 import freshsplice.server.renders.RenderWriting;
+import freshsplice.server.renders.StaleReasons;
 import freshsplice.server.renders.TrialFrames;
 import freshsplice.server.rows.RenderOutputRow;
 import freshsplice.server.rows.RenderRow;
@@ -57,14 +58,22 @@ class RenderFilesController {
     private final RenderLog log;
     private final RenderWriting writing;
     private final TrialFrames trials;
+    private final StaleReasons reasons;
 
-    RenderFilesController(Store store, Folders folders, KeptFrames kept, RenderLog log, RenderWriting writing, TrialFrames trials) {
+    RenderFilesController(Store store, Folders folders, KeptFrames kept, RenderLog log, RenderWriting writing, TrialFrames trials, StaleReasons reasons) {
+        this.reasons = reasons;
         this.store = store;
         this.folders = folders;
         this.kept = kept;
         this.log = log;
         this.writing = writing;
         this.trials = trials;
+    }
+
+    /** Since when a stale render is so, and by whom, as far as steps tell. */
+    @GetMapping("/api/renders/{id}/stale")
+    List<StaleReasons.Since> whyStale(@PathVariable long id, @RequestParam List<String> parts) {
+        return reasons.of(id, parts);
     }
 
     @GetMapping("/api/renders/{id}/files")

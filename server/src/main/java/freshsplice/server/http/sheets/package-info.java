@@ -1,0 +1,2 @@
+/** Contact sheets, asked for and given. */
+package freshsplice.server.http.sheets;

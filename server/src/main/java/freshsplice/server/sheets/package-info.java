@@ -1,0 +1,2 @@
+/** Contact sheets: pictures of chosen shots on pages. */
+package freshsplice.server.sheets;
