@@ -36,11 +36,11 @@ public final class JobFile {
     static final int FORM = 2;
 
     /**
-     * @param form  of all that is kept of it
+     * @param form  of all that is kept of it; null in what the first versions kept
      * @param reels that its frames are drawn from, by their keys
      * @param sound what is heard
      */
-    public record Kept(int form, RenderJob job, Map<String, Reel> reels, List<MovieSound> sound) {
+    public record Kept(Integer form, RenderJob job, Map<String, Reel> reels, List<MovieSound> sound) {
         public Kept(RenderJob job, Map<String, Reel> reels, List<MovieSound> sound) {
             this(FORM, job, reels, sound);
         }
@@ -48,7 +48,7 @@ public final class JobFile {
         /** Whether this version of the program can draw from it. */
         @JsonIgnore
         public boolean isCurrent() {
-            return form == FORM;
+            return form != null && form == FORM;
         }
     }
 

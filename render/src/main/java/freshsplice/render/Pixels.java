@@ -57,6 +57,19 @@ public final class Pixels {
         return width == other.width && height == other.height && channels == other.channels && deep == other.deep;
     }
 
+    /** The same with 8 bits of each colour, rounded; itself where it has no more. */
+    public Pixels shallow() {
+        if (!deep) {
+            return this;
+        }
+        Pixels shallow = new Pixels(width, height, alpha(), false);
+        for (int i = 0; i < shallow.bytes.length; i++) {
+            int value = (bytes[2 * i] & 0xFF) << 8 | bytes[2 * i + 1] & 0xFF;
+            shallow.bytes[i] = (byte) ((value + 128) / 257);
+        }
+        return shallow;
+    }
+
     /** The same for libraries of pictures: eight bits of red, green and blue. */
     public BufferedImage image() {
         int size = deep ? 2 : 1;

@@ -4,26 +4,38 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import freshsplice.core.board.BoardFit;
+import freshsplice.core.delivery.Grade;
+import freshsplice.core.delivery.RenderName;
+import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
 import freshsplice.core.render.BurnIn;
 import freshsplice.core.render.DrawnSet;
+import freshsplice.core.render.FileNames;
+import freshsplice.core.render.FrameLook;
 import freshsplice.core.render.FrameOrder;
+import freshsplice.core.render.OutputKind;
+import freshsplice.core.render.Recipe;
+import freshsplice.core.render.RenderJob;
 import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;
 import freshsplice.core.stage.Mesh;
 import freshsplice.core.stage.Shape;
 import freshsplice.core.stage.Stage;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -60,6 +72,22 @@ class KeptFramesTest {
         byte[] changed = whole.clone();
         changed[whole.length / 2] ^= 4;
         assertThatThrownBy(() -> FrameFile.read(new ByteArrayInputStream(changed))).isInstanceOf(IOException.class);
+    }
+
+    @Test
+    @DisplayName("a job of an earlier version is read, so that its frames are written again, and is not drawn from")
+    void jobsOfEarlierVersions() throws IOException {
+        Recipe recipe = Recipe.of(new FrameLook(64, 36, 100, FrameLook.Edges.QUICK, 0, 8, false, 0), List.of(), OutputKind.H264);
+        RenderJob job = new RenderJob(new FileNames("p", "s", new RenderName("sh0010", 1), Grade.DRAFT, "", ""), recipe,
+                new RenderRange(Rational.of(1001), Rational.of(1, 2), 100), FrameRate.FPS_24, "00:00:00:00");
+        JobFile.Kept kept = new JobFile.Kept(job, Map.of("a", new Reel(Path.of("a.mov"), FrameRate.FPS_24, "12")), List.of());
+        assertThat(JobFile.read(JobFile.bytes(kept), "job")).matches(JobFile.Kept::isCurrent).extracting(JobFile.Kept::job).isEqualTo(job);
+        String text = new String(JobFile.bytes(kept), StandardCharsets.UTF_8);
+        assertThat(text).contains("\"form\":2,").contains(",\"sha256\":\"12\"");
+        String first = text.replace("\"form\":2,", "").replace(",\"sha256\":\"12\"", "");
+        JobFile.Kept read = JobFile.read(first.getBytes(StandardCharsets.UTF_8), "job");
+        assertThat(read.job()).isEqualTo(job);
+        assertThat(read.isCurrent()).isFalse();
     }
 
     @Test

@@ -3,6 +3,7 @@ package freshsplice.render;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -49,5 +50,20 @@ class PixelsTest {
         assertThat(value(under, 1)).as("cropped").isEqualTo(40);
         under.layPart(board, new Pixels.Box(1, 0, 3, 3), new Pixels.Box(1, 0, 3, 3), 0.5);
         assertThat(value(under, 1)).isBetween(69.0, 71.0);
+    }
+
+    @Test
+    void sixteenBitsAreRoundedToEight() {
+        Pixels deep = new Pixels(256, 256, false, true);
+        for (int v = 0; v < 65_536; v++) {
+            deep.bytes()[v * 6] = (byte) (v >> 8);
+            deep.bytes()[v * 6 + 1] = (byte) v;
+        }
+        Pixels shallow = deep.shallow();
+        assertThat(shallow.deep()).isFalse();
+        for (int v = 0; v < 65_536; v++) {
+            assertThat(shallow.bytes()[v * 3] & 0xFF).isEqualTo((int) Math.round(v / 257.0));
+        }
+        assertThat(shallow.shallow()).isSameAs(shallow);
     }
 }

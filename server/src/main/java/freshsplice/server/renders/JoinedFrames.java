@@ -15,8 +15,8 @@ import java.util.Map;
 import org.springframework.stereotype.Component;
 
 /**
- * Takes the kept frames of finished renders into a master that is joined from them, as they are: nothing is drawn, nothing is decoded,
- * nothing is lost. What a mix shows, or a render of another size, is read from its movie instead.
+ * Takes the kept frames of finished renders into a master that is joined from them, as they are: nothing is drawn, and no movie
+ * is decoded. What a mix shows, or a render of another size, is read from its movie instead.
  */
 @Component
 class JoinedFrames {
@@ -29,14 +29,14 @@ class JoinedFrames {
     /** @return how many frames were taken */
     long take(long renderId) throws IOException {
         JobFile.Kept job = kept.kept(renderId);
-        Map<Long, Boolean> alike = new HashMap<>();
+        Map<Long, Fit> fits = new HashMap<>();
         long taken = 0;
         for (var chunk : job.job().chunks()) {
             OrderFile.Orders orders = OrderFile.read(kept.orders(renderId, chunk.in()));
             for (int i = 0; i < orders.frames().size(); i++) {
                 FrameOrder.Source.OfMovie shown = alone(orders.frames().get(i));
-                if (shown != null && alike.computeIfAbsent(DrawingReader.renderOf(shown.movie()), id -> isAlike(id, job.job()))
-                        && isTaken(shown, kept.frames(renderId).resolve(FrameFile.name(orders.first() + i)))) {
+                Fit fit = shown == null ? Fit.NONE : fits.computeIfAbsent(DrawingReader.renderOf(shown.movie()), id -> fit(id, job.job()));
+                if (fit != Fit.NONE && isTaken(shown, fit, kept.frames(renderId).resolve(FrameFile.name(orders.first() + i)))) {
                     taken++;
                 }
             }
@@ -51,26 +51,33 @@ class JoinedFrames {
                 && layers.get(0).source() instanceof FrameOrder.Source.OfMovie movie ? movie : null;
     }
 
-    /** Whether a render's frames have the size and depth of a job's. */
-    private boolean isAlike(long renderId, RenderJob job) {
+    /** How a render's frames fit a job's: they are alike, have more bits, or are others. */
+    private enum Fit { ALIKE, DEEPER, NONE }
+
+    private Fit fit(long renderId, RenderJob job) {
         try {
             if (!kept.isBegun(renderId)) {
-                return false;
+                return Fit.NONE;
             }
             var theirs = kept.kept(renderId).job().recipe();
             var ours = job.recipe();
-            return theirs.look().width() == ours.look().width() && theirs.look().height() == ours.look().height()
-                    && theirs.alpha() == ours.alpha() && theirs.bits() == ours.bits();
+            boolean shape = theirs.look().width() == ours.look().width() && theirs.look().height() == ours.look().height()
+                    && theirs.alpha() == ours.alpha();
+            return !shape || theirs.bits() < ours.bits() ? Fit.NONE : theirs.bits() == ours.bits() ? Fit.ALIKE : Fit.DEEPER;
         } catch (IOException e) {
-            return false;
+            return Fit.NONE;
         }
     }
 
     /** One file under two names where the disk can, else a copy: letting go of one leaves the other. */
-    private boolean isTaken(FrameOrder.Source.OfMovie shown, Path to) throws IOException {
+    private boolean isTaken(FrameOrder.Source.OfMovie shown, Fit fit, Path to) throws IOException {
         Path from = kept.frames(DrawingReader.renderOf(shown.movie())).resolve(FrameFile.name(shown.frame()));
         if (!Files.exists(from)) {
             return false;
+        }
+        if (fit == Fit.DEEPER) {
+            FrameFile.write(to, FrameFile.read(from).shallow());
+            return true;
         }
         try {
             Files.createLink(to, from);
