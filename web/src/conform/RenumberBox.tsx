@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
-import { Dialog } from 'radix-ui'
 import { useState } from 'react'
+import { Box } from '../parts/Box'
 import { Rows } from '../parts/Rows'
 import { get, of } from '../server/client'
 import { ask } from './edits'
@@ -36,46 +36,47 @@ export function RenumberBox({ projectId, masterId, close }: Props) {
     </label>
   )
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && close()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
-        <Dialog.Content className="fixed left-1/2 top-[12vh] z-50 flex h-[60vh] w-[460px] max-w-[94vw] -translate-x-1/2 flex-col rounded-lg border border-line bg-raised p-4 shadow-2xl">
-          <Dialog.Title className="text-[17px] font-semibold">Number the shots anew</Dialog.Title>
-          <Dialog.Description className="pb-3 text-quiet">
-            In the order of this master. A number that was used is never given again, so these go on after the last one; the old ones stay
-            known, in names of renders too.
-          </Dialog.Description>
-          <div className="flex flex-wrap gap-x-4 gap-y-2 pb-2">
-            {field('prefix', prefix, setPrefix, 'sh')}
-            {field('first', first, (t) => setFirst(t.replace(/\D/g, '')), '10')}
-            {field('step', step, (t) => setStep(t.replace(/\D/g, '')), '10')}
-          </div>
-          {query.error && (
-            <p className="pb-2 text-bent" role="alert">
-              {query.error.message}
-            </p>
-          )}
-          <Rows rows={plan ?? []} height={28} label="New numbers">
-            {(c) => (
-              <span className="num flex h-full items-center gap-3 px-2">
-                <span className="w-28">{c.from}</span>
-                <span className="text-quiet" aria-hidden>
-                  →
-                </span>
-                <span>{c.to}</span>
-              </span>
-            )}
-          </Rows>
-          <div className="flex justify-end gap-3 pt-3">
-            <button type="button" className="button" onClick={close}>
-              Leave them
-            </button>
-            <button type="button" className="button button-main" disabled={!plan || plan.length === 0} onClick={() => void give()}>
-              Give these numbers
-            </button>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Box
+      title="Number the shots anew"
+      says={
+        <>
+          In the order of this master. A number that was used is never given again, so these go on after the last one; the old ones stay
+          known, in names of renders too.
+        </>
+      }
+      saysClass="pb-3"
+      className="left-1/2 top-[12vh] h-[60vh] w-[460px] max-w-[94vw] -translate-x-1/2"
+      close={close}
+    >
+      <div className="flex flex-wrap gap-x-4 gap-y-2 pb-2">
+        {field('prefix', prefix, setPrefix, 'sh')}
+        {field('first', first, (t) => setFirst(t.replace(/\D/g, '')), '10')}
+        {field('step', step, (t) => setStep(t.replace(/\D/g, '')), '10')}
+      </div>
+      {query.error && (
+        <p className="pb-2 text-bent" role="alert">
+          {query.error.message}
+        </p>
+      )}
+      <Rows rows={plan ?? []} height={28} label="New numbers">
+        {(c) => (
+          <span className="num flex h-full items-center gap-3 px-2">
+            <span className="w-28">{c.from}</span>
+            <span className="text-quiet" aria-hidden>
+              →
+            </span>
+            <span>{c.to}</span>
+          </span>
+        )}
+      </Rows>
+      <div className="flex justify-end gap-3 pt-3">
+        <button type="button" className="button" onClick={close}>
+          Leave them
+        </button>
+        <button type="button" className="button button-main" disabled={!plan || plan.length === 0} onClick={() => void give()}>
+          Give these numbers
+        </button>
+      </div>
+    </Box>
   )
 }

@@ -1,6 +1,6 @@
-import { Dialog } from 'radix-ui'
 import { useState } from 'react'
 import { say, sayError } from '../desk/messages'
+import { Box } from '../parts/Box'
 import { Rows } from '../parts/Rows'
 import { plural } from '../parts/words'
 import { of, post } from '../server/client'
@@ -34,43 +34,39 @@ export function PairsBox({ project, cut, close }: Props) {
     }
   }
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && close()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
-        <Dialog.Content className="fixed left-1/2 top-[8vh] z-50 flex h-[76vh] w-[720px] max-w-[94vw] -translate-x-1/2 flex-col rounded-lg border border-line bg-raised p-4 shadow-2xl">
-          <Dialog.Title className="text-[17px] font-semibold">Pair by order</Dialog.Title>
-          <Dialog.Description className="pb-3 text-quiet">
-            What is missing, in the order of the cut, beside the pictures that nothing uses, in the order of their numbers. Change what is
-            wrong.
-          </Dialog.Description>
-          <Rows rows={pairs} height={52} label="Pairs">
-            {(pair) => (
-              <PairRow
-                name={pair.name}
-                files={files}
-                mediaId={fileOf(pair)}
-                choose={(id) => setChanged((c) => ({ ...c, [pair.key]: id }))}
-              />
-            )}
-          </Rows>
-          {offered && pairs.length === 0 && <p className="text-quiet">No picture of this cut is missing.</p>}
-          {offered && pairs.length > 0 && files.length === 0 && (
-            <p className="pt-2 text-quiet">No picture was given that is not used already.</p>
-          )}
-          <div className="flex items-center justify-end gap-3 pt-3">
-            <span className="mr-auto text-quiet">
-              {plural(pairs.length, 'picture')} missing, {plural(files.length, 'file')} not used
-            </span>
-            <button type="button" className="button" onClick={close}>
-              Leave them
-            </button>
-            <button type="button" className="button button-main" disabled={given.length === 0} onClick={() => void give()}>
-              Give {plural(given.length, 'picture')}
-            </button>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Box
+      title="Pair by order"
+      says={
+        <>
+          What is missing, in the order of the cut, beside the pictures that nothing uses, in the order of their numbers. Change what is
+          wrong.
+        </>
+      }
+      saysClass="pb-3"
+      className="left-1/2 top-[8vh] h-[76vh] w-[720px] max-w-[94vw] -translate-x-1/2"
+      close={close}
+    >
+      <Rows rows={pairs} height={52} label="Pairs">
+        {(pair) => (
+          <PairRow name={pair.name} files={files} mediaId={fileOf(pair)} choose={(id) => setChanged((c) => ({ ...c, [pair.key]: id }))} />
+        )}
+      </Rows>
+      {offered && pairs.length === 0 && <p className="text-quiet">No picture of this cut is missing.</p>}
+      {offered && pairs.length > 0 && files.length === 0 && (
+        <p className="pt-2 text-quiet">No picture was given that is not used already.</p>
+      )}
+      <div className="flex items-center justify-end gap-3 pt-3">
+        <span className="mr-auto text-quiet">
+          {plural(pairs.length, 'picture')} missing, {plural(files.length, 'file')} not used
+        </span>
+        <button type="button" className="button" onClick={close}>
+          Leave them
+        </button>
+        <button type="button" className="button button-main" disabled={given.length === 0} onClick={() => void give()}>
+          Give {plural(given.length, 'picture')}
+        </button>
+      </div>
+    </Box>
   )
 }
 

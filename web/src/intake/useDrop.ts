@@ -1,17 +1,14 @@
 import { useRef, useState } from 'react'
 import { setDesk } from '../desk/desk'
-import { setLine, untilThere } from '../desk/line'
-import { say, sayError, Unanswered } from '../desk/messages'
+import { say, sayError } from '../desk/messages'
 import { itemAt } from '../parts/lists'
 import { plural } from '../parts/words'
-import { type Given, upload } from '../server/client'
+import type { Given } from '../server/client'
 import { refreshEdited } from '../server/queries'
-import type { Arrived, Project } from '../server/types'
+import { BATCH, sent } from '../server/sending'
+import type { Project } from '../server/types'
 
 export type Progress = { text: string; share: number | undefined; stop: () => void }
-
-/** So many go at once: what has come is looked at and kept before the next, and a stop loses none of it. */
-const BATCH = 100
 
 const isCut = (file: Given) => /\.(edl|xml|aaf|otioz?)$/i.test(file.path)
 
@@ -81,31 +78,6 @@ export function useDrop(project: Project) {
     },
   }
   return { field, over, progress, target, take, choose: () => field.current?.click() }
-}
-
-/** A batch goes again from its start when the server is back: what of it was kept before is known by its content. */
-async function sent(
-  projectId: number,
-  batch: Given[],
-  told: (share: number) => void,
-  stop: AbortSignal,
-  waits: (on: boolean) => void,
-): Promise<Arrived> {
-  for (;;) {
-    try {
-      return await upload<Arrived>(`/api/projects/${projectId}/files`, batch, told, stop)
-    } catch (e) {
-      if (!(e instanceof Unanswered)) {
-        throw e
-      }
-      setLine(false)
-      waits(true)
-      await untilThere(stop).catch(() => {
-        throw new Error('Stopped. Nothing of it was kept that was not whole.')
-      })
-      waits(false)
-    }
-  }
 }
 
 /** A file that was chosen, with its folders where a whole folder was. */

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
-import { Dialog } from 'radix-ui'
 import { useState } from 'react'
 import { sayError } from '../desk/messages'
+import { Box } from '../parts/Box'
 import { TypedField } from '../parts/TypedField'
 import { readNumber } from '../parts/typed'
 import { bytesInWords, plural } from '../parts/words'
@@ -47,7 +47,7 @@ export function ContactSheet({ sequence, shotIds, close }: { sequence: Sequence;
     placeholderData: (before) => before,
     retry: false,
   })
-  const sheets = useSheets(sequence.projectId, making !== undefined).data ?? []
+  const sheets = useSheets(sequence.projectId, making).data ?? []
   const shown = sheets.find((s) => s.name === making) ?? (making === undefined ? sheets[0] : undefined)
   const make = async () => {
     try {
@@ -69,137 +69,132 @@ export function ContactSheet({ sequence, shotIds, close }: { sequence: Sequence;
     </label>
   )
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && close()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
-        <Dialog.Content className="fixed inset-x-[4vw] inset-y-[5vh] z-50 flex flex-col gap-3 rounded-lg border border-line bg-raised p-4 shadow-2xl">
-          <div className="flex items-baseline gap-3">
-            <Dialog.Title className="text-[17px] font-semibold">Contact sheet</Dialog.Title>
-            <Dialog.Description className="text-quiet">
-              {plural(ids.length, 'shot')}, one picture each; a shot that nobody staged is its board.
-            </Dialog.Description>
-          </div>
-          <div className="flex min-h-0 flex-1 gap-4">
-            <div className="flex min-w-0 flex-1 flex-col items-center justify-center bg-deep">
-              {shown ? (
-                <img
-                  className="max-h-full min-h-0 max-w-full object-contain"
-                  src={`/api/projects/${sequence.projectId}/sheets/${shown.name}/${shown.files.find((f) => f.endsWith('.png'))}`}
-                  alt={`${shown.name}, its first page`}
-                />
-              ) : (
-                <Making projectId={sequence.projectId} name={making} />
-              )}
-            </div>
-            <div className="scroll -m-1 flex w-[308px] shrink-0 flex-col gap-3 p-1 text-[13px]">
-              <span className="flex flex-wrap gap-1.5">
-                {PAGES.map(([words, width, height]) => (
-                  <button
-                    key={words}
-                    type="button"
-                    aria-pressed={page.width === width && page.height === height}
-                    className={`button px-2! py-0.5! ${page.width === width && page.height === height ? 'bg-[#3a4341]' : ''}`}
-                    onClick={() => setPage({ width, height })}
-                  >
+    <Box
+      title="Contact sheet"
+      says={<>{plural(ids.length, 'shot')}, one picture each; a shot that nobody staged is its board.</>}
+      className="inset-x-[4vw] inset-y-[5vh] gap-3"
+      inLine
+      close={close}
+    >
+      <div className="flex min-h-0 flex-1 gap-4">
+        <div className="flex min-w-0 flex-1 flex-col items-center justify-center bg-deep">
+          {shown ? (
+            <img
+              className="max-h-full min-h-0 max-w-full object-contain"
+              src={`/api/projects/${sequence.projectId}/sheets/${shown.name}/${shown.files.find((f) => f.endsWith('.png'))}`}
+              alt={`${shown.name}, its first page`}
+            />
+          ) : (
+            <Making projectId={sequence.projectId} name={making} />
+          )}
+        </div>
+        <div className="scroll -m-1 flex w-[308px] shrink-0 flex-col gap-3 p-1 text-[13px]">
+          <span className="flex flex-wrap gap-1.5">
+            {PAGES.map(([words, width, height]) => (
+              <button
+                key={words}
+                type="button"
+                aria-pressed={page.width === width && page.height === height}
+                className={`button px-2! py-0.5! ${page.width === width && page.height === height ? 'bg-[#3a4341]' : ''}`}
+                onClick={() => setPage({ width, height })}
+              >
+                {words}
+              </button>
+            ))}
+          </span>
+          <span className="flex items-center gap-1.5 text-quiet">
+            <TypedField
+              label="Width of the page"
+              className="w-16 py-0.5!"
+              shown={String(page.width)}
+              give={(t) => setPage({ ...page, width: Math.round(readNumber(t)) || 0 })}
+            />
+            ×
+            <TypedField
+              label="Height of the page"
+              className="w-16 py-0.5!"
+              shown={String(page.height)}
+              give={(t) => setPage({ ...page, height: Math.round(readNumber(t)) || 0 })}
+            />
+            pixels
+          </span>
+          <div className="grid grid-cols-2 gap-2">
+            {number('columns', 'columns', 'Columns')}
+            {number('margin', 'margin', 'Margin')}
+            {number('gap', 'gap', 'Gap')}
+            {number('corner', 'corners', 'Corners')}
+            {number('caption', 'high captions', 'Height of captions')}
+            <label className="flex items-center gap-1.5 text-quiet">
+              <select
+                className="field py-0.5!"
+                aria-label="Ground"
+                value={sheet.background}
+                onChange={(e) => setSheet({ ...sheet, background: e.target.value })}
+              >
+                {GROUNDS.map(([colour, words]) => (
+                  <option key={colour} value={colour}>
                     {words}
-                  </button>
+                  </option>
                 ))}
-              </span>
-              <span className="flex items-center gap-1.5 text-quiet">
-                <TypedField
-                  label="Width of the page"
-                  className="w-16 py-0.5!"
-                  shown={String(page.width)}
-                  give={(t) => setPage({ ...page, width: Math.round(readNumber(t)) || 0 })}
-                />
-                ×
-                <TypedField
-                  label="Height of the page"
-                  className="w-16 py-0.5!"
-                  shown={String(page.height)}
-                  give={(t) => setPage({ ...page, height: Math.round(readNumber(t)) || 0 })}
-                />
-                pixels
-              </span>
-              <div className="grid grid-cols-2 gap-2">
-                {number('columns', 'columns', 'Columns')}
-                {number('margin', 'margin', 'Margin')}
-                {number('gap', 'gap', 'Gap')}
-                {number('corner', 'corners', 'Corners')}
-                {number('caption', 'high captions', 'Height of captions')}
-                <label className="flex items-center gap-1.5 text-quiet">
-                  <select
-                    className="field py-0.5!"
-                    aria-label="Ground"
-                    value={sheet.background}
-                    onChange={(e) => setSheet({ ...sheet, background: e.target.value })}
-                  >
-                    {GROUNDS.map(([colour, words]) => (
-                      <option key={colour} value={colour}>
-                        {words}
-                      </option>
-                    ))}
-                  </select>
-                  ground
-                </label>
-              </div>
-              <span className="flex flex-wrap gap-x-3 gap-y-1">
-                {CAPTIONS.map(([field, words]) => (
-                  <label key={field} className="flex items-center gap-1.5">
-                    <input
-                      type="checkbox"
-                      checked={captions.includes(field)}
-                      onChange={(e) => setCaptions(e.target.checked ? [...captions, field] : captions.filter((f) => f !== field))}
-                    />
-                    {words}
-                  </label>
-                ))}
-              </span>
-              <span className="flex items-center gap-3">
-                <select className="field py-0.5!" aria-label="Which frame" value={when} onChange={(e) => setWhen(e.target.value as When)}>
-                  <option value="FIRST">first frame</option>
-                  <option value="MIDDLE">middle frame</option>
-                  <option value="LAST">last frame</option>
-                </select>
-                <label className="flex items-center gap-1.5">
-                  <input type="checkbox" checked={reversed} onChange={(e) => setReversed(e.target.checked)} /> last first
-                </label>
-              </span>
-              {layout.error ? (
-                <p className="text-bent" role="alert">
-                  {layout.error.message}
-                </p>
-              ) : (
-                <p>{layout.data?.words}</p>
-              )}
-              <ul aria-label="Sheets that were made" className="mt-auto">
-                {sheets.slice(0, 6).map((s) => (
-                  <li key={s.name} className="flex flex-wrap items-baseline gap-x-2 border-t border-line/60 py-1">
-                    <button type="button" className="num" onClick={() => setMaking(s.name)}>
-                      {s.name}
-                    </button>
-                    {s.files.map((f) => (
-                      <a key={f} className="link" href={`/api/projects/${sequence.projectId}/sheets/${s.name}/${f}`} download={f}>
-                        {f.slice(s.name.length + 1)}
-                      </a>
-                    ))}
-                    <span className="text-quiet">{bytesInWords(s.bytes)}</span>
-                  </li>
-                ))}
-              </ul>
-            </div>
+              </select>
+              ground
+            </label>
           </div>
-          <div className="flex justify-end gap-3">
-            <button type="button" className="button" onClick={close}>
-              Close
-            </button>
-            <button type="button" className="button button-main" disabled={!!layout.error || ids.length === 0} onClick={() => void make()}>
-              Make the sheet
-            </button>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          <span className="flex flex-wrap gap-x-3 gap-y-1">
+            {CAPTIONS.map(([field, words]) => (
+              <label key={field} className="flex items-center gap-1.5">
+                <input
+                  type="checkbox"
+                  checked={captions.includes(field)}
+                  onChange={(e) => setCaptions(e.target.checked ? [...captions, field] : captions.filter((f) => f !== field))}
+                />
+                {words}
+              </label>
+            ))}
+          </span>
+          <span className="flex items-center gap-3">
+            <select className="field py-0.5!" aria-label="Which frame" value={when} onChange={(e) => setWhen(e.target.value as When)}>
+              <option value="FIRST">first frame</option>
+              <option value="MIDDLE">middle frame</option>
+              <option value="LAST">last frame</option>
+            </select>
+            <label className="flex items-center gap-1.5">
+              <input type="checkbox" checked={reversed} onChange={(e) => setReversed(e.target.checked)} /> last first
+            </label>
+          </span>
+          {layout.error ? (
+            <p className="text-bent" role="alert">
+              {layout.error.message}
+            </p>
+          ) : (
+            <p>{layout.data?.words}</p>
+          )}
+          <ul aria-label="Sheets that were made" className="mt-auto">
+            {sheets.slice(0, 6).map((s) => (
+              <li key={s.name} className="flex flex-wrap items-baseline gap-x-2 border-t border-line/60 py-1">
+                <button type="button" className="num" onClick={() => setMaking(s.name)}>
+                  {s.name}
+                </button>
+                {s.files.map((f) => (
+                  <a key={f} className="link" href={`/api/projects/${sequence.projectId}/sheets/${s.name}/${f}`} download={f}>
+                    {f.slice(s.name.length + 1)}
+                  </a>
+                ))}
+                <span className="text-quiet">{bytesInWords(s.bytes)}</span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      </div>
+      <div className="flex justify-end gap-3">
+        <button type="button" className="button" onClick={close}>
+          Close
+        </button>
+        <button type="button" className="button button-main" disabled={!!layout.error || ids.length === 0} onClick={() => void make()}>
+          Make the sheet
+        </button>
+      </div>
+    </Box>
   )
 }
 

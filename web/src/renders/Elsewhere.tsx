@@ -1,13 +1,11 @@
-import { Dialog } from 'radix-ui'
 import { useEffect, useRef, useState } from 'react'
 import { say, sayError } from '../desk/messages'
+import { Box } from '../parts/Box'
 import { plural } from '../parts/words'
-import { of, post, upload } from '../server/client'
+import { of, post } from '../server/client'
 import { refreshRenders } from '../server/queries'
-import type { Arrived, Offer, Sequence } from '../server/types'
-
-/** So many files go at once. */
-const BATCH = 100
+import { BATCH, sent } from '../server/sending'
+import type { Offer, Sequence } from '../server/types'
 
 /** Files that were dropped on a shot, or none yet. */
 export type Dropped = { files: File[]; shotId?: number }
@@ -57,64 +55,62 @@ export function Elsewhere({ sequence, dropped, close }: { sequence: Sequence; dr
     close()
   }
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && leave()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
-        <Dialog.Content className="fixed left-1/2 top-[10vh] z-50 flex max-h-[78vh] w-[720px] max-w-[94vw] -translate-x-1/2 flex-col gap-3 rounded-lg border border-line bg-raised p-4 shadow-2xl">
-          <div>
-            <Dialog.Title className="text-[17px] font-semibold">Versions made elsewhere</Dialog.Title>
-            <Dialog.Description className="text-quiet">
-              Movies and numbered pictures that another program made, named after their shots as{' '}
-              <span className="num">sh0010_v003.mov</span> or <span className="num">sh0010_v003.1001.png</span>
-              {dropped.shotId !== undefined && `; all of these are of ${sequence.shots.find((s) => s.shotId === dropped.shotId)?.code}`}.
-              They are checked before anything is made of them.
-            </Dialog.Description>
-          </div>
-          {share !== undefined ? (
-            <p className="flex items-center gap-3" role="status">
-              <progress className="h-2 w-56" max={1} value={share} aria-label="Sent" />
-              <span className="text-quiet">{share < 1 ? 'sent so far' : 'looked at'}</span>
-              <button type="button" className="link" onClick={() => stop.current.abort()}>
-                stop
-              </button>
-            </p>
-          ) : (
-            <div>
-              <button type="button" className="button" onClick={() => field.current?.click()}>
-                Choose files…
-              </button>
-            </div>
-          )}
-          <input
-            ref={field}
-            type="file"
-            multiple
-            hidden
-            aria-label="Files made elsewhere"
-            onChange={(e) => void send([...(e.target.files ?? [])])}
-          />
-          {offers && (
-            <ul className="scroll min-h-0 flex-1" aria-label="What came" tabIndex={0}>
-              {offers.map((o) => (
-                <OfferRow key={o.name} offer={o} />
-              ))}
-              {offers.length === 0 && <li className="text-stale">None of these files is a movie or a picture.</li>}
-            </ul>
-          )}
-          <div className="flex items-center gap-3">
-            <label className="flex items-center gap-1.5">
-              <input type="checkbox" checked={final} onChange={(e) => setFinal(e.target.checked)} /> as finals
-            </label>
-            <button type="button" className="button ml-auto" onClick={leave}>
-              Leave them
-            </button>
-            <button type="button" className="button button-main" disabled={good.length === 0} onClick={() => void takeIn()}>
-              {good.length === 0 ? 'Take in' : `Take in ${plural(good.length, 'version')}`}
-            </button>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Box
+      title="Versions made elsewhere"
+      says={
+        <>
+          Movies and numbered pictures that another program made, named after their shots as <span className="num">sh0010_v003.mov</span> or{' '}
+          <span className="num">sh0010_v003.1001.png</span>
+          {dropped.shotId !== undefined && `; all of these are of ${sequence.shots.find((s) => s.shotId === dropped.shotId)?.code}`}. They
+          are checked before anything is made of them.
+        </>
+      }
+      className="left-1/2 top-[10vh] max-h-[78vh] w-[720px] max-w-[94vw] -translate-x-1/2 gap-3"
+      close={leave}
+    >
+      {share !== undefined ? (
+        <p className="flex items-center gap-3" role="status">
+          <progress className="h-2 w-56" max={1} value={share} aria-label="Sent" />
+          <span className="text-quiet">{share < 1 ? 'sent so far' : 'looked at'}</span>
+          <button type="button" className="link" onClick={() => stop.current.abort()}>
+            stop
+          </button>
+        </p>
+      ) : (
+        <div>
+          <button type="button" className="button" onClick={() => field.current?.click()}>
+            Choose files…
+          </button>
+        </div>
+      )}
+      <input
+        ref={field}
+        type="file"
+        multiple
+        hidden
+        aria-label="Files made elsewhere"
+        onChange={(e) => void send([...(e.target.files ?? [])])}
+      />
+      {offers && (
+        <ul className="scroll min-h-0 flex-1" aria-label="What came" tabIndex={0}>
+          {offers.map((o) => (
+            <OfferRow key={o.name} offer={o} />
+          ))}
+          {offers.length === 0 && <li className="text-stale">None of these files is a movie or a picture.</li>}
+        </ul>
+      )}
+      <div className="flex items-center gap-3">
+        <label className="flex items-center gap-1.5">
+          <input type="checkbox" checked={final} onChange={(e) => setFinal(e.target.checked)} /> as finals
+        </label>
+        <button type="button" className="button ml-auto" onClick={leave}>
+          Leave them
+        </button>
+        <button type="button" className="button button-main" disabled={good.length === 0} onClick={() => void takeIn()}>
+          {good.length === 0 ? 'Take in' : `Take in ${plural(good.length, 'version')}`}
+        </button>
+      </div>
+    </Box>
   )
 }
 
@@ -141,12 +137,9 @@ function OfferRow({ offer: o }: { offer: Offer }) {
 async function sendAll(projectId: number, files: File[], told: (share: number) => void, stop: AbortSignal): Promise<string[]> {
   for (let i = 0; i < files.length; i += BATCH) {
     const batch = files.slice(i, i + BATCH)
-    const arrived = await upload<Arrived>(
-      `/api/projects/${projectId}/files`,
-      batch.map((file) => ({ file, path: file.name })),
-      (share) => told((i + batch.length * share) / files.length),
-      stop,
-    )
+    const given = batch.map((file) => ({ file, path: file.name }))
+    const share = (of: number) => told((i + batch.length * of) / files.length)
+    const arrived = await sent(projectId, given, share, stop, () => told(i / files.length))
     arrived.refused.forEach((text) => sayError(new Error(text)))
   }
   return files.map((f) => f.name)

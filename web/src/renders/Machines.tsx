@@ -1,7 +1,7 @@
-import { Dialog } from 'radix-ui'
 import { useState } from 'react'
 import { sayError } from '../desk/messages'
-import { post } from '../server/client'
+import { Box } from '../parts/Box'
+import { post, saveAs } from '../server/client'
 import { refreshMachines, useMachines } from '../server/queries'
 import type { Machine, MachineKey } from '../server/types'
 
@@ -11,46 +11,40 @@ export function Machines({ close }: { close: () => void }) {
   const [made, setMade] = useState<{ name: string; key: string }>()
   const machines = data?.machines ?? []
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && close()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
-        <Dialog.Content className="scroll fixed left-1/2 top-[10vh] z-50 flex max-h-[80vh] w-[760px] max-w-[94vw] -translate-x-1/2 flex-col gap-3 rounded-lg border border-line bg-raised p-4 shadow-2xl">
-          <div>
-            <Dialog.Title className="text-[17px] font-semibold">Machines that draw</Dialog.Title>
-            <Dialog.Description className="text-quiet">
-              Each takes a stretch of frames at a time. What one has when it goes away is drawn by another; frames that came in stay.
-            </Dialog.Description>
-          </div>
-          <ul aria-label="Machines">
-            {machines.map((m) => (
-              <MachineRow key={m.name} machine={m} />
-            ))}
-            {machines.length === 0 && <li className="py-2 text-stale">No machine draws: what waits goes on waiting.</li>}
-          </ul>
-          <div className="border-t border-line pt-3">
-            <b className="font-semibold">Keys</b>
-            <ul aria-label="Keys">
-              {data?.keys.map((k) => (
-                <KeyRow key={k.id} of={k} />
-              ))}
-            </ul>
-            <NewKey made={setMade} />
-            {made && <MadeKey of={made} port={data?.port ?? 0} />}
-            {data?.port === 0 && (
-              <p className="pt-2 text-[13px] text-quiet">
-                Machines elsewhere are answered when <span className="num">settings.properties</span> says{' '}
-                <span className="num">fresh-splice.workers-address=0.0.0.0:8041</span>, from the next start.
-              </p>
-            )}
-          </div>
-          <div className="flex justify-end">
-            <button type="button" className="button" onClick={close}>
-              Close
-            </button>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Box
+      title="Machines that draw"
+      says={<>Each takes a stretch of frames at a time. What one has when it goes away is drawn by another; frames that came in stay.</>}
+      className="scroll left-1/2 top-[10vh] max-h-[80vh] w-[760px] max-w-[94vw] -translate-x-1/2 gap-3"
+      close={close}
+    >
+      <ul aria-label="Machines">
+        {machines.map((m) => (
+          <MachineRow key={m.name} machine={m} />
+        ))}
+        {machines.length === 0 && <li className="py-2 text-stale">No machine draws: what waits goes on waiting.</li>}
+      </ul>
+      <div className="border-t border-line pt-3">
+        <b className="font-semibold">Keys</b>
+        <ul aria-label="Keys">
+          {data?.keys.map((k) => (
+            <KeyRow key={k.id} of={k} />
+          ))}
+        </ul>
+        <NewKey made={setMade} />
+        {made && <MadeKey of={made} port={data?.port ?? 0} />}
+        {data?.port === 0 && (
+          <p className="pt-2 text-[13px] text-quiet">
+            Machines elsewhere are answered when <span className="num">settings.properties</span> says{' '}
+            <span className="num">fresh-splice.workers-address=0.0.0.0:8041</span>, from the next start.
+          </p>
+        )}
+      </div>
+      <div className="flex justify-end">
+        <button type="button" className="button" onClick={close}>
+          Close
+        </button>
+      </div>
+    </Box>
   )
 }
 
@@ -132,13 +126,7 @@ function NewKey({ made }: { made: (key: { name: string; key: string }) => void }
 
 /** A key is said once: whoever made it takes it along. */
 function MadeKey({ of, port }: { of: { name: string; key: string }; port: number }) {
-  const save = () => {
-    const link = document.createElement('a')
-    link.href = URL.createObjectURL(new Blob([`${of.key}\n`], { type: 'text/plain' }))
-    link.download = 'worker.key'
-    link.click()
-    URL.revokeObjectURL(link.href)
-  }
+  const save = () => saveAs('worker.key', new Blob([`${of.key}\n`], { type: 'text/plain' }))
   return (
     <div className="mt-2 rounded border border-line bg-ground p-3" role="status">
       <p>
@@ -149,8 +137,8 @@ function MadeKey({ of, port }: { of: { name: string; key: string }; port: number
       </p>
       <code className="num block select-all break-all py-1">{of.key}</code>
       <p className="text-quiet">
-        Then, on the other machine:{' '}
-        <code className="num">./fresh-splice worker --server http://THIS-MACHINE:{port || 'PORT'} --key worker.key</code>
+        Then, on the other machine:
+        <code className="num block select-all">./fresh-splice worker --server http://THIS-MACHINE:{port || 'PORT'} --key worker.key</code>
       </p>
     </div>
   )

@@ -92,8 +92,13 @@ export async function saveFile(path: string, query: Record<string, string | numb
   Object.entries(query).forEach(([name, value]) => address.searchParams.set(name, String(value)))
   const response = await ask(new Request(address, { method: 'POST' }))
   const name = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'list'
+  saveAs(name, await response.blob())
+}
+
+/** Saves something under a name. */
+export function saveAs(name: string, file: Blob) {
   const link = document.createElement('a')
-  link.href = URL.createObjectURL(await response.blob())
+  link.href = URL.createObjectURL(file)
   link.download = name
   document.body.append(link)
   link.click()

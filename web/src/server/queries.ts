@@ -134,12 +134,12 @@ export const useWhyStale = (projectId: number, renderId: number, parts: string[]
     placeholderData: (before) => before,
   })
 
-/** Contact sheets that were made. @param waits whether one is being made, and asked for until it is there */
-export const useSheets = (projectId: number, waits: boolean) =>
+/** Contact sheets that were made. @param awaited one that is being made, and asked for until it is there */
+export const useSheets = (projectId: number, awaited: string | undefined) =>
   useQuery({
     queryKey: ['sheets', projectId],
     queryFn: () => get('/api/projects/{id}/sheets', of(projectId)),
-    refetchInterval: waits ? 500 : false,
+    refetchInterval: ({ state }) => (awaited && !state.data?.some((s) => s.name === awaited) ? 500 : false),
   })
 
 /** The files that a finished render was written into. */

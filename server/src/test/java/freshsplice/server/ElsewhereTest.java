@@ -37,10 +37,9 @@ class ElsewhereTest {
 
     @BeforeEach
     void receive() throws IOException {
-        project = client.post("/api/projects", Map.of("name", "Elsewhere " + System.nanoTime())).get("id").asLong();
-        long cut = client.upload("/api/projects/" + project + "/files", Map.of("c.edl", Material.edl("C", Material.clips(2)))).get("cutId").asLong();
-        client.post("/api/cuts/" + cut + "/receive", null);
-        master = client.get("/api/projects/" + project).get("masterId").asLong();
+        Received received = Received.of(client, "Elsewhere " + System.nanoTime(), Material.clips(2));
+        project = received.project();
+        master = received.master();
         sections = list(client.get("/api/masters/" + master).get("sections"));
     }
 

@@ -38,12 +38,10 @@ final class LongRender {
     /** A project with a long shot and a short one. */
     record Shots(long project, long longer, long shorter) {
         static Shots made(Client client) throws IOException {
-            long project = client.post("/api/projects", Map.of("name", "Long " + System.nanoTime())).get("id").asLong();
-            byte[] edl = Material.edl("C", List.of(new Material.Clip("long", 1000, FRAMES), new Material.Clip("short", 9000, SHORT)));
-            long cut = client.upload("/api/projects/" + project + "/files", Map.of("c.edl", edl)).get("cutId").asLong();
-            client.post("/api/cuts/" + cut + "/receive", null);
-            JsonNode pieces = client.get("/api/masters/" + client.get("/api/projects/" + project).get("masterId").asLong()).get("sections");
-            return new Shots(project, pieces.get(0).get("shotId").asLong(), pieces.get(1).get("shotId").asLong());
+            Received received = Received.of(client, "Long " + System.nanoTime(), List.of(new Material.Clip("long", 1000, FRAMES),
+                    new Material.Clip("short", 9000, SHORT)));
+            JsonNode pieces = client.get("/api/masters/" + received.master()).get("sections");
+            return new Shots(received.project(), pieces.get(0).get("shotId").asLong(), pieces.get(1).get("shotId").asLong());
         }
     }
 

@@ -38,10 +38,9 @@ class RenderJobsTest {
 
     @BeforeEach
     void receive() throws IOException {
-        project = client.post("/api/projects", Map.of("name", "Jobs " + System.nanoTime())).get("id").asLong();
-        long cut = client.upload("/api/projects/" + project + "/files", Map.of("c.edl", Material.edl("C", Material.clips(3)))).get("cutId").asLong();
-        client.post("/api/cuts/" + cut + "/receive", null);
-        master = client.get("/api/projects/" + project).get("masterId").asLong();
+        Received received = Received.of(client, "Jobs " + System.nanoTime(), Material.clips(3));
+        project = received.project();
+        master = received.master();
         look();
     }
 

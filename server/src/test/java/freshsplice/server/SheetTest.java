@@ -30,11 +30,9 @@ class SheetTest {
 
     @BeforeEach
     void receive() throws IOException {
-        project = client.post("/api/projects", Map.of("name", "Sheets " + System.nanoTime())).get("id").asLong();
-        long cut = client.upload("/api/projects/" + project + "/files", Map.of("c.edl", Material.edl("C", Material.clips(7)))).get("cutId").asLong();
-        client.post("/api/cuts/" + cut + "/receive", null);
-        long master = client.get("/api/projects/" + project).get("masterId").asLong();
-        shots = StreamSupport.stream(client.get("/api/masters/" + master).get("sections").spliterator(), false).map(s -> s.get("shotId").asLong()).toList();
+        Received received = Received.of(client, "Sheets " + System.nanoTime(), Material.clips(7));
+        project = received.project();
+        shots = StreamSupport.stream(client.get("/api/masters/" + received.master()).get("sections").spliterator(), false).map(s -> s.get("shotId").asLong()).toList();
     }
 
     private Map<String, Object> ask(int width, int height, int columns, List<Long> chosen) {

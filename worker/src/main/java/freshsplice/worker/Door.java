@@ -74,13 +74,10 @@ final class Door {
             if (answer.statusCode() != OK) {
                 check(answer.statusCode(), in.readAllBytes());
             }
-            Path part = into.resolveSibling(into.getFileName() + ".part");
-            Files.copy(in, part, StandardCopyOption.REPLACE_EXISTING);
-            if (!digest.isEmpty() && !FileDigest.isOf(part, digest)) {
-                Files.delete(part);
+            Files.copy(in, into, StandardCopyOption.REPLACE_EXISTING);
+            if (!digest.isEmpty() && !FileDigest.isOf(into, digest)) {
                 throw new IOException("A picture came otherwise than it was sent");
             }
-            Files.move(part, into, StandardCopyOption.ATOMIC_MOVE);
         }
     }
 

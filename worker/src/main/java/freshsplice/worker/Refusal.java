@@ -5,10 +5,8 @@ import java.io.IOException;
 /** The server refused something. */
 final class Refusal extends IOException {
     private static final long serialVersionUID = 1;
-    private static final int UNAUTHORIZED = 401;
     private static final int CAME_OTHERWISE = 422;
     private static final int GONE = 410;
-    private static final int CONFLICT = 409;
 
     private final int status;
 
@@ -21,11 +19,6 @@ final class Refusal extends IOException {
     /** Whether the seat or the chunk is not this machine's any more. */
     boolean isGone() {
         return status == GONE;
-    }
-
-    /** Whether this machine is not let in at all. */
-    boolean isFinal() {
-        return status == UNAUTHORIZED || status == CONFLICT;
     }
 
     /** Whether it may be otherwise when it is asked again: the server is in trouble, or what was sent came otherwise. */

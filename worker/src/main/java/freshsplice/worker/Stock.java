@@ -3,6 +3,7 @@ package freshsplice.worker;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.FileTime;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -25,7 +26,7 @@ final class Stock {
         this.mostBytes = mostBytes;
     }
 
-    /** @param name of the file: letters, digits, dots and dashes; @param source where it is not here yet */
+    /** A file, under its name once it is whole. @param name letters, digits, dots and dashes; @param source where it is not here yet */
     Path file(String name, Source source) throws IOException {
         if (!name.matches("[A-Za-z0-9.-]+")) {
             throw new IOException("The server names a file that cannot be: " + name);
@@ -34,7 +35,13 @@ final class Stock {
         if (Files.exists(file)) {
             Files.setLastModifiedTime(file, FileTime.from(Instant.now()));
         } else {
-            source.fetch(file);
+            Path part = Files.createTempFile(folder, name, ".part");
+            try {
+                source.fetch(part);
+                Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
+            } finally {
+                Files.deleteIfExists(part);
+            }
             makeRoom(file);
         }
         return file;

@@ -11,7 +11,6 @@ import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
 import java.util.List;
 import java.util.function.IntFunction;
-import java.util.stream.IntStream;
 
 /**
  * Movement evaluated frame by frame: what the renderer draws and the browser plays. The rules of movement exist once,
@@ -22,7 +21,7 @@ public final class Bake {
     /** Frames that are worked out at once. */
     public static final int BLOCK = 256;
     /** Values of a matrix, columns first. */
-    public static final int MATRIX = 16;
+    public static final int MATRIX = Stage.PLACE;
     public static final int LENS_VALUES = 4;
 
     private final Shot shot;
@@ -72,14 +71,8 @@ public final class Bake {
         this.items = stage.items();
         this.range = range;
         this.aspect = aspect;
-        this.moving = IntStream.range(0, items.size()).filter(i -> items.get(i).moves()).toArray();
-        this.standing = new float[items.size() * MATRIX];
-        Rational action = shot.actionAt(range.positionOf(0));
-        for (int i = 0; i < items.size(); i++) {
-            if (!items.get(i).moves()) {
-                items.get(i).placedAt(action).copyTo(standing, i * MATRIX);
-            }
-        }
+        this.moving = stage.moving();
+        this.standing = stage.standing();
     }
 
     /** @param aspect width over height of the picture */
@@ -170,10 +163,6 @@ public final class Bake {
 
     /** The places of all items at a frame of a block. */
     float[] places(Block block, int frame) {
-        float[] places = standing.clone();
-        for (int m = 0; m < moving.length; m++) {
-            System.arraycopy(block.places, (frame * moving.length + m) * MATRIX, places, moving[m] * MATRIX, MATRIX);
-        }
-        return places;
+        return Stage.places(standing, moving, block.places, frame * moving.length * MATRIX);
     }
 }

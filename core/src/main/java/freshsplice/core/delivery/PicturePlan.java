@@ -86,11 +86,9 @@ public final class PicturePlan {
      * @param own   the project's, that shot frames are counted at
      */
     public static PicturePlan ofShot(String name, Filmed filmed, RenderRange range, FrameRate rate, FrameRate own, boolean drop) {
-        Label label = new Label(Rational.of(range.startTimecode()).times(own.framesOf(rate)).floor(), rate, drop && rate.equals(own));
-        return new PicturePlan(range.frames(), label, k -> {
+        return ofPictures(name, filmed.shot().code(), range, rate, own, drop, k -> {
             Rational position = range.positionOf(k);
-            Source source = new Source.OfCamera(filmed, position, range.positionOf(k + 1).minus(position));
-            return new Picture(List.of(new Layer(source, 1)), new Facts(name, filmed.shot().code(), position.floor(), label.at(k)));
+            return new Source.OfCamera(filmed, position, range.positionOf(k + 1).minus(position));
         });
     }
 

@@ -35,9 +35,7 @@ public class LocalOnly extends OncePerRequestFilter {
         String host = request.getHeader("Host");
         String origin = request.getHeader("Origin");
         if (host == null || !isHere("http://" + host) || origin != null && !origin.equals("http://" + host)) {
-            response.setStatus(HttpServletResponse.SC_FORBIDDEN);
-            response.setContentType("application/json");
-            response.getWriter().write("{\"message\":\"Only this machine's own page is answered\"}");
+            Denial.say(response, HttpServletResponse.SC_FORBIDDEN, "Only this machine's own page is answered");
             return;
         }
         response.setHeader("Content-Security-Policy", "default-src 'self'; img-src 'self' blob: data:; "

@@ -96,15 +96,15 @@ public class DrawingReader {
     public Drawing read(long renderId) {
         RenderRow render = store.get(RenderRow.class, renderId);
         ProjectRow project = store.get(ProjectRow.class, render.projectId);
+        if (render.mediaId != null) {
+            return ofPictures(render, recipes.of(render), project, store.get(ShotRow.class, render.shotId));
+        }
         MasterRow masterRow = render.masterId == null ? masters.of(project.id).orElseThrow()
                 : store.get(MasterRow.class, render.masterId);
         Master master = masters.read(masterRow);
         Map<Long, ShotRow> rows = masters.shotRows(project.id);
         Map<Long, Filmed> filmed = filmed(project.id, rows);
         RenderSound.Under under = sounds.under(master, project.rate);
-        if (render.mediaId != null) {
-            return ofPictures(render, recipes.of(render), project, rows.get(render.shotId));
-        }
         return render.shotId == null ? whole(render, project, master, rows, filmed, under) : ofShot(render, recipes.of(render), project, rows, filmed, under);
     }
 
@@ -265,9 +265,10 @@ public class DrawingReader {
         ProjectRow project = store.get(ProjectRow.class, render.projectId);
         Master master = masters.read(store.get(MasterRow.class, render.masterId));
         Map<Long, Filmed> filmed = filmed(project.id);
-        Fingerprint now = fingerprint(render, master, nested(master), filmed, sounds.under(master, project.rate),
+        Map<Long, Master> nested = nested(master);
+        Fingerprint now = fingerprint(render, master, nested, filmed, sounds.under(master, project.rate),
                 render.joined ? joined(render, master) : null);
-        return staleness.ofMaster(render, now, withBoards(recipes.of(render), master, nested(master), filmed));
+        return staleness.ofMaster(render, now, withBoards(recipes.of(render), master, nested, filmed));
     }
 
     /** The shots of a master whose boards a movie of it shows. */

@@ -11,12 +11,12 @@ import freshsplice.core.render.Recipe;
 import freshsplice.core.render.ShotFrames;
 import freshsplice.core.time.FrameRate;
 import freshsplice.server.refusals.Refused;
-import freshsplice.server.rows.MediaFrameRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.sources.Runs;
 import freshsplice.server.steps.Asker;
 import jakarta.persistence.LockModeType;
 import java.util.ArrayList;
@@ -47,10 +47,10 @@ public class Elsewhere {
     public record Offer(String name, Long shotId, String render, long from, long frames, int width, int height, String rate, String wrong, List<String> words) {
     }
 
-    /** Its files, one for a movie. @param first number of the first */
-    private record Pictures(String name, List<MediaRow> files, long first) {
+    /** Its files by their numbers, one for a movie. */
+    private record Pictures(String name, TreeMap<Long, MediaRow> files) {
         MediaRow one() {
-            return files.get(0);
+            return files.firstEntry().getValue();
         }
 
         boolean isRun() {
@@ -66,8 +66,10 @@ public class Elsewhere {
     private final RenderRequests requests;
     private final RenderTasks tasks;
     private final Recipes recipes;
+    private final Runs runs;
 
-    Elsewhere(Store store, RenderRequests requests, RenderTasks tasks, Recipes recipes) {
+    Elsewhere(Store store, RenderRequests requests, RenderTasks tasks, Recipes recipes, Runs runs) {
+        this.runs = runs;
         this.store = store;
         this.requests = requests;
         this.tasks = tasks;
@@ -112,7 +114,7 @@ public class Elsewhere {
                 List.of(), OutputKind.H264).silent();
         RenderRow row = RenderRequests.row(project, new RenderRequests.Planned(plan.render(), plan.checked().range(), plan.offer().shotId(), null, rate,
                 project.name, ""), recipes.textId(recipe), new RenderRequests.How(grade, recipe, null), who);
-        row.mediaId = pictures.isRun() ? run(project, pictures, rate) : pictures.one().id;
+        row.mediaId = pictures.isRun() ? runs.add(pictures.name(), pictures.files(), rate).id : pictures.one().id;
         store.add(row);
         row.place = row.id;
         return row.id;
@@ -127,46 +129,20 @@ public class Elsewhere {
         return pictures.isRun() || pictures.one().rate == null ? project.rate : pictures.one().rate;
     }
 
-    private long run(ProjectRow project, Pictures pictures, FrameRate rate) {
-        MediaRow run = new MediaRow();
-        MediaRow first = pictures.one();
-        run.projectId = project.id;
-        run.kind = MediaRow.Kind.RUN;
-        run.name = pictures.name();
-        run.path = first.path.substring(0, first.path.length() - first.name.length()) + pictures.name();
-        run.sha256 = first.sha256;
-        run.width = first.width;
-        run.height = first.height;
-        run.rate = rate;
-        run.startFrame = pictures.first();
-        run.frames = pictures.files().size();
-        run.seconds = rate.seconds(run.frames).toDouble();
-        run.bytes = pictures.files().stream().mapToLong(f -> f.bytes).sum();
-        store.add(run);
-        for (int i = 0; i < pictures.files().size(); i++) {
-            MediaFrameRow frame = new MediaFrameRow();
-            frame.mediaId = run.id;
-            frame.number = pictures.first() + i;
-            frame.frameId = pictures.files().get(i).id;
-            store.add(frame);
-        }
-        return run.id;
-    }
-
     private List<Plan> plans(ProjectRow project, List<String> names, Long shotId, Grade grade) {
         RenderRequests.Shots shots = requests.shots(project.id);
         var versions = requests.versions(project.id);
         List<Plan> plans = new ArrayList<>();
         for (Map.Entry<String, TreeMap<Long, MediaRow>> group : groups(project.id, names).entrySet()) {
-            Pictures pictures = new Pictures(group.getKey(), List.copyOf(group.getValue().values()), group.getValue().firstKey());
+            Pictures pictures = new Pictures(group.getKey(), group.getValue());
             Optional<RenderName> named = named(pictures.name());
             ShotRow shot = shotId != null ? shots.rows().get(shotId) : named.flatMap(n -> byCode(shots, n.of())).orElse(null);
-            plans.add(plan(project, pictures, group.getValue(), shot, named.map(RenderName::version).orElse(0), shots, versions, grade));
+            plans.add(plan(project, pictures, shot, named.map(RenderName::version).orElse(0), shots, versions, grade));
         }
         return plans;
     }
 
-    private static Plan plan(ProjectRow project, Pictures pictures, TreeMap<Long, MediaRow> numbered, ShotRow shot, int version, RenderRequests.Shots shots,
+    private static Plan plan(ProjectRow project, Pictures pictures, ShotRow shot, int version, RenderRequests.Shots shots,
                              freshsplice.core.render.Versions versions, Grade grade) {
         MediaRow one = pictures.one();
         FrameRate rate = rate(pictures, project);
@@ -175,10 +151,10 @@ public class Elsewhere {
             return new Plan(new Offer(pictures.name(), null, "", 0, frames, one.width, one.height, rate.toString(),
                     "its name is no shot's: call it as SHOT_v001, or drop it on a shot", List.of()), pictures, null, null);
         }
-        List<Long> gaps = pictures.isRun() ? LongStream.range(numbered.firstKey(), numbered.lastKey()).filter(n -> !numbered.containsKey(n)).boxed().toList()
+        List<Long> gaps = pictures.isRun() ? LongStream.range(pictures.files().firstKey(), pictures.files().lastKey()).filter(n -> !pictures.files().containsKey(n)).boxed().toList()
                 : List.of();
-        MadeElsewhere.Given given = new MadeElsewhere.Given(pictures.isRun(), frames, pictures.isRun() ? pictures.first() : one.startFrame, rate,
-                pictures.files().stream().map(f -> new MadeElsewhere.Size(f.width, f.height)).distinct().toList(), gaps);
+        MadeElsewhere.Given given = new MadeElsewhere.Given(pictures.isRun(), frames, pictures.isRun() ? pictures.files().firstKey() : one.startFrame, rate,
+                pictures.files().values().stream().map(f -> new MadeElsewhere.Size(f.width, f.height)).distinct().toList(), gaps);
         ShotFrames of = shots.frames(shot);
         MadeElsewhere checked = MadeElsewhere.of(given, of, project.rate, project.pictureWidth / (double) project.pictureHeight);
         List<String> words = new ArrayList<>(checked.words());

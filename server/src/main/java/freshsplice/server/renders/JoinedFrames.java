@@ -1,9 +1,9 @@
 package freshsplice.server.renders;
 
 import freshsplice.core.render.FrameOrder;
+import freshsplice.core.render.Recipe;
 import freshsplice.core.render.RenderJob;
 import freshsplice.render.FrameFile;
-import freshsplice.render.JobFile;
 import freshsplice.render.OrderFile;
 import java.io.IOException;
 import java.nio.file.FileAlreadyExistsException;
@@ -27,15 +27,14 @@ class JoinedFrames {
     }
 
     /** @return how many frames were taken */
-    long take(long renderId) throws IOException {
-        JobFile.Kept job = kept.kept(renderId);
+    long take(long renderId, RenderJob job) throws IOException {
         Map<Long, Fit> fits = new HashMap<>();
         long taken = 0;
-        for (var chunk : job.job().chunks()) {
+        for (var chunk : job.chunks()) {
             OrderFile.Orders orders = OrderFile.read(kept.orders(renderId, chunk.in()));
             for (int i = 0; i < orders.frames().size(); i++) {
                 FrameOrder.Source.OfMovie shown = alone(orders.frames().get(i));
-                Fit fit = shown == null ? Fit.NONE : fits.computeIfAbsent(DrawingReader.renderOf(shown.movie()), id -> fit(id, job.job()));
+                Fit fit = shown == null ? Fit.NONE : fits.computeIfAbsent(DrawingReader.renderOf(shown.movie()), id -> fit(id, job));
                 if (fit != Fit.NONE && isTaken(shown, fit, kept.frames(renderId).resolve(FrameFile.name(orders.first() + i)))) {
                     taken++;
                 }
@@ -55,18 +54,13 @@ class JoinedFrames {
     private enum Fit { ALIKE, DEEPER, NONE }
 
     private Fit fit(long renderId, RenderJob job) {
-        try {
-            if (!kept.isBegun(renderId)) {
-                return Fit.NONE;
-            }
-            var theirs = kept.kept(renderId).job().recipe();
-            var ours = job.recipe();
-            boolean shape = theirs.look().width() == ours.look().width() && theirs.look().height() == ours.look().height()
-                    && theirs.alpha() == ours.alpha();
-            return !shape || theirs.bits() < ours.bits() ? Fit.NONE : theirs.bits() == ours.bits() ? Fit.ALIKE : Fit.DEEPER;
-        } catch (IOException e) {
-            return Fit.NONE;
-        }
+        return kept.begun(renderId).map(theirs -> fit(theirs.job().recipe(), job.recipe())).orElse(Fit.NONE);
+    }
+
+    private static Fit fit(Recipe theirs, Recipe ours) {
+        boolean shape = theirs.look().width() == ours.look().width() && theirs.look().height() == ours.look().height()
+                && theirs.alpha() == ours.alpha();
+        return !shape || theirs.bits() < ours.bits() ? Fit.NONE : theirs.bits() == ours.bits() ? Fit.ALIKE : Fit.DEEPER;
     }
 
     /** One file under two names where the disk can, else a copy: letting go of one leaves the other. */

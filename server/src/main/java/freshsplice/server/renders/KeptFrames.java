@@ -15,6 +15,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.LongStream;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -76,12 +77,12 @@ public class KeptFrames {
         return JobFile.read(job(renderId));
     }
 
-    /** Whether all that a render is drawn from is there, as this version of the program keeps it. */
-    boolean isBegun(long renderId) {
+    /** The job of a render of which all is there that it is drawn from, as this version of the program keeps it. */
+    Optional<JobFile.Kept> begun(long renderId) {
         try {
-            return Files.exists(job(renderId)) && kept(renderId).isCurrent();
+            return Files.exists(job(renderId)) ? Optional.of(kept(renderId)).filter(JobFile.Kept::isCurrent) : Optional.empty();
         } catch (IOException e) {
-            return false;
+            return Optional.empty();
         }
     }
 

@@ -1,8 +1,10 @@
 package freshsplice.server.renders;
 
+import freshsplice.render.JobFile;
 import freshsplice.render.OrderFile;
 import freshsplice.server.rows.RenderRow;
 import java.io.IOException;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /** What becomes of a chunk on a seat. Frames that are there are not drawn again. */
@@ -36,12 +38,13 @@ class RenderDrawing {
             return RenderTasks.Turn.DONE;
         }
         return failures.guard(row, tries, RenderTasks.Turn.DONE, () -> {
-            if (!kept.isBegun(renderId)) {
+            Optional<JobFile.Kept> job = kept.begun(renderId);
+            if (job.isEmpty()) {
                 // by an earlier version of the program, in a form that is not drawn from any more
                 tasks.begin(renderId, row.place);
                 return RenderTasks.Turn.DONE;
             }
-            return drivers.mayDraw(row, seat) ? drawn(row, new Seat.Chunk(renderId, row.name, kept.kept(renderId), OrderFile.read(kept.orders(renderId, first))), seat)
+            return drivers.mayDraw(row, seat) ? drawn(row, new Seat.Chunk(renderId, row.name, job.get(), OrderFile.read(kept.orders(renderId, first))), seat)
                     : RenderTasks.Turn.ELSEWHERE;
         });
     }

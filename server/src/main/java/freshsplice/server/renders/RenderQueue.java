@@ -111,16 +111,17 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
         RenderRow row = states.row(renderId);
         return failures.guard(row, RenderFailures.MOST_TRIES, true, () -> {
             ownSeat.checkSomethingDraws();
-            if (!kept.isBegun(renderId)) {
+            JobFile.Kept job = kept.begun(renderId).orElse(null);
+            if (job == null) {
                 Drawing drawing = reader.read(renderId);
                 kept.letGo(renderId);
                 kept.begin(renderId, drawing);
+                job = drawing.kept();
                 states.madeFrom(renderId, drawing.fingerprint(), folder(drawing.kept().job(), renderId));
                 if (row.joined) {
-                    log.say(renderId, joined.take(renderId) + " frames taken from finished renders as they are");
+                    log.say(renderId, joined.take(renderId, job.job()) + " frames taken from finished renders as they are");
                 }
             }
-            JobFile.Kept job = kept.kept(renderId);
             space.check(job);
             long there = kept.count(renderId);
             log.say(renderId, row.name + ", " + row.grade.name().toLowerCase(Locale.ROOT) + ", " + job.job().frames() + " frames, "

@@ -22,8 +22,8 @@ import java.util.Collection;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import javax.sql.DataSource;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
@@ -72,14 +72,17 @@ class RenderTasks {
         boolean writeAlso(long renderId, String kind) throws Exception;
     }
 
+    /** @param chunks name of those that it draws beside the ones that are not bound */
+    private record Open(Scheduler scheduler, String chunks) {
+    }
+
     private final DataSource database;
     private final JdbcTemplate jdbc;
     /** Joins the caller's where there is one. */
     private final TransactionTemplate transactions;
     private final SchedulerClient toDraw;
     private final SchedulerClient toWrite;
-    private final Map<Seat, Scheduler> seats = new ConcurrentHashMap<>();
-    private final Map<Seat, String> names = new ConcurrentHashMap<>();
+    private final Map<Seat, Open> seats = new ConcurrentHashMap<>();
     private Work work;
     private Scheduler beginning;
     private Scheduler writing;
@@ -95,45 +98,38 @@ class RenderTasks {
     }
 
     private interface One {
-        boolean run(TaskInstance<Void> instance, int tries) throws Exception;
+        Turn run(TaskInstance<Void> instance, int tries) throws Exception;
     }
 
-    private static CustomTask<Void> task(String name, One one) {
+    private static Turn turn(boolean done) {
+        return done ? Turn.DONE : Turn.AGAIN;
+    }
+
+    private CustomTask<Void> task(String name, One one) {
         return Tasks.custom(name, Void.class).onFailure((complete, operations) -> operations.reschedule(complete, Instant.now().plus(AGAIN_AFTER)))
-                .onDeadExecutionRevive().execute((instance, context) -> {
-                    boolean done;
-                    try {
-                        done = one.run(instance, context.getExecution().consecutiveFailures);
-                    } catch (RuntimeException e) {
-                        throw e;
-                    } catch (Exception e) {
-                        throw new IllegalStateException(e);
-                    }
-                    CompletionHandler<Void> remove = new CompletionHandler.OnCompleteRemove<>();
-                    return done ? remove : (complete, operations) -> operations.reschedule(complete, Instant.now());
-                });
+                .onDeadExecutionRevive().execute((instance, context) -> ending(one, instance, context.getExecution().consecutiveFailures));
     }
 
-    /** A chunk on a seat. @param driver null for those of renders that are not bound to one yet */
-    private Task<?> chunkTask(Seat seat, String driver) {
-        String name = chunkName(driver);
-        return Tasks.custom(name, Void.class).onFailure((complete, operations) -> operations.reschedule(complete, Instant.now().plus(AGAIN_AFTER)))
-                .onDeadExecutionRevive().execute((instance, context) -> switch (turn(instance, context.getExecution().consecutiveFailures, seat)) {
-                    case DONE -> new CompletionHandler.OnCompleteRemove<>();
-                    case AGAIN -> (complete, operations) -> operations.reschedule(complete, Instant.now());
-                    case ELSEWHERE -> (complete, operations) -> operations.removeAndScheduleNew(instance(
-                            chunkName(work.driverOf(render(instance.getId()))), instance.getId(), -instance.getPriority()));
-                });
-    }
-
-    private Turn turn(TaskInstance<Void> instance, int tries, Seat seat) {
+    private CompletionHandler<Void> ending(One one, TaskInstance<Void> instance, int tries) {
+        Turn turn;
         try {
-            return work.draw(render(instance.getId()), first(instance.getId()), tries, seat);
+            turn = one.run(instance, tries);
         } catch (RuntimeException e) {
             throw e;
         } catch (Exception e) {
             throw new IllegalStateException(e);
         }
+        return switch (turn) {
+            case DONE -> new CompletionHandler.OnCompleteRemove<>();
+            case AGAIN -> (complete, operations) -> operations.reschedule(complete, Instant.now());
+            case ELSEWHERE -> (complete, operations) -> operations.removeAndScheduleNew(instance(
+                    chunkName(work.driverOf(render(instance.getId()))), instance.getId(), -instance.getPriority()));
+        };
+    }
+
+    /** A chunk on a seat. @param driver null for those of renders that are not bound to one yet */
+    private Task<?> chunkTask(Seat seat, String driver) {
+        return task(chunkName(driver), (i, tries) -> work.draw(render(i.getId()), first(i.getId()), tries, seat));
     }
 
     /**
@@ -146,9 +142,9 @@ class RenderTasks {
         for (String table : List.of(DRAWING, WRITING)) {
             update("update " + table + " set picked = false, picked_by = null, last_heartbeat = null where picked = true");
         }
-        beginning = scheduler(DRAWING, SERVER, LOOK_EVERY, List.of(task(BEGIN, (i, tries) -> work.begin(Long.parseLong(i.getId())))));
-        writing = scheduler(WRITING, SERVER, LOOK_EVERY, List.of(task(WRITE, (i, tries) -> work.write(Long.parseLong(i.getId()))),
-                task(WRITE_ALSO, (i, tries) -> work.writeAlso(render(i.getId()), i.getId().substring(i.getId().indexOf('-') + 1)))));
+        beginning = scheduler(DRAWING, SERVER, LOOK_EVERY, List.of(task(BEGIN, (i, tries) -> turn(work.begin(Long.parseLong(i.getId()))))));
+        writing = scheduler(WRITING, SERVER, LOOK_EVERY, List.of(task(WRITE, (i, tries) -> turn(work.write(Long.parseLong(i.getId())))),
+                task(WRITE_ALSO, (i, tries) -> turn(work.writeAlso(render(i.getId()), i.getId().substring(i.getId().indexOf('-') + 1))))));
         beginForgotten();
         beginning.start();
         writing.start();
@@ -165,29 +161,22 @@ class RenderTasks {
         String driver = seat.driver();
         Duration every = seat.name().equals(Seat.OWN) ? LOOK_EVERY : LOOK_EVERY_ELSEWHERE;
         Scheduler scheduler = scheduler(DRAWING, seat.name(), every, List.of(chunkTask(seat, null), chunkTask(seat, driver)));
-        names.put(seat, chunkName(driver));
-        seats.put(seat, scheduler);
+        seats.put(seat, new Open(scheduler, chunkName(driver)));
         scheduler.start();
     }
 
     /** Ends a seat's work; what it had is put back. */
     void close(Seat seat) {
-        names.remove(seat);
-        Scheduler scheduler = seats.remove(seat);
-        if (scheduler != null) {
-            scheduler.stop();
+        Open open = seats.remove(seat);
+        if (open != null) {
+            open.scheduler().stop();
             update("update " + DRAWING + " set picked = false, picked_by = null, last_heartbeat = null where picked_by = ?", seat.name());
         }
     }
 
-    Set<Seat> seats() {
-        return Set.copyOf(seats.keySet());
-    }
-
     /** Whether there is more to draw than seats to draw it, so that no further render need be begun yet. */
     boolean isAhead() {
-        List<String> taken = new ArrayList<>(Set.copyOf(names.values()));
-        taken.add(CHUNK);
+        List<String> taken = Stream.concat(Stream.of(CHUNK), seats.values().stream().map(Open::chunks)).distinct().toList();
         Integer waiting = jdbc.queryForObject("select count(*) from " + DRAWING + " where picked = false and task_name in ("
                 + String.join(", ", Collections.nCopies(taken.size(), "?")) + ")", Integer.class, taken.toArray());
         return waiting != null && waiting >= Math.max(1, seats.size());
@@ -258,7 +247,7 @@ class RenderTasks {
     void chunks(long renderId, Collection<Long> firsts, long place, String driver) {
         transactions.executeWithoutResult(status -> firsts.forEach(first ->
                 toDraw.scheduleIfNotExists(instance(chunkName(driver), chunk(renderId, first), place))));
-        seats.values().forEach(Scheduler::triggerCheckForDueExecutions);
+        seats.values().forEach(open -> open.scheduler().triggerCheckForDueExecutions());
     }
 
     void write(long renderId, long place) {
@@ -288,7 +277,7 @@ class RenderTasks {
 
     void stop() {
         if (beginning != null) {
-            seats().forEach(this::close);
+            List.copyOf(seats.keySet()).forEach(this::close);
             beginning.stop();
             writing.stop();
         }

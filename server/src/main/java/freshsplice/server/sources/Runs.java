@@ -19,7 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Numbered pictures that a cut uses as one moving source are made one. */
 @Component
-class Runs {
+public class Runs {
     private final Store store;
 
     Runs(Store store) {
@@ -31,7 +31,7 @@ class Runs {
      * before takes in pictures that came since.
      */
     @Transactional
-    public void make(long projectId, Collection<Wanted> pictures, FrameRate rate) {
+    void make(long projectId, Collection<Wanted> pictures, FrameRate rate) {
         Map<String, NavigableMap<Long, MediaRow>> groups = groups(projectId);
         for (Wanted wanted : pictures) {
             String run = wanted.names().flatMap(n -> runOf(n, wanted.source(), groups).stream()).findFirst()
@@ -75,12 +75,17 @@ class Runs {
         return parsed.number() < 0 || whole ? Optional.of(key(parsed)) : Optional.empty();
     }
 
-    private void write(long projectId, NavigableMap<Long, MediaRow> files, FrameRate rate) {
+    /** Makes a run of pictures, whatever others there are of its name. @param files by their numbers */
+    public MediaRow add(String name, NavigableMap<Long, MediaRow> files, FrameRate rate) {
+        MediaRow row = new MediaRow();
+        fill(row, name, files, rate);
+        return row;
+    }
+
+    /** Makes a row the run of pictures, with those that it has not yet. */
+    private void fill(MediaRow row, String name, NavigableMap<Long, MediaRow> files, FrameRate rate) {
         MediaRow first = files.firstEntry().getValue();
-        String name = SequenceName.of(first.name).orElseThrow().run();
-        MediaRow row = store.where(MediaRow.class, "projectId", projectId).stream()
-                .filter(m -> m.kind == MediaRow.Kind.RUN && m.name.equals(name)).findFirst().orElseGet(MediaRow::new);
-        row.projectId = projectId;
+        row.projectId = first.projectId;
         row.kind = MediaRow.Kind.RUN;
         row.name = name;
         row.path = first.path.substring(0, first.path.length() - first.name.length()) + name;
@@ -95,6 +100,18 @@ class Runs {
         if (row.id == null) {
             store.add(row);
         }
+        addFrames(row, files);
+    }
+
+    private void write(long projectId, NavigableMap<Long, MediaRow> files, FrameRate rate) {
+        MediaRow first = files.firstEntry().getValue();
+        String name = SequenceName.of(first.name).orElseThrow().run();
+        MediaRow row = store.where(MediaRow.class, "projectId", projectId).stream()
+                .filter(m -> m.kind == MediaRow.Kind.RUN && m.name.equals(name)).findFirst().orElseGet(MediaRow::new);
+        fill(row, name, files, rate);
+    }
+
+    private void addFrames(MediaRow row, NavigableMap<Long, MediaRow> files) {
         Map<Long, MediaFrameRow> there = new HashMap<>();
         store.where(MediaFrameRow.class, "mediaId", row.id).forEach(f -> there.put(f.number, f));
         files.forEach((number, file) -> {

@@ -143,7 +143,7 @@ public final class WorkerSeat implements Seat {
     }
 
     /** What it is to draw, as soon as there is something: what it has already where it did not hear of it. */
-    CompletableFuture<Wire.Given> next() {
+    public CompletableFuture<Wire.Given> next() {
         Turn has;
         synchronized (this) {
             heard();
@@ -170,7 +170,7 @@ public final class WorkerSeat implements Seat {
     }
 
     /** Whether it still is to draw a chunk. */
-    synchronized boolean goesOn(String ticket) {
+    public synchronized boolean goesOn(String ticket) {
         heard();
         return turn != null && turn.ticket.equals(ticket) && !turn.ended && lost == null && turn.watch.goesOn();
     }
@@ -185,7 +185,7 @@ public final class WorkerSeat implements Seat {
     }
 
     /** @param error why it could not be drawn; null where all is there */
-    synchronized void ended(String ticket, String error) {
+    public synchronized void ended(String ticket, String error) {
         heard();
         Turn of = turn(ticket);
         List<Long> missing = given(of).missing();

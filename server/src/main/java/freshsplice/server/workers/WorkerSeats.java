@@ -13,7 +13,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.util.Map;
 import java.util.UUID;
-import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -100,18 +99,6 @@ public class WorkerSeats implements DisposableBean {
             throw new TurnOver("This machine was taken for gone: it begins anew");
         }
         return seat;
-    }
-
-    public CompletableFuture<Wire.Given> next(WorkerSeat seat) {
-        return seat.next();
-    }
-
-    public boolean goesOn(WorkerSeat seat, String ticket) {
-        return seat.goesOn(ticket);
-    }
-
-    public void ended(WorkerSeat seat, String ticket, String error) {
-        seat.ended(ticket, error);
     }
 
     /** A machine says that it leaves: what it has is put back at once. */

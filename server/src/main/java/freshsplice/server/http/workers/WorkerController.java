@@ -62,7 +62,7 @@ class WorkerController {
 
     @PostMapping("/seats/{seat}/next")
     CompletableFuture<ResponseEntity<Wire.Given>> next(@RequestAttribute(WorkerDoor.KEY) long key, @PathVariable String seat) {
-        return seats.next(seats.seat(key, seat)).completeOnTimeout(null, Wire.PATIENCE_SECONDS, TimeUnit.SECONDS)
+        return seats.seat(key, seat).next().completeOnTimeout(null, Wire.PATIENCE_SECONDS, TimeUnit.SECONDS)
                 .thenApply(given -> given == null ? ResponseEntity.noContent().build() : ResponseEntity.ok(given));
     }
 
@@ -73,12 +73,12 @@ class WorkerController {
 
     @PostMapping("/seats/{seat}/chunks/{ticket}")
     Wire.Heard heard(@RequestAttribute(WorkerDoor.KEY) long key, @PathVariable String seat, @PathVariable String ticket) {
-        return new Wire.Heard(seats.goesOn(seats.seat(key, seat), ticket));
+        return new Wire.Heard(seats.seat(key, seat).goesOn(ticket));
     }
 
     @PostMapping("/seats/{seat}/chunks/{ticket}/ended")
     void ended(@RequestAttribute(WorkerDoor.KEY) long key, @PathVariable String seat, @PathVariable String ticket, @Valid @RequestBody Wire.Ended ended) {
-        seats.ended(seats.seat(key, seat), ticket, ended.error());
+        seats.seat(key, seat).ended(ticket, ended.error());
     }
 
     /** The job, without what only the server needs to know: where its files lie, and the sound. */

@@ -1,5 +1,6 @@
 package freshsplice.server.http.workers;
 
+import freshsplice.server.http.Denial;
 import freshsplice.server.workers.WorkerKeys;
 import freshsplice.worker.Wire;
 import jakarta.servlet.FilterChain;
@@ -38,11 +39,11 @@ public class WorkerDoor extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
         boolean door = request.getRequestURI().startsWith(Wire.ROOT + "/");
         if (!door && request.getLocalPort() == port.number()) {
-            refuse(response, HttpServletResponse.SC_FORBIDDEN, "Machines that draw are answered here, and nobody else");
+            Denial.say(response, HttpServletResponse.SC_FORBIDDEN, "Machines that draw are answered here, and nobody else");
         } else if (!door || isLetIn(request)) {
             chain.doFilter(request, response);
         } else {
-            refuse(response, HttpServletResponse.SC_UNAUTHORIZED, "This key is not let in: have the server make another, in Renders under Machines");
+            Denial.say(response, HttpServletResponse.SC_UNAUTHORIZED, "This key is not let in: have the server make another, in Renders under Machines");
         }
     }
 
@@ -55,11 +56,5 @@ public class WorkerDoor extends OncePerRequestFilter {
             request.setAttribute(KEY, id);
             return true;
         }).orElse(false);
-    }
-
-    private static void refuse(HttpServletResponse response, int status, String message) throws IOException {
-        response.setStatus(status);
-        response.setContentType("application/json");
-        response.getWriter().write("{\"message\":\"" + message + "\"}");
     }
 }
