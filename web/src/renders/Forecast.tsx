@@ -75,10 +75,14 @@ const time = (s: number) =>
 const between = (a: string, b: string) => (a === b ? a : `${a} to ${b}`)
 
 function Room({ seen }: { seen: Foreseen }) {
-  const share = seen.free > 0 ? Math.min(1, seen.mostBytes / seen.free) : 0
-  const full = seen.free >= 0 && seen.mostBytes > seen.free
+  const most = seen.mostBytes + seen.frameBytes
+  const share = seen.free > 0 ? Math.min(1, most / seen.free) : 0
+  const full = seen.free >= 0 && most > seen.free
   return (
-    <div className="relative h-6 overflow-hidden rounded-sm bg-deep text-[13px]">
+    <div
+      className="relative h-6 overflow-hidden rounded-sm bg-deep text-[13px]"
+      title={`Besides the files up to ${bytesInWords(seen.frameBytes)} of frames are kept, from which other kinds are written later`}
+    >
       <div
         className={`absolute inset-y-0 left-0 ${full ? 'bg-bent/40' : 'bg-[#5f6b73]'}`}
         style={{ width: `${Math.max(1, share * 100)}%` }}

@@ -30,6 +30,7 @@ export function RecipeEditor({ of: chosen, recipe, keepAs }: { of: ChosenRecipe;
   return (
     <div className="mt-2 flex flex-col gap-3 text-[13px]">
       <Look {...given} />
+      <Aids {...given} />
       <Files {...given} />
       <Letters {...given} />
       <div className="flex gap-3">
@@ -160,6 +161,37 @@ function Look({ recipe, change }: Change) {
         />
       </label>
     </div>
+  )
+}
+
+const AIDS: [NonNullable<Recipe['look']['aids']>[number], string][] = [
+  ['GRID', 'ground grid'],
+  ['PATHS', 'paths'],
+  ['SAFE_AREAS', 'safe areas'],
+  ['THIRDS', 'thirds'],
+  ['CENTRE', 'centre'],
+  ['DIAGONALS', 'diagonals'],
+]
+
+/** Lines that are no part of the picture. */
+function Aids({ recipe, change }: Change) {
+  const drawn = recipe.look.aids ?? []
+  return (
+    <fieldset className="grid grid-cols-3 gap-x-4 gap-y-1">
+      <legend className="mb-1 text-quiet">Drawn as an aid</legend>
+      {AIDS.map(([aid, words]) => (
+        <label key={aid} className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            checked={drawn.includes(aid)}
+            onChange={(e) =>
+              change({ ...recipe, look: { ...recipe.look, aids: e.target.checked ? [...drawn, aid] : drawn.filter((a) => a !== aid) } })
+            }
+          />
+          {words}
+        </label>
+      ))}
+    </fieldset>
   )
 }
 

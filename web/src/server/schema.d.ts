@@ -1620,6 +1620,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scenes/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["viewPicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shading": {
         parameters: {
             query?: never;
@@ -2266,6 +2282,7 @@ export interface components {
             name: string;
         };
         FrameLook: {
+            aids: ("GRID" | "PATHS" | "SAFE_AREAS" | "THIRDS" | "CENTRE" | "DIAGONALS")[];
             blur: boolean;
             /** Format: int32 */
             board: number;
@@ -3395,6 +3412,8 @@ export interface components {
         "RenderForecast.Forecast": {
             findings: components["schemas"]["Finding"][];
             first: string;
+            /** Format: double */
+            frameBytes: number;
             /** Format: int64 */
             frames: number;
             /** Format: int64 */
@@ -4761,6 +4780,21 @@ export interface components {
             placed: number[];
             /** Format: double */
             seconds: number;
+        };
+        "ViewController.PresentView": {
+            /** Format: float */
+            farCircle: number;
+            /** Format: float */
+            flat: number;
+            /** Format: float */
+            focus: number;
+            /** Format: int32 */
+            height: number;
+            places: number[];
+            projection: number[];
+            view: number[];
+            /** Format: int32 */
+            width: number;
         };
         "WorkerKeys.Made": {
             /** Format: int64 */
@@ -7321,6 +7355,32 @@ export interface operations {
                 };
                 content: {
                     "model/gltf-binary": string;
+                };
+            };
+        };
+    };
+    viewPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ViewController.PresentView"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
                 };
             };
         };

@@ -50,19 +50,25 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
         : undefined,
     [unkept, stage.shotId, shotFrame],
   )
-  const seen = useMemo(() => {
+  const frame = useMemo(() => {
     const other = steered ?? held ?? (ghost && { placed: new Matrix4().fromArray(ghost.placed), lens: ghost.lens })
-    const own = other
+    return other
       ? {
           view: new Float32Array(other.placed.clone().invert().elements),
           projection: perspective(stage.backWidth / (2 * other.lens), aspect),
         }
       : { view: bake.view(k), projection: bake.projection(k) }
-    // the margin makes the picture wider than the frame that circles are counted by
-    const { focus, farCircle } = bake.blur(k)
-    const blur = blurred ? { focus, farCircle: (farCircle * w) / Math.max(1, width) } : undefined
-    return { ...own, blur, projection: widened(own.projection, width / Math.max(1, w), height / Math.max(1, h)) }
-  }, [steered, held, ghost, bake, k, aspect, stage.backWidth, width, height, w, h, blurred])
+  }, [steered, held, ghost, bake, k, aspect, stage.backWidth])
+  const blur = useMemo(() => (blurred ? bake.blur(k) : undefined), [blurred, bake, k])
+  const seen = useMemo(
+    () => ({
+      ...frame,
+      // the margin makes the picture wider than the frame that circles are counted by
+      blur: blur && { focus: blur.focus, farCircle: (blur.farCircle * w) / Math.max(1, width) },
+      projection: widened(frame.projection, width / Math.max(1, w), height / Math.max(1, h)),
+    }),
+    [frame, blur, width, height, w, h],
+  )
 
   const places = useMemo(() => bake.places(k), [bake, k])
   const facts = words(stage, bake, k)
@@ -111,6 +117,10 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
               <GuideChoice />
               <hr className="my-3 border-line" />
               <ProjectPicture project={project} stage={stage} />
+              <hr className="my-3 border-line" />
+              <Popover.Close className="link text-[13px]" onClick={() => setStage({ saving: true })}>
+                save the picture of a view…
+              </Popover.Close>
             </Popover.Content>
           </Popover.Portal>
         </Popover.Root>
@@ -129,6 +139,8 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
           projectId={project.id}
           stage={stage}
           pane="camera"
+          name="camera"
+          frame={{ ...frame, blur }}
           label={`Camera ${section.code} at ${shotFrame}`}
           width={width}
           height={height}

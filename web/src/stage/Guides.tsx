@@ -1,6 +1,6 @@
 import { setStage, useStageDesk } from './stageDesk'
 
-/** Lines over the delivery frame that no render has. Safe areas are those of SMPTE ST 2046-1, 93 and 90 %. */
+/** Lines over the delivery frame that no render has unless its recipe asks for them. Safe areas are those of SMPTE ST 2046-1, 93 and 90 %. */
 export function Guides({ aspect }: { aspect: number }) {
   const { guides, shape, line } = useStageDesk()
   const on = (name: (typeof guides)[number]) => guides.includes(name)

@@ -43,15 +43,23 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
   const walk = useRecording(stage, place, shotFrame)
   const aspect = stage.pictureWidth / stage.pictureHeight
   const { w, h } = framed(width, height, aspect, margin)
-  const seen = useMemo(() => {
-    if (free !== 'scout') {
-      return flatSeen(free, flat, Math.max(0.1, width / Math.max(1, height)))
-    }
-    return {
-      view: new Float32Array(matrixOf(place).invert().elements),
-      projection: widened(perspective(stage.backWidth / (2 * place.lens), aspect), width / Math.max(1, w), height / Math.max(1, h)),
-    }
-  }, [free, flat, place, stage.backWidth, aspect, width, height, w, h])
+  const frame = useMemo(
+    () =>
+      free === 'scout'
+        ? {
+            view: new Float32Array(matrixOf(place).invert().elements),
+            projection: perspective(stage.backWidth / (2 * place.lens), aspect),
+          }
+        : flatSeen(free, flat, aspect),
+    [free, flat, place, stage.backWidth, aspect],
+  )
+  const seen = useMemo(
+    () =>
+      free === 'scout'
+        ? { view: frame.view, projection: widened(frame.projection, width / Math.max(1, w), height / Math.max(1, h)) }
+        : flatSeen(free, flat, Math.max(0.1, width / Math.max(1, height))),
+    [free, frame, flat, width, height, w, h],
+  )
   const chosen = useStageDesk((d) => d.chosen)
   const lines = useMemo(() => {
     const indexes = chosen.map((id) => stage.items.findIndex((i) => i.id === id)).filter((i) => i >= 0)
@@ -152,6 +160,8 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
           projectId={project.id}
           stage={stage}
           pane="scout"
+          name={free}
+          frame={frame}
           label={free === 'scout' ? 'Scout view' : `${free} view`}
           width={width}
           height={height}

@@ -6,16 +6,21 @@ import { useGrain } from '../playhead/transport'
 import type { StageShot } from '../server/types'
 import { movedPlaces } from './hands/drag'
 import { useHands } from './hands/useHands'
+import { type PresentView, usePresentView } from './presentViews'
 import { useStageDesk } from './stageDesk'
 
 type Props = {
   projectId: number
   stage: StageShot
   pane: 'camera' | 'scout'
+  /** as its picture is called where it is saved */
+  name: string
   label: string
   width: number
   height: number
   seen: Seen
+  /** the same in the delivery frame alone */
+  frame: PresentView['seen']
   places: Float32Array
   action: number
   shotFrame: number
@@ -33,10 +38,12 @@ export function SetPicture({
   projectId,
   stage,
   pane,
+  name,
   label,
   width,
   height,
   seen,
+  frame,
   places,
   action,
   shotFrame,
@@ -53,6 +60,7 @@ export function SetPicture({
   const under = useStageDesk((d) => d.under)
   const moving = useStageDesk((d) => d.moving)
   const shown = useMemo(() => placesShown(places, stage, moving, works), [places, stage, moving, works])
+  usePresentView(pane, { name, seen: frame, places: shown, flat })
   const hands = useHands({ pane, painter, seen: () => ({ ...seen, places: shown }), stage, action, shotFrame, empty, off })
 
   useEffect(() => {

@@ -21,6 +21,7 @@ import { CamerasPanel } from './panels/CamerasPanel'
 import { LayersPanel } from './panels/LayersPanel'
 import { ThingsPanel, takeOut } from './panels/ThingsPanel'
 import { ViewpointsPanel } from './panels/ViewpointsPanel'
+import { SavePicture } from './SavePicture'
 import { ScoutPane } from './ScoutPane'
 import { choose, PANELS, setStage, useStageDesk } from './stageDesk'
 import { useStageKeys } from './useStageKeys'
@@ -76,6 +77,7 @@ function OnSet({ project, sequence, section, stage, bake }: Props) {
   useBlurKey()
   useBoardKeys(section, 'O')
   useFilling(['camera', 'scout'], 'camera')
+  const saving = useStageDesk((d) => d.saving)
 
   const toShot = (way: 1 | -1) => {
     const next = sequence.sections[sequence.sections.indexOf(section) + way]
@@ -121,12 +123,14 @@ function OnSet({ project, sequence, section, stage, bake }: Props) {
       keys: `Ctrl+Shift+${'ACSDF'[i]}`,
       run: () => setStage({ panel: name }),
     })),
+    { group: 'Stage', name: 'Save the picture of a view', keys: 'Shift+S', run: () => setStage({ saving: true }) },
     { group: 'Stage', name: 'Next shot', keys: 'ArrowDown', run: () => toShot(1) },
     { group: 'Stage', name: 'Previous shot', keys: 'ArrowUp', run: () => toShot(-1) },
   ])
   const pane = { project, section, stage, bake, k, shotFrame, boardFrame }
   return (
     <div className="flex min-h-0 flex-1 flex-col">
+      {saving && <SavePicture stage={stage} shotFrame={resting.frame} close={() => setStage({ saving: false })} />}
       <div className="flex min-h-0 flex-[1.9] gap-3 bg-ground px-4 pt-2 max-[900px]:flex-none max-[900px]:flex-col">
         <div className="flex min-w-0 flex-[1.34] flex-col max-[900px]:h-[70vw] max-[900px]:flex-none">
           <CameraPane {...pane} />

@@ -44,6 +44,8 @@ export type StageDesk = {
   unkept?: { shotId: number; code: string; frame: number; values: Record<string, number>; placed: number[]; lens: number }
   /** how far a recorded move may be from what was walked */
   keeps: { metres: number; degrees: number }
+  /** whether a picture is being saved */
+  saving?: boolean
   /** what is under the pointer */
   under?: { id: number; pane: string; metres: number }
   /** where hands were last: keys that take something away mean what is there */

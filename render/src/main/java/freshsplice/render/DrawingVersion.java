@@ -4,12 +4,14 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.List;
 
 /** Tells a program that draws otherwise, or that writes down otherwise what is drawn, from this one. */
 public final class DrawingVersion {
     /** Counted up when pictures come out otherwise by a change of anything but the shading: smoothing, letters, boards, reduction. */
     private static final int PICTURES = 1;
-    private static final String SHADING = digest();
+    private static final String SHADING = digest(Shading.PROGRAMS);
+    private static final String AIDS = digest(List.of(Shading.LINE)) + Integer.toHexString(Shading.geometry(Shading.LINE).hashCode());
 
     private DrawingVersion() {
     }
@@ -21,13 +23,13 @@ public final class DrawingVersion {
 
     /** Of all that passes between machines that draw one render. */
     public static String now() {
-        return ofPictures() + "-" + JobFile.FORM;
+        return ofPictures() + "-" + AIDS + "-" + JobFile.FORM;
     }
 
-    private static String digest() {
+    private static String digest(List<String> programs) {
         try {
             MessageDigest digest = MessageDigest.getInstance("SHA-256");
-            for (String program : Shading.PROGRAMS) {
+            for (String program : programs) {
                 digest.update(Shading.vertex(program).getBytes(StandardCharsets.UTF_8));
                 digest.update(Shading.fragment(program).getBytes(StandardCharsets.UTF_8));
             }

@@ -17,6 +17,7 @@ public final class FrameMaker implements AutoCloseable {
     private final FrameLook look;
     private final Footage footage;
     private final Letters letters;
+    private final Strokes strokes;
     /** A run of pictures has a reader for each of them: only the last few stay. */
     private static final int READERS = 6;
     private final Map<String, MovieReader> readers = new LinkedHashMap<>(16, 0.75f, true) {
@@ -37,6 +38,7 @@ public final class FrameMaker implements AutoCloseable {
         this.look = look;
         this.footage = footage;
         this.letters = new Letters(look.width(), look.height());
+        this.strokes = new Strokes(look.width(), look.height());
         this.layer = new Pixels(look.width(), look.height(), alpha, deep);
         painter.way(StagePainter.Way.of(look, alpha, deep));
     }
@@ -58,6 +60,7 @@ public final class FrameMaker implements AutoCloseable {
                 picture.lay(layer, one.weight());
             }
         }
+        strokes.draw(picture, order.aids());
         letters.write(picture, order.lines());
     }
 

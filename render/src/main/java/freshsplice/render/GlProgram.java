@@ -2,6 +2,7 @@ package freshsplice.render;
 
 import static org.lwjgl.opengl.GL33C.GL_COMPILE_STATUS;
 import static org.lwjgl.opengl.GL33C.GL_FRAGMENT_SHADER;
+import static org.lwjgl.opengl.GL33C.GL_GEOMETRY_SHADER;
 import static org.lwjgl.opengl.GL33C.GL_LINK_STATUS;
 import static org.lwjgl.opengl.GL33C.GL_TRUE;
 import static org.lwjgl.opengl.GL33C.GL_VERTEX_SHADER;
@@ -39,6 +40,12 @@ final class GlProgram {
         id = glCreateProgram();
         int vertex = compile(GL_VERTEX_SHADER, VERSION + Shading.vertex(name));
         int fragment = compile(GL_FRAGMENT_SHADER, VERSION + Shading.fragment(name));
+        String between = Shading.geometry(name);
+        if (between != null) {
+            int geometry = compile(GL_GEOMETRY_SHADER, VERSION + between);
+            glAttachShader(id, geometry);
+            glDeleteShader(geometry);
+        }
         glAttachShader(id, vertex);
         glAttachShader(id, fragment);
         glBindAttribLocation(id, 0, "position");

@@ -1,5 +1,6 @@
 package freshsplice.render;
 
+import freshsplice.core.render.SetLines;
 import freshsplice.core.stage.Mesh;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -14,6 +15,9 @@ import tools.jackson.databind.json.JsonMapper;
 public final class Gltf {
     private static final int FLOAT = 5126;
     private static final int UNSIGNED_INT = 5125;
+    /** Kinds of primitives (Khronos, section 5.24.5). */
+    static final int LINES = 1;
+    static final int TRIANGLES = 4;
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     private final List<byte[]> parts = new ArrayList<>();
@@ -32,6 +36,13 @@ public final class Gltf {
     /** Adds a thing. @param place thing to world, columns first */
     public void add(String name, Mesh mesh, float[] place) {
         nodes.add(Map.of("name", name, "mesh", known.computeIfAbsent(mesh, this::mesh), "matrix", place));
+    }
+
+    /** Adds lines that stand in the world. */
+    public void add(String name, SetLines lines) {
+        meshes.add(Map.of("primitives", List.of(Map.of("mode", LINES, "attributes",
+                Map.of("POSITION", floats(lines.ends(), true), "COLOR_0", floats(lines.colours(), false))))));
+        nodes.add(Map.of("name", name, "mesh", meshes.size() - 1));
     }
 
     private int mesh(Mesh mesh) {

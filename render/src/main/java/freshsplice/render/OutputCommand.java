@@ -151,7 +151,8 @@ record OutputCommand(List<String> words) {
                 steps.add("premultiply=inplace=1");
             }
             switch (output.kind()) {
-                case H264 -> Collections.addAll(steps, "scale=out_color_matrix=bt709:out_range=tv", "format=yuv420p");
+                // pictures alone may have odd sides, and have a movie to look at too
+                case H264 -> Collections.addAll(steps, "crop=trunc(iw/2)*2:trunc(ih/2)*2:0:0", "scale=out_color_matrix=bt709:out_range=tv", "format=yuv420p");
                 case PRORES -> Collections.addAll(steps, "scale=out_color_matrix=bt709:out_range=tv",
                         "format=" + (alpha ? "yuva444p10le" : "yuv422p10le"));
                 case VC3 -> Collections.addAll(steps, "scale=out_color_matrix=bt709:out_range=tv", "format=yuv422p");

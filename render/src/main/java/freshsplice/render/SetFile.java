@@ -2,6 +2,7 @@ package freshsplice.render;
 
 import freshsplice.core.delivery.Bake;
 import freshsplice.core.render.DrawnSet;
+import freshsplice.core.render.SetLines;
 import freshsplice.core.stage.Mesh;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -20,8 +21,8 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * A set as binary glTF 2.0, one node a thing in their order, with a matrix where it stands and without where it moves: as {@link Gltf}
- * writes it, and read again to the bit.
+ * A set as binary glTF 2.0, one node a thing in their order, with a matrix where it stands and without where it moves, and one last for
+ * the lines of its aids: as {@link Gltf} writes it, and read again to the bit.
  */
 public final class SetFile {
     private static final JsonMapper JSON = JsonMapper.builder().build();
@@ -40,6 +41,9 @@ public final class SetFile {
             } else {
                 gltf.add(String.valueOf(i), set.meshes().get(i), Arrays.copyOfRange(set.standing(), i * Bake.MATRIX, (i + 1) * Bake.MATRIX));
             }
+        }
+        if (!set.lines().isEmpty()) {
+            gltf.add("aids", set.lines());
         }
         Path part = Files.createTempFile(file.getParent(), "set", ".part");
         Files.write(part, gltf.bytes());
@@ -60,16 +64,24 @@ public final class SetFile {
         JsonNode root = JSON.readTree(new String(bytes.array(), HEADER + 8, jsonLength, StandardCharsets.UTF_8));
         int binary = HEADER + 8 + jsonLength + 8;
         List<Mesh> meshes = new ArrayList<>();
+        SetLines lines = SetLines.NONE;
         for (JsonNode mesh : root.path("meshes")) {
             JsonNode primitive = mesh.path("primitives").path(0);
             JsonNode attributes = primitive.path("attributes");
+            if (primitive.path("mode").asInt(Gltf.TRIANGLES) == Gltf.LINES) {
+                // they come last, and are no thing
+                lines = new SetLines(floats(root, bytes, binary, attributes.path("POSITION")), floats(root, bytes, binary, attributes.path("COLOR_0")));
+                continue;
+            }
             meshes.add(new Mesh(floats(root, bytes, binary, attributes.path("POSITION")), floats(root, bytes, binary, attributes.path("NORMAL")),
                     floats(root, bytes, binary, attributes.path("COLOR_0")), whole(root, bytes, binary, primitive.path("indices"))));
         }
         List<Mesh> things = new ArrayList<>();
         List<Integer> moving = new ArrayList<>();
-        float[] standing = new float[root.path("nodes").size() * Bake.MATRIX];
-        for (JsonNode node : root.path("nodes")) {
+        int count = root.path("nodes").size() - (lines.isEmpty() ? 0 : 1);
+        float[] standing = new float[count * Bake.MATRIX];
+        for (int n = 0; n < count; n++) {
+            JsonNode node = root.path("nodes").path(n);
             JsonNode place = node.path("matrix");
             if (place.isMissingNode()) {
                 moving.add(things.size());
@@ -80,7 +92,7 @@ public final class SetFile {
             }
             things.add(meshes.get(node.path("mesh").asInt()));
         }
-        return new DrawnSet(key, things, standing, moving.stream().mapToInt(i -> i).toArray());
+        return new DrawnSet(key, things, standing, moving.stream().mapToInt(i -> i).toArray(), lines);
     }
 
     private static float[] floats(JsonNode root, ByteBuffer bytes, int binary, JsonNode accessor) {

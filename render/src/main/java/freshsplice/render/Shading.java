@@ -13,17 +13,27 @@ public final class Shading {
     /** Those that are worked out from what was drawn: their vertex part is one, and they know the lens. */
     private static final Set<String> OF_PICTURES = Set.of("circles", "spread", "blur");
 
+    /** Those that know where points are. */
+    private static final Set<String> WITH_PLACES = Set.of("sky", "line");
+    /** What the renderer alone draws: lines of aids. */
+    static final String LINE = "line";
+
     private Shading() {
     }
 
     /** The vertex part of a program, without a version line. */
     public static String vertex(String program) {
-        return program.equals("item") ? text("light.glsl") + text("item.vert") : text(program.equals("sky") ? "sky.vert" : "picture.vert");
+        return program.equals("item") ? text("light.glsl") + text("item.vert") : text(WITH_PLACES.contains(program) ? program + ".vert" : "picture.vert");
     }
 
     /** The fragment part of a program with the light it needs, without a version line. */
     public static String fragment(String program) {
         return text("light.glsl") + (OF_PICTURES.contains(program) ? text("lens.glsl") : "") + text(program + ".frag");
+    }
+
+    /** The part of a program between its two others, without a version line; null where it has none. */
+    static String geometry(String program) {
+        return program.equals(LINE) ? text("line.geom") : null;
     }
 
     private static String text(String name) {

@@ -20,6 +20,8 @@ public final class StagePainter implements AutoCloseable {
     /** Largest side of a picture, in pixels. */
     public static final int LARGEST = PictureSize.LARGEST;
     private static final int SAMPLES = 4;
+    /** How thick lines of aids are, as a share of the picture's height. */
+    private static final float LINE_SHARE = 1.5f / 720;
 
     /**
      * How pictures are drawn.
@@ -60,11 +62,13 @@ public final class StagePainter implements AutoCloseable {
     private final OffscreenContext context = new OffscreenContext();
     private final GlProgram item = new GlProgram("item");
     private final GlProgram sky = new GlProgram("sky");
+    private final LinePass lines = new LinePass();
     private final BlurPass blurPass = new BlurPass();
     private final SetParts parts = new SetParts();
     private DrawnSet set;
     private Stage stage;
     private Way way;
+    private float flat;
     private int drawBuffer;
     private final List<Integer> stores = new ArrayList<>();
     /** What was drawn, without samples; what is finished where it is not that. */
@@ -150,6 +154,11 @@ public final class StagePainter implements AutoCloseable {
         }
     }
 
+    /** How far away the eye of a flat view stands, from now on, metres: there is no sky in it and no air on the way. 0 for views with depth. */
+    public void flat(float metres) {
+        flat = metres;
+    }
+
     /** The set that is drawn from now on, in the order of the places that {@link #draw} gets. */
     public void stage(Stage wanted) {
         if (wanted != stage) {
@@ -221,9 +230,10 @@ public final class StagePainter implements AutoCloseable {
         // rows are read from the bottom, so the picture is drawn upside down and front faces turn the other way
         glFrontFace(GL_CW);
         drawItems(moment);
-        if (!way.alpha()) {
+        if (!way.alpha() && flat == 0) {
             drawSky(moment);
         }
+        lines.draw(set, moment, way.drawnWidth(), way.drawnHeight(), LINE_SHARE * way.drawnHeight());
         if (moment.blur()) {
             blurPass.draw(drawBuffer, plain, kind(), new Bake.Blur(moment.focus(), moment.farCircle()), parts::drawTriangle);
         } else if (way.edges() == FrameLook.Edges.FINE || summed) {
@@ -272,7 +282,7 @@ public final class StagePainter implements AutoCloseable {
         item.setMatrix("view", moment.view());
         item.setMatrix("projection", moment.projection());
         item.set("upright", -1);
-        float[] eye = eye(moment.view());
+        float[] eye = eye(moment.view(), flat);
         item.set("eye", eye[0], eye[1], eye[2]);
         float[] places = set.places(moment.moved());
         if (parts.corners(set) < way.drawnWidth() * way.drawnHeight()) {
@@ -292,12 +302,13 @@ public final class StagePainter implements AutoCloseable {
         parts.drawTriangle();
     }
 
-    /** Where the camera of a view stands: its turn undone on its move. */
-    static float[] eye(float[] v) {
+    /** Where air begins: where the camera of a view stands, its turn undone on its move, or so far before it. */
+    static float[] eye(float[] v, float ahead) {
+        float z = v[14] + ahead;
         return new float[] {
-            -(v[0] * v[12] + v[1] * v[13] + v[2] * v[14]),
-            -(v[4] * v[12] + v[5] * v[13] + v[6] * v[14]),
-            -(v[8] * v[12] + v[9] * v[13] + v[10] * v[14])};
+            -(v[0] * v[12] + v[1] * v[13] + v[2] * z),
+            -(v[4] * v[12] + v[5] * v[13] + v[6] * z),
+            -(v[8] * v[12] + v[9] * v[13] + v[10] * z)};
     }
 
     @Override

@@ -68,6 +68,24 @@ class OutputsTest {
         }
     }
 
+    /** A recipe of pictures alone may have any size; the movie that windows play beside them leaves its last row and column out. */
+    @Test
+    void picturesOfOddSidesHaveAMovieToLookAtToo() throws IOException {
+        FrameLook odd = new FrameLook(321, 181, 100, FrameLook.Edges.PLAIN, 0, 8, false, 0);
+        for (int k = 0; k < FRAMES; k++) {
+            FrameFile.write(frames.resolve(FrameFile.name(k)), new Pixels(321, 181, false, false));
+        }
+        Recipe pictures = Recipe.of(odd, List.of(), OutputKind.PNG8);
+        FileNames names = new FileNames("Low Water", "sc12", new RenderName("sh0030", 2), Grade.DRAFT, "cam", "Review");
+        List<Output> outputs = List.of(Output.of(OutputKind.PNG8), Output.of(OutputKind.H264));
+        OutputWriter.write(new OutputWriter.Order(new RenderJob(names, pictures, RANGE, FrameRate.FPS_24, "00:00:41:09"), outputs, List.of()), frames, to, k -> true);
+        assertThat(Probe.of(to.resolve("sh0030_v002.mp4"))).satisfies(movie -> {
+            assertThat(movie.frames()).isEqualTo(FRAMES);
+            assertThat(List.of(movie.width(), movie.height())).containsExactly(320, 180);
+        });
+        assertThat(Probe.of(to.resolve("sh0030_v002.0993.png")).width()).isEqualTo(321);
+    }
+
     private static OutputWriter.Order order(List<Output> outputs, List<MovieSound> sound) {
         Recipe recipe = Recipe.of(LOOK, List.of(), OutputKind.H264).with(outputs);
         FileNames names = new FileNames("Low Water", "sc12", new RenderName("sh0030", 2), Grade.DRAFT, "cam", "Review");

@@ -2,10 +2,8 @@ package freshsplice.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import freshsplice.render.FrameFile;
 import freshsplice.render.Pixels;
 import freshsplice.render.Probe;
-import freshsplice.server.settings.Folders;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -15,7 +13,6 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.StreamSupport;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
@@ -33,6 +30,7 @@ class ElsewhereTest {
     Path folder;
     private long project;
     private long master;
+    private AskedRenders renders;
     private List<JsonNode> sections;
 
     @BeforeEach
@@ -40,6 +38,7 @@ class ElsewhereTest {
         Received received = Received.of(client, "Elsewhere " + System.nanoTime(), Material.clips(2));
         project = received.project();
         master = received.master();
+        renders = new AskedRenders(client, project, master);
         sections = list(client.get("/api/masters/" + master).get("sections"));
     }
 
@@ -80,18 +79,6 @@ class ElsewhereTest {
         return files;
     }
 
-    private JsonNode render(long id) throws InterruptedException {
-        for (int i = 0; i < 400; i++) {
-            JsonNode render = list(client.get("/api/projects/" + project + "/renders?master=" + master)).stream().filter(r -> r.get("id").asLong() == id)
-                    .findFirst().orElseThrow();
-            if (Set.of("DONE", "FAILED").contains(render.get("state").asString())) {
-                return render;
-            }
-            Thread.sleep(50);
-        }
-        throw new AssertionError("it does not end");
-    }
-
     private List<JsonNode> offers(Map<String, byte[]> files, Map<String, Object> more) {
         Map<String, Object> body = new java.util.HashMap<>(Map.of("names", List.copyOf(files.keySet())));
         body.putAll(more);
@@ -110,11 +97,11 @@ class ElsewhereTest {
             assertThat(o.get("from").asLong()).isEqualTo(first(0));
         });
         long id = client.post("/api/projects/" + project + "/versions", Map.of("names", List.copyOf(files.keySet()))).get(0).asLong();
-        JsonNode render = render(id);
+        JsonNode render = renders.ended(id);
         assertThat(render.get("state").asString()).as("%s", render).isEqualTo("DONE");
         assertThat(render.get("elsewhere").asBoolean()).isTrue();
         for (int k = 0; k < length(0); k += 7) {
-            Pixels frame = FrameFile.read(TestServer.bean(Folders.class).frames().resolve(String.valueOf(id)).resolve("frames").resolve(FrameFile.name(k)));
+            Pixels frame = AskedRenders.frame(id, k);
             assertThat(frame.bytes()[0] & 0xFF).as("frame %d", k).isEqualTo(k * 5 % 250);
         }
         Path movie = Files.write(folder.resolve("m.mp4"), client.bytes("/api/renders/" + id + "/movie"));
@@ -129,7 +116,7 @@ class ElsewhereTest {
     void movie() throws Exception {
         long ours = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(sections.get(1).get("shotId").asLong()), "master", false,
                 "width", 320, "height", 180, "burnIn", false, "blur", false)).get(0).asLong();
-        render(ours);
+        renders.ended(ours);
         Map<String, byte[]> files = Map.of(code(1) + "_v007.mp4", client.bytes("/api/renders/" + ours + "/movie"));
         client.upload("/api/projects/" + project + "/files", files);
         assertThat(offers(files, Map.of())).singleElement().satisfies(o -> {
@@ -140,7 +127,28 @@ class ElsewhereTest {
         JsonNode dropped = offers(files, Map.of("shotId", sections.get(0).get("shotId").asLong())).get(0);
         assertThat(dropped.get("render").asString()).isEqualTo(code(0) + "_v007");
         long id = client.post("/api/projects/" + project + "/versions", Map.of("names", List.copyOf(files.keySet()), "grade", "FINAL")).get(0).asLong();
-        assertThat(render(id).get("frames").asLong()).isEqualTo(length(1));
+        assertThat(renders.ended(id).get("frames").asLong()).isEqualTo(length(1));
+    }
+
+    /** Its first clip is the run; picture 3 of it is not there, so that the one before is seen (as everywhere a run is shown). */
+    @Test
+    @DisplayName("a run that the cut itself names is the board of its shot in renders too, frame for frame, and a gap in it shows what was before")
+    void runAsBoard() throws IOException {
+        Map<String, byte[]> files = new LinkedHashMap<>(run("wave", 90_000, 12));
+        files.remove("wave.90003.png");
+        files.put("e.edl", Material.edl("Waves", List.of(new Material.Clip("wave.####.png", 90_000, 12))));
+        Received received = Received.of(client, "Waves " + System.nanoTime(), files);
+        AskedRenders waves = new AskedRenders(client, received.project(), received.master());
+        long whole = waves.render(Map.of("master", true, "recipe", AskedRenders.recipe(Map.of(), Map.of(), "PNG8"))).get(0);
+        assertThat(waves.of(whole).get("state").asString()).isEqualTo("DONE");
+        for (int k = 0; k < 12; k++) {
+            Pixels frame = AskedRenders.frame(whole, k);
+            // below the words that say that nobody staged it
+            assertThat(frame.bytes()[(60 * 160 + 80) * 3] & 0xFF).as("frame %d", k).isBetween((k == 3 ? 2 : k) * 5 - 1, (k == 3 ? 2 : k) * 5 + 1);
+        }
+        long shot = list(client.get("/api/masters/" + received.master()).get("sections")).get(0).get("shotId").asLong();
+        long over = waves.render(Map.of("recipe", AskedRenders.recipe(Map.of("board", 100), Map.of(), "PNG8")), shot).get(0);
+        assertThat(AskedRenders.frame(over, 7).bytes()[(60 * 160 + 80) * 3] & 0xFF).isBetween(34, 36);
     }
 
     @Test

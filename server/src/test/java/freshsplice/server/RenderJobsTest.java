@@ -11,7 +11,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -34,6 +33,7 @@ class RenderJobsTest {
     Path folder;
     private long project;
     private long master;
+    private AskedRenders renders;
     private List<JsonNode> sections;
 
     @BeforeEach
@@ -41,6 +41,7 @@ class RenderJobsTest {
         Received received = Received.of(client, "Jobs " + System.nanoTime(), Material.clips(3));
         project = received.project();
         master = received.master();
+        renders = new AskedRenders(client, project, master);
         look();
     }
 
@@ -56,55 +57,13 @@ class RenderJobsTest {
         return sections.get(piece).get("shotId").asLong();
     }
 
-    private Map<String, Object> ask(Map<String, Object> more, long... shots) {
-        Map<String, Object> ask = new HashMap<>(Map.of("shotIds", java.util.Arrays.stream(shots).boxed().toList(), "master", false, "masterId", master,
-                "width", 160, "height", 90, "burnIn", false, "blur", false));
-        ask.putAll(more);
-        return ask;
-    }
-
-    private List<Long> render(Map<String, Object> more, long... shots) {
-        List<Long> ids = new ArrayList<>();
-        client.post("/api/projects/" + project + "/renders", ask(more, shots)).forEach(id -> ids.add(id.asLong()));
-        ids.forEach(id -> await(id, Set.of("DONE", "FAILED", "STOPPED")));
-        return ids;
-    }
-
-    private JsonNode of(long id) {
-        return list(client.get("/api/projects/" + project + "/renders?master=" + master)).stream().filter(r -> r.get("id").asLong() == id).findFirst().orElseThrow();
-    }
-
-    private JsonNode await(long id, Set<String> states) {
-        for (int i = 0; i < 600; i++) {
-            JsonNode render = of(id);
-            if (states.contains(render.get("state").asString())) {
-                return render;
-            }
-            pause();
-        }
-        throw new AssertionError("The render stays " + of(id).get("state"));
-    }
-
-    private static void pause() {
-        try {
-            Thread.sleep(50);
-        } catch (InterruptedException e) {
-            throw new IllegalStateException(e);
-        }
-    }
-
     private JsonNode recipe(String name) {
         return list(client.get("/api/projects/" + project + "/recipes")).stream().filter(r -> r.get("name").asString().equals(name)).findFirst()
                 .orElseThrow().get("recipe");
     }
 
-    /** The stills' recipe with other files. */
-    private Map<String, Object> writing(String... kinds) {
-        Map<String, Object> recipe = new TreeMap<>(Map.of("burnIn", List.of(), "text", "", "sound", true, "unstaged", "BOARD", "movieName",
-                "{shot}_{version}", "runName", "{shot}_{version}.{frame}"));
-        recipe.put("look", Map.of("width", 160, "height", 90, "percent", 100, "edges", "QUICK", "shutter", 0, "samples", 8, "blur", false, "board", 0));
-        recipe.put("outputs", Stream.of(kinds).map(k -> Map.of("kind", k, "on", true, "quality", 80, "alpha", false, "numbering", Map.of())).toList());
-        return recipe;
+    private static Map<String, Object> writing(String... kinds) {
+        return AskedRenders.recipe(Map.of(), Map.of(), kinds);
     }
 
     @Test
@@ -114,62 +73,58 @@ class RenderJobsTest {
         client.post("/api/masters/" + master + "/edits", Map.of("kind", "DUPLICATE", "sections", List.of(sections.get(0).get("id").asLong())));
         look();
         client.post("/api/masters/" + master + "/edits", Map.of("kind", "SLIP", "sections", List.of(sections.get(1).get("id").asLong()), "frames", 200));
-        List<Long> both = render(Map.of(), shot);
+        List<Long> both = renders.render(Map.of(), shot);
         assertThat(both).hasSize(2);
         JsonNode state = list(client.get("/api/masters/" + master).get("shots")).stream().filter(s -> s.get("shotId").asLong() == shot).findFirst().orElseThrow();
         assertThat(state.get("stand").asString()).isEmpty();
         assertThat(state.get("covered").asLong()).isEqualTo(state.get("frames").asLong());
         assertThat(client.get("/api/masters/" + master).get("gaps")).isEmpty();
-        assertThat(render(Map.of("extent", "MISSING"), shot)).isEmpty();
-    }
-
-    private Path keptFrame(long render, long frame) {
-        return TestServer.bean(Folders.class).frames().resolve(String.valueOf(render)).resolve("frames").resolve(FrameFile.name(frame));
+        assertThat(renders.render(Map.of("extent", "MISSING"), shot)).isEmpty();
     }
 
     @Test
     @DisplayName("a master is joined from its shots' renders: their very frames, only what none has is drawn; a newer render makes it stale")
     void joined() throws Exception {
-        List<Long> shots = render(Map.of(), shot(0), shot(1));
-        long whole = render(Map.of("shotIds", List.of(), "master", true, "joined", true)).get(0);
+        List<Long> shots = renders.render(Map.of(), shot(0), shot(1));
+        long whole = renders.render(Map.of("shotIds", List.of(), "master", true, "joined", true)).get(0);
         long start = client.get("/api/masters/" + master).get("start").asLong();
         for (int piece = 0; piece < 2; piece++) {
             long in = sections.get(piece).get("in").asLong();
             for (long k = 0; k < sections.get(piece).get("out").asLong() - in; k++) {
-                assertThat(Files.isSameFile(keptFrame(whole, in - start + k), keptFrame(shots.get(piece), k))).as("piece %d, frame %d", piece, k).isTrue();
+                assertThat(Files.isSameFile(AskedRenders.keptFrame(whole, in - start + k), AskedRenders.keptFrame(shots.get(piece), k))).as("piece %d, frame %d", piece, k).isTrue();
             }
         }
         long drawn = sections.get(2).get("out").asLong() - sections.get(2).get("in").asLong();
-        long all = of(whole).get("frames").asLong();
+        long all = renders.of(whole).get("frames").asLong();
         assertThat(new String(client.bytes("/api/renders/" + whole + "/log"), java.nio.charset.StandardCharsets.UTF_8))
                 .contains(all - drawn + " frames taken from finished renders as they are");
         Path movie = Files.write(folder.resolve("m.mp4"), client.bytes("/api/renders/" + whole + "/movie"));
         assertThat(Probe.of(movie).frames()).isEqualTo(all);
-        assertThat(of(whole).get("stale")).isEmpty();
-        render(Map.of(), shot(0));
-        assertThat(list(of(whole).get("stale"))).extracting(JsonNode::asString).containsExactly("renders");
+        assertThat(renders.of(whole).get("stale")).isEmpty();
+        renders.render(Map.of(), shot(0));
+        assertThat(list(renders.of(whole).get("stale"))).extracting(JsonNode::asString).containsExactly("renders");
     }
 
     @Test
     @DisplayName("joined at another size, frames come from the movies; a camera over the whole action, and one picture of each camera")
     void joinedOtherwiseAndStills() throws Exception {
         long in = sections.get(0).get("shotFirst").asLong();
-        render(Map.of("extent", "RANGE", "in", in, "out", in + 300), shot(0));
+        renders.render(Map.of("extent", "RANGE", "in", in, "out", in + 300), shot(0));
         client.post("/api/masters/" + master + "/edits", Map.of("kind", "SPEED", "sections", List.of(sections.get(0).get("id").asLong()),
                 "speed", "2"));
-        render(Map.of(), shot(1), shot(2));
-        long whole = render(Map.of("shotIds", List.of(), "master", true, "joined", true, "width", 320, "height", 180)).get(0);
-        assertThat(of(whole).get("state").asString()).isEqualTo("DONE");
+        renders.render(Map.of(), shot(1), shot(2));
+        long whole = renders.render(Map.of("shotIds", List.of(), "master", true, "joined", true, "width", 320, "height", 180)).get(0);
+        assertThat(renders.of(whole).get("state").asString()).isEqualTo("DONE");
         assertThat(new String(client.bytes("/api/renders/" + whole + "/log"), java.nio.charset.StandardCharsets.UTF_8)).contains("; ").contains("0 frames taken");
-        List<Long> stills = render(Map.of("extent", "STILL", "when", "FIRST"), shot(0), shot(1), shot(2));
+        List<Long> stills = renders.render(Map.of("extent", "STILL", "when", "FIRST"), shot(0), shot(1), shot(2));
         assertThat(stills).hasSize(3).allSatisfy(id -> {
-            assertThat(of(id).get("frames").asLong()).isEqualTo(1);
+            assertThat(renders.of(id).get("frames").asLong()).isEqualTo(1);
             assertThat(list(client.get("/api/renders/" + id + "/files"))).extracting(f -> f.get("kind").asString()).contains("PNG8");
         });
-        assertThat(of(stills.get(0)).get("fromFrame").asLong()).isEqualTo(sections.get(0).get("shotFirst").asLong());
-        long action = render(Map.of("extent", "ACTION"), shot(0)).get(0);
-        assertThat(of(action).get("frames").asLong()).isGreaterThan(sections.get(0).get("out").asLong() - sections.get(0).get("in").asLong());
-        assertThat(client.tryPost("/api/projects/" + project + "/renders", ask(Map.of("extent", "MOMENT"), shot(0))).statusCode()).isEqualTo(422);
+        assertThat(renders.of(stills.get(0)).get("fromFrame").asLong()).isEqualTo(sections.get(0).get("shotFirst").asLong());
+        long action = renders.render(Map.of("extent", "ACTION"), shot(0)).get(0);
+        assertThat(renders.of(action).get("frames").asLong()).isGreaterThan(sections.get(0).get("out").asLong() - sections.get(0).get("in").asLong());
+        assertThat(client.tryPost("/api/projects/" + project + "/renders", renders.ask(Map.of("extent", "MOMENT"), shot(0))).statusCode()).isEqualTo(422);
     }
 
     @Test
@@ -177,12 +132,12 @@ class RenderJobsTest {
     void rangeThenMissing() throws IOException {
         long first = sections.get(0).get("shotFirst").asLong();
         long frames = sections.get(0).get("out").asLong() - sections.get(0).get("in").asLong();
-        render(Map.of("extent", "RANGE", "in", first + 4, "out", first + 10), shot(0));
+        renders.render(Map.of("extent", "RANGE", "in", first + 4, "out", first + 10), shot(0));
         List<JsonNode> gaps = list(client.get("/api/masters/" + master).get("gaps"));
         assertThat(gaps).extracting(g -> g.get("out").asLong() - g.get("in").asLong()).containsExactly(4L, frames - 10);
-        List<Long> rest = render(Map.of("extent", "MISSING"), shot(0));
+        List<Long> rest = renders.render(Map.of("extent", "MISSING"), shot(0));
         assertThat(rest).hasSize(2);
-        assertThat(of(rest.get(0)).get("frames").asLong()).isEqualTo(4);
+        assertThat(renders.of(rest.get(0)).get("frames").asLong()).isEqualTo(4);
         assertThat(client.get("/api/masters/" + master).get("gaps")).isEmpty();
         String list = new String(client.send(client.to("/api/projects/" + project + "/hand-back/edl?master=" + master).POST(
                 java.net.http.HttpRequest.BodyPublishers.noBody())).body(), java.nio.charset.StandardCharsets.US_ASCII);
@@ -190,17 +145,37 @@ class RenderJobsTest {
     }
 
     @Test
+    @DisplayName("a list that is handed back points at the movie for the edit room, by the name that the recipe gave it, also where it was written later")
+    void delivered() throws IOException {
+        Map<String, Object> recipe = AskedRenders.recipe(Map.of(), Map.of("movieName", "cut-{shot}-{version}"), "PRORES");
+        renders.render(Map.of("recipe", recipe), shot(0));
+        assertThat(handedBack("xmeml")).contains("cut-sh0010-v001.mov").contains(">sh0010_v001<").doesNotContain("sh0010_v001.mp4");
+        long second = renders.render(Map.of(), shot(1)).get(0);
+        assertThat(handedBack("xmeml")).contains("sh0020_v001.mp4");
+        client.post("/api/renders/" + second + "/files", Map.of("kind", "PRORES"));
+        for (int i = 0; i < 400 && list(client.get("/api/renders/" + second + "/files")).size() < 2; i++) {
+            AskedRenders.pause();
+        }
+        assertThat(handedBack("xmeml")).contains("sh0020_v001.mov").doesNotContain("sh0020_v001.mp4");
+    }
+
+    private String handedBack(String format) throws IOException {
+        return new String(client.send(client.to("/api/projects/" + project + "/hand-back/" + format + "?master=" + master).POST(
+                java.net.http.HttpRequest.BodyPublishers.noBody())).body(), java.nio.charset.StandardCharsets.UTF_8);
+    }
+
+    @Test
     @DisplayName("a final takes the name of the draft and stands where it stood; a trial never counts; handles bend no seam")
     void grades() {
-        long trial = render(Map.of("grade", "TRIAL", "every", 2), shot(0)).get(0);
-        assertThat(of(trial).get("name").asString()).isEqualTo("sh0010_trial_v001");
+        long trial = renders.render(Map.of("grade", "TRIAL", "every", 2), shot(0)).get(0);
+        assertThat(renders.of(trial).get("name").asString()).isEqualTo("sh0010_trial_v001");
         assertThat(client.get("/api/masters/" + master).get("renders")).isEmpty();
-        long draft = render(Map.of("handles", 8), shot(0)).get(0);
+        long draft = renders.render(Map.of("handles", 8), shot(0)).get(0);
         JsonNode seams = client.get("/api/masters/" + master).get("seams");
         assertThat(list(seams)).allSatisfy(s -> assertThat(s.get("renderBend").asLong()).isZero());
-        long last = render(Map.of("grade", "FINAL", "handles", 8), shot(0)).get(0);
-        assertThat(of(last).get("name")).isEqualTo(of(draft).get("name"));
-        assertThat(of(last).get("folder").asString()).contains("/final/").doesNotContain("/draft/");
+        long last = renders.render(Map.of("grade", "FINAL", "handles", 8), shot(0)).get(0);
+        assertThat(renders.of(last).get("name")).isEqualTo(renders.of(draft).get("name"));
+        assertThat(renders.of(last).get("folder").asString()).contains("/final/").doesNotContain("/draft/");
         JsonNode laid = client.get("/api/masters/" + master).get("renders").get(0);
         assertThat(laid.get("renderId").asLong()).isEqualTo(last);
         assertThat(laid.get("grade").asString()).isEqualTo("FINAL");
@@ -208,11 +183,11 @@ class RenderJobsTest {
 
     @Test
     void picturesAreNumberedByTheShotInAFolderOfTheirOwnAndOtherFilesAreWrittenLater() throws Exception {
-        long id = render(Map.of("recipe", writing("PNG8"), "recipeName", "Stills", "handles", 2), shot(0)).get(0);
+        long id = renders.render(Map.of("recipe", writing("PNG8"), "recipeName", "Stills", "handles", 2), shot(0)).get(0);
         JsonNode files = client.get("/api/renders/" + id + "/files");
         assertThat(list(files)).filteredOn(f -> f.get("kind").asString().equals("PNG8")).singleElement().satisfies(f -> {
             assertThat(f.get("first").asString()).endsWith("/draft/sh0010_v001/sh0010_v001.0999.png");
-            assertThat(f.get("files").asLong()).isEqualTo(of(id).get("frames").asLong());
+            assertThat(f.get("files").asLong()).isEqualTo(renders.of(id).get("frames").asLong());
         });
         List<String> names = new ArrayList<>();
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(client.bytes("/api/renders/" + id + "/files/PNG8")))) {
@@ -220,14 +195,14 @@ class RenderJobsTest {
                 names.add(entry.getName());
             }
         }
-        assertThat(names).hasSize((int) of(id).get("frames").asLong()).startsWith("sh0010_v001.0999.png", "sh0010_v001.1000.png");
+        assertThat(names).hasSize((int) renders.of(id).get("frames").asLong()).startsWith("sh0010_v001.0999.png", "sh0010_v001.1000.png");
         Map<Path, FileTime> drawn = drawn(id);
         client.post("/api/renders/" + id + "/files", Map.of("kind", "PRORES"));
         for (int i = 0; i < 200 && client.get("/api/renders/" + id + "/files").size() < 3; i++) {
-            pause();
+            AskedRenders.pause();
         }
         Path movie = Files.write(folder.resolve("a.mov"), client.bytes("/api/renders/" + id + "/files/PRORES"));
-        assertThat(Probe.of(movie).frames()).isEqualTo(of(id).get("frames").asLong());
+        assertThat(Probe.of(movie).frames()).isEqualTo(renders.of(id).get("frames").asLong());
         assertThat(drawn(id)).as("nothing is drawn again").isEqualTo(drawn);
         assertThat(Client.message(client.tryPost("/api/renders/" + id + "/files", Map.of("kind", "EXR"))))
                 .isEqualTo("The frames of sh0010_v001 have 8 bits: render it again for EXR");
@@ -250,18 +225,18 @@ class RenderJobsTest {
     @DisplayName("what is stopped in the middle goes on at its first missing frame, drawn as it was when it was begun")
     void goesOn() throws Exception {
         client.post("/api/masters/" + master + "/edits", Map.of("kind", "FILL", "sections", List.of(sections.get(0).get("id").asLong()), "frames", 400, "ripple", true));
-        long id = client.post("/api/projects/" + project + "/renders", ask(Map.of("recipe", writing("H264")), shot(0))).get(0).asLong();
+        long id = client.post("/api/projects/" + project + "/renders", renders.ask(Map.of("recipe", writing("H264")), shot(0))).get(0).asLong();
         for (int i = 0; i < 400 && drawn(id).size() < 30; i++) {
             Thread.sleep(10);
         }
         client.post("/api/renders/" + id + "/pause", null);
-        await(id, Set.of("PAUSED"));
+        renders.await(id, Set.of("PAUSED"));
         Thread.sleep(600);
         Map<Path, FileTime> before = drawn(id);
         assertThat(before.size()).isBetween(30, 399);
         new OnStage(client).set(shot(0), 1001, Map.of("lens", 85.0));
         client.post("/api/renders/" + id + "/go-on", null);
-        JsonNode done = await(id, Set.of("DONE", "FAILED"));
+        JsonNode done = renders.await(id, Set.of("DONE", "FAILED"));
         assertThat(done.get("state").asString()).isEqualTo("DONE");
         assertThat(drawn(id)).hasSize(400).containsAllEntriesOf(before);
         Path movie = Files.write(folder.resolve("a.mp4"), client.bytes("/api/renders/" + id + "/movie"));
@@ -292,7 +267,7 @@ class RenderJobsTest {
 
     @Test
     void whatWillBeWrittenIsSaidBefore() {
-        JsonNode forecast = client.post("/api/projects/" + project + "/renders/forecast", ask(Map.of("recipe", writing("PNG8"), "handles", 8), shot(0), shot(1)));
+        JsonNode forecast = client.post("/api/projects/" + project + "/renders/forecast", renders.ask(Map.of("recipe", writing("PNG8"), "handles", 8), shot(0), shot(1)));
         assertThat(forecast.get("renders").asInt()).isEqualTo(2);
         long frames = sections.get(1).get("out").asLong() - sections.get(0).get("in").asLong() + 32;
         assertThat(forecast.get("frames").asLong()).isEqualTo(frames);

@@ -6,8 +6,6 @@ import java.io.IOException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.TreeMap;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
@@ -20,43 +18,32 @@ import tools.jackson.databind.JsonNode;
 class StaleRendersTest {
     private final Client client = new Client(TestServer.address());
     private Received received;
+    private AskedRenders renders;
     private List<Long> shots;
 
     @BeforeEach
     void receive() throws IOException {
         received = Received.of(client, "Stale " + System.nanoTime(), Map.of("e.edl", Material.edl("Stale", List.of(new Material.Clip("a.png", 90_000, 12),
                 new Material.Clip("b.png", 90_000, 12))), "a.png", Material.picture("a", 640, 480), "b.png", Material.picture("b", 640, 480)));
+        renders = new AskedRenders(client, received.project(), received.master());
         shots = StreamSupport.stream(client.get("/api/masters/" + received.master()).get("sections").spliterator(), false)
                 .map(s -> s.get("shotId").asLong()).toList();
     }
 
     private static Map<String, Object> recipe(int board, String text) {
-        Map<String, Object> recipe = new TreeMap<>(Map.of("burnIn", List.of(), "text", text, "sound", true, "unstaged", "CAMERA", "movieName", "{shot}_{version}",
-                "runName", "{shot}_{version}.{frame}"));
-        recipe.put("look", Map.of("width", 160, "height", 90, "percent", 100, "edges", "QUICK", "shutter", 0, "samples", 8, "blur", false, "board", board));
-        recipe.put("outputs", List.of(Map.of("kind", "H264", "on", true, "quality", 80, "alpha", false, "numbering", Map.of())));
-        return recipe;
+        return AskedRenders.recipe(Map.of("board", board), Map.of("text", text, "unstaged", "CAMERA"), "H264");
     }
 
-    private long render(int shot, Map<String, Object> recipe, Map<String, Object> more) throws InterruptedException {
-        Map<String, Object> ask = new HashMap<>(Map.of("shotIds", List.of(shots.get(shot)), "master", false, "masterId", received.master(), "width", 160, "height", 90,
-                "burnIn", false, "blur", false, "recipe", recipe));
-        ask.putAll(more);
-        long id = client.post("/api/projects/" + received.project() + "/renders", ask).get(0).asLong();
-        for (int i = 0; i < 400 && !Set.of("DONE", "FAILED").contains(of(id).get("state").asString()); i++) {
-            Thread.sleep(50);
-        }
-        assertThat(of(id).get("state").asString()).isEqualTo("DONE");
+    private long render(int shot, Map<String, Object> recipe, Map<String, Object> more) {
+        Map<String, Object> all = new HashMap<>(more);
+        all.put("recipe", recipe);
+        long id = renders.render(all, shots.get(shot)).get(0);
+        assertThat(renders.of(id).get("state").asString()).isEqualTo("DONE");
         return id;
     }
 
-    private JsonNode of(long id) {
-        return StreamSupport.stream(client.get("/api/projects/" + received.project() + "/renders?master=" + received.master()).spliterator(), false)
-                .filter(r -> r.get("id").asLong() == id).findFirst().orElseThrow();
-    }
-
     private List<String> stale(long id) {
-        return StreamSupport.stream(of(id).get("stale").spliterator(), false).map(JsonNode::asString).toList();
+        return StreamSupport.stream(renders.of(id).get("stale").spliterator(), false).map(JsonNode::asString).toList();
     }
 
     private void keep(Map<String, Object> recipe) {
@@ -69,7 +56,7 @@ class StaleRendersTest {
 
     @Test
     @DisplayName("a recipe that is kept otherwise makes stale what was made by it as it was kept, and nothing else; taken back, all stands again")
-    void recipe() throws InterruptedException {
+    void recipe() {
         keep(recipe(0, "as kept"));
         Map<String, Object> named = Map.of("recipeName", "Over boards");
         long asKept = render(0, recipe(0, "as kept"), named);
@@ -88,8 +75,28 @@ class StaleRendersTest {
     }
 
     @Test
+    @DisplayName("ways that are drawn as an aid are the whole action's: a render that shows them is stale when a thing moves otherwise outside its frames")
+    void paths() {
+        long scene = client.get("/api/projects/" + received.project()).get("sceneId").asLong();
+        OnStage onStage = new OnStage(client);
+        long boat = onStage.scene(scene, "ADD", Map.of("shape", "BOAT", "x", 0, "y", 0, "z", -20, "turn", 0)).get(0).asLong();
+        onStage.scene(scene, "KEY", Map.of("frame", 88_000, "items", List.of(boat)));
+        onStage.place(scene, boat, 92_000, Map.of("x", 10), "STRAIGHT");
+        onStage.place(scene, boat, 92_100, Map.of("x", 10), "STRAIGHT");
+        Map<String, Object> look = Map.of("aids", List.of("PATHS", "THIRDS"));
+        long with = render(0, AskedRenders.recipe(look, Map.of("unstaged", "CAMERA"), "H264"), Map.of());
+        long without = render(1, recipe(0, ""), Map.of());
+        assertThat(stale(with)).as("before").isEmpty();
+        onStage.place(scene, boat, 92_100, Map.of("x", 30), "STRAIGHT");
+        assertThat(stale(with)).containsExactly("paths");
+        assertThat(stale(without)).isEmpty();
+        undo();
+        assertThat(stale(with)).isEmpty();
+    }
+
+    @Test
     @DisplayName("a board that lies otherwise makes stale what shows boards, and not what shows none; so does a camera, each said by whom")
-    void boards() throws InterruptedException {
+    void boards() {
         long over = render(0, recipe(40, ""), Map.of());
         long without = render(1, recipe(0, ""), Map.of());
         Map<String, Object> fit = new HashMap<>(Map.of("filled", true, "scale", 1, "right", 0, "up", 0, "cropLeft", 0, "cropRight", 0, "cropTop", 0, "cropBottom", 0));

@@ -17,8 +17,9 @@ import java.util.stream.IntStream;
  * @param meshes   one for each thing; things that look alike share one
  * @param standing thing to world of those that stand, a matrix each; zeros for those that move
  * @param moving   indexes of those whose places come with every moment
+ * @param lines    that stand in it as an aid
  */
-public record DrawnSet(String key, List<Mesh> meshes, float[] standing, int[] moving) {
+public record DrawnSet(String key, List<Mesh> meshes, float[] standing, int[] moving, SetLines lines) {
     public DrawnSet {
         meshes = List.copyOf(meshes);
         if (standing.length != meshes.size() * Stage.PLACE) {
@@ -26,15 +27,21 @@ public record DrawnSet(String key, List<Mesh> meshes, float[] standing, int[] mo
         }
     }
 
+    /** Without aids. */
     public static DrawnSet of(Stage stage) {
+        return of(stage, SetLines.NONE);
+    }
+
+    /** @param lines that stand in it as an aid */
+    public static DrawnSet of(Stage stage, SetLines lines) {
         Map<Geometry, Mesh> known = new HashMap<>();
-        return new DrawnSet(key(stage), stage.items().stream().map(i -> known.computeIfAbsent(i.geometry(), Geometry::mesh)).toList(),
-                stage.standing(), stage.moving());
+        return new DrawnSet(key(stage, lines), stage.items().stream().map(i -> known.computeIfAbsent(i.geometry(), Geometry::mesh)).toList(),
+                stage.standing(), stage.moving(), lines);
     }
 
     /** The key of a set, without its meshes. */
-    public static String key(Stage stage) {
-        return Fingerprint.digest(looks(stage) + Fingerprint.digest(stage.standing()));
+    static String key(Stage stage, SetLines lines) {
+        return Fingerprint.digest(looks(stage) + Fingerprint.digest(stage.standing()) + (lines.isEmpty() ? "" : lines.digest()));
     }
 
     /** What its things look like, wherever they are: another text for any that look otherwise. */
@@ -54,6 +61,6 @@ public record DrawnSet(String key, List<Mesh> meshes, float[] standing, int[] mo
 
     /** The same things, each placed anew with every moment. */
     public DrawnSet unplaced() {
-        return new DrawnSet(key + " unplaced", meshes, new float[standing.length], IntStream.range(0, meshes.size()).toArray());
+        return new DrawnSet(key + " unplaced", meshes, new float[standing.length], IntStream.range(0, meshes.size()).toArray(), lines);
     }
 }

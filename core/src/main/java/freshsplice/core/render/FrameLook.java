@@ -2,6 +2,7 @@ package freshsplice.core.render;
 
 import freshsplice.core.delivery.PictureSize;
 import freshsplice.core.refusal.Refusal;
+import java.util.List;
 
 /**
  * How frames are drawn.
@@ -14,8 +15,9 @@ import freshsplice.core.refusal.Refusal;
  * @param samples pictures that make one frame where the shutter is open
  * @param blur    whether what is out of focus is blurred
  * @param board   percent of the board that is seen over the camera's picture, 0 for none
+ * @param aids    that are drawn, each once; null for none
  */
-public record FrameLook(int width, int height, int percent, Edges edges, int shutter, int samples, boolean blur, int board) {
+public record FrameLook(int width, int height, int percent, Edges edges, int shutter, int samples, boolean blur, int board, List<Aid> aids) {
     public static final int FEWEST_SAMPLES = 2;
     public static final int MOST_SAMPLES = 64;
     private static final int SMALLEST = 16;
@@ -38,6 +40,12 @@ public record FrameLook(int width, int height, int percent, Edges edges, int shu
         within("A shutter is open", shutter, 0, 360, "degrees");
         within("Blur of movement takes", samples, FEWEST_SAMPLES, MOST_SAMPLES, "pictures a frame");
         within("A board is seen at", board, 0, 100, "percent");
+        aids = aids == null ? List.of() : aids.stream().distinct().sorted().toList();
+    }
+
+    /** Without aids. */
+    public FrameLook(int width, int height, int percent, Edges edges, int shutter, int samples, boolean blur, int board) {
+        this(width, height, percent, edges, shutter, samples, blur, board, List.of());
     }
 
     private static void check(String word, int pixels, int percent) {

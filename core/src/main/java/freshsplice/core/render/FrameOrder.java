@@ -9,11 +9,18 @@ import java.util.List;
  *
  * @param layers from the back to the front, over black
  * @param lines  what is written into it
+ * @param aids   that lie over it; null in what earlier versions wrote down
  */
-public record FrameOrder(List<Layer> layers, List<Line> lines) {
+public record FrameOrder(List<Layer> layers, List<Line> lines, List<Aid> aids) {
     public FrameOrder {
         layers = List.copyOf(layers);
         lines = List.copyOf(lines);
+        aids = aids == null ? List.of() : List.copyOf(aids);
+    }
+
+    /** Without aids. */
+    public FrameOrder(List<Layer> layers, List<Line> lines) {
+        this(layers, lines, List.of());
     }
 
     /** @param weight its share where it is laid over what lies below it, 0 to 1 */

@@ -39,7 +39,7 @@ public final class FrameOrders {
     private final Named named;
     private final Map<Filmed, Bake> bakes = new IdentityHashMap<>();
     private final Map<Stage, String> keys = new IdentityHashMap<>();
-    private final Map<String, Stage> sets = new LinkedHashMap<>();
+    private final Map<String, ShownSet> sets = new LinkedHashMap<>();
 
     /** @param whole whether it is a whole master, in which shots that nobody staged stand as the recipe has it */
     public FrameOrders(PicturePlan plan, Recipe recipe, boolean whole, Named named) {
@@ -51,7 +51,7 @@ public final class FrameOrders {
     }
 
     /** The sets that frames asked for so far show, by their keys. */
-    public Map<String, Stage> sets() {
+    public Map<String, ShownSet> sets() {
         return sets;
     }
 
@@ -63,10 +63,11 @@ public final class FrameOrders {
         for (PicturePlan.Layer layer : picture.layers()) {
             add(layer, layers, lines);
         }
-        if (picture.layers().stream().noneMatch(this::isJoined)) {
-            lines.addAll(lines(picture));
+        if (picture.layers().stream().anyMatch(this::isJoined)) {
+            return new FrameOrder(layers, lines);
         }
-        return new FrameOrder(layers, lines);
+        lines.addAll(lines(picture));
+        return new FrameOrder(layers, lines, look.aids().stream().filter(a -> !a.isInSet()).toList());
     }
 
     /** Shown by a render, in which is written already what is to be. */
@@ -127,8 +128,12 @@ public final class FrameOrders {
 
     private FrameOrder.Source.OfSet set(PicturePlan.Source.OfCamera of) {
         Stage stage = of.filmed().stage();
-        String key = keys.computeIfAbsent(stage, DrawnSet::key);
-        sets.putIfAbsent(key, stage);
+        String key = keys.computeIfAbsent(stage, s -> {
+            ShownSet shown = new ShownSet(s, look.aids());
+            String its = shown.key();
+            sets.putIfAbsent(its, shown);
+            return its;
+        });
         Bake bake = bake(of.filmed(), of.position());
         List<FrameOrder.Moment> moments = new ArrayList<>();
         for (Rational position : moments(of.position(), of.step())) {

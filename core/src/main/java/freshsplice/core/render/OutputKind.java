@@ -1,5 +1,10 @@
 package freshsplice.core.render;
 
+import freshsplice.core.refusal.Refusal;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+
 /** Kinds of files that a render is written into. */
 public enum OutputKind {
     H264("H.264", "mp4", 8, false),
@@ -11,6 +16,11 @@ public enum OutputKind {
     TIFF("TIFF", "tif", 8, true),
     /** Scene-linear half floats, as OpenEXR has them. */
     EXR("EXR", "exr", 16, true);
+
+    private static final int VC3_WIDTH = 256;
+    private static final int VC3_HEIGHT = 120;
+    /** Movies, the best for an edit room first. */
+    private static final List<OutputKind> DELIVERED = List.of(PRORES, VC3, H264);
 
     private final String word;
     private final String ending;
@@ -44,18 +54,37 @@ public enum OutputKind {
         return this == H264 || this == PRORES || this == VC3;
     }
 
+    /** Of the movies that a render was written into, the one that a list which is handed back points at; empty where none is a movie. */
+    public static Optional<OutputKind> delivered(Collection<OutputKind> written) {
+        return DELIVERED.stream().filter(written::contains).findFirst();
+    }
+
     /** Whether its pictures can leave the sky out. */
     public boolean canLeaveSkyOut() {
         return alpha;
     }
 
-    /** Whether both its sides must be even, because it halves the colour in both; ProRes and VC-3 halve it in one. */
-    public boolean wantsEvenHeight() {
-        return this == H264;
+    /**
+     * ProRes and VC-3 halve the colour in one direction, H.264 in both: what is halved is even. ffmpeg's encoder of VC-3 takes no less
+     * than 256 x 120 (its own error, seen).
+     *
+     * @throws Refusal if pictures of this size cannot be written into it, with one that can
+     */
+    public void check(int width, int height) {
+        if (isMovie()) {
+            even(width, "wide");
+        }
+        if (this == H264) {
+            even(height, "high");
+        }
+        if (this == VC3 && (width < VC3_WIDTH || height < VC3_HEIGHT)) {
+            throw new Refusal(word + " needs at least " + VC3_WIDTH + " x " + VC3_HEIGHT + " pixels, not " + width + " x " + height);
+        }
     }
 
-    /** Whether its width must be even. */
-    public boolean wantsEvenWidth() {
-        return isMovie();
+    private void even(int pixels, String side) {
+        if (pixels % 2 != 0) {
+            throw new Refusal(word + " needs an even number of pixels " + side + ": " + (pixels - 1) + " or " + (pixels + 1) + ", not " + pixels);
+        }
     }
 }

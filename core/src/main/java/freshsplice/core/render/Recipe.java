@@ -43,21 +43,8 @@ public record Recipe(FrameLook look, List<BurnIn> burnIn, String text, String ra
         }
         NamePattern.movie(movieName);
         NamePattern.run(runName);
-        checkSizes(look, outputs);
+        outputs.stream().filter(Output::on).forEach(o -> o.kind().check(look.width(), look.height()));
         checkNames(outputs);
-    }
-
-    private static void checkSizes(FrameLook look, List<Output> outputs) {
-        for (Output output : outputs) {
-            if (output.on() && output.kind().wantsEvenWidth() && look.width() % 2 != 0) {
-                throw new Refusal(output.kind().word() + " needs an even number of pixels wide: " + (look.width() - 1) + " or "
-                        + (look.width() + 1) + ", not " + look.width());
-            }
-            if (output.on() && output.kind().wantsEvenHeight() && look.height() % 2 != 0) {
-                throw new Refusal(output.kind().word() + " needs an even number of pixels high: " + (look.height() - 1) + " or "
-                        + (look.height() + 1) + ", not " + look.height());
-            }
-        }
     }
 
     /** Files of one ending would have one name. */

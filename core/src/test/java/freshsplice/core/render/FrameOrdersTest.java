@@ -32,7 +32,7 @@ class FrameOrdersTest {
     private static final Camera MOVING = Camera.named("c", FilmBack.SUPER_35).with(CameraChannel.X, new Channel(
             List.of(new Key(1001, 0, Easing.STRAIGHT), new Key(1041, 40, Easing.STRAIGHT)), 0)).with(CameraChannel.LENS, Channel.constant(35));
     private static final Camera UNTOUCHED = Camera.named("c", FilmBack.SUPER_35);
-    private static final ShotBoard BOARD = new ShotBoard("board 7", new MediaFrames(0, 40), BoardFit.PLAIN, 4 / 3.0);
+    private static final ShotBoard BOARD = ShotBoard.ofFile("board 7", new MediaFrames(0, 40), BoardFit.PLAIN, 4 / 3.0);
 
     private static Recipe recipe(int shutter, int board, Recipe.Unstaged unstaged, List<BurnIn> burnIn) {
         Recipe recipe = Recipe.of(new FrameLook(1280, 720, 100, FrameLook.Edges.QUICK, shutter, 4, false, board), burnIn, OutputKind.H264);

@@ -51,7 +51,11 @@ class RecipeTest {
                 .hasMessage("VC-3 needs an even number of pixels wide: 1278 or 1280, not 1279");
         assertThatThrownBy(() -> recipe(look(1280, 719, 100), OutputKind.H264)).hasMessage(
                 "H.264 needs an even number of pixels high: 718 or 720, not 719");
+        assertThatThrownBy(() -> recipe(look(254, 144, 100), OutputKind.VC3)).hasMessage("VC-3 needs at least 256 x 120 pixels, not 254 x 144");
+        assertThat(recipe(look(256, 120, 100), OutputKind.VC3).written()).hasSize(1);
         assertThat(recipe(look(1279, 719, 100), OutputKind.PNG8).written()).hasSize(1);
+        assertThat(OutputKind.delivered(List.of(OutputKind.H264, OutputKind.PNG8, OutputKind.VC3))).contains(OutputKind.VC3);
+        assertThat(OutputKind.delivered(List.of(OutputKind.PNG8))).isEmpty();
         assertThatThrownBy(() -> recipe(look(1280, 720, 100), OutputKind.PNG8, OutputKind.PNG16)).hasMessage(
                 "PNG and PNG 16 bit would have the same names, ending in .png: switch one off, and write it later from the kept frames");
         assertThatThrownBy(() -> recipe(look(1280, 720, 100), OutputKind.EXR, OutputKind.EXR)).hasMessage("EXR stands twice among the files");

@@ -4,6 +4,7 @@ import freshsplice.core.time.Timecode;
 import freshsplice.render.FileDigest;
 import freshsplice.render.Probe;
 import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.MediaFrameRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.settings.Folders;
@@ -17,10 +18,14 @@ import java.nio.file.StandardCopyOption;
 import java.security.DigestOutputStream;
 import java.security.MessageDigest;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -66,6 +71,16 @@ public class MediaStore {
         } finally {
             Files.deleteIfExists(arriving);
         }
+    }
+
+    /** The pictures of a run, by their numbers. */
+    public NavigableMap<Long, MediaRow> pictures(MediaRow run) {
+        List<MediaFrameRow> frames = store.where(MediaFrameRow.class, "mediaId", run.id);
+        Map<Long, MediaRow> files = new HashMap<>();
+        store.whereIn(MediaRow.class, "id", frames.stream().map(f -> f.frameId).distinct().toList()).forEach(f -> files.put(f.id, f));
+        NavigableMap<Long, MediaRow> pictures = new TreeMap<>();
+        frames.forEach(f -> pictures.put(f.number, files.get(f.frameId)));
+        return pictures;
     }
 
     /**

@@ -21,6 +21,7 @@ import freshsplice.core.render.Recipe;
 import freshsplice.core.render.RenderAsk;
 import freshsplice.core.render.RenderJob;
 import freshsplice.core.render.ShotFrames;
+import freshsplice.core.render.ShownSet;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -30,7 +31,6 @@ import freshsplice.render.Reel;
 import freshsplice.server.media.MediaStore;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.MasterRow;
-import freshsplice.server.rows.MediaFrameRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.RenderRow;
@@ -120,13 +120,14 @@ public class DrawingReader {
             joined.all().forEach(r -> movies.putIfAbsent(r.id(), RENDER + r.id()));
         }
         Map<String, Reel> reels = movies(movies.values(), master.rate());
+        LookParts.Shown shown = shown(recipe, master, nested, filmed);
         RenderBoards.Found boards = recipe.look().board() > 0 || recipe.unstaged() == Recipe.Unstaged.BOARD
-                ? this.boards.of(withBoards(recipe, master, nested, filmed)) : RenderBoards.Found.NONE;
+                ? this.boards.of(shown.withBoards()) : RenderBoards.Found.NONE;
         reels.putAll(boards.reels());
         FileNames names = new FileNames(project.name, "", name(render), render.grade, "", render.recipeName == null ? "" : render.recipeName);
         RenderJob job = new RenderJob(names, recipe, FinishedRenders.range(render), rate, plan.startLabel());
         return new Drawing(new JobFile.Kept(job, reels, recipe.sound() ? under.pieces(whole(master)) : List.of()),
-                new FrameOrders(plan, recipe, true, named(render, boards, movies, rows.values(), joined)), looks.made(render, recipe, boards, fingerprint(render, master, nested, filmed, under, joined)));
+                new FrameOrders(plan, recipe, true, named(render, boards, movies, rows.values(), joined)), looks.made(render, recipe, boards, shown, fingerprint(render, master, nested, filmed, under, joined)));
     }
 
     private Drawing ofShot(RenderRow render, Recipe recipe, ProjectRow project, Map<Long, ShotRow> rows, Map<Long, Filmed> filmed,
@@ -142,7 +143,7 @@ public class DrawingReader {
         RenderJob job = new RenderJob(names, recipe, range, rate, plan.startLabel());
         return new Drawing(new JobFile.Kept(job, boards.reels(), recipe.sound() ? under.ofShot(render.shotId, range) : List.of()),
                 new FrameOrders(plan, recipe, false, named(render, boards, Map.of(), List.of(rows.get(render.shotId)), null)),
-                under == null ? null : looks.made(render, recipe, boards, staleness.now(shot, range, recipe.look().blur(), under)));
+                under == null ? null : looks.made(render, recipe, boards, LookParts.Shown.of(shot), staleness.now(shot, range, recipe.look().blur(), under)));
     }
 
     /** A version that another program made: its pictures are read and not drawn. */
@@ -152,9 +153,9 @@ public class DrawingReader {
         Map<Long, MediaRow> files = new HashMap<>();
         LongFunction<PicturePlan.Source> source;
         if (media.kind == MediaRow.Kind.RUN) {
-            Map<Long, Long> frames = store.where(MediaFrameRow.class, "mediaId", media.id).stream().collect(Collectors.toMap(f -> f.number, f -> f.frameId));
-            store.whereIn(MediaRow.class, "id", List.copyOf(frames.values())).forEach(f -> files.put(f.id, f));
-            source = k -> new PicturePlan.Source.OfRender(frames.get(media.startFrame + k), 0);
+            Map<Long, MediaRow> pictures = this.media.pictures(media);
+            pictures.values().forEach(f -> files.put(f.id, f));
+            source = k -> new PicturePlan.Source.OfRender(pictures.get(media.startFrame + k).id, 0);
         } else {
             files.put(media.id, media);
             source = k -> new PicturePlan.Source.OfRender(media.id, k);
@@ -199,7 +200,7 @@ public class DrawingReader {
      * @param orders one for each shot, in the order that they were asked for
      * @param sets   by their keys
      */
-    record Stills(JobFile.Kept kept, List<FrameOrder> orders, Map<String, Stage> sets) {
+    record Stills(JobFile.Kept kept, List<FrameOrder> orders, Map<String, ShownSet> sets) {
     }
 
     /** @throws Refused if one of the shots is not there any more */
@@ -218,7 +219,7 @@ public class DrawingReader {
         asked.requestedAt = Instant.now();
         FrameOrders.Named named = named(asked, boards, Map.of(), rows.values(), null);
         List<FrameOrder> orders = new ArrayList<>();
-        Map<String, Stage> sets = new HashMap<>();
+        Map<String, ShownSet> sets = new HashMap<>();
         RenderRange any = null;
         for (long id : shotIds) {
             Filmed shot = filmed.get(id);
@@ -268,15 +269,16 @@ public class DrawingReader {
         Map<Long, Master> nested = nested(master);
         Fingerprint now = fingerprint(render, master, nested, filmed, sounds.under(master, project.rate),
                 render.joined ? joined(render, master) : null);
-        return staleness.ofMaster(render, now, withBoards(recipes.of(render), master, nested, filmed));
+        return staleness.ofMaster(render, now, shown(recipes.of(render), master, nested, filmed));
     }
 
-    /** The shots of a master whose boards a movie of it shows. */
-    private static Map<Long, Filmed> withBoards(Recipe recipe, Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed) {
+    private static LookParts.Shown shown(Recipe recipe, Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed) {
         Map<Long, Filmed> shown = new HashMap<>();
-        Stream.concat(Stream.of(master), nested.values().stream()).flatMap(m -> m.sections().stream()).map(Section::shotId).filter(filmed::containsKey)
-                .filter(id -> recipe.look().board() > 0 || !filmed.get(id).camera().isStaged()).forEach(id -> shown.put(id, filmed.get(id)));
-        return shown;
+        Stream.concat(Stream.of(master), nested.values().stream()).flatMap(m -> m.sections().stream()).map(Section::shotId)
+                .filter(filmed::containsKey).forEach(id -> shown.put(id, filmed.get(id)));
+        Map<Long, Filmed> withBoards = new HashMap<>(shown);
+        withBoards.values().removeIf(f -> recipe.look().board() == 0 && f.camera().isStaged());
+        return new LookParts.Shown(withBoards, shown.values().stream().map(Filmed::stage).toList());
     }
 
     private static Fingerprint fingerprint(RenderRow render, Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed,

@@ -57,7 +57,7 @@ public class FinishedRenders {
 
     private static FinishedRender value(RenderRow row) {
         RenderName name = RenderName.parse(row.name).orElseGet(() -> new RenderName(row.name, row.version));
-        return new FinishedRender(row.id, row.shotId, name, row.grade, row.name + ".mp4", range(row), row.handles);
+        return new FinishedRender(row.id, row.shotId, name, row.grade, row.delivered, range(row), row.handles);
     }
 
     /** What of its shot a render shows. */

@@ -1,7 +1,7 @@
 package freshsplice.server.renders;
 
 import freshsplice.core.render.DrawnSet;
-import freshsplice.core.stage.Stage;
+import freshsplice.core.render.ShownSet;
 import freshsplice.render.Footage;
 import freshsplice.render.FrameFile;
 import freshsplice.render.JobFile;
@@ -109,7 +109,7 @@ public class KeptFrames {
         }
         for (var set : drawing.orders().sets().entrySet()) {
             if (!Files.exists(set(set.getKey()))) {
-                SetFile.write(set(set.getKey()), DrawnSet.of(set.getValue()));
+                SetFile.write(set(set.getKey()), set.getValue().drawn());
             }
         }
         JobFile.write(job(renderId), drawing.kept());
@@ -126,14 +126,14 @@ public class KeptFrames {
     }
 
     /** @param sets that are at hand, by their keys */
-    Footage footage(JobFile.Kept kept, Map<String, Stage> sets) {
+    Footage footage(JobFile.Kept kept, Map<String, ShownSet> sets) {
         return new Footage() {
             private DrawnSet known;
 
             @Override
             public DrawnSet set(String key) throws IOException {
                 if (known == null || !known.key().equals(key)) {
-                    known = sets.containsKey(key) ? DrawnSet.of(sets.get(key)) : SetFile.read(KeptFrames.this.set(key), key);
+                    known = sets.containsKey(key) ? sets.get(key).drawn() : SetFile.read(KeptFrames.this.set(key), key);
                 }
                 return known;
             }

@@ -2,12 +2,18 @@ package freshsplice.server.renders;
 
 import freshsplice.core.delivery.Filmed;
 import freshsplice.core.delivery.Fingerprint;
+import freshsplice.core.render.Aid;
 import freshsplice.core.render.Recipe;
+import freshsplice.core.render.SetLines;
+import freshsplice.core.stage.Stage;
 import freshsplice.render.DrawingVersion;
 import freshsplice.server.rows.RenderRow;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** What of a render's look comes from beside its camera and its set: boards that it shows, its recipe, the shading itself. */
@@ -16,6 +22,14 @@ class LookParts {
     private static final String BOARDS = "boards";
     private static final String RECIPE = "recipe";
     private static final String SHADING = "shading";
+    private static final String PATHS = "paths";
+
+    /** What a render shows. @param withBoards shots whose boards it shows; @param sets that are drawn in it, some perhaps more than once */
+    record Shown(Map<Long, Filmed> withBoards, Collection<Stage> sets) {
+        static Shown of(Filmed shot) {
+            return new Shown(Map.of(shot.shot().id(), shot), List.of(shot.stage()));
+        }
+    }
 
     private final RenderBoards boards;
     private final Recipes recipes;
@@ -26,11 +40,14 @@ class LookParts {
     }
 
     /** The parts of a render that is made now, with those that are known. @param found the boards that it shows, {@code NONE} where it shows none */
-    Fingerprint made(RenderRow render, Recipe recipe, RenderBoards.Found found, Fingerprint known) {
+    Fingerprint made(RenderRow render, Recipe recipe, RenderBoards.Found found, Shown shown, Fingerprint known) {
         Map<String, String> parts = new HashMap<>(known.parts());
         parts.put(SHADING, DrawingVersion.ofPictures());
         if (found != RenderBoards.Found.NONE) {
             parts.put(BOARDS, found.digest());
+        }
+        if (recipe.look().aids().contains(Aid.PATHS)) {
+            parts.put(PATHS, paths(shown));
         }
         // one that was changed and not kept is nobody's recipe
         String named = render.recipeName == null ? null : recipes.digestOf(render.projectId, render.recipeName);
@@ -43,21 +60,28 @@ class LookParts {
     /**
      * The same parts as they are now.
      *
-     * @param asked  those that the render has: no other is worked out
-     * @param filmed the shots that it shows
+     * @param asked those that the render has: no other is worked out
      */
-    Map<String, String> now(RenderRow render, Set<String> asked, Map<Long, Filmed> filmed, Map<String, String> named) {
+    Map<String, String> now(RenderRow render, Set<String> asked, Shown shown, Map<String, String> named) {
         Map<String, String> parts = new HashMap<>();
         if (asked.contains(SHADING)) {
             parts.put(SHADING, DrawingVersion.ofPictures());
         }
         if (asked.contains(BOARDS)) {
-            parts.put(BOARDS, boards.of(filmed).digest());
+            parts.put(BOARDS, boards.of(shown.withBoards()).digest());
+        }
+        if (asked.contains(PATHS)) {
+            parts.put(PATHS, paths(shown));
         }
         if (asked.contains(RECIPE)) {
             String now = named.computeIfAbsent(render.recipeName, name -> String.valueOf(recipes.digestOf(render.projectId, name)));
             parts.put(RECIPE, now);
         }
         return parts;
+    }
+
+    /** Ways are drawn over the whole action, and change with what moves outside a render's frames too. */
+    private static String paths(Shown shown) {
+        return Fingerprint.digest(shown.sets().stream().map(s -> SetLines.of(s, List.of(Aid.PATHS)).digest()).distinct().sorted().collect(Collectors.joining()));
     }
 }

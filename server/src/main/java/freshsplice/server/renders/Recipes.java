@@ -1,6 +1,8 @@
 package freshsplice.server.renders;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import freshsplice.core.delivery.Fingerprint;
+import freshsplice.core.render.Aid;
 import freshsplice.core.render.BurnIn;
 import freshsplice.core.render.FrameLook;
 import freshsplice.core.render.OutputKind;
@@ -23,8 +25,14 @@ public class Recipes {
     private final JsonMapper json;
     private final Store store;
 
+    /** What came later is written where it is used alone: a recipe of before stays the same to the letter, and with it what is current. */
+    interface Later {
+        @JsonInclude(JsonInclude.Include.NON_EMPTY)
+        List<Aid> aids();
+    }
+
     Recipes(JsonMapper json, Store store) {
-        this.json = json;
+        this.json = json.rebuild().addMixIn(FrameLook.class, Later.class).build();
         this.store = store;
     }
 

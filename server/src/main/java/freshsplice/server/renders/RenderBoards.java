@@ -14,7 +14,9 @@ import freshsplice.server.sources.Sources;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** The boards that renders show. */
@@ -28,7 +30,7 @@ class RenderBoards {
         String digest() {
             StringBuilder text = new StringBuilder();
             new TreeMap<>(boards).forEach((shot, board) -> text.append(shot).append(' ').append(board.frames()).append(' ').append(board.fit()).append(' ')
-                    .append(board.aspect()).append(' ').append(reels.get(board.key()).sha256()).append('\n'));
+                    .append(board.aspect()).append(' ').append(board.keys().values().stream().map(k -> reels.get(k).sha256()).collect(Collectors.joining(" "))).append('\n'));
             return Fingerprint.digest(text.toString());
         }
     }
@@ -50,16 +52,30 @@ class RenderBoards {
         store.whereIn(MediaRow.class, "id", rows.values().stream().map(b -> b.mediaId).distinct().toList()).forEach(m -> files.put(m.id, m));
         Map<Long, ShotBoard> boards = new HashMap<>();
         Map<String, Reel> reels = new HashMap<>();
+        Map<Long, NavigableMap<Long, String>> runs = new HashMap<>();
         rows.forEach((shot, row) -> {
             MediaRow file = files.get(row.mediaId);
-            if (file != null && file.width > 0 && file.kind != MediaRow.Kind.RUN) {
-                String key = "board " + file.id;
+            if (file != null && file.width > 0) {
                 long shown = shots.get(shot).shot().anchor().source().floor();
                 MediaFrames frames = MediaFrames.of(Sources.candidate(file), shown, row.sourceBegins == null ? shown : row.sourceBegins);
-                boards.put(shot, new ShotBoard(key, frames, row.fit(), file.width / (double) file.height));
-                reels.put(key, new Reel(media.file(file), file.rate == null ? FrameRate.FPS_24 : file.rate, file.sha256));
+                double aspect = file.width / (double) file.height;
+                boards.put(shot, file.kind == MediaRow.Kind.RUN ? ShotBoard.ofRun(runs.computeIfAbsent(file.id, id -> pictures(file, reels)), frames, row.fit(), aspect)
+                        : ShotBoard.ofFile(reel(file, reels), frames, row.fit(), aspect));
             }
         });
         return new Found(boards, reels);
+    }
+
+    private String reel(MediaRow file, Map<String, Reel> reels) {
+        String key = "board " + file.id;
+        reels.computeIfAbsent(key, k -> new Reel(media.file(file), file.rate == null ? FrameRate.FPS_24 : file.rate, file.sha256));
+        return key;
+    }
+
+    /** Keys of the pictures of a run by their frames, counted from 0. */
+    private NavigableMap<Long, String> pictures(MediaRow run, Map<String, Reel> reels) {
+        NavigableMap<Long, String> keys = new TreeMap<>();
+        media.pictures(run).forEach((number, file) -> keys.put(number - run.startFrame, reel(file, reels)));
+        return keys;
     }
 }

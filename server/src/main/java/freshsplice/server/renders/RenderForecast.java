@@ -1,7 +1,6 @@
 package freshsplice.server.renders;
 
 import freshsplice.core.delivery.Filmed;
-import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.render.FileNames;
 import freshsplice.core.render.Finding;
@@ -11,25 +10,17 @@ import freshsplice.core.render.OutputKind;
 import freshsplice.core.render.Recipe;
 import freshsplice.core.render.Sizes;
 import freshsplice.core.time.FrameRate;
-import freshsplice.server.rows.RenderOutputRow;
-import freshsplice.server.rows.RenderRow;
-import freshsplice.server.rows.Store;
 import freshsplice.server.settings.Folders;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** What asking for renders would do, said before it is done. */
 @Service
 public class RenderForecast {
-    /** Renders that sizes and times are learnt from, the newest. */
-    private static final int LEARNT_FROM = 60;
     /** Shots whose cameras are looked at: more would take too long for an answer while somebody types. */
     private static final int LOOKED_AT = 60;
 
@@ -41,22 +32,23 @@ public class RenderForecast {
      * @param last       path of the last
      * @param leastBytes of all files, by what was seen here before
      * @param leastTime  seconds until all is done; −1 where nothing was seen yet
+     * @param frameBytes that frames can take which are kept beside the files
      * @param free       bytes on the disk; −1 where that cannot be told
      * @param findings   what to look at first
      * @param unlooked   shots whose cameras were not looked at, because there are so many
      */
     public record Forecast(int renders, long frames, double seconds, int width, int height, String rate, String first, String last,
-                           double leastBytes, double mostBytes, double leastTime, double mostTime, long free, List<Finding> findings,
+                           double leastBytes, double mostBytes, double leastTime, double mostTime, double frameBytes, long free, List<Finding> findings,
                            int unlooked) {
     }
 
-    private final Store store;
+    private final OwnRecord record;
     private final RenderRequests requests;
     private final DrawingReader drawings;
     private final Folders folders;
 
-    RenderForecast(Store store, RenderRequests requests, DrawingReader drawings, Folders folders) {
-        this.store = store;
+    RenderForecast(OwnRecord record, RenderRequests requests, DrawingReader drawings, Folders folders) {
+        this.record = record;
         this.requests = requests;
         this.drawings = drawings;
         this.folders = folders;
@@ -69,19 +61,15 @@ public class RenderForecast {
         Recipe recipe = wanted.how().recipe();
         long frames = planned.stream().mapToLong(p -> p.range().frames()).sum();
         Map<Long, Filmed> filmed = drawings.filmed(projectId);
-        List<RenderRow> done = store.entities().createQuery("select r from RenderRow r where r.state = 'DONE' order by r.id desc", RenderRow.class)
-                .setMaxResults(LEARNT_FROM).getResultList();
-        Sizes.Range bytes = sizes(done).of(recipe, frames);
-        Sizes.Range time = times(done, recipe);
-        double pixels = (double) frames * recipe.look().drawnWidth() * recipe.look().drawnHeight()
-                * (recipe.look().shutter() > 0 ? recipe.look().samples() : 1);
+        Sizes.Range bytes = record.sizes().of(recipe, frames);
+        Sizes.Range time = record.seconds(recipe, frames);
         OptionalLong free = FreeSpace.at(folders.renders());
         List<Long> shots = planned.stream().map(RenderRequests.Planned::shotId).filter(id -> id != null).distinct().toList();
         return new Forecast(planned.size(), frames, planned.stream().mapToDouble(p -> p.rate().seconds(p.range().frames()).toDouble()).sum(),
                 recipe.look().width(), recipe.look().height(), recipe.rate(planned.isEmpty() ? FrameRate.FPS_24
                         : planned.get(0).rate()).toString(), planned.isEmpty() ? "" : path(planned.get(0), filmed, wanted.how(), false),
                 planned.isEmpty() ? "" : path(planned.get(planned.size() - 1), filmed, wanted.how(), true), bytes.least(), bytes.most(),
-                time == null ? -1 : time.least() * pixels, time == null ? -1 : time.most() * pixels, free.orElse(-1),
+                time == null ? -1 : time.least(), time == null ? -1 : time.most(), Sizes.keptFrames(recipe, frames).most(), free.orElse(-1),
                 findings(shots, filmed, recipe), Math.max(0, shots.size() - LOOKED_AT));
     }
 
@@ -103,21 +91,5 @@ public class RenderForecast {
         }
         FrameNumbers.Run run = output.numbering().of(range);
         return names.folder() + "/" + names.picture(how.recipe(), output.kind(), run, last ? range.frames() - 1 : 0);
-    }
-
-    private Sizes sizes(List<RenderRow> done) {
-        Map<Long, RenderRow> byId = done.stream().collect(Collectors.toMap(r -> r.id, Function.identity()));
-        return new Sizes(store.whereIn(RenderOutputRow.class, "renderId", List.copyOf(byId.keySet())).stream().map(o -> {
-            RenderRow row = byId.get(o.renderId);
-            return new Sizes.Seen(o.kind, row.frames * row.width * row.height, o.bytes);
-        }).toList());
-    }
-
-    /** Seconds a drawn pixel, by renders with edges smoothed alike; null where there are none. */
-    private Sizes.Range times(List<RenderRow> done, Recipe recipe) {
-        List<Double> seen = done.stream().filter(r -> r.startedAt != null && r.finishedAt != null && r.grade != Grade.TRIAL && r.blur == recipe.look().blur())
-                .map(r -> Duration.between(r.startedAt, r.finishedAt).toMillis() / 1000.0 / ((double) r.frames * r.width * r.height))
-                .filter(t -> t > 0).sorted().toList();
-        return seen.isEmpty() ? null : new Sizes.Range(seen.get(seen.size() / 4), seen.get(Math.min(seen.size() - 1, seen.size() * 3 / 4)));
     }
 }

@@ -10,7 +10,9 @@ import freshsplice.server.rows.Store;
 import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -112,13 +114,13 @@ class RenderStates {
         row.file = row.folder + "/" + movie.file();
         row.bytes = written.stream().mapToLong(OutputWriter.Written::bytes).sum();
         row.sha256 = sha256;
-        add(renderId, row.folder, written);
+        add(row, written);
     }
 
     /** Notes files that a finished render was written into afterwards. */
     @Transactional
     public void wrote(long renderId, List<OutputWriter.Written> written) {
-        add(renderId, store.get(RenderRow.class, renderId).folder, written);
+        add(store.get(RenderRow.class, renderId), written);
     }
 
     /** Renders of the same shot or master and grade that are older and not under way. */
@@ -128,20 +130,22 @@ class RenderStates {
                 .filter(r -> r.id < row.id && r.grade == row.grade && ENDED.contains(r.state)).map(r -> r.id).toList();
     }
 
-    private void add(long renderId, String folder, List<OutputWriter.Written> written) {
+    private void add(RenderRow row, List<OutputWriter.Written> written) {
         Set<OutputKind> kinds = new HashSet<>();
         written.forEach(w -> kinds.add(w.kind()));
-        store.where(RenderOutputRow.class, "renderId", renderId).stream().filter(o -> kinds.contains(o.kind)).forEach(store.entities()::remove);
+        store.where(RenderOutputRow.class, "renderId", row.id).stream().filter(o -> kinds.contains(o.kind)).forEach(store.entities()::remove);
         store.entities().flush();
         for (OutputWriter.Written one : written) {
             RenderOutputRow output = new RenderOutputRow();
-            output.renderId = renderId;
+            output.renderId = row.id;
             output.kind = one.kind();
-            output.file = folder + "/" + one.file();
-            output.lastFile = folder + "/" + one.last();
+            output.file = row.folder + "/" + one.file();
+            output.lastFile = row.folder + "/" + one.last();
             output.files = one.count();
             output.bytes = one.bytes();
             store.add(output);
         }
+        Map<OutputKind, String> files = store.where(RenderOutputRow.class, "renderId", row.id).stream().collect(Collectors.toMap(o -> o.kind, o -> o.file));
+        OutputKind.delivered(files.keySet()).map(files::get).ifPresent(file -> row.delivered = file.substring(file.lastIndexOf('/') + 1));
     }
 }

@@ -55,6 +55,7 @@ public class RenderWriting {
             if (kind.bits() > 8 && !first.deep()) {
                 throw new Refused("The frames of " + row.name + " have 8 bits: render it again for " + kind.word());
             }
+            kind.check(row.width, row.height);
             Output output = Output.of(kind);
             if (!kind.isMovie()) {
                 output.numbering().of(kept.kept(renderId).job().range());

@@ -78,7 +78,7 @@ public class Staleness {
                 Set set = sets.computeIfAbsent(shot.sceneId, id -> Set.of(stages.stage(id)));
                 Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), set, range, render.blur);
                 List<RenderPartRow> made = parts.getOrDefault(render.id, List.of());
-                Map<String, String> look = looks.now(render, names(made), Map.of(shot.id, new Filmed(MasterStore.shot(shot), cameras.get(shot.cameraId),
+                Map<String, String> look = looks.now(render, names(made), LookParts.Shown.of(new Filmed(MasterStore.shot(shot), cameras.get(shot.cameraId),
                         set.stage())), recipesNow);
                 stale.put(render.id, differences(made, with(withSound(now, under.digestOfShot(shot.id, range)), look)));
             }
@@ -86,10 +86,10 @@ public class Staleness {
         return stale;
     }
 
-    /** What changed since a movie of a whole master was made, in words. @param now what it would be made from now; @param filmed every shot of the project */
-    public List<String> ofMaster(RenderRow render, Fingerprint now, Map<Long, Filmed> filmed) {
+    /** What changed since a movie of a whole master was made, in words. @param now what it would be made from now; */
+    public List<String> ofMaster(RenderRow render, Fingerprint now, LookParts.Shown shown) {
         List<RenderPartRow> made = store.where(RenderPartRow.class, "renderId", render.id);
-        return differences(made, with(now, looks.now(render, names(made), filmed, new HashMap<>())));
+        return differences(made, with(now, looks.now(render, names(made), shown, new HashMap<>())));
     }
 
     private static java.util.Set<String> names(List<RenderPartRow> parts) {

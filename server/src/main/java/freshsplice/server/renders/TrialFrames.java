@@ -4,22 +4,20 @@ import freshsplice.core.render.Recipe;
 import freshsplice.core.time.Rational;
 import freshsplice.render.FrameMaker;
 import freshsplice.render.JobFile;
-import freshsplice.render.PainterThread;
 import freshsplice.render.Pixels;
 import freshsplice.render.StagePainter;
 import java.io.IOException;
-import java.io.InterruptedIOException;
-import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 
-/** One frame of a shot as a recipe would draw it, at its full size and at once: it waits for no render. */
+/** One frame of a shot as a recipe would draw it, at its full size and at once. */
 @Component
-public class TrialFrames implements DisposableBean {
+public class TrialFrames {
     private final DrawingReader reader;
     private final KeptFrames kept;
-    private final PainterThread drawer = new PainterThread("trial frames", Thread.NORM_PRIORITY);
+    private final AtOnce atOnce;
 
-    TrialFrames(DrawingReader reader, KeptFrames kept) {
+    TrialFrames(DrawingReader reader, KeptFrames kept, AtOnce atOnce) {
+        this.atOnce = atOnce;
         this.reader = reader;
         this.kept = kept;
     }
@@ -27,13 +25,7 @@ public class TrialFrames implements DisposableBean {
     /** @throws IOException if it cannot be drawn; says why */
     public Pixels of(long shotId, long frame, Recipe recipe, String who) throws IOException {
         Drawing drawing = reader.frame(shotId, Rational.of(frame), recipe, who);
-        try {
-            return drawer.draw(painter -> draw(painter, drawing));
-        } catch (InterruptedIOException e) {
-            throw e;
-        } catch (IOException | RuntimeException | OutOfMemoryError e) {
-            throw new IOException("The trial frame cannot be drawn: " + e.getMessage(), e);
-        }
+        return atOnce.draw("The trial frame", painter -> draw(painter, drawing));
     }
 
     private Pixels draw(StagePainter painter, Drawing drawing) throws IOException {
@@ -45,10 +37,5 @@ public class TrialFrames implements DisposableBean {
             maker.draw(order, pixels);
         }
         return pixels;
-    }
-
-    @Override
-    public void destroy() {
-        drawer.close();
     }
 }

@@ -54,6 +54,10 @@ public class RenderRow extends Row {
     public String driver;
     /** Name of the movie that windows play, below the renders folder; null until it is whole. */
     public String file;
+    /** Name of the movie that a list which is handed back points at; null until it is whole. */
+    public String delivered;
+    /** The version of the shot's renders from whose camera another program made it; null where that is not known. */
+    public Integer cameraOf;
     public long bytes;
     public String sha256;
     public String error;

@@ -1,0 +1,59 @@
+package freshsplice.server.http.renders;
+
+import freshsplice.core.stage.Stage;
+import freshsplice.render.Pixels;
+import freshsplice.render.StagePainter;
+import freshsplice.server.http.files.Attachment;
+import freshsplice.server.renders.ViewPictures;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import javax.imageio.ImageIO;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Pictures of what windows show. */
+@RestController
+class ViewController {
+    private static final String NEEDED = "is needed";
+    private static final String SIDES = "of a picture is 16 to " + StagePainter.LARGEST + " pixels";
+    private static final int MATRIX = Stage.PLACE;
+
+    /**
+     * @param view       world to camera, columns first
+     * @param projection camera to picture
+     * @param places     thing to world of every thing of the set, in its order
+     * @param flat       metres to the eye of a flat view; nothing or 0 for one with depth
+     * @param focus      metres to what is in focus; nothing or 0 where all is sharp
+     * @param farCircle  diameter of a point without end away, as a share of the picture's width
+     */
+    record PresentView(@NotNull(message = NEEDED) @Size(min = MATRIX, max = MATRIX, message = "is a matrix of 16 values") float[] view,
+                       @NotNull(message = NEEDED) @Size(min = MATRIX, max = MATRIX, message = "is a matrix of 16 values") float[] projection,
+                       @NotNull(message = NEEDED) float[] places, @Min(0) float flat, @Min(0) float focus, @Min(0) float farCircle,
+                       @Min(value = 16, message = SIDES) @Max(value = StagePainter.LARGEST, message = SIDES) int width,
+                       @Min(value = 16, message = SIDES) @Max(value = StagePainter.LARGEST, message = SIDES) int height) {
+    }
+
+    private final ViewPictures pictures;
+
+    ViewController(ViewPictures pictures) {
+        this.pictures = pictures;
+    }
+
+    /** The present picture of a view of a scene's set, as PNG. */
+    @PostMapping("/api/scenes/{id}/picture")
+    ResponseEntity<byte[]> viewPicture(@PathVariable long id, @Valid @RequestBody PresentView of) throws IOException {
+        Pixels pixels = pictures.of(id, new ViewPictures.View(of.view(), of.projection(), of.places(), of.flat(), of.focus(), of.farCircle()), of.width(),
+                of.height());
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(pixels.image(), "png", out);
+        return Attachment.of("picture.png", out.toByteArray());
+    }
+}
