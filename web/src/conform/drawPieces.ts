@@ -4,6 +4,7 @@ import { clipped, clippedName, dashed, hatch, strip } from '../parts/brush'
 import { itemAt } from '../parts/lists'
 import { LABELS, toFrame, toX } from '../parts/scale'
 import { timesOf } from '../parts/speed'
+import { versionName } from '../parts/words'
 import { image } from '../pictures/images'
 import { gapsOf, mediaFrameAt, pieceAt, rendersOf, shotFrameAt } from '../playhead/lookup'
 import type { LaidRender, Section } from '../server/types'
@@ -269,7 +270,7 @@ function drawRender(g: CanvasRenderingContext2D, s: Scene, render: LaidRender, x
   if (w > 40) {
     g.font = `12.5px ${MONO}`
     g.fillStyle = INK.text
-    const version = `v${String(render.version).padStart(3, '0')}`
+    const version = versionName(render.version)
     const low = bottom - top < 34
     const both = `${version} stale`
     clipped(g, !low || !stale ? version : g.measureText(both).width < w - 8 ? both : 'stale', x + 5, top + 15, w - 8)

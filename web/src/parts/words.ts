@@ -16,3 +16,6 @@ export function bytesInWords(bytes: number): string {
   const [size, unit, places] = UNITS.find(([size, , digits]) => bytes >= size - (size / 1000) * 0.5 * 10 ** -digits) ?? [1, '', 0]
   return unit ? `${(bytes / size).toFixed(places)} ${unit}` : plural(bytes, 'byte')
 }
+
+/** A version as names of renders have it. */
+export const versionName = (version: number) => `v${String(version).padStart(3, '0')}`

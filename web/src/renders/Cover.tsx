@@ -2,6 +2,7 @@ import { useRef } from 'react'
 import { useDesk } from '../desk/desk'
 import { INK, MONO, SANS } from '../parts/ink'
 import { useDrawing } from '../parts/useDrawing'
+import { versionName } from '../parts/words'
 import { useSize } from '../pictures/useSize'
 import { gapsOf, rendersOf } from '../playhead/lookup'
 import { goTo } from '../playhead/transport'
@@ -58,7 +59,7 @@ export function Cover({
         g.fillRect(from, y + 1, Math.max(0.7, to - from - 1), ROW - 3)
         if (to - from > 38) {
           g.fillStyle = INK.text
-          g.fillText(render.stale.length > 0 ? 'stale' : `v${String(render.version).padStart(3, '0')}`, from + 4, y + 15)
+          g.fillText(render.stale.length > 0 ? 'stale' : versionName(render.version), from + 4, y + 15)
         }
       }
       for (const gap of gapsOf(sequence, index)) {

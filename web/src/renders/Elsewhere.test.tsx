@@ -18,11 +18,17 @@ const offer = (name: string, part: object) => ({
   rate: '24',
   wrong: '',
   words: [],
+  cameras: [],
   ...part,
 })
 const OFFERS = [
   offer('sh0010_v003.####.png', { render: 'sh0010_v003' }),
-  offer('sh0020_v001.mov', { render: 'sh0020_v001', words: ['10 of 40 frames that the master shows are not in it'] }),
+  offer('sh0020_v001.mov', {
+    render: 'sh0020_v004',
+    cameras: [3, 1],
+    cameraOf: 1,
+    words: ['10 of 40 frames that the master shows are not in it'],
+  }),
   offer('nothing.mov', { wrong: "its name is no shot's: call it as SHOT_v001, or drop it on a shot" }),
 ]
 const files = ['sh0010_v003.1001.png', 'sh0020_v001.mov', 'nothing.mov'].map((name) => new File(['x'], name))
@@ -61,6 +67,17 @@ it('takes what was dropped on a shot for that shot, at once', async () => {
   expect(await screen.findByText(/all of these are of sh0040/)).toBeTruthy()
   await waitFor(() => expect(posts(asked)).toHaveLength(1))
   expect(posts(asked)[0]?.body).toMatchObject({ shotId: 4 })
+})
+
+it('says from which camera it was made, as its name has it, and takes what somebody knows better', async () => {
+  const { asked } = open({ files })
+  const camera = (await screen.findByLabelText('Camera of sh0020_v001.mov')) as HTMLSelectElement
+  expect(camera.value).toBe('1')
+  expect(screen.queryByLabelText('Camera of sh0010_v003.####.png')).toBeNull()
+  fireEvent.change(camera, { target: { value: '3' } })
+  fireEvent.click(screen.getByText('Take in 2 versions'))
+  await waitFor(() => expect(posts(asked).at(-1)?.path).toBe('/api/projects/3/versions'))
+  expect(posts(asked).at(-1)?.body).toMatchObject({ cameras: { 'sh0020_v001.mov': 3 } })
 })
 
 it('takes nothing in where nothing can be', async () => {

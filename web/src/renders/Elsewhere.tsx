@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { say, sayError } from '../desk/messages'
 import { Box } from '../parts/Box'
-import { plural } from '../parts/words'
+import { plural, versionName } from '../parts/words'
 import { of, post } from '../server/client'
 import { refreshRenders } from '../server/queries'
 import { BATCH, sent } from '../server/sending'
@@ -16,6 +16,7 @@ export function Elsewhere({ sequence, dropped, close }: { sequence: Sequence; dr
   const [names, setNames] = useState<string[]>([])
   const [offers, setOffers] = useState<Offer[]>()
   const [final, setFinal] = useState(false)
+  const [cameras, setCameras] = useState<Record<string, number>>({})
   const field = useRef<HTMLInputElement>(null)
   const stop = useRef(new AbortController())
   const send = async (files: File[]) => {
@@ -41,7 +42,7 @@ export function Elsewhere({ sequence, dropped, close }: { sequence: Sequence; dr
   const good = offers?.filter((o) => o.wrong === '') ?? []
   const takeIn = async () => {
     try {
-      const body = { names, shotId: dropped.shotId, grade: final ? 'FINAL' : 'DRAFT' }
+      const body = { names, shotId: dropped.shotId, grade: final ? 'FINAL' : 'DRAFT', cameras }
       const ids = await post('/api/projects/{id}/versions', { ...of(sequence.projectId), body: body as never })
       say(`${plural(ids.length, 'version is', 'versions are')} taken in`)
       refreshRenders(sequence.projectId)
@@ -94,7 +95,12 @@ export function Elsewhere({ sequence, dropped, close }: { sequence: Sequence; dr
       {offers && (
         <ul className="scroll min-h-0 flex-1" aria-label="What came" tabIndex={0}>
           {offers.map((o) => (
-            <OfferRow key={o.name} offer={o} />
+            <OfferRow
+              key={o.name}
+              offer={o}
+              camera={cameras[o.name] ?? o.cameraOf ?? 0}
+              setCamera={(version) => setCameras({ ...cameras, [o.name]: version })}
+            />
           ))}
           {offers.length === 0 && <li className="text-stale">None of these files is a movie or a picture.</li>}
         </ul>
@@ -114,7 +120,7 @@ export function Elsewhere({ sequence, dropped, close }: { sequence: Sequence; dr
   )
 }
 
-function OfferRow({ offer: o }: { offer: Offer }) {
+function OfferRow({ offer: o, camera, setCamera }: { offer: Offer; camera: number; setCamera: (version: number) => void }) {
   return (
     <li className="border-b border-line/60 py-1.5">
       <div className="flex items-baseline gap-3">
@@ -129,6 +135,24 @@ function OfferRow({ offer: o }: { offer: Offer }) {
       <div className={`text-[13px] ${o.wrong ? 'text-bent' : o.words.length > 0 ? 'text-stale' : 'text-quiet'}`}>
         {o.wrong || o.words.join('; ') || `frame for frame, from ${o.from}`}
       </div>
+      {!o.wrong && o.cameras.length > 0 && (
+        <label className="flex items-center gap-2 text-[13px] text-quiet">
+          made from the camera of
+          <select
+            className="field py-0!"
+            aria-label={`Camera of ${o.name}`}
+            value={camera}
+            onChange={(e) => setCamera(Number(e.target.value))}
+          >
+            <option value={0}>nobody knows which version</option>
+            {o.cameras.map((version) => (
+              <option key={version} value={version}>
+                {versionName(version)}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
     </li>
   )
 }

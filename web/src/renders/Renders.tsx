@@ -1,11 +1,11 @@
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { useDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
 import { plural } from '../parts/words'
 import { Fills, useFilling } from '../pictures/Fills'
 import { sectionAt, shotFrameAt } from '../playhead/lookup'
-import { of, post, postForFile } from '../server/client'
+import { of, post } from '../server/client'
 import { refreshRenders, useRenders } from '../server/queries'
 import type { Project, Recipe, RenderAsk, Sequence } from '../server/types'
 import { act, bodyOf, setAsking, toggle, trialOf, useAsking } from './asking'
@@ -13,12 +13,14 @@ import { ContactSheet } from './ContactSheet'
 import { Cover } from './Cover'
 import { type Dropped, Elsewhere } from './Elsewhere'
 import { Forecast } from './Forecast'
+import { KeptFrames } from './KeptFrames'
 import { Machines } from './Machines'
 import { isOpen, placeOf, putInPlace, Queue } from './Queue'
 import { RecipeBox } from './RecipeBox'
 import { useRecipe } from './recipes'
 import { Shots } from './Shots'
 import { ShownFiles, ShownPicture, ShownWords } from './Shown'
+import { askTrialFrame, TrialFrame, useTrial } from './TrialFrame'
 import { sizeOf, What } from './What'
 
 /** What is covered by renders, what will be written next, and what is being drawn. */
@@ -30,8 +32,8 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
   const { recipe } = chosenRecipe
   const [typedSize, setTypedSize] = useState<string>()
   const [settings, setSettings] = useState(false)
-  const [machines, setMachines] = useState(false)
-  const [sheet, setSheet] = useState(false)
+  const [box, setBox] = useState<'machines' | 'sheet' | 'kept'>()
+  const closeBox = () => setBox(undefined)
   const [dropped, setDropped] = useState<Dropped>()
   const [shown, setShown] = useState<number>()
   const [trial, setTrial] = useTrial()
@@ -69,7 +71,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
       return
     }
     try {
-      setTrial(await trialFrame(section.shotId, section.code, shotFrameAt(section, frame), recipe))
+      setTrial(await askTrialFrame(section, frame, recipe))
     } catch (e) {
       sayError(e)
     }
@@ -118,29 +120,29 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
     action('Trial of the movement: small, every second frame', 'Shift+T', () => recipe && void askTrial(recipe)),
     action('Pause all that is under way, or go on with it', 'P', pause),
     action('Take in versions made elsewhere', 'V', () => setDropped({ files: [] })),
-    action('Contact sheet of the chosen shots, or of all', 'C', () => setSheet(true)),
+    action('Contact sheet of the chosen shots, or of all', 'C', () => setBox('sheet')),
     action('Draw the shown render earlier', 'Alt+ArrowUp', () => move(-1)),
     action('Draw the shown render later', 'Alt+ArrowDown', () => move(1)),
-    action('Machines that draw', 'M', () => setMachines(true)),
+    action('Frames that are kept, and the room that they take', 'K', () => setBox('kept')),
+    action('Machines that draw', 'M', () => setBox('machines')),
     action('Settings of the recipe', 'S', () => setSettings(!settings)),
   ])
 
   return (
     <div className="flex min-h-0 flex-1 max-[900px]:flex-col">
-      {machines && <Machines close={() => setMachines(false)} />}
-      {sheet && (
-        <ContactSheet
-          sequence={sequence}
-          shotIds={(picked.length > 0 ? picked : rows).map((r) => r.shotId)}
-          close={() => setSheet(false)}
-        />
+      {box === 'machines' && <Machines close={closeBox} />}
+      {box === 'sheet' && (
+        <ContactSheet sequence={sequence} shotIds={(picked.length > 0 ? picked : rows).map((r) => r.shotId)} close={closeBox} />
       )}
+      {box === 'kept' && <KeptFrames projectId={project.id} close={closeBox} />}
       {dropped && <Elsewhere sequence={sequence} dropped={dropped} close={() => setDropped(undefined)} />}
       <section className="flex min-w-0 flex-1 flex-col max-[900px]:flex-none bg-ground px-4 pt-2" aria-label="Movie">
         <div className="flex h-7 items-center gap-3 max-[900px]:h-auto max-[900px]:flex-wrap">
           <b className="font-semibold whitespace-nowrap">{trial ? trial.name : current ? current.name : 'No render yet'}</b>
           {trial ? (
-            <span className="text-quiet">trial frame, {size}, as it would be drawn</span>
+            <span className="text-quiet">
+              trial frame, {trial.width} × {trial.height}
+            </span>
           ) : (
             current && <ShownWords render={current} project={project} />
           )}
@@ -158,11 +160,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
         </div>
         <Fills name="movie">
           <div className="relative min-h-0 flex-1 bg-[#1d1d1d] max-[900px]:h-[60vw] max-[900px]:flex-none">
-            {trial ? (
-              <img className="absolute inset-0 h-full w-full object-contain" src={trial.url} alt={`${trial.name}, as it would be drawn`} />
-            ) : (
-              <ShownPicture render={current} />
-            )}
+            {trial ? <TrialFrame sequence={sequence} trial={trial} /> : <ShownPicture render={current} />}
           </div>
         </Fills>
         {current && <ShownFiles key={current.id} render={current} project={project} />}
@@ -173,7 +171,10 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
             <span className="text-quiet">
               {open.length === 0 ? 'nothing under way' : `${open.length} under way`} · every version is kept
             </span>
-            <button type="button" className="link ml-auto text-[13px]" onClick={() => setMachines(true)}>
+            <button type="button" className="link ml-auto text-[13px]" onClick={() => setBox('kept')}>
+              kept frames
+            </button>
+            <button type="button" className="link text-[13px]" onClick={() => setBox('machines')}>
               machines that draw
             </button>
             {open.length > 0 && (
@@ -206,7 +207,12 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
           <button type="button" className="button" onClick={() => void tryFrame()}>
             Trial frame
           </button>
-          <button type="button" className="button" title="Pictures of the chosen shots, or of all, on pages" onClick={() => setSheet(true)}>
+          <button
+            type="button"
+            className="button"
+            title="Pictures of the chosen shots, or of all, on pages"
+            onClick={() => setBox('sheet')}
+          >
             Sheet
           </button>
           <button type="button" className="button" title="Small, every second frame" onClick={() => recipe && void askTrial(recipe)}>
@@ -219,20 +225,6 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
       </section>
     </div>
   )
-}
-
-type TrialFrame = { name: string; url: string }
-
-/** The trial frame that is shown; its picture is let go with it. */
-function useTrial() {
-  const [trial, setTrial] = useState<TrialFrame>()
-  useEffect(() => () => (trial ? URL.revokeObjectURL(trial.url) : undefined), [trial])
-  return [trial, setTrial] as const
-}
-
-async function trialFrame(shotId: number, code: string, frame: number, recipe: Recipe): Promise<TrialFrame> {
-  const picture = await postForFile('/api/shots/{id}/trial-frame', { ...of(shotId), body: { frame, recipe } as never })
-  return { name: `${code} at ${frame}`, url: URL.createObjectURL(picture) }
 }
 
 /** One after another: a browser lets the next go when the last has begun. */

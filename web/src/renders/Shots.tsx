@@ -1,4 +1,5 @@
 import { Rows } from '../parts/Rows'
+import { versionName } from '../parts/words'
 import { goTo } from '../playhead/transport'
 import type { Section, Sequence } from '../server/types'
 import { setAsking, toggle, useAsking } from './asking'
@@ -61,7 +62,7 @@ export function Shots({ sequence, here, look, drop }: Props) {
             <span className="min-w-0 flex-1 truncate text-[13px] leading-tight text-quiet" title={row.stand}>
               {row.renderId ? (
                 <>
-                  <span className="num text-text">v{String(row.version).padStart(3, '0')}</span>{' '}
+                  <span className="num text-text">{versionName(row.version)}</span>{' '}
                   {row.stand && (
                     <>
                       <span className="hatched inline-block h-2.5 w-4 rounded-sm" aria-hidden />{' '}

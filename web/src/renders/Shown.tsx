@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { say, sayError } from '../desk/messages'
-import { bytesInWords, plural } from '../parts/words'
+import { bytesInWords, plural, versionName } from '../parts/words'
 import { useRenderFiles, useWhyStale } from '../server/queries'
 import type { Project, Render } from '../server/types'
 import { Player } from './Player'
@@ -33,7 +33,8 @@ export function ShownWords({ render: r, project }: { render: Render; project: Pr
   return (
     <span className="min-w-0 truncate text-quiet">
       {r.grade.toLowerCase()}
-      {r.elsewhere && ', made elsewhere'}, {r.width} × {r.height}, {plural(r.frames, 'frame')}
+      {r.elsewhere && `, made elsewhere${r.cameraOf ? ` from the camera of ${versionName(r.cameraOf)}` : ''}`}, {r.width} × {r.height},{' '}
+      {plural(r.frames, 'frame')}
       {r.burnIn ? ', burnt in' : ''}
       {r.blur ? ', blurred out of focus' : ''}
       {r.state !== 'DONE' && (

@@ -150,6 +150,10 @@ export const useRenderFiles = (projectId: number, renderId: number | undefined) 
     enabled: !!renderId,
   })
 
+/** The frames that are kept of renders, counted when it is asked. */
+export const useKeptFrames = (projectId: number) =>
+  useQuery({ queryKey: edited(projectId, 'kept-frames'), queryFn: () => get('/api/projects/{id}/kept-frames', of(projectId)), gcTime: 0 })
+
 export const useIntake = (projectId: number, cutId: number | undefined) =>
   useQuery({
     queryKey: edited(projectId, 'intake', cutId),

@@ -996,6 +996,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/kept-frames": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["keptFrames"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/kept-frames/let-go": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["letGoFrames"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/live": {
         parameters: {
             query?: never;
@@ -2189,6 +2221,9 @@ export interface components {
             tailWeights: number[];
         };
         "Elsewhere.Offer": {
+            /** Format: int32 */
+            cameraOf: number;
+            cameras: number[];
             /** Format: int64 */
             frames: number;
             /** Format: int64 */
@@ -2206,6 +2241,9 @@ export interface components {
             wrong: string;
         };
         "ElsewhereController.Came": {
+            cameras?: {
+                [key: string]: number;
+            };
             /** @enum {string} */
             grade?: "TRIAL" | "DRAFT" | "FINAL";
             names: string[];
@@ -2304,6 +2342,17 @@ export interface components {
             digits: number;
             /** Format: int64 */
             first: number;
+        };
+        "FrameRoom.Kept": {
+            /** Format: int64 */
+            bytes: number;
+            /** Format: int64 */
+            frames: number;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** @enum {string} */
+            state: "WAITING" | "DRAWING" | "PAUSED" | "DONE" | "STOPPED" | "FAILED";
         };
         "HandBack.Tally": {
             /** Format: int32 */
@@ -2524,6 +2573,9 @@ export interface components {
              * @enum {string}
              */
             kind: "RENAME";
+        };
+        "KeptFramesController.Letting": {
+            renders: number[];
         };
         "KeyEdit.EaseKey": Omit<components["schemas"]["MasterEdit"], "kind"> & {
             /** Format: int64 */
@@ -3351,6 +3403,8 @@ export interface components {
             burnIn: boolean;
             /** Format: int64 */
             bytes: number;
+            /** Format: int32 */
+            cameraOf?: number;
             elsewhere: boolean;
             error?: string;
             folder?: string;
@@ -6314,6 +6368,54 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+        };
+    };
+    keptFrames: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameRoom.Kept"][];
+                };
+            };
+        };
+    };
+    letGoFrames: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeptFramesController.Letting"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

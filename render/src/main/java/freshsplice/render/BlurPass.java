@@ -15,6 +15,8 @@ final class BlurPass {
     private final GlProgram circles = new GlProgram("circles");
     private final GlProgram spread = new GlProgram("spread");
     private final GlProgram blur = new GlProgram("blur");
+    private GlProgram cover;
+    private GlProgram covered;
     private DrawTarget.Kind kind;
     private int width;
     private int height;
@@ -22,6 +24,10 @@ final class BlurPass {
     private DrawTarget sharp;
     private DrawTarget largest;
     private DrawTarget reach;
+    /** What covers the sky, sharp and blurred; only where it is asked for. */
+    private DrawTarget sharpCover;
+    private DrawTarget blurredCover;
+    private DrawTarget blurred;
 
     /**
      * Blurs a picture.
@@ -29,9 +35,10 @@ final class BlurPass {
      * @param drawn    buffer that the set was drawn into, with samples
      * @param into     what comes of it
      * @param kind     how finely both keep colours
+     * @param alpha    whether the sky is left out, so that how much of each point is covered is blurred too
      * @param triangle draws one over the whole picture
      */
-    void draw(int drawn, DrawTarget into, DrawTarget.Kind kind, Bake.Blur how, Runnable triangle) {
+    void draw(int drawn, DrawTarget into, DrawTarget.Kind kind, Bake.Blur how, boolean alpha, Runnable triangle) {
         size(into.width(), into.height(), kind);
         glBindFramebuffer(GL_READ_FRAMEBUFFER, drawn);
         glBindFramebuffer(GL_DRAW_FRAMEBUFFER, sharp.buffer());
@@ -47,15 +54,55 @@ final class BlurPass {
         ready(spread, how);
         tiles(spread, largest);
         triangle.run();
+        if (alpha) {
+            blurCovered(into, how, triangle);
+        } else {
+            blur(sharp, into, how, triangle);
+        }
+        glActiveTexture(GL_TEXTURE0);
+        glEnable(GL_DEPTH_TEST);
+    }
+
+    private void blur(DrawTarget colours, DrawTarget into, Bake.Blur how, Runnable triangle) {
         into.drawInto();
         ready(blur, how);
         tiles(blur, reach);
         glActiveTexture(GL_TEXTURE2);
-        glBindTexture(GL_TEXTURE_2D, sharp.colour());
+        glBindTexture(GL_TEXTURE_2D, colours.colour());
         blur.setWhole("colours", 2);
         triangle.run();
+    }
+
+    private void blurCovered(DrawTarget into, Bake.Blur how, Runnable triangle) {
+        if (cover == null) {
+            cover = new GlProgram(Shading.COVER);
+            covered = new GlProgram(Shading.COVERED);
+        }
+        if (sharpCover == null) {
+            sharpCover = DrawTarget.of(kind, width, height, false);
+            blurredCover = DrawTarget.of(kind, width, height, false);
+            blurred = DrawTarget.of(kind, width, height, false);
+        }
+        blur(sharp, blurred, how, triangle);
+        one(cover, sharp, sharpCover, triangle);
         glActiveTexture(GL_TEXTURE0);
-        glEnable(GL_DEPTH_TEST);
+        glBindTexture(GL_TEXTURE_2D, sharp.depth());
+        blur(sharpCover, blurredCover, how, triangle);
+        covered.use();
+        covered.setWhole("colours", 1);
+        glActiveTexture(GL_TEXTURE1);
+        glBindTexture(GL_TEXTURE_2D, blurred.colour());
+        one(covered, blurredCover, into, triangle);
+    }
+
+    /** Works a picture out point by point from another. */
+    private static void one(GlProgram program, DrawTarget from, DrawTarget into, Runnable triangle) {
+        into.drawInto();
+        program.use();
+        glActiveTexture(GL_TEXTURE0);
+        glBindTexture(GL_TEXTURE_2D, from.colour());
+        program.setWhole("drawn", 0);
+        triangle.run();
     }
 
     private void ready(GlProgram program, Bake.Blur how) {
@@ -82,6 +129,12 @@ final class BlurPass {
             sharp.delete();
             largest.delete();
             reach.delete();
+        }
+        if (sharpCover != null) {
+            sharpCover.delete();
+            blurredCover.delete();
+            blurred.delete();
+            sharpCover = null;
         }
         kind = newKind;
         width = newWidth;

@@ -11,7 +11,7 @@ public final class DrawingVersion {
     /** Counted up when pictures come out otherwise by a change of anything but the shading: smoothing, letters, boards, reduction. */
     private static final int PICTURES = 1;
     private static final String SHADING = digest(Shading.PROGRAMS);
-    private static final String AIDS = digest(List.of(Shading.LINE)) + Integer.toHexString(Shading.geometry(Shading.LINE).hashCode());
+    private static final String OWN = digest(Shading.OWN) + Integer.toHexString(Shading.geometry(Shading.LINE).hashCode());
 
     private DrawingVersion() {
     }
@@ -23,7 +23,7 @@ public final class DrawingVersion {
 
     /** Of all that passes between machines that draw one render. */
     public static String now() {
-        return ofPictures() + "-" + AIDS + "-" + JobFile.FORM;
+        return ofPictures() + "-" + OWN + "-" + JobFile.FORM;
     }
 
     private static String digest(List<String> programs) {

@@ -15,8 +15,11 @@ public final class Shading {
 
     /** Those that know where points are. */
     private static final Set<String> WITH_PLACES = Set.of("sky", "line");
-    /** What the renderer alone draws: lines of aids. */
+    /** What the renderer alone draws: lines of aids, and what covers the sky where that is left out. */
     static final String LINE = "line";
+    static final String COVER = "cover";
+    static final String COVERED = "covered";
+    static final List<String> OWN = List.of(LINE, COVER, COVERED);
 
     private Shading() {
     }

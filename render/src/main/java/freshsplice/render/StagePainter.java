@@ -235,7 +235,7 @@ public final class StagePainter implements AutoCloseable {
         }
         lines.draw(set, moment, way.drawnWidth(), way.drawnHeight(), LINE_SHARE * way.drawnHeight());
         if (moment.blur()) {
-            blurPass.draw(drawBuffer, plain, kind(), new Bake.Blur(moment.focus(), moment.farCircle()), parts::drawTriangle);
+            blurPass.draw(drawBuffer, plain, kind(), new Bake.Blur(moment.focus(), moment.farCircle()), way.alpha(), parts::drawTriangle);
         } else if (way.edges() == FrameLook.Edges.FINE || summed) {
             glBindFramebuffer(GL_READ_FRAMEBUFFER, drawBuffer);
             glBindFramebuffer(GL_DRAW_FRAMEBUFFER, plain.buffer());

@@ -7,6 +7,9 @@ import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.FilmBack;
 import freshsplice.core.camera.Optics;
 import freshsplice.core.delivery.Bake;
+import freshsplice.core.render.DrawnSet;
+import freshsplice.core.render.FrameLook;
+import freshsplice.core.render.FrameOrder;
 import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Matrix;
@@ -98,6 +101,48 @@ class BlurTest {
         for (int x = left; x < W - left; x++) {
             assertThat(focused[H / 2 * W + x]).as("x %d", x).isCloseTo(sharp[H / 2 * W + x], within(0.02));
         }
+    }
+
+    /** Laid over the sky that was left out it is what is drawn with it, where blurring works: on squares. */
+    @Test
+    void leftOutSkyShowsThroughBlurredEdgesAsThroughGlass() {
+        Pixels with = beforeSky(false);
+        Pixels without = beforeSky(true);
+        double covered = 0;
+        for (int i = 0; i < W * H; i++) {
+            int alpha = without.bytes()[i * 4 + 3] & 0xFF;
+            covered += alpha / 255.0;
+            double share = alpha / 255.0;
+            for (int c = 0; c < 3; c++) {
+                // the sky beside the block, a few rows of which are one colour
+                double sky = with.bytes()[(i / W * W) * 3 + c] & 0xFF;
+                double own = without.bytes()[i * 4 + c] & 0xFF;
+                double over = own * own * share + sky * sky * (1 - share);
+                double seen = Math.pow(with.bytes()[i * 3 + c] & 0xFF, 2);
+                assertThat(over / 65_025).as("light of pixel %d %d", i % W, i / W).isCloseTo(seen / 65_025, within(0.02));
+            }
+        }
+        assertThat(without.bytes()[3]).as("the sky").isZero();
+        assertThat(without.bytes()[(H / 2 * W + W / 2) * 4 + 3]).as("the middle of the block").isEqualTo((byte) 255);
+        double side = 1.2 * 50 / 5 / BACK.widthMm() * W;
+        assertThat(covered).as("as much as the sharp block covers").isCloseTo(side * side, within(side * side * 0.05));
+    }
+
+    /** A dark block of 1.2 m five metres away, in focus at two, before the sky. */
+    private static Pixels beforeSky(boolean alpha) {
+        Stage dark = new Stage(List.of(block(1, "#202020")));
+        float[] places = new float[16];
+        Matrix.translation(0, -0.6, -5).times(Matrix.scaling(1.2, 1.2, 0.01)).copyTo(places, 0);
+        CameraPose pose = new CameraPose(EYE.placed(), 50, 2, 1.4);
+        Bake.Blur blur = blur(50, 1.4, 2);
+        Pixels pixels = new Pixels(W, H, alpha, false);
+        try (StagePainter painter = new StagePainter()) {
+            painter.way(new StagePainter.Way(W, H, W, H, FrameLook.Edges.PLAIN, alpha, false));
+            painter.set(DrawnSet.of(dark).unplaced());
+            painter.draw(List.of(new FrameOrder.Moment(pose.view().toFloats(), pose.projection(BACK, W / (double) H).toFloats(), places, true, blur.focus(),
+                    blur.farCircle())), pixels);
+        }
+        return pixels;
     }
 
     @Test

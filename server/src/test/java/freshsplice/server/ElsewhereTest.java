@@ -126,8 +126,21 @@ class ElsewhereTest {
         });
         JsonNode dropped = offers(files, Map.of("shotId", sections.get(0).get("shotId").asLong())).get(0);
         assertThat(dropped.get("render").asString()).isEqualTo(code(0) + "_v007");
-        long id = client.post("/api/projects/" + project + "/versions", Map.of("names", List.copyOf(files.keySet()), "grade", "FINAL")).get(0).asLong();
+        long id = client.post("/api/projects/" + project + "/versions", Map.of("names", List.copyOf(files.keySet()), "grade", "FINAL",
+                "cameras", Map.of(code(1) + "_v007.mp4", 1))).get(0).asLong();
         assertThat(renders.ended(id).get("frames").asLong()).isEqualTo(length(1));
+        assertThat(renders.of(id).get("cameraOf").asInt()).as("as was said").isEqualTo(1);
+        Map<String, byte[]> again = Map.of(code(1) + "_v001.mp4", client.bytes("/api/renders/" + ours + "/movie"));
+        client.upload("/api/projects/" + project + "/files", again);
+        assertThat(offers(again, Map.of())).singleElement().satisfies(o -> {
+            assertThat(o.get("cameraOf").asInt()).as("as its name says").isEqualTo(1);
+            assertThat(o.get("cameras")).as("ours alone").hasSize(1);
+        });
+        long named = client.post("/api/projects/" + project + "/versions", Map.of("names", List.copyOf(again.keySet()))).get(0).asLong();
+        assertThat(renders.ended(named).get("cameraOf").asInt()).isEqualTo(1);
+        long unknown = client.post("/api/projects/" + project + "/versions", Map.of("names", List.copyOf(again.keySet()), "cameras",
+                Map.of(code(1) + "_v001.mp4", 0))).get(0).asLong();
+        assertThat(renders.ended(unknown).has("cameraOf")).as("nobody knows").isFalse();
     }
 
     /** Its first clip is the run; picture 3 of it is not there, so that the one before is seen (as everywhere a run is shown). */

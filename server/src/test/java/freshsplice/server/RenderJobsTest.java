@@ -159,6 +159,27 @@ class RenderJobsTest {
         assertThat(handedBack("xmeml")).contains("sh0020_v001.mov").doesNotContain("sh0020_v001.mp4");
     }
 
+    @Test
+    @DisplayName("kept frames are counted, and let go of when nothing works on them: files stay, what needs frames says what to do")
+    void keptFrames() throws IOException {
+        long done = renders.render(Map.of(), shot(0)).get(0);
+        JsonNode kept = client.get("/api/projects/" + project + "/kept-frames").get(0);
+        assertThat(kept.get("id").asLong()).isEqualTo(done);
+        assertThat(kept.get("frames").asLong()).isEqualTo(renders.of(done).get("frames").asLong());
+        long freed = Long.parseLong(new String(client.tryPost("/api/projects/" + project + "/kept-frames/let-go", Map.of("renders", List.of(done))).body(),
+                java.nio.charset.StandardCharsets.US_ASCII));
+        assertThat(freed).isEqualTo(kept.get("bytes").asLong()).isPositive();
+        assertThat(client.get("/api/projects/" + project + "/kept-frames")).isEmpty();
+        assertThat(client.bytes("/api/renders/" + done + "/movie")).isNotEmpty();
+        assertThat(Client.message(client.tryPost("/api/renders/" + done + "/files", Map.of("kind", "PRORES")))).contains("were let go: render it again");
+        client.post("/api/projects/" + project + "/renders", renders.ask(Map.of("width", 1280, "height", 720), shot(1), shot(2)));
+        long open = list(client.get("/api/projects/" + project + "/renders")).stream().filter(r -> !r.get("state").asString().equals("DONE")).findFirst()
+                .orElseThrow().get("id").asLong();
+        client.post("/api/renders/" + open + "/pause", null);
+        assertThat(Client.message(client.tryPost("/api/projects/" + project + "/kept-frames/let-go", Map.of("renders", List.of(open))))).contains("stop it first");
+        client.post("/api/renders/" + open + "/stop", null);
+    }
+
     private String handedBack(String format) throws IOException {
         return new String(client.send(client.to("/api/projects/" + project + "/hand-back/" + format + "?master=" + master).POST(
                 java.net.http.HttpRequest.BodyPublishers.noBody())).body(), java.nio.charset.StandardCharsets.UTF_8);

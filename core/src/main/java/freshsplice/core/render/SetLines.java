@@ -4,12 +4,15 @@ import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.motion.Key;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;
-import freshsplice.core.stage.Matrix;
 import freshsplice.core.stage.Stage;
+import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.LongSummaryStatistics;
+import java.util.Map;
 import java.util.stream.Stream;
 
 /**
@@ -23,8 +26,8 @@ public record SetLines(float[] ends, float[] colours) {
     private static final int GRID_METRES = 100;
     private static final int NEAR_METRES = 20;
     private static final int WIDE = 10;
-    /** Longer ways are drawn up to here, frames. */
-    private static final long MOST_FRAMES = 5000;
+    /** Of all ways together; where there are more frames only every second has a point, or every third. */
+    private static final long MOST_POINTS = 100_000;
     /** A tick is so high to each side, and a way shorter than this is none, metres. */
     private static final float TICK = 0.04f;
     private static final double STILL = 0.01;
@@ -45,7 +48,7 @@ public record SetLines(float[] ends, float[] colours) {
             grid(lines);
         }
         if (aids.contains(Aid.PATHS)) {
-            stage.items().stream().filter(Item::moves).forEach(i -> way(i, lines));
+            ways(stage, lines);
         }
         return lines.all();
     }
@@ -70,28 +73,41 @@ public record SetLines(float[] ends, float[] colours) {
         }
     }
 
-    /** From its first key to its last, where it goes anywhere. */
-    private static void way(Item item, Collected lines) {
+    /** Frames from its first key of a place to its last; null where it has not two. */
+    private static FrameRange keyed(Item item) {
         LongSummaryStatistics keys = Stream.of(ItemChannel.X, ItemChannel.Y, ItemChannel.Z).flatMap(c -> item.channel(c).keys().stream())
                 .mapToLong(Key::frame).summaryStatistics();
-        if (keys.getCount() < 2) {
-            return;
-        }
-        long last = Math.min(keys.getMax(), keys.getMin() + MOST_FRAMES);
-        float[][] places = new float[(int) (last - keys.getMin() + 1)][];
-        for (int k = 0; k < places.length; k++) {
+        return keys.getCount() < 2 || keys.getMin() == keys.getMax() ? null : FrameRange.of(keys.getMin(), keys.getMax() + 1);
+    }
+
+    private static void ways(Stage stage, Collected lines) {
+        Map<Item, FrameRange> ways = new LinkedHashMap<>();
+        stage.items().stream().filter(Item::moves).forEach(item -> {
+            FrameRange keyed = keyed(item);
+            if (keyed != null) {
+                ways.put(item, keyed);
+            }
+        });
+        long all = ways.values().stream().mapToLong(FrameRange::length).sum();
+        long step = Math.max(1, (all + MOST_POINTS - 1) / MOST_POINTS);
+        ways.forEach((item, keyed) -> way(item, keyed, step, lines));
+    }
+
+    /** Where it goes anywhere, from its first key to its last. */
+    private static void way(Item item, FrameRange keyed, long step, Collected lines) {
+        List<float[]> places = new ArrayList<>();
+        for (long frame = keyed.in(); frame < keyed.last() + step; frame += step) {
             float[] place = new float[Stage.PLACE];
-            Matrix stands = item.standsAt(Rational.of(keys.getMin() + k));
-            stands.copyTo(place, 0);
-            places[k] = new float[] {place[12], place[13], place[14]};
+            item.standsAt(Rational.of(Math.min(frame, keyed.last()))).copyTo(place, 0);
+            places.add(new float[] {place[12], place[13], place[14]});
         }
-        if (Arrays.stream(places).allMatch(p -> distance(p, places[0]) < STILL)) {
+        if (places.stream().allMatch(p -> distance(p, places.get(0)) < STILL)) {
             return;
         }
-        for (int k = 0; k < places.length; k++) {
-            float[] a = places[k];
-            if (k + 1 < places.length) {
-                float[] b = places[k + 1];
+        for (int k = 0; k < places.size(); k++) {
+            float[] a = places.get(k);
+            if (k + 1 < places.size()) {
+                float[] b = places.get(k + 1);
                 lines.add(a[0], a[1], a[2], b[0], b[1], b[2], WAY_COLOUR);
             }
             lines.add(a[0], a[1] - TICK, a[2], a[0], a[1] + TICK, a[2], TICK_COLOUR);

@@ -78,6 +78,15 @@ class AidsTest {
         assertThat(way.ends()[way.ends().length - 6]).as("the last tick").isEqualTo(6);
     }
 
+    /** Ways of days would be as large as a film: points are left out evenly, the last one never. */
+    @Test
+    void longWaysHaveFewerPointsAndStillEndAtTheirLastKey() {
+        Stage stage = new Stage(List.of(block(ItemChannel.X, new Key(0, 0, Easing.STRAIGHT), new Key(1_000_000, 500, Easing.STRAIGHT))));
+        float[] ends = SetLines.of(stage, List.of(Aid.PATHS)).ends();
+        assertThat(ends.length / 6).isBetween(150_000, 200_100);
+        assertThat(ends[ends.length - 6]).isEqualTo(500);
+    }
+
     @Test
     void whatOnlyTurnsOrStaysHasNoWay() {
         assertThat(SetLines.of(new Stage(List.of(block(ItemChannel.TURN, new Key(0, 0, Easing.STRAIGHT), new Key(9, 90, Easing.STRAIGHT)))),

@@ -25,8 +25,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.NavigableSet;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.LongStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -43,8 +45,11 @@ public class Elsewhere {
      * @param from   shot frame of its first picture
      * @param wrong  why it cannot be taken in; empty where it can
      * @param words  what somebody should know before
+     * @param cameras versions of ours of the shot, the newest first: it may be made from the camera of one
+     * @param cameraOf that of them which its name says; null where it says none
      */
-    public record Offer(String name, Long shotId, String render, long from, long frames, int width, int height, String rate, String wrong, List<String> words) {
+    public record Offer(String name, Long shotId, String render, long from, long frames, int width, int height, String rate, String wrong, List<String> words,
+                        List<Integer> cameras, Integer cameraOf) {
     }
 
     /** Its files by their numbers, one for a movie. */
@@ -87,9 +92,16 @@ public class Elsewhere {
         return plans(store.get(ProjectRow.class, projectId), names, shotId, Grade.DRAFT).stream().map(Plan::offer).toList();
     }
 
-    /** Takes them in. @return ids of the renders; what cannot be taken in is left @throws Refused if nothing can */
+    /**
+     * Takes them in.
+     *
+     * @param cameras the version of ours from whose camera each was made, by the name of the file or run: 0 where nobody knows, what its name says
+     *                where nothing stands there
+     * @return ids of the renders; what cannot be taken in is left
+     * @throws Refused if nothing can
+     */
     @Transactional
-    public List<Long> take(long projectId, List<String> names, Long shotId, Grade grade, Asker who) {
+    public List<Long> take(long projectId, List<String> names, Long shotId, Grade grade, Map<String, Integer> cameras, Asker who) {
         if (!grade.counts()) {
             throw new Refused("What is made elsewhere is a draft or a final: a trial never counts");
         }
@@ -97,7 +109,7 @@ public class Elsewhere {
         List<Long> ids = new ArrayList<>();
         for (Plan plan : plans(project, names, shotId, grade)) {
             if (plan.offer().wrong().isEmpty()) {
-                ids.add(add(project, plan, grade, who));
+                ids.add(add(project, plan, grade, cameras.get(plan.offer().name()), who));
             }
         }
         if (ids.isEmpty()) {
@@ -107,7 +119,7 @@ public class Elsewhere {
         return ids;
     }
 
-    private long add(ProjectRow project, Plan plan, Grade grade, Asker who) {
+    private long add(ProjectRow project, Plan plan, Grade grade, Integer cameraOf, Asker who) {
         Pictures pictures = plan.pictures();
         FrameRate rate = rate(pictures, project);
         Recipe recipe = Recipe.of(new FrameLook(even(pictures.one().width), even(pictures.one().height), 100, FrameLook.Edges.PLAIN, 0, 2, false, 0),
@@ -115,6 +127,7 @@ public class Elsewhere {
         RenderRow row = RenderRequests.row(project, new RenderRequests.Planned(plan.render(), plan.checked().range(), plan.offer().shotId(), null, rate,
                 project.name, ""), recipes.textId(recipe), new RenderRequests.How(grade, recipe, null), who);
         row.mediaId = pictures.isRun() ? runs.add(pictures.name(), pictures.files(), rate).id : pictures.one().id;
+        row.cameraOf = cameraOf == null ? plan.offer().cameraOf() : plan.offer().cameras().contains(cameraOf) ? cameraOf : null;
         store.add(row);
         row.place = row.id;
         return row.id;
@@ -132,24 +145,25 @@ public class Elsewhere {
     private List<Plan> plans(ProjectRow project, List<String> names, Long shotId, Grade grade) {
         RenderRequests.Shots shots = requests.shots(project.id);
         var versions = requests.versions(project.id);
+        Map<Long, NavigableSet<Integer>> drawn = drawn(project.id);
         List<Plan> plans = new ArrayList<>();
         for (Map.Entry<String, TreeMap<Long, MediaRow>> group : groups(project.id, names).entrySet()) {
             Pictures pictures = new Pictures(group.getKey(), group.getValue());
             Optional<RenderName> named = named(pictures.name());
             ShotRow shot = shotId != null ? shots.rows().get(shotId) : named.flatMap(n -> byCode(shots, n.of())).orElse(null);
-            plans.add(plan(project, pictures, shot, named.map(RenderName::version).orElse(0), shots, versions, grade));
+            plans.add(plan(project, pictures, shot, named.map(RenderName::version).orElse(0), shots, versions, grade, drawn));
         }
         return plans;
     }
 
     private static Plan plan(ProjectRow project, Pictures pictures, ShotRow shot, int version, RenderRequests.Shots shots,
-                             freshsplice.core.render.Versions versions, Grade grade) {
+                             freshsplice.core.render.Versions versions, Grade grade, Map<Long, NavigableSet<Integer>> drawn) {
         MediaRow one = pictures.one();
         FrameRate rate = rate(pictures, project);
         long frames = pictures.isRun() ? pictures.files().size() : one.frames;
         if (shot == null) {
             return new Plan(new Offer(pictures.name(), null, "", 0, frames, one.width, one.height, rate.toString(),
-                    "its name is no shot's: call it as SHOT_v001, or drop it on a shot", List.of()), pictures, null, null);
+                    "its name is no shot's: call it as SHOT_v001, or drop it on a shot", List.of(), List.of(), null), pictures, null, null);
         }
         List<Long> gaps = pictures.isRun() ? LongStream.range(pictures.files().firstKey(), pictures.files().lastKey()).filter(n -> !pictures.files().containsKey(n)).boxed().toList()
                 : List.of();
@@ -158,13 +172,23 @@ public class Elsewhere {
         ShotFrames of = shots.frames(shot);
         MadeElsewhere checked = MadeElsewhere.of(given, of, project.rate, project.pictureWidth / (double) project.pictureHeight);
         List<String> words = new ArrayList<>(checked.words());
+        NavigableSet<Integer> cameras = drawn.getOrDefault(shot.id, new TreeSet<>());
         RenderRange range = checked.range();
         RenderName render = checked.canBe() ? versions.take(shot.code, version, grade, range) : null;
         if (render != null && version > 0 && render.version() != version) {
             words.add("version " + version + " is there already: it becomes " + render);
         }
         return new Plan(new Offer(pictures.name(), shot.id, render == null ? "" : render.toString(), range == null ? 0 : range.from().floor(), frames, one.width,
-                one.height, rate.toString(), checked.wrong(), words), pictures, checked, render);
+                one.height, rate.toString(), checked.wrong(), words, List.copyOf(cameras), cameras.contains(version) ? version : null), pictures, checked, render);
+    }
+
+    /** Versions that were drawn here, by the shot's id, the newest first. */
+    private Map<Long, NavigableSet<Integer>> drawn(long projectId) {
+        Map<Long, NavigableSet<Integer>> drawn = new HashMap<>();
+        store.where(RenderRow.class, "projectId", projectId).stream()
+                .filter(r -> r.shotId != null && r.mediaId == null && r.state == RenderRow.State.DONE && r.grade.counts())
+                .forEach(r -> drawn.computeIfAbsent(r.shotId, id -> new TreeSet<>(Comparator.reverseOrder())).add(r.version));
+        return drawn;
     }
 
     private static Optional<ShotRow> byCode(RenderRequests.Shots shots, String code) {

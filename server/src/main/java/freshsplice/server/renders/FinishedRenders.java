@@ -56,8 +56,11 @@ public class FinishedRenders {
     }
 
     private static FinishedRender value(RenderRow row) {
-        RenderName name = RenderName.parse(row.name).orElseGet(() -> new RenderName(row.name, row.version));
-        return new FinishedRender(row.id, row.shotId, name, row.grade, row.delivered, range(row), row.handles);
+        return new FinishedRender(row.id, row.shotId, name(row), row.grade, row.delivered, range(row), row.handles);
+    }
+
+    static RenderName name(RenderRow row) {
+        return RenderName.parse(row.name).orElseGet(() -> new RenderName(row.name, row.version));
     }
 
     /** What of its shot a render shows. */

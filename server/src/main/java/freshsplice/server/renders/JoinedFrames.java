@@ -34,7 +34,7 @@ class JoinedFrames {
             OrderFile.Orders orders = OrderFile.read(kept.orders(renderId, chunk.in()));
             for (int i = 0; i < orders.frames().size(); i++) {
                 FrameOrder.Source.OfMovie shown = alone(orders.frames().get(i));
-                Fit fit = shown == null ? Fit.NONE : fits.computeIfAbsent(DrawingReader.renderOf(shown.movie()), id -> fit(id, job));
+                Fit fit = shown == null ? Fit.NONE : fits.computeIfAbsent(MovieKeys.renderOf(shown.movie()), id -> fit(id, job));
                 if (fit != Fit.NONE && isTaken(shown, fit, kept.frames(renderId).resolve(FrameFile.name(orders.first() + i)))) {
                     taken++;
                 }
@@ -65,7 +65,7 @@ class JoinedFrames {
 
     /** One file under two names where the disk can, else a copy: letting go of one leaves the other. */
     private boolean isTaken(FrameOrder.Source.OfMovie shown, Fit fit, Path to) throws IOException {
-        Path from = kept.frames(DrawingReader.renderOf(shown.movie())).resolve(FrameFile.name(shown.frame()));
+        Path from = kept.frames(MovieKeys.renderOf(shown.movie())).resolve(FrameFile.name(shown.frame()));
         if (!Files.exists(from)) {
             return false;
         }

@@ -10,7 +10,9 @@ import freshsplice.render.Reel;
 import freshsplice.render.SetFile;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.settings.Folders;
+import java.io.File;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
@@ -96,6 +98,27 @@ public class KeptFrames {
         } catch (IOException e) {
             return 0;
         }
+    }
+
+    /** @param frames that are there; @param bytes that they take, with what they are drawn from */
+    record Size(long frames, long bytes) {
+    }
+
+    Size size(long renderId) {
+        long frames = 0;
+        long bytes = 0;
+        if (Files.isDirectory(folder(renderId))) {
+            try (Stream<Path> files = Files.walk(folder(renderId))) {
+                for (File file : files.map(Path::toFile).filter(File::isFile).toList()) {
+                    frames += file.getName().endsWith(FrameFile.ENDING) ? 1 : 0;
+                    bytes += file.length();
+                }
+            } catch (IOException | UncheckedIOException e) {
+                // it is let go at this moment
+                return new Size(0, 0);
+            }
+        }
+        return new Size(frames, bytes);
     }
 
     /** Keeps what a render is drawn from. The job comes last: where it is, all is. */

@@ -1,5 +1,7 @@
 package freshsplice.server.renders;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import freshsplice.core.delivery.Filmed;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.render.Aid;
@@ -31,6 +33,8 @@ class LookParts {
         }
     }
 
+    /** By the set itself: one that was read again is asked anew. */
+    private final Cache<Stage, String> paths = Caffeine.newBuilder().weakKeys().build();
     private final RenderBoards boards;
     private final Recipes recipes;
 
@@ -81,7 +85,7 @@ class LookParts {
     }
 
     /** Ways are drawn over the whole action, and change with what moves outside a render's frames too. */
-    private static String paths(Shown shown) {
-        return Fingerprint.digest(shown.sets().stream().map(s -> SetLines.of(s, List.of(Aid.PATHS)).digest()).distinct().sorted().collect(Collectors.joining()));
+    private String paths(Shown shown) {
+        return Fingerprint.digest(shown.sets().stream().map(s -> paths.get(s, of -> SetLines.of(of, List.of(Aid.PATHS)).digest())).distinct().sorted().collect(Collectors.joining()));
     }
 }

@@ -44,13 +44,13 @@ public class RenderForecast {
 
     private final OwnRecord record;
     private final RenderRequests requests;
-    private final DrawingReader drawings;
+    private final FilmedShots shots;
     private final Folders folders;
 
-    RenderForecast(OwnRecord record, RenderRequests requests, DrawingReader drawings, Folders folders) {
+    RenderForecast(OwnRecord record, RenderRequests requests, FilmedShots shots, Folders folders) {
         this.record = record;
         this.requests = requests;
-        this.drawings = drawings;
+        this.shots = shots;
         this.folders = folders;
     }
 
@@ -60,7 +60,7 @@ public class RenderForecast {
         List<RenderRequests.Planned> planned = requests.plan(projectId, wanted);
         Recipe recipe = wanted.how().recipe();
         long frames = planned.stream().mapToLong(p -> p.range().frames()).sum();
-        Map<Long, Filmed> filmed = drawings.filmed(projectId);
+        Map<Long, Filmed> filmed = this.shots.of(projectId).filmed();
         Sizes.Range bytes = record.sizes().of(recipe, frames);
         Sizes.Range time = record.seconds(recipe, frames);
         OptionalLong free = FreeSpace.at(folders.renders());

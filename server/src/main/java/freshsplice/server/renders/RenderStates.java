@@ -22,7 +22,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class RenderStates {
     private static final int LONGEST_ERROR = 500;
-    private static final Set<RenderRow.State> ENDED = Set.of(RenderRow.State.DONE, RenderRow.State.STOPPED, RenderRow.State.FAILED);
 
     private final Store store;
     private final JdbcTemplate jdbc;
@@ -127,7 +126,7 @@ class RenderStates {
     @Transactional(readOnly = true)
     public List<Long> olderThan(RenderRow row) {
         return store.where(RenderRow.class, row.shotId == null ? "masterId" : "shotId", row.shotId == null ? row.masterId : row.shotId).stream()
-                .filter(r -> r.id < row.id && r.grade == row.grade && ENDED.contains(r.state)).map(r -> r.id).toList();
+                .filter(r -> r.id < row.id && r.grade == row.grade && r.state.isEnded()).map(r -> r.id).toList();
     }
 
     private void add(RenderRow row, List<OutputWriter.Written> written) {

@@ -23,10 +23,10 @@ public class SheetPictures {
     /** One corner for all, so that they come in one line. */
     private static final BurnIn.Corner WORDS = BurnIn.Corner.BOTTOM_LEFT;
 
-    private final DrawingReader reader;
+    private final ShotDrawings reader;
     private final KeptFrames kept;
 
-    SheetPictures(DrawingReader reader, KeptFrames kept) {
+    SheetPictures(ShotDrawings reader, KeptFrames kept) {
         this.reader = reader;
         this.kept = kept;
     }
@@ -35,10 +35,10 @@ public class SheetPictures {
     public final class Drawn implements AutoCloseable {
         private final JobFile.Kept job;
         private final List<FrameOrder> orders;
-        private final DrawingReader.Stills stills;
+        private final ShotDrawings.Stills stills;
         private final PainterThread drawer = new PainterThread("contact sheet", Thread.MIN_PRIORITY);
 
-        private Drawn(DrawingReader.Stills stills) {
+        private Drawn(ShotDrawings.Stills stills) {
             this.stills = stills;
             this.job = stills.kept();
             this.orders = stills.orders();

@@ -12,11 +12,11 @@ import org.springframework.stereotype.Component;
 /** One frame of a shot as a recipe would draw it, at its full size and at once. */
 @Component
 public class TrialFrames {
-    private final DrawingReader reader;
+    private final ShotDrawings reader;
     private final KeptFrames kept;
     private final AtOnce atOnce;
 
-    TrialFrames(DrawingReader reader, KeptFrames kept, AtOnce atOnce) {
+    TrialFrames(ShotDrawings reader, KeptFrames kept, AtOnce atOnce) {
         this.atOnce = atOnce;
         this.reader = reader;
         this.kept = kept;

@@ -67,5 +67,12 @@ public class RenderRow extends Row {
     public Instant finishedAt;
 
     /** A render's life. */
-    public enum State { WAITING, DRAWING, PAUSED, DONE, STOPPED, FAILED }
+    public enum State {
+        WAITING, DRAWING, PAUSED, DONE, STOPPED, FAILED;
+
+        /** Whether nothing works on it any more. */
+        public boolean isEnded() {
+            return this == DONE || this == STOPPED || this == FAILED;
+        }
+    }
 }

@@ -17,6 +17,7 @@ import freshsplice.server.rows.Store;
 import freshsplice.server.settings.Folders;
 import freshsplice.server.tasks.Task;
 import freshsplice.server.tasks.Tasks;
+import jakarta.annotation.PostConstruct;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -59,6 +60,8 @@ public class ContactSheets {
     public record Made(String name, List<String> files, long bytes) {
     }
 
+    private static final String PART = ".part";
+
     private final Store store;
     private final SheetPictures pictures;
     private final Tasks tasks;
@@ -69,6 +72,18 @@ public class ContactSheets {
         this.pictures = pictures;
         this.tasks = tasks;
         this.folders = folders;
+    }
+
+    /** A sheet that was not whole when the server was killed is nobody's. */
+    @PostConstruct
+    void sweep() throws IOException {
+        Path all = folders.renders().resolve(FOLDER);
+        if (!Files.isDirectory(all)) {
+            return;
+        }
+        try (Stream<Path> projects = Files.walk(all, 2)) {
+            projects.filter(p -> p.toString().endsWith(PART)).toList().forEach(ContactSheets::deleted);
+        }
     }
 
     /** How the pictures would lie. @throws freshsplice.core.refusal.Refusal if they cannot */
@@ -103,7 +118,7 @@ public class ContactSheets {
 
     /** Where it is while it is not whole. */
     private static Path part(Path folder) {
-        return folder.resolveSibling(folder.getFileName() + ".part");
+        return folder.resolveSibling(folder.getFileName() + PART);
     }
 
     private Path folder(long projectId) {
@@ -184,7 +199,7 @@ public class ContactSheets {
         }
         List<Made> made = new ArrayList<>();
         try (Stream<Path> sheets = Files.list(folder(projectId))) {
-            for (Path sheet : sheets.filter(s -> !s.toString().endsWith(".part")).sorted().toList()) {
+            for (Path sheet : sheets.filter(s -> !s.toString().endsWith(PART)).sorted().toList()) {
                 List<Path> files = files(sheet);
                 if (!files.isEmpty()) {
                     long bytes = 0;

@@ -12,7 +12,7 @@ public final class WithoutMemory {
         Field reader = RenderQueue.class.getDeclaredField("reader");
         reader.setAccessible(true);
         Object real = reader.get(queue);
-        reader.set(queue, new DrawingReader(null, null, null, null, null, null, null, null, null, null, null, null) {
+        reader.set(queue, new DrawingReader(null, null, null, null, null, null, null, null) {
             @Override
             public Drawing read(long renderId) {
                 try {

@@ -6,8 +6,8 @@ import freshsplice.core.render.RenderAsk;
 import freshsplice.core.time.FrameRange;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.refusals.Refused;
-import freshsplice.server.renders.DrawingReader;
 import freshsplice.server.renders.Drivers;
+import freshsplice.server.renders.MasterDrawings;
 import freshsplice.server.renders.RecipeEdit;
 import freshsplice.server.renders.RecipeEdits;
 import freshsplice.server.renders.Recipes;
@@ -111,6 +111,7 @@ class RenderController {
      * @param secondsLeft     −1 where it cannot be told yet
      * @param fromFrame       shot frame, or record frame of a master, at its first frame
      * @param elsewhere       whether another program made its pictures
+     * @param cameraOf        version of the shot from whose camera it made them; null where that is not known
      * @param awaits          driver that it was begun with, where no machine that is there has it; null where it waits for none
      * @param stale           what changed since, in words; only for the newest of a shot
      */
@@ -118,7 +119,8 @@ class RenderController {
                 boolean burnIn, boolean blur, long fromFrame, long frames, long framesDone, double framesPerSecond,
                 double secondsLeft, long bytes, @Schema(nullable = true) String error, String who, Instant requestedAt, List<String> stale,
                 @Schema(nullable = true) String recipe, @Schema(nullable = true) String folder, int handles, long place,
-                @Schema(nullable = true) String awaits, boolean elsewhere) {
+                @Schema(nullable = true) String awaits, boolean elsewhere,
+                @Schema(nullable = true) Integer cameraOf) {
     }
 
     private final Store store;
@@ -128,14 +130,14 @@ class RenderController {
     private final MasterStore masters;
     private final CameraStore cameras;
     private final Folders folders;
-    private final DrawingReader drawings;
+    private final MasterDrawings drawings;
     private final RenderProgress progress;
     private final RenderForecast forecast;
     private final RecipeEdits recipes;
     private final Drivers drivers;
 
     RenderController(Store store, RenderRequests requests, RenderQueue queue, Staleness staleness,
-                     MasterStore masters, CameraStore cameras, Folders folders, DrawingReader drawings, RenderProgress progress, RenderForecast forecast, RecipeEdits recipes, Drivers drivers) {
+                     MasterStore masters, CameraStore cameras, Folders folders, MasterDrawings drawings, RenderProgress progress, RenderForecast forecast, RecipeEdits recipes, Drivers drivers) {
         this.drivers = drivers;
         this.forecast = forecast;
         this.recipes = recipes;
@@ -188,7 +190,7 @@ class RenderController {
         return new View(r.id, r.shotId, r.name, r.version, r.grade, r.state, r.width, r.height, r.burnIn, r.blur,
                 r.fromPosition.floor(), r.frames, done, rate,
                 drawing && rate > 0 ? (r.frames - done) / rate : -1, r.bytes, r.error, r.who, r.requestedAt,
-                stale, r.recipeName, r.folder, r.handles, r.place, drivers.awaited(r), r.mediaId != null);
+                stale, r.recipeName, r.folder, r.handles, r.place, drivers.awaited(r), r.mediaId != null, r.cameraOf);
     }
 
     private RenderRequests.Wanted wanted(Ask ask) {

@@ -1,0 +1,173 @@
+package freshsplice.server.renders;
+
+import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.Fingerprint;
+import freshsplice.core.delivery.JoinedRenders;
+import freshsplice.core.delivery.MasterFingerprint;
+import freshsplice.core.delivery.PicturePlan;
+import freshsplice.core.master.LivePieces;
+import freshsplice.core.master.Master;
+import freshsplice.core.master.Section;
+import freshsplice.core.master.SeenPiece;
+import freshsplice.core.render.FileNames;
+import freshsplice.core.render.FrameOrders;
+import freshsplice.core.render.Recipe;
+import freshsplice.core.render.RenderJob;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.render.JobFile;
+import freshsplice.render.Reel;
+import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.RenderRow;
+import freshsplice.server.rows.Store;
+import freshsplice.server.settings.Folders;
+import freshsplice.server.stores.masters.MasterStore;
+import java.util.ArrayDeque;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Reads what movies of whole masters are drawn or joined from, and whether they still would be. */
+@Component
+public class MasterDrawings {
+    private final Store store;
+    private final MasterStore masters;
+    private final FilmedShots shots;
+    private final Staleness staleness;
+    private final RenderSound sounds;
+    private final Folders folders;
+    private final Recipes recipes;
+    private final RenderBoards boards;
+    private final FinishedRenders finished;
+    private final LookParts looks;
+
+    MasterDrawings(Store store, MasterStore masters, FilmedShots shots, Staleness staleness, RenderSound sounds, Folders folders, Recipes recipes,
+                   RenderBoards boards, FinishedRenders finished, LookParts looks) {
+        this.store = store;
+        this.masters = masters;
+        this.shots = shots;
+        this.staleness = staleness;
+        this.sounds = sounds;
+        this.folders = folders;
+        this.recipes = recipes;
+        this.boards = boards;
+        this.finished = finished;
+        this.looks = looks;
+    }
+
+    Drawing of(RenderRow render, Recipe recipe, ProjectRow project, Master master, FilmedShots.Of all, RenderSound.Under under) {
+        Map<Long, Filmed> filmed = all.filmed();
+        FrameRate rate = recipe.rate(project.rate);
+        Map<Long, Master> nested = nested(master);
+        PicturePlan plan = PicturePlan.ofMaster(render.name, master, render.frames, rate, nested, filmed);
+        JoinedRenders joined = render.joined ? joined(render, master) : null;
+        Map<Long, String> movies = movieKeys(master, nested);
+        if (joined != null) {
+            joined.all().forEach(r -> movies.putIfAbsent(r.id(), MovieKeys.of(r.id())));
+        }
+        Map<String, Reel> reels = movies(movies.values(), master.rate());
+        LookParts.Shown shown = shown(recipe, master, nested, filmed);
+        RenderBoards.Found boards = recipe.look().board() > 0 || recipe.unstaged() == Recipe.Unstaged.BOARD
+                ? this.boards.of(shown.withBoards()) : RenderBoards.Found.NONE;
+        reels.putAll(boards.reels());
+        FileNames names = new FileNames(project.name, "", FinishedRenders.name(render), render.grade, "", render.recipeName == null ? "" : render.recipeName);
+        RenderJob job = new RenderJob(names, recipe, FinishedRenders.range(render), rate, plan.startLabel());
+        return new Drawing(new JobFile.Kept(job, reels, recipe.sound() ? under.pieces(whole(master)) : List.of()),
+                new FrameOrders(plan, recipe, true, shots.named(render, boards, movies, all.rows().values(), joined)), looks.made(render, recipe, boards, shown, fingerprint(render, master, nested, filmed, under, joined)));
+    }
+
+    /** What changed since a movie of a whole master was made, in words; empty where it still stands. */
+    @Transactional(readOnly = true)
+    public List<String> stale(RenderRow render) {
+        ProjectRow project = store.get(ProjectRow.class, render.projectId);
+        Master master = masters.read(store.get(MasterRow.class, render.masterId));
+        Map<Long, Filmed> filmed = shots.of(project.id).filmed();
+        Map<Long, Master> nested = nested(master);
+        Fingerprint now = fingerprint(render, master, nested, filmed, sounds.under(master, project.rate),
+                render.joined ? joined(render, master) : null);
+        return staleness.ofMaster(render, now, shown(recipes.of(render), master, nested, filmed));
+    }
+
+    private static LookParts.Shown shown(Recipe recipe, Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed) {
+        Map<Long, Filmed> shown = new HashMap<>();
+        Stream.concat(Stream.of(master), nested.values().stream()).flatMap(m -> m.sections().stream()).map(Section::shotId)
+                .filter(filmed::containsKey).forEach(id -> shown.put(id, filmed.get(id)));
+        Map<Long, Filmed> withBoards = new HashMap<>(shown);
+        withBoards.values().removeIf(f -> recipe.look().board() == 0 && f.camera().isStaged());
+        return new LookParts.Shown(withBoards, shown.values().stream().map(Filmed::stage).toList());
+    }
+
+    private static Fingerprint fingerprint(RenderRow render, Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed,
+                                           RenderSound.Under under, JoinedRenders joined) {
+        Fingerprint drawn = MasterFingerprint.of(master, nested, filmed, render.blur, under.lines(whole(master)));
+        if (joined == null) {
+            return drawn;
+        }
+        // what is joined changes with the renders that are, and not before
+        Map<String, String> parts = new HashMap<>(Map.of("renders", joined.digest()));
+        Stream.of("edit", "sound").forEach(part -> parts.put(part, drawn.parts().get(part)));
+        return new Fingerprint(parts);
+    }
+
+    /** The renders of a master's shots that are good enough for a movie of some grade. */
+    private JoinedRenders joined(RenderRow render, Master master) {
+        LivePieces live = new LivePieces(masters.nested());
+        return new JoinedRenders(SeenPiece.ofLive(live.of(master)).stream().filter(p -> p.section().shotId() != 0).toList(),
+                finished.of(render.projectId, grade -> grade.compareTo(render.grade) >= 0));
+    }
+
+    private static FrameRange whole(Master master) {
+        return FrameRange.ofLength(master.start(), Math.max(1, master.end() - master.start()));
+    }
+
+    /** Every master that one nests, at any depth. */
+    private Map<Long, Master> nested(Master master) {
+        Map<Long, Master> nested = new TreeMap<>();
+        Deque<Master> open = new ArrayDeque<>(List.of(master));
+        while (!open.isEmpty()) {
+            for (Section section : open.pop().sections()) {
+                if (section.content() instanceof Section.Content.OfMaster m && !nested.containsKey(m.masterId())) {
+                    Master inner = masters.read(store.get(MasterRow.class, m.masterId()));
+                    nested.put(inner.id(), inner);
+                    open.push(inner);
+                }
+            }
+        }
+        return nested;
+    }
+
+    /** Keys of the rendered movies that a master shows. A final stands where the draft of its name was laid. */
+    private Map<Long, String> movieKeys(Master master, Map<Long, Master> nested) {
+        Map<Long, String> keys = new HashMap<>();
+        Stream.concat(Stream.of(master), nested.values().stream()).flatMap(m -> m.sections().stream()).forEach(s -> {
+            if (s.content() instanceof Section.Content.OfRender r) {
+                keys.computeIfAbsent(r.renderId(), id -> MovieKeys.of(standing(store.get(RenderRow.class, id)).id));
+            }
+        });
+        return keys;
+    }
+
+    private RenderRow standing(RenderRow laid) {
+        return store.where(RenderRow.class, "projectId", laid.projectId).stream().filter(r -> r.name.equals(laid.name)
+                        && r.state == RenderRow.State.DONE && r.frames == laid.frames && r.grade.counts())
+                .max(Comparator.comparing((RenderRow r) -> r.grade)).orElse(laid);
+    }
+
+    /** @param keys as {@link #movieKeys} gives them; @param rate of those that say none */
+    private Map<String, Reel> movies(Collection<String> keys, FrameRate rate) {
+        Map<String, Reel> reels = new HashMap<>();
+        keys.forEach(key -> {
+            RenderRow row = store.get(RenderRow.class, MovieKeys.renderOf(key));
+            reels.put(key, new Reel(folders.renders().resolve(row.file), row.rate == null ? rate : row.rate, row.sha256 == null ? "" : row.sha256));
+        });
+        return reels;
+    }
+}
