@@ -98,6 +98,9 @@ function Room({ seen }: { seen: Foreseen }) {
   )
 }
 
+/** Nobody reads more of them at once. */
+const MOST_LISTED = 100
+
 function Findings({ seen, sequence }: { seen: Foreseen; sequence: Sequence }) {
   if (seen.findings.length === 0 && seen.unlooked === 0) {
     return null
@@ -113,7 +116,7 @@ function Findings({ seen, sequence }: { seen: Foreseen; sequence: Sequence }) {
     <div>
       <b className="font-semibold">Look first</b>
       <ul className="scroll mt-0.5 max-h-[92px]" aria-label="Look first" tabIndex={0}>
-        {seen.findings.map((f, i) => (
+        {seen.findings.slice(0, MOST_LISTED).map((f, i) => (
           <li key={i} className="flex items-baseline gap-2 border-b border-line/60 py-0.5">
             <span className="num w-16 shrink-0 text-bent">{sequence.shots.find((s) => s.shotId === f.shotId)?.code}</span>
             <span className="min-w-0 flex-1">{f.words}</span>
@@ -122,6 +125,9 @@ function Findings({ seen, sequence }: { seen: Foreseen; sequence: Sequence }) {
             </button>
           </li>
         ))}
+        {seen.findings.length > MOST_LISTED && (
+          <li className="py-0.5 text-quiet">{plural(seen.findings.length - MOST_LISTED, 'thing')} more, not listed</li>
+        )}
         {seen.unlooked > 0 && <li className="py-0.5 text-quiet">{plural(seen.unlooked, 'shot')} more were not looked at</li>}
       </ul>
     </div>

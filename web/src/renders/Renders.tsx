@@ -23,6 +23,9 @@ import { ShownFiles, ShownPicture, ShownWords } from './Shown'
 import { askTrialFrame, TrialFrame, useTrial } from './TrialFrame'
 import { sizeOf, What } from './What'
 
+/** A browser is not asked to save more than so many files. */
+const MOST_SAVED = 20
+
 /** What is covered by renders, what will be written next, and what is being drawn. */
 export function Renders({ project, sequence }: { project: Project; sequence: Sequence }) {
   const renders = useRenders(project.id, sequence.id).data ?? []
@@ -151,11 +154,14 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
               close
             </button>
           ) : (
-            toSave.length > 0 && (
+            toSave.length > 0 &&
+            (toSave.length > MOST_SAVED ? (
+              <span className="ml-auto whitespace-nowrap text-quiet">{plural(toSave.length, 'movie')} lie in the renders folder</span>
+            ) : (
               <button type="button" className="link ml-auto whitespace-nowrap" onClick={() => saveMovies(toSave)}>
                 {toSave.length === 1 ? 'Save movie' : `Save ${toSave.length} movies`}
               </button>
-            )
+            ))
           )}
         </div>
         <Fills name="movie">

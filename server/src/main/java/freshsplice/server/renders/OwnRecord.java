@@ -1,14 +1,16 @@
 package freshsplice.server.renders;
 
 import freshsplice.core.delivery.Grade;
+import freshsplice.core.render.DrawingTimes;
 import freshsplice.core.render.Recipe;
 import freshsplice.core.render.Sizes;
 import freshsplice.server.rows.RenderOutputRow;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.Store;
-import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -28,7 +30,7 @@ class OwnRecord {
     }
 
     private List<RenderRow> newest() {
-        return store.entities().createQuery("select r from RenderRow r where r.state = 'DONE' order by r.id desc", RenderRow.class)
+        return store.entities().createQuery("select r from RenderRow r where r.state = 'DONE' order by r.finishedAt desc", RenderRow.class)
                 .setMaxResults(LEARNT_FROM).getResultList();
     }
 
@@ -41,20 +43,27 @@ class OwnRecord {
         }).toList());
     }
 
-    /** Seconds that frames take, by renders that were blurred alike; null where there are none. */
-    Sizes.Range seconds(Recipe recipe, long frames) {
-        List<Double> seen = newest().stream().filter(r -> r.startedAt != null && r.finishedAt != null && r.grade != Grade.TRIAL && !r.joined && r.mediaId == null
-                        && r.blur == recipe.look().blur())
-                .map(r -> Duration.between(r.startedAt, r.finishedAt).toMillis() / 1000.0 / pixels(recipes.of(r), r.frames)).filter(t -> t > 0).sorted().toList();
-        if (seen.isEmpty()) {
-            return null;
-        }
-        double pixels = pixels(recipe, frames);
-        return new Sizes.Range(seen.get(seen.size() / 4) * pixels, seen.get(Math.min(seen.size() - 1, seen.size() * 3 / 4)) * pixels);
+    /** Seconds that renders take together, by those that were blurred alike; empty where there are none. @param frames of all of them */
+    Optional<Sizes.Range> seconds(Recipe recipe, int renders, long frames) {
+        List<DrawingTimes.Seen> seen = newest().stream().filter(r -> r.startedAt != null && r.finishedAt != null && r.grade != Grade.TRIAL && !r.joined
+                && r.mediaId == null && r.blur == recipe.look().blur()).map(this::seen).toList();
+        return new DrawingTimes(seen).of(renders, pixels(recipe), moments(recipe, frames));
     }
 
-    /** So many are drawn, with those of every moment where the shutter is open. */
-    private static double pixels(Recipe recipe, long frames) {
-        return (double) frames * recipe.look().drawnWidth() * recipe.look().drawnHeight() * (recipe.look().shutter() > 0 ? recipe.look().samples() : 1);
+    private DrawingTimes.Seen seen(RenderRow row) {
+        Recipe recipe = recipes.of(row);
+        return new DrawingTimes.Seen(seconds(row.startedAt), seconds(row.finishedAt), pixels(recipe), moments(recipe, row.frames));
+    }
+
+    private static double seconds(Instant at) {
+        return at.toEpochMilli() / 1e3;
+    }
+
+    private static double pixels(Recipe recipe) {
+        return (double) recipe.look().drawnWidth() * recipe.look().drawnHeight();
+    }
+
+    private static double moments(Recipe recipe, long frames) {
+        return (double) frames * (recipe.look().shutter() > 0 ? recipe.look().samples() : 1);
     }
 }

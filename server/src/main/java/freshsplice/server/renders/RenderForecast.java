@@ -14,6 +14,7 @@ import freshsplice.server.settings.Folders;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalLong;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,7 +22,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** What asking for renders would do, said before it is done. */
 @Service
 public class RenderForecast {
-    /** Shots whose cameras are looked at: more would take too long for an answer while somebody types. */
+    /** Shots whose movement is looked at: more would take too long for an answer while somebody types. */
     private static final int LOOKED_AT = 60;
 
     /**
@@ -62,21 +63,28 @@ public class RenderForecast {
         long frames = planned.stream().mapToLong(p -> p.range().frames()).sum();
         Map<Long, Filmed> filmed = this.shots.of(projectId).filmed();
         Sizes.Range bytes = record.sizes().of(recipe, frames);
-        Sizes.Range time = record.seconds(recipe, frames);
+        Optional<Sizes.Range> time = record.seconds(recipe, planned.size(), frames);
         OptionalLong free = FreeSpace.at(folders.renders());
-        List<Long> shots = planned.stream().map(RenderRequests.Planned::shotId).filter(id -> id != null).distinct().toList();
+        List<Filmed> shots = planned.stream().map(RenderRequests.Planned::shotId).distinct().map(filmed::get).filter(f -> f != null).toList();
+        int staged = (int) shots.stream().filter(f -> f.camera().isStaged()).count();
         return new Forecast(planned.size(), frames, planned.stream().mapToDouble(p -> p.rate().seconds(p.range().frames()).toDouble()).sum(),
                 recipe.look().width(), recipe.look().height(), recipe.rate(planned.isEmpty() ? FrameRate.FPS_24
                         : planned.get(0).rate()).toString(), planned.isEmpty() ? "" : path(planned.get(0), filmed, wanted.how(), false),
                 planned.isEmpty() ? "" : path(planned.get(planned.size() - 1), filmed, wanted.how(), true), bytes.least(), bytes.most(),
-                time == null ? -1 : time.least(), time == null ? -1 : time.most(), Sizes.keptFrames(recipe, frames).most(), free.orElse(-1),
-                findings(shots, filmed, recipe), Math.max(0, shots.size() - LOOKED_AT));
+                time.map(Sizes.Range::least).orElse(-1.0), time.map(Sizes.Range::most).orElse(-1.0), Sizes.keptFrames(recipe, frames).most(), free.orElse(-1),
+                findings(shots, recipe), Math.max(0, staged - LOOKED_AT));
     }
 
-    private static List<Finding> findings(List<Long> shots, Map<Long, Filmed> filmed, Recipe recipe) {
+    /** Whether a camera was touched is seen at once: only those that were take time. */
+    private static List<Finding> findings(List<Filmed> shots, Recipe recipe) {
         List<Finding> found = new ArrayList<>();
-        shots.stream().limit(LOOKED_AT).map(filmed::get).filter(f -> f != null)
-                .forEach(f -> found.addAll(Finding.of(f, recipe.look().aspect())));
+        int looked = 0;
+        for (Filmed shot : shots) {
+            looked += shot.camera().isStaged() ? 1 : 0;
+            if (!shot.camera().isStaged() || looked <= LOOKED_AT) {
+                found.addAll(Finding.of(shot, recipe.look().aspect()));
+            }
+        }
         return found;
     }
 
