@@ -30,7 +30,6 @@ import freshsplice.render.FrameMaker;
 import freshsplice.render.OrderFile;
 import freshsplice.render.OutputWriter;
 import freshsplice.render.Pixels;
-import freshsplice.render.Reel;
 import freshsplice.render.StagePainter;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -93,18 +92,7 @@ final class RenderRun {
         RenderJob job = job(edges, blur);
         FrameOrders orders = new FrameOrders(PicturePlan.ofShot("bench_v001", filmed, job.range(), FrameRate.FPS_24, FrameRate.FPS_24, false),
                 job.recipe(), false, FrameOrders.Named.NOTHING);
-        DrawnSet set = DrawnSet.of(filmed.stage());
-        Footage footage = new Footage() {
-            @Override
-            public DrawnSet set(String key) {
-                return set;
-            }
-
-            @Override
-            public Reel reel(String key) {
-                throw new IllegalStateException("nothing of that is shown");
-            }
-        };
+        Footage footage = Footage.of(DrawnSet.of(filmed.stage()));
         List<FrameOrder> frames = LongStream.range(0, FRAMES).mapToObj(orders::at).toList();
         long begun = System.nanoTime();
         if (folder == null) {

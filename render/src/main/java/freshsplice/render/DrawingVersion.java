@@ -11,7 +11,7 @@ public final class DrawingVersion {
     /** Counted up when pictures come out otherwise by a change of anything but the shading: smoothing, letters, boards, reduction. */
     private static final int PICTURES = 1;
     private static final String SHADING = digest(Shading.PROGRAMS);
-    private static final String OWN = digest(Shading.OWN) + Integer.toHexString(Shading.geometry(Shading.LINE).hashCode());
+    private static final String OWN = digest(Shading.OWN);
 
     private DrawingVersion() {
     }
@@ -32,6 +32,10 @@ public final class DrawingVersion {
             for (String program : programs) {
                 digest.update(Shading.vertex(program).getBytes(StandardCharsets.UTF_8));
                 digest.update(Shading.fragment(program).getBytes(StandardCharsets.UTF_8));
+                String between = Shading.geometry(program);
+                if (between != null) {
+                    digest.update(between.getBytes(StandardCharsets.UTF_8));
+                }
             }
             return HexFormat.of().formatHex(digest.digest(), 0, 6);
         } catch (NoSuchAlgorithmException e) {

@@ -10,4 +10,19 @@ public interface Footage {
 
     /** A rendered movie, or a board. */
     Reel reel(String key) throws IOException;
+
+    /** Of frames that show one set and nothing else. */
+    static Footage of(DrawnSet set) {
+        return new Footage() {
+            @Override
+            public DrawnSet set(String key) {
+                return set;
+            }
+
+            @Override
+            public Reel reel(String key) {
+                throw new IllegalStateException("No movie and no board is shown");
+            }
+        };
+    }
 }

@@ -10,8 +10,7 @@ import freshsplice.core.render.SetLines;
 final class LinePass {
     private GlProgram line;
     private int array;
-    private int ends;
-    private int colours;
+    private int[] buffers = {};
     private SetLines held = SetLines.NONE;
 
     /** @param thick pixels of a line */
@@ -19,9 +18,7 @@ final class LinePass {
         if (set.lines().isEmpty()) {
             return;
         }
-        if (line == null) {
-            prepare();
-        }
+        line = line == null ? new GlProgram(Shading.LINE) : line;
         hold(set.lines());
         line.use();
         line.setMatrix("view", moment.view());
@@ -40,29 +37,15 @@ final class LinePass {
         glEnable(GL_CULL_FACE);
     }
 
-    private void prepare() {
-        line = new GlProgram(Shading.LINE);
-        array = glGenVertexArrays();
-        glBindVertexArray(array);
-        ends = attribute(0);
-        colours = attribute(2);
-    }
-
-    private static int attribute(int place) {
-        int store = glGenBuffers();
-        glBindBuffer(GL_ARRAY_BUFFER, store);
-        glEnableVertexAttribArray(place);
-        glVertexAttribPointer(place, 3, GL_FLOAT, false, 0, 0);
-        return store;
-    }
-
+    /** Lines of one set are drawn over many frames: they are taken up when they are others. */
     private void hold(SetLines wanted) {
         if (wanted != held) {
+            glDeleteVertexArrays(array);
+            glDeleteBuffers(buffers);
+            array = glGenVertexArrays();
+            glBindVertexArray(array);
+            buffers = new int[] {SetParts.attribute(0, wanted.ends()), SetParts.attribute(2, wanted.colours())};
             held = wanted;
-            glBindBuffer(GL_ARRAY_BUFFER, ends);
-            glBufferData(GL_ARRAY_BUFFER, wanted.ends(), GL_STATIC_DRAW);
-            glBindBuffer(GL_ARRAY_BUFFER, colours);
-            glBufferData(GL_ARRAY_BUFFER, wanted.colours(), GL_STATIC_DRAW);
         }
     }
 }

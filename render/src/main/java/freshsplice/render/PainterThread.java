@@ -54,6 +54,17 @@ public final class PainterThread implements AutoCloseable {
         }
     }
 
+    /** The same for somebody who is told. @param what for the error; @throws IOException if it cannot be drawn; says why */
+    public <T> T draw(String what, Work<T> work) throws IOException {
+        try {
+            return draw(work);
+        } catch (InterruptedIOException e) {
+            throw e;
+        } catch (IOException | RuntimeException | OutOfMemoryError e) {
+            throw new IOException(what + " cannot be drawn: " + e.getMessage(), e);
+        }
+    }
+
     private <T> T drawn(Work<T> work) throws IOException {
         try {
             painter = painter == null ? new StagePainter() : painter;

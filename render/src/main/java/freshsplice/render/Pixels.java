@@ -1,7 +1,10 @@
 package freshsplice.render;
 
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.util.Arrays;
+import javax.imageio.ImageIO;
 
 /**
  * A picture in memory: red, green and blue of each pixel, and how much it covers where it has that too; sRGB, rows from the top. With 16
@@ -68,6 +71,13 @@ public final class Pixels {
             shallow.bytes[i] = (byte) ((value + 128) / 257);
         }
         return shallow;
+    }
+
+    /** As a file. @param format as libraries of pictures call it: png, jpg */
+    public byte[] encoded(String format) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image(), format, out);
+        return out.toByteArray();
     }
 
     /** The same for libraries of pictures: eight bits of red, green and blue. */

@@ -116,7 +116,8 @@ final class SetParts {
         return new Part(array, mesh.indices().length, places, new int[] {positions, normals, colours, indices, places});
     }
 
-    private static int attribute(int place, float[] values) {
+    /** Three values for each corner of the array that is bound. @return the buffer that they are in */
+    static int attribute(int place, float[] values) {
         int store = glGenBuffers();
         glBindBuffer(GL_ARRAY_BUFFER, store);
         glBufferData(GL_ARRAY_BUFFER, values, GL_STATIC_DRAW);

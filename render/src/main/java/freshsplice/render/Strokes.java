@@ -7,6 +7,7 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.geom.Line2D;
 import java.awt.image.BufferedImage;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Draws lines of aids onto pictures: white that what lies below shines through. */
@@ -18,7 +19,11 @@ final class Strokes {
     private final int width;
     private final int height;
     private List<Aid> drawn = List.of();
-    private BufferedImage mask;
+    private List<Point> points = List.of();
+
+    /** @param pixel counted along the rows; @param share that a line covers of it */
+    private record Point(int pixel, double share) {
+    }
 
     Strokes(int width, int height) {
         this.width = width;
@@ -31,16 +36,22 @@ final class Strokes {
         }
         if (!aids.equals(drawn)) {
             drawn = aids;
-            mask = mask(aids);
+            points = points(mask(aids));
         }
+        points.forEach(p -> picture.tint(p.pixel(), 1, STRENGTH * p.share()));
+    }
+
+    private List<Point> points(BufferedImage mask) {
+        List<Point> covered = new ArrayList<>();
         for (int y = 0; y < height; y++) {
             for (int x = 0; x < width; x++) {
                 int cover = mask.getRaster().getSample(x, y, 0);
                 if (cover > 0) {
-                    picture.tint(y * width + x, 1, STRENGTH * cover / 255.0);
+                    covered.add(new Point(y * width + x, cover / 255.0));
                 }
             }
         }
+        return covered;
     }
 
     private BufferedImage mask(List<Aid> aids) {

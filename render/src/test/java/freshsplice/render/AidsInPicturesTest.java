@@ -36,23 +36,13 @@ class AidsInPicturesTest {
 
     private static byte[] drawn(FrameLook.Edges edges, int percent, boolean blur, Aid... aids) throws IOException {
         FrameLook look = new FrameLook(W, H, percent, edges, 0, 8, blur, 0, List.of(aids));
-        DrawnSet set = new ShownSet(STAGE, look.aids()).drawn();
+        DrawnSet set = ShownSet.of(STAGE, look.aids()).drawn();
         FrameOrder.Moment moment = new FrameOrder.Moment(EYE.view().toFloats(), EYE.projection(FilmBack.FULL_FRAME, W / (double) H).toFloats(),
                 new float[0], blur, 5, 0.001f);
         FrameOrder order = new FrameOrder(List.of(new FrameOrder.Layer(new FrameOrder.Source.OfSet(set.key(), List.of(moment)), 1)), List.of(),
                 look.aids().stream().filter(a -> !a.isInSet()).toList());
         Pixels picture = new Pixels(W, H, false, false);
-        try (StagePainter painter = new StagePainter(); FrameMaker maker = new FrameMaker(painter, look, false, false, new Footage() {
-            @Override
-            public DrawnSet set(String key) {
-                return set;
-            }
-
-            @Override
-            public Reel reel(String key) {
-                throw new AssertionError("No movie is shown");
-            }
-        })) {
+        try (StagePainter painter = new StagePainter(); FrameMaker maker = new FrameMaker(painter, look, false, false, Footage.of(set))) {
             maker.draw(order, picture);
         }
         return picture.bytes().clone();
@@ -103,7 +93,7 @@ class AidsInPicturesTest {
 
     @Test
     void linesOfASetAreReadToTheBit(@TempDir Path folder) throws IOException {
-        DrawnSet set = new ShownSet(STAGE, List.of(Aid.GRID, Aid.PATHS)).drawn();
+        DrawnSet set = ShownSet.of(STAGE, List.of(Aid.GRID, Aid.PATHS)).drawn();
         Path file = folder.resolve("set.glb");
         SetFile.write(file, set);
         DrawnSet read = SetFile.read(file, set.key());

@@ -129,7 +129,7 @@ public final class FrameOrders {
     private FrameOrder.Source.OfSet set(PicturePlan.Source.OfCamera of) {
         Stage stage = of.filmed().stage();
         String key = keys.computeIfAbsent(stage, s -> {
-            ShownSet shown = new ShownSet(s, look.aids());
+            ShownSet shown = ShownSet.of(s, look.aids());
             String its = shown.key();
             sets.putIfAbsent(its, shown);
             return its;

@@ -99,10 +99,10 @@ class AidsTest {
     void aSetWithAidsIsAnotherThanWithoutAndThatWithoutStaysWhatItWas() {
         Stage stage = new Stage(List.of(block(ItemChannel.X, new Key(0, 0, Easing.STRAIGHT), new Key(24, 6, Easing.STRAIGHT))));
         Stage faster = new Stage(List.of(block(ItemChannel.X, new Key(0, 0, Easing.STRAIGHT), new Key(12, 6, Easing.STRAIGHT))));
-        assertThat(new ShownSet(stage, List.of(Aid.CENTRE)).key()).isEqualTo(DrawnSet.of(stage).key());
-        assertThat(new ShownSet(stage, List.of(Aid.GRID)).key()).isNotEqualTo(DrawnSet.of(stage).key());
-        assertThat(new ShownSet(faster, List.of()).key()).as("ways come with the frames").isEqualTo(DrawnSet.of(stage).key());
-        assertThat(new ShownSet(faster, List.of(Aid.PATHS)).key()).isNotEqualTo(new ShownSet(stage, List.of(Aid.PATHS)).key());
+        assertThat(ShownSet.of(stage, List.of(Aid.CENTRE)).key()).isEqualTo(DrawnSet.of(stage).key());
+        assertThat(ShownSet.of(stage, List.of(Aid.GRID)).key()).isNotEqualTo(DrawnSet.of(stage).key());
+        assertThat(ShownSet.of(faster, List.of()).key()).as("ways come with the frames").isEqualTo(DrawnSet.of(stage).key());
+        assertThat(ShownSet.of(faster, List.of(Aid.PATHS)).key()).isNotEqualTo(ShownSet.of(stage, List.of(Aid.PATHS)).key());
     }
 
     @Test

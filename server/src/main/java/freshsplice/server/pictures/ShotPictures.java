@@ -26,13 +26,11 @@ import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.CameraStore;
 import freshsplice.server.stores.stages.StageStore;
 import java.io.IOException;
-import java.io.InterruptedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.Map;
 import java.util.stream.Collectors;
-import javax.imageio.ImageIO;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -113,13 +111,7 @@ public class ShotPictures implements DisposableBean {
         if (Files.exists(file)) {
             return file;
         }
-        try {
-            drawer.draw(painter -> draw(painter, wanted, file));
-        } catch (InterruptedIOException e) {
-            throw e;
-        } catch (IOException | RuntimeException | OutOfMemoryError e) {
-            throw new IOException("A small picture cannot be drawn: " + e.getMessage(), e);
-        }
+        drawer.draw("A small picture", painter -> draw(painter, wanted, file));
         return file;
     }
 
@@ -129,7 +121,7 @@ public class ShotPictures implements DisposableBean {
         Pixels pixels = new Pixels(WIDTH, wanted.height(), false, false);
         painter.draw(wanted.frame().view(), wanted.frame().projection(), wanted.frame().places(), null, pixels.bytes());
         Path half = Files.createTempFile(folders.arriving(), "shot", null);
-        ImageIO.write(pixels.image(), "jpg", half.toFile());
+        Files.write(half, pixels.encoded("jpg"));
         Files.move(half, file, StandardCopyOption.ATOMIC_MOVE);
         return null;
     }

@@ -2,9 +2,7 @@ package freshsplice.server.renders;
 
 import freshsplice.render.PainterThread;
 import freshsplice.render.Pixels;
-import freshsplice.render.StagePainter;
 import java.io.IOException;
-import java.io.InterruptedIOException;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 
@@ -13,20 +11,9 @@ import org.springframework.stereotype.Component;
 class AtOnce implements DisposableBean {
     private final PainterThread drawer = new PainterThread("single pictures", Thread.NORM_PRIORITY);
 
-    /** What is drawn. */
-    interface Work {
-        Pixels draw(StagePainter painter) throws IOException;
-    }
-
     /** @param what for the error; @throws IOException if it cannot be drawn; says why */
-    Pixels draw(String what, Work work) throws IOException {
-        try {
-            return drawer.draw(work::draw);
-        } catch (InterruptedIOException e) {
-            throw e;
-        } catch (IOException | RuntimeException | OutOfMemoryError e) {
-            throw new IOException(what + " cannot be drawn: " + e.getMessage(), e);
-        }
+    Pixels draw(String what, PainterThread.Work<Pixels> work) throws IOException {
+        return drawer.draw(what, work);
     }
 
     @Override

@@ -49,7 +49,7 @@ class FilmedShots {
 
     /** @param movies keys of rendered movies, by the render's id; @param joined renders that shots are shown by; null where all is drawn */
     FrameOrders.Named named(RenderRow render, RenderBoards.Found boards, Map<Long, String> movies, Collection<ShotRow> shots,
-                                    JoinedRenders joined) {
+                            JoinedRenders joined) {
         Map<Long, String> names = store.where(SceneRow.class, "projectId", render.projectId).stream()
                 .collect(Collectors.toMap(s -> s.id, s -> s.name));
         Map<Long, String> scenes = shots.stream().collect(Collectors.toMap(s -> s.id, s -> names.getOrDefault(s.sceneId, "")));

@@ -29,14 +29,15 @@ class OwnRecord {
         this.recipes = recipes;
     }
 
-    private List<RenderRow> newest() {
+    /** The finished renders that are learnt from. */
+    List<RenderRow> newest() {
         return store.entities().createQuery("select r from RenderRow r where r.state = 'DONE' order by r.finishedAt desc", RenderRow.class)
                 .setMaxResults(LEARNT_FROM).getResultList();
     }
 
     /** Bytes that files take. */
-    Sizes sizes() {
-        Map<Long, RenderRow> byId = newest().stream().collect(Collectors.toMap(r -> r.id, Function.identity()));
+    Sizes sizes(List<RenderRow> newest) {
+        Map<Long, RenderRow> byId = newest.stream().collect(Collectors.toMap(r -> r.id, Function.identity()));
         return new Sizes(store.whereIn(RenderOutputRow.class, "renderId", List.copyOf(byId.keySet())).stream().map(o -> {
             RenderRow row = byId.get(o.renderId);
             return new Sizes.Seen(o.kind, row.frames * row.width * row.height, o.bytes);
@@ -44,8 +45,8 @@ class OwnRecord {
     }
 
     /** Seconds that renders take together, by those that were blurred alike; empty where there are none. @param frames of all of them */
-    Optional<Sizes.Range> seconds(Recipe recipe, int renders, long frames) {
-        List<DrawingTimes.Seen> seen = newest().stream().filter(r -> r.startedAt != null && r.finishedAt != null && r.grade != Grade.TRIAL && !r.joined
+    Optional<Sizes.Range> seconds(List<RenderRow> newest, Recipe recipe, int renders, long frames) {
+        List<DrawingTimes.Seen> seen = newest.stream().filter(r -> r.startedAt != null && r.finishedAt != null && r.grade != Grade.TRIAL && !r.joined
                 && r.mediaId == null && r.blur == recipe.look().blur()).map(this::seen).toList();
         return new DrawingTimes(seen).of(renders, pixels(recipe), moments(recipe, frames));
     }

@@ -28,7 +28,7 @@ class RenderSpace {
     public void check(JobFile.Kept job) throws IOException {
         Recipe recipe = job.job().recipe();
         double frames = Sizes.keptFrames(recipe, job.job().frames()).most();
-        double files = record.sizes().of(recipe, job.job().frames()).least();
+        double files = record.sizes(record.newest()).of(recipe, job.job().frames()).least();
         if (isOneDisk(folders.frames(), folders.renders())) {
             check(folders.frames(), frames + files);
         } else {

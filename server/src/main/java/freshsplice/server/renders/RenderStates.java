@@ -8,11 +8,11 @@ import freshsplice.server.rows.RenderPartRow;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.Store;
 import java.time.Instant;
-import java.util.HashSet;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -130,9 +130,9 @@ class RenderStates {
     }
 
     private void add(RenderRow row, List<OutputWriter.Written> written) {
-        Set<OutputKind> kinds = new HashSet<>();
-        written.forEach(w -> kinds.add(w.kind()));
-        store.where(RenderOutputRow.class, "renderId", row.id).stream().filter(o -> kinds.contains(o.kind)).forEach(store.entities()::remove);
+        Map<OutputKind, RenderOutputRow> there = new EnumMap<>(OutputKind.class);
+        store.where(RenderOutputRow.class, "renderId", row.id).forEach(o -> there.put(o.kind, o));
+        written.stream().map(w -> there.remove(w.kind())).filter(Objects::nonNull).forEach(store.entities()::remove);
         store.entities().flush();
         for (OutputWriter.Written one : written) {
             RenderOutputRow output = new RenderOutputRow();
@@ -142,9 +142,9 @@ class RenderStates {
             output.lastFile = row.folder + "/" + one.last();
             output.files = one.count();
             output.bytes = one.bytes();
-            store.add(output);
+            there.put(output.kind, store.add(output));
         }
-        Map<OutputKind, String> files = store.where(RenderOutputRow.class, "renderId", row.id).stream().collect(Collectors.toMap(o -> o.kind, o -> o.file));
-        OutputKind.delivered(files.keySet()).map(files::get).ifPresent(file -> row.delivered = file.substring(file.lastIndexOf('/') + 1));
+        OutputKind.delivered(there.keySet()).map(kind -> there.get(kind).file)
+                .ifPresent(file -> row.delivered = file.substring(file.lastIndexOf('/') + 1));
     }
 }

@@ -18,14 +18,12 @@ import freshsplice.server.settings.Folders;
 import freshsplice.server.steps.Asker;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import javax.imageio.ImageIO;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -121,7 +119,7 @@ class RenderFilesController {
     @GetMapping("/api/renders/{id}/frame")
     ResponseEntity<byte[]> drawnFrame(@PathVariable long id, @RequestParam(required = false) Long frame) throws IOException {
         Pixels pixels = FrameFile.read(frame == null ? kept.newest(id) : kept.frame(id, frame));
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).cacheControl(CacheControl.noStore()).body(picture(pixels, "jpg"));
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).cacheControl(CacheControl.noStore()).body(pixels.encoded("jpg"));
     }
 
     @GetMapping(value = "/api/renders/{id}/log", produces = MediaType.TEXT_PLAIN_VALUE)
@@ -132,12 +130,6 @@ class RenderFilesController {
     /** One frame of a shot at its full size, as a recipe draws it. */
     @PostMapping("/api/shots/{id}/trial-frame")
     ResponseEntity<byte[]> trialFrame(@PathVariable long id, @Valid @RequestBody Trial trial, Asker who) throws IOException {
-        return Attachment.of("trial_frame.png", picture(trials.of(id, trial.frame(), trial.recipe(), who.name()), "png"));
-    }
-
-    private static byte[] picture(Pixels pixels, String format) throws IOException {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageIO.write(pixels.image(), format, out);
-        return out.toByteArray();
+        return Attachment.of("trial_frame.png", trials.of(id, trial.frame(), trial.recipe(), who.name()).encoded("png"));
     }
 }

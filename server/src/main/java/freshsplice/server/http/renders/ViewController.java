@@ -1,7 +1,6 @@
 package freshsplice.server.http.renders;
 
 import freshsplice.core.stage.Stage;
-import freshsplice.render.Pixels;
 import freshsplice.render.StagePainter;
 import freshsplice.server.http.files.Attachment;
 import freshsplice.server.renders.ViewPictures;
@@ -10,9 +9,7 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import javax.imageio.ImageIO;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -50,10 +47,7 @@ class ViewController {
     /** The present picture of a view of a scene's set, as PNG. */
     @PostMapping("/api/scenes/{id}/picture")
     ResponseEntity<byte[]> viewPicture(@PathVariable long id, @Valid @RequestBody PresentView of) throws IOException {
-        Pixels pixels = pictures.of(id, new ViewPictures.View(of.view(), of.projection(), of.places(), of.flat(), of.focus(), of.farCircle()), of.width(),
-                of.height());
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageIO.write(pixels.image(), "png", out);
-        return Attachment.of("picture.png", out.toByteArray());
+        return Attachment.of("picture.png", pictures.of(id, new ViewPictures.View(of.view(), of.projection(), of.places(), of.flat(), of.focus(), of.farCircle()), of.width(),
+                of.height()).encoded("png"));
     }
 }
