@@ -128,7 +128,7 @@ function Findings({ seen, sequence }: { seen: Foreseen; sequence: Sequence }) {
         {seen.findings.length > MOST_LISTED && (
           <li className="py-0.5 text-quiet">{plural(seen.findings.length - MOST_LISTED, 'thing')} more, not listed</li>
         )}
-        {seen.unlooked > 0 && <li className="py-0.5 text-quiet">{plural(seen.unlooked, 'shot')} more were not looked at</li>}
+        {seen.unlooked > 0 && <li className="py-0.5 text-quiet">Looking at {plural(seen.unlooked, 'shot')} more…</li>}
       </ul>
     </div>
   )

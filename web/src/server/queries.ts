@@ -118,6 +118,8 @@ export const useForecast = (projectId: number, ask: RenderAsk) =>
     queryFn: () => post('/api/projects/{id}/renders/forecast', { ...of(projectId), body: ask as never }),
     placeholderData: (before) => before,
     retry: false,
+    // shots are looked at some at a time
+    refetchInterval: ({ state }) => (state.data?.unlooked ? 500 : false),
   })
 
 /** The machines that draw. What they do goes on without any edit, so it is asked for while somebody looks. */
@@ -260,6 +262,9 @@ export const useMove = (projectId: number, shotId: number) =>
 /** The film backs that productions usually have. */
 export const useFilmBacks = () =>
   useQuery({ queryKey: ['film-backs'], queryFn: () => get('/api/film-backs'), staleTime: Number.POSITIVE_INFINITY })
+
+/** The aids that lie on pictures, as straight lines in shares of their sides. */
+export const useAids = () => useQuery({ queryKey: ['aids'], queryFn: () => get('/api/aids') })
 
 /** Where things leave the frame. @param part of the frame in which they should stay */
 export const useInFrame = (projectId: number, shotId: number, things: number[], part: number) =>

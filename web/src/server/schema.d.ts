@@ -4,6 +4,22 @@
  */
 
 export interface paths {
+    "/api/aids": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["aids"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cameras/{id}/edits": {
         parameters: {
             query?: never;
@@ -1992,6 +2008,16 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        "Aid.Stroke": {
+            /** Format: double */
+            fromX: number;
+            /** Format: double */
+            fromY: number;
+            /** Format: double */
+            toX: number;
+            /** Format: double */
+            toY: number;
+        };
         Arrived: {
             /** Format: int64 */
             cutId?: number;
@@ -4835,6 +4861,11 @@ export interface components {
             /** Format: double */
             seconds: number;
         };
+        "ViewController.AidView": {
+            /** @enum {string} */
+            aid: "GRID" | "PATHS" | "SAFE_AREAS" | "THIRDS" | "CENTRE" | "DIAGONALS";
+            strokes: components["schemas"]["Aid.Stroke"][];
+        };
         "ViewController.PresentView": {
             /** Format: float */
             farCircle: number;
@@ -4864,6 +4895,26 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    aids: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ViewController.AidView"][];
+                };
+            };
+        };
+    };
     editCamera: {
         parameters: {
             query?: never;

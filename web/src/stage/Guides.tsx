@@ -1,12 +1,16 @@
-import { setStage, useStageDesk } from './stageDesk'
+import { useAids } from '../server/queries'
+import { type Guide, setStage, useStageDesk } from './stageDesk'
 
-/** Lines over the delivery frame that no render has unless its recipe asks for them. Safe areas are those of SMPTE ST 2046-1, 93 and 90 %. */
+/** Those that renders can have too. */
+const AIDS: Partial<Record<string, Guide>> = { SAFE_AREAS: 'safe', THIRDS: 'thirds', CENTRE: 'centre', DIAGONALS: 'diagonals' }
+
+/** Lines over the delivery frame that no render has unless its recipe asks for them. */
 export function Guides({ aspect }: { aspect: number }) {
   const { guides, shape, line } = useStageDesk()
-  const on = (name: (typeof guides)[number]) => guides.includes(name)
+  const { data: aids = [] } = useAids()
+  const on = (name?: Guide) => name !== undefined && guides.includes(name)
   // the other shape inside, as shares of the frame
   const [w, h] = shape > aspect ? [1, aspect / shape] : [shape / aspect, 1]
-  const part = (share: number) => ({ x: (1 - share) / 2, y: (1 - share) / 2, width: share, height: share })
   return (
     <svg
       className="pointer-events-none absolute inset-0 h-full w-full"
@@ -16,10 +20,16 @@ export function Guides({ aspect }: { aspect: number }) {
       data-guides={guides.join(' ')}
     >
       <g fill="none" stroke="#fff" strokeOpacity={0.45} strokeWidth={1}>
-        {on('safe') && [0.93, 0.9].map((s) => <rect key={s} {...part(s)} vectorEffect="non-scaling-stroke" />)}
-        {on('thirds') && [1 / 3, 2 / 3].map((t) => <path key={t} d={`M${t} 0V1M0 ${t}H1`} vectorEffect="non-scaling-stroke" />)}
-        {on('centre') && <path d="M0.47 0.5H0.53M0.5 0.46V0.54" vectorEffect="non-scaling-stroke" />}
-        {on('diagonals') && <path d="M0 0L1 1M1 0L0 1" vectorEffect="non-scaling-stroke" />}
+        {aids
+          .filter(({ aid }) => on(AIDS[aid]))
+          .map(({ aid, strokes }) => (
+            <path
+              key={aid}
+              data-aid={aid}
+              d={strokes.map((s) => `M${s.fromX} ${s.fromY}L${s.toX} ${s.toY}`).join('')}
+              vectorEffect="non-scaling-stroke"
+            />
+          ))}
         {on('shape') && <rect x={(1 - w) / 2} y={(1 - h) / 2} width={w} height={h} vectorEffect="non-scaling-stroke" />}
         {on('line') && <path d={`M0 ${line}H1`} vectorEffect="non-scaling-stroke" strokeDasharray="6 4" />}
       </g>

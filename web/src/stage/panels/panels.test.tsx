@@ -281,15 +281,25 @@ describe('the scene, the picture and the lines over it', () => {
     })
   })
 
-  it('draws the lines that are chosen, each on its own', () => {
-    fakeServer()
+  it('draws the lines that are chosen, each on its own, where renders draw them', async () => {
+    const across = { fromX: 0, fromY: 0.25, toX: 1, toY: 0.25 }
+    const down = { fromX: 0.75, fromY: 0, toX: 0.75, toY: 1 }
+    fakeServer({
+      '/api/aids': [
+        { aid: 'SAFE_AREAS', strokes: [across] },
+        { aid: 'THIRDS', strokes: [across, down] },
+      ],
+    })
     show(<GuideChoice />)
     const { container } = show(<Guides aspect={16 / 9} />)
-    expect(container.querySelectorAll('rect')).toHaveLength(2)
+    const ways = () => [...container.querySelectorAll('path')].map((p) => p.getAttribute('d'))
+    await waitFor(() => expect(ways()).toEqual(['M0 0.25L1 0.25']))
     fireEvent.click(screen.getByLabelText('thirds'))
+    expect(ways()).toEqual(['M0 0.25L1 0.25', 'M0 0.25L1 0.25M0.75 0L0.75 1'])
+    fireEvent.click(screen.getByLabelText('safe areas'))
     fireEvent.change(screen.getByLabelText('Shape that is marked inside'), { target: { value: '1' } })
-    expect(container.querySelectorAll('path')).toHaveLength(2)
-    const inside = container.querySelectorAll('rect')[2]
+    expect(ways()).toEqual(['M0 0.25L1 0.25M0.75 0L0.75 1'])
+    const inside = container.querySelector('rect')
     expect(Number(inside?.getAttribute('width'))).toBeCloseTo(9 / 16)
     expect(inside?.getAttribute('height')).toBe('1')
     fireEvent.change(screen.getByLabelText('Margin around the delivery frame'), { target: { value: '40' } })

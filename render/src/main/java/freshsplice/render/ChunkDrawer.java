@@ -1,5 +1,6 @@
 package freshsplice.render;
 
+import freshsplice.core.render.FrameOrder;
 import freshsplice.core.render.Recipe;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -10,11 +11,11 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.function.LongPredicate;
 
-/** Draws frames and keeps them: those that are there already are not drawn again. One is written while the next is drawn. */
+/** Draws frames and keeps them: those that are there already are not drawn again. One is finished and kept while the next is painted. */
 public final class ChunkDrawer implements AutoCloseable {
     private final StagePainter painter;
-    private final ExecutorService writer = Executors.newSingleThreadExecutor(work -> {
-        Thread thread = new Thread(work, "frames written");
+    private final ExecutorService finisher = Executors.newSingleThreadExecutor(work -> {
+        Thread thread = new Thread(work, "frames finished");
         thread.setDaemon(true);
         return thread;
     });
@@ -53,10 +54,7 @@ public final class ChunkDrawer implements AutoCloseable {
      * @return whether all frames of the orders are there
      */
     public boolean draw(Recipe recipe, OrderFile.Orders orders, Sink sink, Footage footage, LongPredicate goOn) throws IOException {
-        boolean deep = recipe.bits() > 8;
-        Pixels[] two = {pixels(recipe, deep), pixels(recipe, deep)};
-        Future<?> writing = null;
-        try (FrameMaker maker = new FrameMaker(painter, recipe.look(), recipe.alpha(), deep, footage)) {
+        try (Pass pass = new Pass(recipe, sink, footage)) {
             for (int i = 0; i < orders.frames().size(); i++) {
                 long frame = orders.first() + i;
                 if (sink.has(frame)) {
@@ -65,51 +63,83 @@ public final class ChunkDrawer implements AutoCloseable {
                 if (!goOn.test(frame)) {
                     return false;
                 }
-                Pixels into = two[i % 2];
-                maker.draw(orders.frames().get(i), into);
-                await(writing);
-                writing = writer.submit(() -> {
-                    sink.keep(frame, into);
-                    return null;
-                });
+                pass.draw(frame, orders.frames().get(i));
             }
-            await(writing);
-            writing = null;
+            pass.await();
             return true;
-        } finally {
-            settle(writing);
         }
     }
 
-    private static Pixels pixels(Recipe recipe, boolean deep) {
-        return new Pixels(recipe.look().width(), recipe.look().height(), recipe.alpha(), deep);
+    /** Frames one after another: while one is painted, the one before is finished and kept. */
+    private final class Pass implements AutoCloseable {
+        private final Sink sink;
+        private final FrameMaker maker;
+        private final Pixels pixels;
+        private FrameMaker.Painted next = new FrameMaker.Painted();
+        private FrameMaker.Painted before = new FrameMaker.Painted();
+        private Future<?> finishing;
+
+        Pass(Recipe recipe, Sink sink, Footage footage) {
+            boolean deep = recipe.bits() > 8;
+            this.sink = sink;
+            this.pixels = new Pixels(recipe.look().width(), recipe.look().height(), recipe.alpha(), deep);
+            this.maker = new FrameMaker(painter, recipe.look(), recipe.alpha(), deep, footage);
+        }
+
+        void draw(long frame, FrameOrder order) throws IOException {
+            FrameMaker.Painted painted = next;
+            maker.paint(order, painted);
+            await();
+            next = before;
+            before = painted;
+            finishing = finisher.submit(() -> {
+                maker.finish(painted, pixels);
+                sink.keep(frame, pixels);
+                return null;
+            });
+        }
+
+        /** Until the last one is kept. */
+        void await() throws IOException {
+            if (finishing == null) {
+                return;
+            }
+            try {
+                finishing.get();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new IOException("Stopped while a frame was being kept", e);
+            } catch (ExecutionException e) {
+                throw thrown(e.getCause());
+            }
+        }
+
+        /** What is being kept comes to its end before its picture is let go, whatever else went wrong. */
+        @Override
+        public void close() {
+            try {
+                await();
+            } catch (IOException | RuntimeException e) {
+                // what went wrong first is told
+            } finally {
+                maker.close();
+            }
+        }
     }
 
-    private static void await(Future<?> writing) throws IOException {
-        if (writing == null) {
-            return;
+    /** @return what went wrong, where it is not thrown as it is */
+    private static IOException thrown(Throwable cause) {
+        if (cause instanceof RuntimeException e) {
+            throw e;
         }
-        try {
-            writing.get();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IOException("Stopped while a frame was being kept", e);
-        } catch (ExecutionException e) {
-            throw e.getCause() instanceof IOException io ? io : new IOException("A frame could not be kept", e.getCause());
+        if (cause instanceof Error e) {
+            throw e;
         }
-    }
-
-    /** What is being written comes to its end before its picture is let go, whatever else went wrong. */
-    private static void settle(Future<?> writing) {
-        try {
-            await(writing);
-        } catch (IOException e) {
-            // what went wrong first is told
-        }
+        return cause instanceof IOException e ? e : new IOException("A frame could not be kept", cause);
     }
 
     @Override
     public void close() {
-        writer.shutdown();
+        finisher.shutdown();
     }
 }

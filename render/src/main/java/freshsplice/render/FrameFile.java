@@ -46,26 +46,15 @@ public final class FrameFile {
 
     /** Writes a frame. */
     public static void write(OutputStream out, Pixels pixels) throws IOException {
-        try (DataOutputStream to = new DataOutputStream(new LZ4FrameOutputStream(out, LZ4FrameOutputStream.BLOCKSIZE.SIZE_1MB,
+        try (DataOutputStream to = new DataOutputStream(new LZ4FrameOutputStream(out, LZ4FrameOutputStream.BLOCKSIZE.SIZE_256KB,
                 LZ4FrameOutputStream.FLG.Bits.CONTENT_CHECKSUM, LZ4FrameOutputStream.FLG.Bits.BLOCK_INDEPENDENCE))) {
             to.writeInt(MAGIC);
             to.writeShort(pixels.width());
             to.writeShort(pixels.height());
             to.writeBoolean(pixels.alpha());
             to.writeBoolean(pixels.deep());
-            to.write(differences(pixels));
+            RowDifferences.write(pixels.bytes(), pixels.rowBytes(), to);
         }
-    }
-
-    private static byte[] differences(Pixels pixels) {
-        byte[] bytes = pixels.bytes();
-        int row = pixels.rowBytes();
-        byte[] differences = new byte[bytes.length];
-        System.arraycopy(bytes, 0, differences, 0, row);
-        for (int i = row; i < bytes.length; i++) {
-            differences[i] = (byte) (bytes[i] - bytes[i - row]);
-        }
-        return differences;
     }
 
     /** @throws IOException if there is no whole frame in it */
@@ -117,11 +106,8 @@ public final class FrameFile {
         DataInputStream from = new DataInputStream(new LZ4FrameInputStream(in));
         Head head = Head.read(from);
         Pixels pixels = new Pixels(head.width(), head.height(), head.alpha(), head.deep());
-        byte[] bytes = pixels.bytes();
-        from.readFully(bytes);
-        for (int i = pixels.rowBytes(); i < bytes.length; i++) {
-            bytes[i] += bytes[i - pixels.rowBytes()];
-        }
+        from.readFully(pixels.bytes());
+        RowDifferences.undo(pixels.bytes(), pixels.rowBytes());
         if (from.read() >= 0) {
             throw new IOException("There is more than a frame");
         }

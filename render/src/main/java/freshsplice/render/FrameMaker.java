@@ -4,13 +4,16 @@ import freshsplice.core.board.BoardFit;
 import freshsplice.core.render.FrameLook;
 import freshsplice.core.render.FrameOrder;
 import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
 /**
  * Draws frames as their orders have them: sets through their cameras, slates, boards, frames of movies that are there, laid over each
- * other and written into. Belongs to the painter's thread.
+ * other and written into. Sets are painted on the painter's thread; what comes after that can be done by one other, while the next
+ * frame is painted.
  */
 public final class FrameMaker implements AutoCloseable {
     private final StagePainter painter;
@@ -31,6 +34,20 @@ public final class FrameMaker implements AutoCloseable {
         }
     };
     private final Pixels layer;
+    private final Painted own = new Painted();
+
+    /** What of a frame needs the painter. One is used for frames one after another. */
+    static final class Painted {
+        private FrameOrder order;
+        private final List<RawPicture> sets = new ArrayList<>();
+
+        private RawPicture set(int i) {
+            while (sets.size() <= i) {
+                sets.add(new RawPicture());
+            }
+            return sets.get(i);
+        }
+    }
 
     /** @param alpha whether the sky is left out; @param deep 16 bits of each colour, else 8 */
     public FrameMaker(StagePainter painter, FrameLook look, boolean alpha, boolean deep, Footage footage) {
@@ -45,6 +62,26 @@ public final class FrameMaker implements AutoCloseable {
 
     /** @param picture receives the frame */
     public void draw(FrameOrder order, Pixels picture) throws IOException {
+        paint(order, own);
+        finish(own, picture);
+    }
+
+    /** Paints all sets of a frame, on the painter's thread. */
+    void paint(FrameOrder order, Painted into) throws IOException {
+        into.order = order;
+        int sets = 0;
+        for (FrameOrder.Layer one : order.layers()) {
+            if (one.source() instanceof FrameOrder.Source.OfSet set) {
+                painter.set(footage.set(set.set()));
+                painter.draw(set.moments(), into.set(sets++));
+            }
+        }
+    }
+
+    /** @param picture receives the frame */
+    void finish(Painted painted, Pixels picture) throws IOException {
+        FrameOrder order = painted.order;
+        Iterator<RawPicture> sets = painted.sets.iterator();
         List<FrameOrder.Layer> layers = order.layers();
         if (layers.isEmpty() || layers.get(0).weight() < 1 || layers.get(0).source() instanceof FrameOrder.Source.OfBoard) {
             picture.black();
@@ -54,9 +91,9 @@ public final class FrameMaker implements AutoCloseable {
             if (one.source() instanceof FrameOrder.Source.OfBoard board) {
                 lay(board, one.weight(), picture);
             } else if (i == 0 && one.weight() >= 1) {
-                draw(one.source(), picture);
+                put(one.source(), sets, picture);
             } else {
-                draw(one.source(), layer);
+                put(one.source(), sets, layer);
                 picture.lay(layer, one.weight());
             }
         }
@@ -64,10 +101,9 @@ public final class FrameMaker implements AutoCloseable {
         letters.write(picture, order.lines());
     }
 
-    private void draw(FrameOrder.Source source, Pixels into) throws IOException {
-        if (source instanceof FrameOrder.Source.OfSet set) {
-            painter.set(footage.set(set.set()));
-            painter.draw(set.moments(), into);
+    private void put(FrameOrder.Source source, Iterator<RawPicture> sets, Pixels into) throws IOException {
+        if (source instanceof FrameOrder.Source.OfSet) {
+            sets.next().finish(into);
         } else if (source instanceof FrameOrder.Source.OfWords words) {
             into.takeOver(Slate.draw(words.text(), look.width(), look.height()));
         } else if (source instanceof FrameOrder.Source.OfMovie movie) {

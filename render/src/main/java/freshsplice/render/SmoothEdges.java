@@ -1,5 +1,8 @@
 package freshsplice.render;
 
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
+import java.nio.ByteOrder;
 import java.util.stream.IntStream;
 
 /**
@@ -16,12 +19,13 @@ final class SmoothEdges {
     private static final int FARTHEST = 16;
     /** Rows that are worked on at once. */
     private static final int BAND = 24;
+    private static final VarHandle FOUR = MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.LITTLE_ENDIAN);
 
     private final int width;
     private final int height;
     private final int channels;
     private final boolean deep;
-    private final byte[] bright;
+    private final int[] bright;
     private byte[] source;
 
     /** @param like what comes of it */
@@ -30,7 +34,7 @@ final class SmoothEdges {
         height = like.height();
         channels = like.alpha() ? 4 : 3;
         deep = like.deep();
-        bright = new byte[width * height];
+        bright = new int[width * height];
     }
 
     /**
@@ -40,7 +44,7 @@ final class SmoothEdges {
     void smooth(byte[] drawn, Pixels into) {
         source = drawn;
         byte[] bytes = into.bytes();
-        bands(this::brightness);
+        bands((from, to) -> take(bytes, from, to));
         bands((from, to) -> smooth(bytes, from, to));
     }
 
@@ -52,65 +56,103 @@ final class SmoothEdges {
         IntStream.range(0, (height + BAND - 1) / BAND).parallel().forEach(b -> rows.work(b * BAND, Math.min(height, (b + 1) * BAND)));
     }
 
-    /** Of each pixel, of 255: weights of ITU-R BT.601, which are near enough for finding edges. What is left out is dark. */
-    private void brightness(int from, int to) {
-        int size = deep ? 2 : 1;
-        for (int i = from * width; i < to * width; i++) {
-            int at = i * 4 * size;
-            int sum = 77 * (source[at] & 0xFF) + 150 * (source[at + size] & 0xFF) + 29 * (source[at + 2 * size] & 0xFF);
-            bright[i] = (byte) (sum >> 8);
-        }
-    }
-
-    private void smooth(byte[] into, int from, int to) {
-        for (int y = from; y < to; y++) {
-            boolean inside = y > 0 && y < height - 1;
-            for (int x = 0; x < width; x++) {
-                int i = y * width + x;
-                if (inside && x > 0 && x < width - 1 && isEdge(i)) {
-                    edge(into, i, x, y);
-                } else {
-                    take(into, i);
-                }
+    /** Takes pixels as they are, and how bright each is, of 255: weights of ITU-R BT.601, near enough for finding edges. What is left out is dark. */
+    private void take(byte[] into, int from, int to) {
+        if (deep || channels == 4) {
+            for (int i = from * width; i < to * width; i++) {
+                take(into, i);
             }
+            return;
         }
-    }
-
-    /** A look that most pixels do not pass: those beside it are about as bright. */
-    private boolean isEdge(int i) {
-        int here = bright[i] & 0xFF;
-        int up = bright[i - width] & 0xFF;
-        int down = bright[i + width] & 0xFF;
-        int left = bright[i - 1] & 0xFF;
-        int right = bright[i + 1] & 0xFF;
-        int most = Math.max(here, Math.max(Math.max(up, down), Math.max(left, right)));
-        int contrast = most - Math.min(here, Math.min(Math.min(up, down), Math.min(left, right)));
-        return contrast >= Math.max(LEAST, most >> SHIFT);
+        for (int i = from * width; i < to * width; i++) {
+            int pixel = (int) FOUR.get(source, i * 4);
+            bright[i] = brightness(pixel & 0xFF, pixel >> 8 & 0xFF, pixel >> 16 & 0xFF);
+        }
+        RawPicture.threeOfFour(source, into, from * width, to * width);
     }
 
     private void take(byte[] into, int pixel) {
         int size = deep ? 2 : 1;
         int from = pixel * 4 * size;
-        int to = pixel * channels * size;
-        for (int c = 0; c < channels * size; c++) {
-            into[to + c] = source[from + c];
+        System.arraycopy(source, from, into, pixel * channels * size, channels * size);
+        bright[pixel] = brightness(source[from] & 0xFF, source[from + size] & 0xFF, source[from + 2 * size] & 0xFF);
+    }
+
+    private static int brightness(int red, int green, int blue) {
+        return 77 * red + 150 * green + 29 * blue >> 8;
+    }
+
+    private void smooth(byte[] into, int from, int to) {
+        Contrasts contrasts = new Contrasts(width - 2);
+        for (int y = Math.max(1, from); y < Math.min(height - 1, to); y++) {
+            int[] over = contrasts.of(bright, y * width + 1, width);
+            for (int x = 1; x < width - 1; x++) {
+                if (over[x - 1] >= 0) {
+                    edge(into, y * width + x, x, y);
+                }
+            }
+        }
+    }
+
+    /**
+     * How far what lies beside each pixel of a row differs more than what is no edge; most pixels are below it. In loops so plain that a
+     * compiler does many pixels at once: no two places of one array, no branch, no call. d & d >> 31 is the lesser of d and 0.
+     */
+    private static final class Contrasts {
+        private final int[] most;
+        private final int[] least;
+        private final int[] beside;
+
+        Contrasts(int length) {
+            most = new int[length];
+            least = new int[length];
+            beside = new int[length];
+        }
+
+        /** @param at the first pixel; @param width of a row; @return below 0 where there is no edge, until it is asked again */
+        int[] of(int[] bright, int at, int width) {
+            System.arraycopy(bright, at, most, 0, most.length);
+            System.arraycopy(bright, at, least, 0, least.length);
+            for (int next : new int[] {at - 1, at + 1, at - width, at + width}) {
+                System.arraycopy(bright, next, beside, 0, beside.length);
+                widen(most, least, beside);
+            }
+            over(most, least);
+            return most;
+        }
+
+        private static void widen(int[] most, int[] least, int[] by) {
+            for (int x = 0; x < most.length; x++) {
+                int value = by[x];
+                int above = most[x] - value;
+                int below = least[x] - value;
+                most[x] -= above & above >> 31;
+                least[x] = value + (below & below >> 31);
+            }
+        }
+
+        private static void over(int[] most, int[] least) {
+            for (int x = 0; x < most.length; x++) {
+                int more = (most[x] >> SHIFT) - LEAST;
+                most[x] -= least[x] + LEAST + (more & ~(more >> 31));
+            }
         }
     }
 
     private void edge(byte[] into, int i, int x, int y) {
-        int around = 2 * (bright[i] & 0xFF);
-        int upDown = (bright[i - width] & 0xFF) + (bright[i + width] & 0xFF) - around;
-        int leftRight = (bright[i - 1] & 0xFF) + (bright[i + 1] & 0xFF) - around;
+        int around = 2 * bright[i];
+        int upDown = bright[i - width] + bright[i + width] - around;
+        int leftRight = bright[i - 1] + bright[i + 1] - around;
         // the line runs along rows where brightness changes more from row to row
         boolean rows = Math.abs(upDown) >= Math.abs(leftRight);
         int place = rows ? x : y;
         int across = rows ? width : 1;
         int along = rows ? 1 : width;
-        int here = bright[i] & 0xFF;
-        int ahead = bright[i + across] & 0xFF;
-        int behind = bright[i - across] & 0xFF;
+        int here = bright[i];
+        int ahead = bright[i + across];
+        int behind = bright[i - across];
         int side = Math.abs(ahead - here) >= Math.abs(behind - here) ? across : -across;
-        int other = bright[i + side] & 0xFF;
+        int other = bright[i + side];
         // sums of both sides of the line, twice the mean
         int pair = here + other;
         int least = Math.max(1, Math.abs(other - here) / 2);
@@ -118,7 +160,7 @@ final class SmoothEdges {
         int after = 1;
         int afterDiffers = 0;
         for (; after <= Math.min(FARTHEST, room); after++) {
-            afterDiffers = (bright[i + along * after] & 0xFF) + (bright[i + along * after + side] & 0xFF) - pair;
+            afterDiffers = bright[i + along * after] + bright[i + along * after + side] - pair;
             if (Math.abs(afterDiffers) >= least) {
                 break;
             }
@@ -126,7 +168,7 @@ final class SmoothEdges {
         int before = 1;
         int beforeDiffers = 0;
         for (; before <= Math.min(FARTHEST, place); before++) {
-            beforeDiffers = (bright[i - along * before] & 0xFF) + (bright[i - along * before + side] & 0xFF) - pair;
+            beforeDiffers = bright[i - along * before] + bright[i - along * before + side] - pair;
             if (Math.abs(beforeDiffers) >= least) {
                 break;
             }
@@ -137,8 +179,6 @@ final class SmoothEdges {
         double share = cut ? 0.5 - Math.min(before, after) / (double) (before + after) : 0;
         if (share > 0) {
             mix(into, i, i + side, share);
-        } else {
-            take(into, i);
         }
     }
 

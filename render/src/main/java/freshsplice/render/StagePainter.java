@@ -12,7 +12,6 @@ import freshsplice.core.stage.Stage;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.IntStream;
 import org.lwjgl.system.MemoryUtil;
 
 /** Draws sets into memory. Belongs to one thread, which must also close it. */
@@ -75,9 +74,9 @@ public final class StagePainter implements AutoCloseable {
     private DrawTarget plain;
     private DrawTarget finished;
     private SumPass sum;
-    private SmoothEdges smoothEdges;
     private ByteBuffer pixels;
-    private byte[] read;
+    /** What was drawn last for somebody who waits for the finished picture. */
+    private final RawPicture raw = new RawPicture();
 
     /** @throws CannotDraw if there is no OpenGL here */
     public StagePainter() {
@@ -109,7 +108,6 @@ public final class StagePainter implements AutoCloseable {
         drawBuffer = buffer(way.edges() == FrameLook.Edges.FINE ? SAMPLES : 0, kind);
         plain = DrawTarget.of(kind, way.drawnWidth(), way.drawnHeight(), false);
         pixels = MemoryUtil.memAlloc(way.width() * way.height() * 4 * (way.deep() ? 2 : 1));
-        read = new byte[pixels.capacity()];
     }
 
     private DrawTarget.Kind kind() {
@@ -147,7 +145,6 @@ public final class StagePainter implements AutoCloseable {
             finished.delete();
             sum = null;
         }
-        smoothEdges = null;
         if (pixels != null) {
             MemoryUtil.memFree(pixels);
             pixels = null;
@@ -184,29 +181,28 @@ public final class StagePainter implements AutoCloseable {
      */
     public void draw(float[] view, float[] projection, float[] places, Bake.Blur blur, byte[] picture) {
         draw(List.of(new FrameOrder.Moment(view, projection, places, blur != null, blur == null ? 1 : blur.focus(),
-                blur == null ? 0 : blur.farCircle())));
-        take(picture);
+                blur == null ? 0 : blur.farCircle())), raw);
+        raw.take(picture);
     }
 
     /** Draws one picture of several moments. */
     public void draw(List<FrameOrder.Moment> moments, Pixels picture) {
-        draw(moments);
-        if (way.edges() == FrameLook.Edges.QUICK) {
-            smoothEdges = smoothEdges == null ? new SmoothEdges(picture) : smoothEdges;
-            smoothEdges.smooth(read, picture);
-        } else {
-            take(picture.bytes());
-        }
+        draw(moments, raw);
+        raw.finish(picture);
     }
 
-    /** Leaves the picture in {@link #read}. */
-    private void draw(List<FrameOrder.Moment> moments) {
+    /** Draws one picture of several moments, to be finished later. */
+    void draw(List<FrameOrder.Moment> moments, RawPicture into) {
+        read(drawn(moments), into);
+    }
+
+    /** @return the buffer that the picture is in */
+    private int drawn(List<FrameOrder.Moment> moments) {
         boolean summed = moments.size() > 1 || !way.isAtSize() || way.alpha();
         if (!summed) {
             draw(moments.get(0), false);
             boolean direct = way.edges() != FrameLook.Edges.FINE && !moments.get(0).blur();
-            read(direct ? drawBuffer : plain.buffer());
-            return;
+            return direct ? drawBuffer : plain.buffer();
         }
         if (sum == null) {
             sum = new SumPass(way.width(), way.height());
@@ -218,7 +214,7 @@ public final class StagePainter implements AutoCloseable {
             flat(() -> sum.add(plain, 1f / moments.size(), parts::drawTriangle));
         }
         flat(() -> sum.finish(finished, parts::drawTriangle));
-        read(finished.buffer());
+        return finished.buffer();
     }
 
     /** @param summed whether what is drawn is laid together with others */
@@ -226,11 +222,13 @@ public final class StagePainter implements AutoCloseable {
         glBindFramebuffer(GL_FRAMEBUFFER, drawBuffer);
         glViewport(0, 0, way.drawnWidth(), way.drawnHeight());
         glClearColor(0, 0, 0, 0);
-        glClear(GL_COLOR_BUFFER_BIT | GL_DEPTH_BUFFER_BIT);
+        boolean sky = !way.alpha() && flat == 0;
+        // the sky is behind everything and so leaves nothing of what was there before
+        glClear(sky ? GL_DEPTH_BUFFER_BIT : GL_COLOR_BUFFER_BIT | GL_DEPTH_BUFFER_BIT);
         // rows are read from the bottom, so the picture is drawn upside down and front faces turn the other way
         glFrontFace(GL_CW);
         drawItems(moment);
-        if (!way.alpha() && flat == 0) {
+        if (sky) {
             drawSky(moment);
         }
         lines.draw(set, moment, way.drawnWidth(), way.drawnHeight(), LINE_SHARE * way.drawnHeight());
@@ -253,28 +251,11 @@ public final class StagePainter implements AutoCloseable {
     }
 
     /** Four values a pixel, as they lie there: anything else is turned one by one on the way. */
-    private void read(int buffer) {
+    private void read(int buffer, RawPicture into) {
         glBindFramebuffer(GL_READ_FRAMEBUFFER, buffer);
         pixels.clear();
         glReadPixels(0, 0, way.width(), way.height(), GL_RGBA, way.deep() ? GL_UNSIGNED_SHORT : GL_UNSIGNED_BYTE, pixels);
-        pixels.get(read);
-    }
-
-    private void take(byte[] picture) {
-        if (way.alpha()) {
-            System.arraycopy(read, 0, picture, 0, read.length);
-        } else {
-            int size = way.deep() ? 2 : 1;
-            IntStream.range(0, way.height()).parallel().forEach(y -> withoutFourth(picture, y * way.width(), (y + 1) * way.width(), size));
-        }
-    }
-
-    private void withoutFourth(byte[] picture, int from, int to, int size) {
-        for (int i = from, at = from * 3 * size, of = from * 4 * size; i < to; i++, of += size) {
-            for (int c = 0; c < 3 * size; c++) {
-                picture[at++] = read[of++];
-            }
-        }
+        pixels.get(into.room(way));
     }
 
     private void drawItems(FrameOrder.Moment moment) {

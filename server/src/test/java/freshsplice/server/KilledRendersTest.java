@@ -8,7 +8,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.util.Map;
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -17,28 +18,28 @@ import tools.jackson.databind.JsonNode;
 /** A long render while the server dies, while the database dies, while the disk takes no more: every frame is there once in the end. */
 @Timeout(240)
 class KilledRendersTest {
-    private final Path data = Path.of("target", "renders-" + System.nanoTime()).toAbsolutePath();
-    private OwnProcess server;
-    private Client client;
+    private static final Path DATA = Path.of("target", "renders-" + System.nanoTime()).toAbsolutePath();
+    private static OwnProcess server;
+    private static Client client;
 
-    private void start() throws IOException {
-        server = OwnProcess.server(data);
+    @BeforeAll
+    static void start() throws IOException {
+        server = OwnProcess.server(DATA);
         client = server.client();
     }
 
-    @AfterEach
-    void end() throws Exception {
+    @AfterAll
+    static void end() throws Exception {
         server.close();
-        KilledDatabaseTest.server(data).ifPresent(ProcessHandle::destroyForcibly);
+        KilledDatabaseTest.server(DATA).ifPresent(ProcessHandle::destroyForcibly);
     }
 
     @Test
     @DisplayName("the server is killed in the middle of a chunk, and database with it: started again it draws what is missing")
     void serverKilled() throws Exception {
-        start();
-        LongRender render = LongRender.begun(client, data);
+        LongRender render = LongRender.begun(client, DATA);
         server.kill();
-        ProcessHandle database = KilledDatabaseTest.server(data).orElseThrow();
+        ProcessHandle database = KilledDatabaseTest.server(DATA).orElseThrow();
         database.destroyForcibly();
         database.onExit().get();
         Map<String, FileTime> before = render.drawn();
@@ -49,9 +50,8 @@ class KilledRendersTest {
     @Test
     @DisplayName("the database is killed: it is started again, and the render goes on")
     void databaseKilled() throws Exception {
-        start();
-        LongRender render = LongRender.begun(client, data);
-        ProcessHandle database = KilledDatabaseTest.server(data).orElseThrow();
+        LongRender render = LongRender.begun(client, DATA);
+        ProcessHandle database = KilledDatabaseTest.server(DATA).orElseThrow();
         Map<String, FileTime> before = render.drawn();
         database.destroyForcibly();
         database.onExit().get();
@@ -61,8 +61,7 @@ class KilledRendersTest {
     @Test
     @DisplayName("the disk is full at a frame: that render ends with the reason, and goes on at that frame")
     void diskRefuses() throws Exception {
-        start();
-        LongRender render = LongRender.begun(client, data);
+        LongRender render = LongRender.begun(client, DATA);
         // a frame is written to a device that has no room (man 4 full)
         String refused = FrameFile.name(LongRender.FRAMES - 20);
         Files.createSymbolicLink(render.frames().resolve(refused + ".part"), Path.of("/dev/full"));

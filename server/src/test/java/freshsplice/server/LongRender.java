@@ -19,9 +19,9 @@ import tools.jackson.databind.JsonNode;
 
 /** A render that takes long enough for something to die under it. */
 final class LongRender {
-    static final int FRAMES = 240;
+    static final int FRAMES = 160;
     static final int SHORT = 24;
-    private static final int BEFORE = 40;
+    private static final int BEFORE = 24;
 
     private final Path data;
     private final long project;

@@ -18,7 +18,8 @@ final class OwnProcess implements AutoCloseable {
 
     private OwnProcess(Map<String, String> environment, String... options) throws IOException {
         List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx700m", "-XX:+UseSerialGC",
-                "-Djava.awt.headless=true", "-cp", System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
+                // none lives long enough for what is worked out once to pay
+                "-XX:TieredStopAtLevel=1", "-Djava.awt.headless=true", "-cp", System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
                 "freshsplice.server.FreshSplice"));
         command.addAll(List.of(options));
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);

@@ -27,7 +27,7 @@ final class Stock {
     }
 
     /** A file, under its name once it is whole. @param name letters, digits, dots and dashes; @param source where it is not here yet */
-    Path file(String name, Source source) throws IOException {
+    synchronized Path file(String name, Source source) throws IOException {
         if (!name.matches("[A-Za-z0-9.-]+")) {
             throw new IOException("The server names a file that cannot be: " + name);
         }

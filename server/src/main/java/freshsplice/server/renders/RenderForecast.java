@@ -12,7 +12,6 @@ import freshsplice.core.render.Sizes;
 import freshsplice.core.time.FrameRate;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.settings.Folders;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,9 +22,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** What asking for renders would do, said before it is done. */
 @Service
 public class RenderForecast {
-    /** Shots whose movement is looked at: more would take too long for an answer while somebody types. */
-    private static final int LOOKED_AT = 60;
-
     /**
      * @param renders    how many
      * @param frames     of all of them
@@ -37,7 +33,7 @@ public class RenderForecast {
      * @param frameBytes that frames can take which are kept beside the files
      * @param free       bytes on the disk; −1 where that cannot be told
      * @param findings   what to look at first
-     * @param unlooked   shots whose cameras were not looked at, because there are so many
+     * @param unlooked   shots whose cameras were not looked at, yet: asked again, more of them are
      */
     public record Forecast(int renders, long frames, double seconds, int width, int height, String rate, String first, String last,
                            double leastBytes, double mostBytes, double leastTime, double mostTime, double frameBytes, long free, List<Finding> findings,
@@ -48,12 +44,14 @@ public class RenderForecast {
     private final RenderRequests requests;
     private final FilmedShots shots;
     private final Folders folders;
+    private final LookFirst lookFirst;
 
-    RenderForecast(OwnRecord record, RenderRequests requests, FilmedShots shots, Folders folders) {
+    RenderForecast(OwnRecord record, RenderRequests requests, FilmedShots shots, Folders folders, LookFirst lookFirst) {
         this.record = record;
         this.requests = requests;
         this.shots = shots;
         this.folders = folders;
+        this.lookFirst = lookFirst;
     }
 
     /** @throws freshsplice.core.refusal.Refusal if it could not be asked for */
@@ -68,26 +66,13 @@ public class RenderForecast {
         Optional<Sizes.Range> time = record.seconds(newest, recipe, planned.size(), frames);
         OptionalLong free = FreeSpace.at(folders.renders());
         List<Filmed> shots = planned.stream().map(RenderRequests.Planned::shotId).distinct().map(filmed::get).filter(f -> f != null).toList();
-        int staged = (int) shots.stream().filter(f -> f.camera().isStaged()).count();
+        LookFirst.Looked looked = lookFirst.of(shots, recipe.look().aspect());
         return new Forecast(planned.size(), frames, planned.stream().mapToDouble(p -> p.rate().seconds(p.range().frames()).toDouble()).sum(),
                 recipe.look().width(), recipe.look().height(), recipe.rate(planned.isEmpty() ? FrameRate.FPS_24
                         : planned.get(0).rate()).toString(), planned.isEmpty() ? "" : path(planned.get(0), filmed, wanted.how(), false),
                 planned.isEmpty() ? "" : path(planned.get(planned.size() - 1), filmed, wanted.how(), true), bytes.least(), bytes.most(),
                 time.map(Sizes.Range::least).orElse(-1.0), time.map(Sizes.Range::most).orElse(-1.0), Sizes.keptFrames(recipe, frames).most(), free.orElse(-1),
-                findings(shots, recipe), Math.max(0, staged - LOOKED_AT));
-    }
-
-    /** Whether a camera was touched is seen at once: only those that were take time. */
-    private static List<Finding> findings(List<Filmed> shots, Recipe recipe) {
-        List<Finding> found = new ArrayList<>();
-        int looked = 0;
-        for (Filmed shot : shots) {
-            looked += shot.camera().isStaged() ? 1 : 0;
-            if (!shot.camera().isStaged() || looked <= LOOKED_AT) {
-                found.addAll(Finding.of(shot, recipe.look().aspect()));
-            }
-        }
-        return found;
+                looked.findings(), looked.unlooked());
     }
 
     private static String path(RenderRequests.Planned planned, Map<Long, Filmed> filmed, RenderRequests.How how, boolean last) {

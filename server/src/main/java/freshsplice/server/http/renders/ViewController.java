@@ -1,5 +1,6 @@
 package freshsplice.server.http.renders;
 
+import freshsplice.core.render.Aid;
 import freshsplice.core.stage.Stage;
 import freshsplice.render.StagePainter;
 import freshsplice.server.http.files.Attachment;
@@ -10,7 +11,10 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
+import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -38,10 +42,20 @@ class ViewController {
                        @Min(value = 16, message = SIDES) @Max(value = StagePainter.LARGEST, message = SIDES) int height) {
     }
 
+    /** An aid that lies on the picture. */
+    record AidView(Aid aid, List<Aid.Stroke> strokes) {
+    }
+
     private final ViewPictures pictures;
 
     ViewController(ViewPictures pictures) {
         this.pictures = pictures;
+    }
+
+    /** What aids lie on pictures: windows draw them where renders do. */
+    @GetMapping("/api/aids")
+    List<AidView> aids() {
+        return Stream.of(Aid.values()).filter(a -> !a.isInSet()).map(a -> new AidView(a, a.strokes())).toList();
     }
 
     /** The present picture of a view of a scene's set, as PNG. */
