@@ -6,7 +6,18 @@ set -euo pipefail
 install_for_tests
 build_web
 cd "$FRESH_SPLICE_HOME"
-echo "Testing the front end"
-(cd web && with_node npm run --silent check && with_node npm test --silent)
-echo "Testing the rest"
-PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 mvn -B -ntp -Dstyle.color=never verify "$@"
+echo "Testing the front end and the rest, side by side"
+mkdir -p target
+front=target/front-end-tests.txt
+(cd web && with_node npm run --silent check && with_node npm test --silent) >"$front" 2>&1 &
+front_end=$!
+trap 'kill "$front_end" 2>/dev/null || true' EXIT
+rest=0
+PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 mvn -B -ntp -Dstyle.color=never verify "$@" || rest=$?
+front_code=0
+wait "$front_end" || front_code=$?
+echo "The front end:"
+cat "$front"
+[ "$front_code" -eq 0 ] || echo "The front end's tests failed: see above"
+[ "$rest" -eq 0 ] || echo "Other tests failed: see above what the front end says"
+[ "$front_code" -eq 0 ] && [ "$rest" -eq 0 ]

@@ -1,9 +1,10 @@
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
-import { defineConfig } from 'vite'
+import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   plugins: [react(), tailwindcss()],
   build: { chunkSizeWarningLimit: 1500, assetsInlineLimit: 0, license: { fileName: 'third-parties.md' } },
+  test: { pool: 'threads', maxWorkers: '100%' },
   server: { proxy: { '/api': { target: 'http://localhost:8181', changeOrigin: true } } },
 })

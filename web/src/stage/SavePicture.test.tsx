@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import { afterEach, expect, it, vi } from 'vitest'
 import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
@@ -31,8 +31,9 @@ const open = () => {
   const asked = fakeServer()
   const close = vi.fn()
   show(<Views />)
-  show(<SavePicture stage={stage} shotFrame={1034} close={close} />)
-  return { asked, close }
+  const box = (frame: number) => <SavePicture stage={stage} shotFrame={frame} close={close} />
+  const { rerender } = render(box(1034))
+  return { asked, close, playTo: (frame: number) => rerender(box(frame)) }
 }
 
 it('says name and size first, and saves what the camera shows', async () => {
@@ -46,6 +47,12 @@ it('says name and size first, and saves what the camera shows', async () => {
     body: { width: 1280, height: 720, flat: 0, focus: 3, farCircle: 0.5 },
   })
   expect(posts(asked)[0]?.body).toHaveProperty('view', Array(16).fill(1))
+})
+
+it('saves the moment at which it was asked, though the stage plays on', () => {
+  const { playTo } = open()
+  playTo(1040)
+  expect(screen.getByText('sh0010_1034_camera.png, 1280 × 720 pixels')).toBeTruthy()
 })
 
 it('saves another view, larger, under a name of one’s own', async () => {

@@ -9,14 +9,15 @@ const WIDTHS = [1280, 1920, 3840]
 
 /** Saves what one of the stage's pictures shows now; its name and size are said first. */
 export function SavePicture({ stage, shotFrame, close }: { stage: StageShot; shotFrame: number; close: () => void }) {
-  const [views] = useState(presentViews)
+  // as it was when somebody asked: the stage may play on behind this
+  const [{ views, frame }] = useState(() => ({ views: presentViews(), frame: shotFrame }))
   const [pane, setPane] = useState(views[0]?.pane)
   const [width, setWidth] = useState(stage.pictureWidth)
   const [named, setNamed] = useState<string>()
   const [drawing, setDrawing] = useState(false)
   const view = views.find((v) => v.pane === pane)
   const height = Math.round((width * stage.pictureHeight) / stage.pictureWidth)
-  const name = named ?? `${stage.code}_${shotFrame}_${view?.name ?? ''}`.replaceAll(/[^A-Za-z0-9_-]+/g, '_')
+  const name = named ?? `${stage.code}_${frame}_${view?.name ?? ''}`.replaceAll(/[^A-Za-z0-9_-]+/g, '_')
   const save = async () => {
     if (!view) {
       return

@@ -101,11 +101,14 @@ public final class ChunkDrawer implements AutoCloseable {
 
         /** Until the last one is kept. */
         void await() throws IOException {
-            if (finishing == null) {
+            Future<?> last = finishing;
+            // what went wrong is told once
+            finishing = null;
+            if (last == null) {
                 return;
             }
             try {
-                finishing.get();
+                last.get();
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
                 throw new IOException("Stopped while a frame was being kept", e);

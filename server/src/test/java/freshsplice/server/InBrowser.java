@@ -2,6 +2,7 @@ package freshsplice.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.google.gson.JsonObject;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
@@ -19,8 +20,9 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.TestInfo;
+import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** Windows in Debian's Chromium, on the real interface, the real server and the real database. */
 @ExtendWith(TestServer.class)
@@ -28,8 +30,10 @@ abstract class InBrowser {
     private static Playwright playwright;
     private static Browser browser;
 
+    /** One for all tests of a class: what the interface is made of is read and compiled once. */
+    private static BrowserContext context;
+
     final Client client = new Client(TestServer.address());
-    private BrowserContext context;
     Page page;
     private final List<String> problems = new ArrayList<>();
 
@@ -41,6 +45,11 @@ abstract class InBrowser {
         client.post("/api/projects", Map.of("name", "And another"));
     }
 
+    /** What somebody would have seen last. */
+    @RegisterExtension
+    final AfterTestExecutionCallback seen = test -> test.getExecutionException().ifPresent(e -> page.screenshot(new Page.ScreenshotOptions()
+            .setPath(Path.of("target", test.getRequiredTestClass().getSimpleName() + "_" + test.getRequiredTestMethod().getName() + ".png"))));
+
     @BeforeAll
     static void openBrowser() {
         // everything runs on the same two cores: the renderer, the database, the browser
@@ -51,6 +60,7 @@ abstract class InBrowser {
                 .setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of("--no-sandbox",
                         "--disable-background-networking", "--use-angle=swiftshader", "--enable-unsafe-swiftshader",
                         "--autoplay-policy=no-user-gesture-required")));
+        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
     }
 
     @AfterAll
@@ -61,12 +71,19 @@ abstract class InBrowser {
 
     @BeforeEach
     void openWindow() {
-        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
-        page = open();
+        Page window = context.newPage();
+        JsonObject all = new JsonObject();
+        all.addProperty("origin", TestServer.address());
+        all.addProperty("storageTypes", "local_storage");
+        context.newCDPSession(window).send("Storage.clearDataForOrigin", all);
+        page = shown(window);
     }
 
     Page open() {
-        Page window = context.newPage();
+        return shown(context.newPage());
+    }
+
+    private Page shown(Page window) {
         window.setDefaultTimeout(20_000);
         window.onPageError(problems::add);
         window.navigate(TestServer.address());
@@ -77,20 +94,12 @@ abstract class InBrowser {
     Page openAs(String who) {
         BrowserContext theirs = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
         theirs.addInitScript("localStorage.setItem('who', '" + who + "')");
-        Page window = theirs.newPage();
-        window.setDefaultTimeout(20_000);
-        window.onPageError(problems::add);
-        window.navigate(TestServer.address());
-        return window;
+        return shown(theirs.newPage());
     }
 
     @AfterEach
-    void closeWindow(TestInfo test) {
-        // what somebody would have seen last, for when it failed
-        page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("target", test.getTestClass().orElseThrow().getSimpleName() + "_"
-                + test.getTestMethod().orElseThrow().getName()
-                + ".png")));
-        context.close();
+    void closeWindows() {
+        List.copyOf(context.pages()).forEach(Page::close);
         assertThat(problems).isEmpty();
     }
 

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.Timeout;
 import tools.jackson.databind.JsonNode;
 
 /** The database is killed while edits are being made: what was acknowledged is there, the rest is not, nothing is half. */
+@OnItsOwn
 class KilledDatabaseTest {
     @Test
     @Timeout(180)

@@ -16,6 +16,7 @@ import org.junit.jupiter.api.Timeout;
 import tools.jackson.databind.JsonNode;
 
 /** A long render while the server dies, while the database dies, while the disk takes no more: every frame is there once in the end. */
+@OnItsOwn
 @Timeout(240)
 class KilledRendersTest {
     private static final Path DATA = Path.of("target", "renders-" + System.nanoTime()).toAbsolutePath();

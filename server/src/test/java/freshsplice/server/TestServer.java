@@ -10,7 +10,6 @@ import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
 /** The real application on the real database, started once for all tests the way users start it. */
 public final class TestServer implements BeforeAllCallback {
     private static FreshSplice.Running running;
-    private static Path data;
     private static Path folder;
 
     @Override
@@ -20,7 +19,7 @@ public final class TestServer implements BeforeAllCallback {
 
     private static AutoCloseable start() {
         try {
-            data = Files.createDirectories(Path.of("target", "test-data-" + System.nanoTime()));
+            Path data = Files.createDirectories(Path.of("target", "test-data-" + System.nanoTime()));
             folder = Files.createDirectories(data.resolve("folder")).toAbsolutePath();
             Files.writeString(data.resolve("settings.properties"), "fresh-splice.folders=" + folder
                     + "\nfresh-splice.max-zip-bytes=3000000\nfresh-splice.max-zip-entries=50\n");
@@ -31,11 +30,6 @@ public final class TestServer implements BeforeAllCallback {
         } catch (IOException e) {
             throw new IllegalStateException("The server does not start for the tests", e);
         }
-    }
-
-    /** Where it keeps everything. */
-    static Path data() {
-        return data;
     }
 
     /** The folder of the server in which it looks for files. */

@@ -1,6 +1,7 @@
 package freshsplice.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
@@ -72,6 +73,17 @@ class ViewPicturesTest {
         assertThat(view.getRGB(0, 0, 320, 180, null, 0, 320)).isEqualTo(expected);
         assertThat(java.util.Arrays.stream(expected).distinct().count()).as("something is seen").isGreaterThan(100);
         assertThat(picture("/api/scenes/" + scene + "/picture", seen(1280, 720)).getWidth()).isEqualTo(1280);
+    }
+
+    @Test
+    @DisplayName("windows are told where renders draw what lies on pictures, and of nothing that stands in the set")
+    void aidsOnPictures() {
+        JsonNode aids = client.get("/api/aids");
+        assertThat(aids).extracting(a -> a.get("aid").asString()).containsExactly("SAFE_AREAS", "THIRDS", "CENTRE", "DIAGONALS");
+        JsonNode outer = aids.get(0).get("strokes").get(0);
+        assertThat(aids.get(0).get("strokes")).as("two boxes").hasSize(8);
+        assertThat(outer.get("toX").asDouble() - outer.get("fromX").asDouble()).as("SMPTE ST 2046-1: safe action is 93 %")
+                .isCloseTo(0.93, within(1e-9));
     }
 
     @Test

@@ -19,11 +19,10 @@ import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.Timeout;
-import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 /** Other machines draw: as this one does, to the bit, and whatever dies of them or between. */
-@ExtendWith(TestServer.class)
+@OnItsOwn
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 @Timeout(240)
 class WorkersTest {
@@ -77,7 +76,7 @@ class WorkersTest {
         return frames;
     }
 
-    /** Last: from then on frames are put into the folder, and others are to be sent. */
+    /** Last: from then on the server has other settings. */
     @Order(Integer.MAX_VALUE)
     @Test
     @DisplayName("frames of another machine are those of this one to the bit, sent or put into a shared folder; no driver is mixed with them")
@@ -100,10 +99,12 @@ class WorkersTest {
             put.isWholeAtLast(client);
         }
         Map<String, byte[]> second = frames(put);
-        Client own = new Client(TestServer.address());
-        LongRender here = LongRender.plain(own, TestServer.data(), LongRender.Shots.made(own));
-        here.isWholeAtLast(own);
-        assertThat(here.log(own)).contains("drawn by this machine");
+        server.close();
+        settings(DOOR + port);
+        start();
+        LongRender here = LongRender.plain(client, DATA, shots);
+        here.isWholeAtLast(client);
+        assertThat(here.log(client)).contains("drawn by this machine");
         Map<String, byte[]> third = frames(here);
         assertThat(first).hasSize(LongRender.SHORT);
         third.forEach((name, bytes) -> assertThat(first.get(name)).as(name).isEqualTo(bytes).isEqualTo(second.get(name)));
