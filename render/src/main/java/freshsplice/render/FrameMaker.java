@@ -33,8 +33,12 @@ public final class FrameMaker implements AutoCloseable {
             return many;
         }
     };
-    private final Pixels layer;
+    private final boolean alpha;
+    private final boolean deep;
     private final Painted own = new Painted();
+    /** What few frames need is there once one did: pictures can be large. */
+    private Pixels layer;
+    private SmoothEdges smoothEdges;
 
     /** What of a frame needs the painter. One is used for frames one after another. */
     static final class Painted {
@@ -56,7 +60,8 @@ public final class FrameMaker implements AutoCloseable {
         this.footage = footage;
         this.letters = new Letters(look.width(), look.height());
         this.strokes = new Strokes(look.width(), look.height());
-        this.layer = new Pixels(look.width(), look.height(), alpha, deep);
+        this.alpha = alpha;
+        this.deep = deep;
         painter.way(StagePainter.Way.of(look, alpha, deep));
     }
 
@@ -93,6 +98,7 @@ public final class FrameMaker implements AutoCloseable {
             } else if (i == 0 && one.weight() >= 1) {
                 put(one.source(), sets, picture);
             } else {
+                layer = layer == null ? new Pixels(look.width(), look.height(), alpha, deep) : layer;
                 put(one.source(), sets, layer);
                 picture.lay(layer, one.weight());
             }
@@ -103,13 +109,22 @@ public final class FrameMaker implements AutoCloseable {
 
     private void put(FrameOrder.Source source, Iterator<RawPicture> sets, Pixels into) throws IOException {
         if (source instanceof FrameOrder.Source.OfSet) {
-            sets.next().finish(into);
+            put(sets.next(), into);
         } else if (source instanceof FrameOrder.Source.OfWords words) {
             into.takeOver(Slate.draw(words.text(), look.width(), look.height()));
         } else if (source instanceof FrameOrder.Source.OfMovie movie) {
             into.takeOver(frame(movie.movie(), movie.frame(), look.width(), look.height()));
         } else {
             into.black();
+        }
+    }
+
+    private void put(RawPicture set, Pixels into) {
+        if (look.edges() == FrameLook.Edges.QUICK) {
+            smoothEdges = smoothEdges == null ? new SmoothEdges(into) : smoothEdges;
+            set.smooth(smoothEdges, into);
+        } else {
+            set.take(into.bytes());
         }
     }
 

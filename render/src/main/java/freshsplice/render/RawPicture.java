@@ -1,6 +1,5 @@
 package freshsplice.render;
 
-import freshsplice.core.render.FrameLook;
 import java.lang.invoke.MethodHandles;
 import java.lang.invoke.VarHandle;
 import java.nio.ByteOrder;
@@ -15,14 +14,12 @@ final class RawPicture {
 
     private StagePainter.Way way;
     private byte[] points = new byte[0];
-    private SmoothEdges smoothEdges;
 
     /** Room for a picture of a kind; what was in it is let go. */
     byte[] room(StagePainter.Way drawn) {
         if (!drawn.equals(way)) {
             way = drawn;
             points = new byte[drawn.width() * drawn.height() * 4 * size()];
-            smoothEdges = null;
         }
         return points;
     }
@@ -31,14 +28,9 @@ final class RawPicture {
         return way.deep() ? 2 : 1;
     }
 
-    /** @param into of the size and kind that it was drawn for */
-    void finish(Pixels into) {
-        if (way.edges() == FrameLook.Edges.QUICK) {
-            smoothEdges = smoothEdges == null ? new SmoothEdges(into) : smoothEdges;
-            smoothEdges.smooth(points, into);
-        } else {
-            take(into.bytes());
-        }
+    /** Smooths its edges. @param into of the size and kind that it was drawn for, as {@code edges} are */
+    void smooth(SmoothEdges edges, Pixels into) {
+        edges.smooth(points, into);
     }
 
     /** As it is. @param picture receives red, green and blue, and what covers where the sky is left out */

@@ -185,12 +185,6 @@ public final class StagePainter implements AutoCloseable {
         raw.take(picture);
     }
 
-    /** Draws one picture of several moments. */
-    public void draw(List<FrameOrder.Moment> moments, Pixels picture) {
-        draw(moments, raw);
-        raw.finish(picture);
-    }
-
     /** Draws one picture of several moments, to be finished later. */
     void draw(List<FrameOrder.Moment> moments, RawPicture into) {
         read(drawn(moments), into);

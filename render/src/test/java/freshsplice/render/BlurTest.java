@@ -9,7 +9,6 @@ import freshsplice.core.camera.Optics;
 import freshsplice.core.delivery.Bake;
 import freshsplice.core.render.DrawnSet;
 import freshsplice.core.render.FrameLook;
-import freshsplice.core.render.FrameOrder;
 import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Matrix;
@@ -139,8 +138,7 @@ class BlurTest {
         try (StagePainter painter = new StagePainter()) {
             painter.way(new StagePainter.Way(W, H, W, H, FrameLook.Edges.PLAIN, alpha, false));
             painter.set(DrawnSet.of(dark).unplaced());
-            painter.draw(List.of(new FrameOrder.Moment(pose.view().toFloats(), pose.projection(BACK, W / (double) H).toFloats(), places, true, blur.focus(),
-                    blur.farCircle())), pixels);
+            painter.draw(pose.view().toFloats(), pose.projection(BACK, W / (double) H).toFloats(), places, blur, pixels.bytes());
         }
         return pixels;
     }
