@@ -115,6 +115,7 @@ function Findings({ seen, sequence }: { seen: Foreseen; sequence: Sequence }) {
   return (
     <div>
       <b className="font-semibold">Look first</b>
+      {seen.unlooked > 0 && <span className="text-quiet"> · looking at {plural(seen.unlooked, 'shot')} more…</span>}
       <ul className="scroll mt-0.5 max-h-[92px]" aria-label="Look first" tabIndex={0}>
         {seen.findings.slice(0, MOST_LISTED).map((f, i) => (
           <li key={i} className="flex items-baseline gap-2 border-b border-line/60 py-0.5">
@@ -128,7 +129,6 @@ function Findings({ seen, sequence }: { seen: Foreseen; sequence: Sequence }) {
         {seen.findings.length > MOST_LISTED && (
           <li className="py-0.5 text-quiet">{plural(seen.findings.length - MOST_LISTED, 'thing')} more, not listed</li>
         )}
-        {seen.unlooked > 0 && <li className="py-0.5 text-quiet">Looking at {plural(seen.unlooked, 'shot')} more…</li>}
       </ul>
     </div>
   )

@@ -271,13 +271,13 @@ describe('before it starts', () => {
     const answers: Record<string, unknown> = { ...ANSWERS, '/api/projects/3/renders/forecast': { ...FORECAST, unlooked: 40 } }
     fakeServer(answers)
     await open()
-    expect(await screen.findByText('Looking at 40 shots more…')).toBeTruthy()
+    expect(await screen.findByText(/looking at 40 shots more…/)).toBeTruthy()
     answers['/api/projects/3/renders/forecast'] = {
       ...FORECAST,
       findings: [{ shotId: 2, words: 'Boat leaves the frame at 1012', frame: 1012 }],
     }
     expect(await screen.findByText('Boat leaves the frame at 1012', {}, { timeout: 3000 })).toBeTruthy()
-    expect(screen.queryByText(/Looking at/)).toBeNull()
+    expect(screen.queryByText(/looking at/)).toBeNull()
   })
 
   it('asks for a range with frames to spare, one of so many, as they were typed', async () => {

@@ -27,7 +27,7 @@ public class LookFirst {
     private static final int BYTES_A_KEY = 48;
     private static final long MOST_BYTES = 32L << 20;
 
-    /** @param unlooked shots that were not looked at yet */
+    /** @param findings what is seen on the way first, then the many that nobody touched; @param unlooked shots that were not looked at yet */
     record Looked(List<Finding> findings, int unlooked) {
     }
 
@@ -40,13 +40,18 @@ public class LookFirst {
     /** @param aspect width over height of the picture */
     Looked of(List<Filmed> shots, double aspect) {
         List<Finding> findings = new ArrayList<>();
+        List<Finding> untouched = new ArrayList<>();
         Map<Stage, String> sets = new IdentityHashMap<>();
         int looked = 0;
         int unlooked = 0;
         for (Filmed shot : shots) {
-            // whether a camera was touched is seen at once
-            Asked asked = shot.camera().isStaged() ? asked(shot, sets, aspect) : null;
-            List<Finding> found = asked == null ? Finding.of(shot, aspect) : known.getIfPresent(asked);
+            if (!shot.camera().isStaged()) {
+                // seen at once
+                untouched.addAll(Finding.of(shot, aspect));
+                continue;
+            }
+            Asked asked = asked(shot, sets, aspect);
+            List<Finding> found = known.getIfPresent(asked);
             if (found == null && looked < AT_ONCE) {
                 looked++;
                 found = Finding.of(shot, aspect);
@@ -58,6 +63,7 @@ public class LookFirst {
                 findings.addAll(found);
             }
         }
+        findings.addAll(untouched);
         return new Looked(findings, unlooked);
     }
 

@@ -14,6 +14,7 @@ import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.demo.DemoStage;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
@@ -41,6 +42,16 @@ class LookFirstTest {
         List<Filmed> after = shots(1, 41);
         lookFirst.of(before, WIDE);
         assertThat(lookFirst.of(after, WIDE).findings()).isEqualTo(Finding.of(after.get(0), WIDE));
+    }
+
+    @Test
+    void whatIsSeenOnTheWayComesBeforeTheManyThatNobodyTouched() {
+        List<Filmed> shots = new ArrayList<>();
+        LongStream.range(500, 700).forEach(id -> shots.add(filmed(id, Camera.named("untouched", FilmBack.SUPER_35))));
+        shots.addAll(shots(2, 40));
+        List<Finding> findings = lookFirst.of(shots, WIDE).findings();
+        assertThat(findings.get(0).shotId()).isEqualTo(1);
+        assertThat(findings.subList(findings.size() - 200, findings.size())).extracting(Finding::words).containsOnly("camera never touched");
     }
 
     @Test
