@@ -23,12 +23,7 @@ export function Guides({ aspect }: { aspect: number }) {
         {aids
           .filter(({ aid }) => on(AIDS[aid]))
           .map(({ aid, strokes }) => (
-            <path
-              key={aid}
-              data-aid={aid}
-              d={strokes.map((s) => `M${s.fromX} ${s.fromY}L${s.toX} ${s.toY}`).join('')}
-              vectorEffect="non-scaling-stroke"
-            />
+            <path key={aid} d={strokes.map((s) => `M${s.fromX} ${s.fromY}L${s.toX} ${s.toY}`).join('')} vectorEffect="non-scaling-stroke" />
           ))}
         {on('shape') && <rect x={(1 - w) / 2} y={(1 - h) / 2} width={w} height={h} vectorEffect="non-scaling-stroke" />}
         {on('line') && <path d={`M0 ${line}H1`} vectorEffect="non-scaling-stroke" strokeDasharray="6 4" />}

@@ -10,7 +10,8 @@ import java.util.stream.IntStream;
  * needs no graphics card, so that another thread can do it while the next is drawn.
  */
 final class RawPicture {
-    private static final VarHandle FOUR = MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.LITTLE_ENDIAN);
+    /** Four bytes of an array as one number. */
+    static final VarHandle FOUR = MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.LITTLE_ENDIAN);
 
     private StagePainter.Way way;
     private byte[] points = new byte[0];

@@ -1,8 +1,5 @@
 package freshsplice.render;
 
-import java.lang.invoke.MethodHandles;
-import java.lang.invoke.VarHandle;
-import java.nio.ByteOrder;
 import java.util.stream.IntStream;
 
 /**
@@ -19,7 +16,6 @@ final class SmoothEdges {
     private static final int FARTHEST = 16;
     /** Rows that are worked on at once. */
     private static final int BAND = 24;
-    private static final VarHandle FOUR = MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.LITTLE_ENDIAN);
 
     private final int width;
     private final int height;
@@ -65,7 +61,7 @@ final class SmoothEdges {
             return;
         }
         for (int i = from * width; i < to * width; i++) {
-            int pixel = (int) FOUR.get(source, i * 4);
+            int pixel = (int) RawPicture.FOUR.get(source, i * 4);
             bright[i] = brightness(pixel & 0xFF, pixel >> 8 & 0xFF, pixel >> 16 & 0xFF);
         }
         RawPicture.threeOfFour(source, into, from * width, to * width);

@@ -1,5 +1,6 @@
 package freshsplice.core.delivery;
 
+import freshsplice.core.stage.Stage;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -75,6 +76,11 @@ public record Fingerprint(Map<String, String> parts) {
             bytes.putFloat(value == 0 ? 0 : value);
         }
         return bytes.array();
+    }
+
+    /** A digest of a set with all its keys: tells it from any that looks or moves otherwise at any frame. */
+    public static String digest(Stage stage) {
+        return digest(stage.toString());
     }
 
     public static String digest(String text) {

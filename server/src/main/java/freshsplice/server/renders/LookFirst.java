@@ -68,7 +68,7 @@ public class LookFirst {
     }
 
     private static Asked asked(Filmed shot, Map<Stage, String> sets, double aspect) {
-        String set = sets.computeIfAbsent(shot.stage(), stage -> Fingerprint.digest(stage.toString()));
+        String set = sets.computeIfAbsent(shot.stage(), Fingerprint::digest);
         return new Asked(shot.shot(), shot.camera(), set, aspect);
     }
 }

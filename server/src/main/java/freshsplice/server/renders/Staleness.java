@@ -35,7 +35,7 @@ public class Staleness {
     /** A scene's set with what tells it from any other. */
     private record Set(Stage stage, String digest) {
         static Set of(Stage stage) {
-            return new Set(stage, Fingerprint.digest(stage.toString()));
+            return new Set(stage, Fingerprint.digest(stage));
         }
     }
 
