@@ -35,13 +35,14 @@ with_node() {
 
 build_web() {
   local web=$FRESH_SPLICE_HOME/web
-  install_node_of_npm
   if [ ! -d "$web/node_modules" ] || [ "$web/package-lock.json" -nt "$web/node_modules/.package-lock.json" ]; then
+    install_node_of_npm
     echo "Installing the front end's packages"
     (cd "$web" && with_node npm ci --no-audit --no-fund --loglevel=error)
   fi
   if [ ! -f "$web/dist/index.html" ] || [ -n "$(find "$web/src" "$web/index.html" "$web/public" "$web/vite.config.ts" \
-      "$web/package-lock.json" -newer "$web/dist/index.html" -print -quit)" ]; then
+      "$web/package-lock.json" "$FRESH_SPLICE_HOME/docs/openapi.json" -newer "$web/dist/index.html" -print -quit)" ]; then
+    install_node_of_npm
     echo "Building the front end"
     local said
     if ! said=$(cd "$web" && with_node npm run --silent build 2>&1); then
@@ -72,8 +73,8 @@ lay_out_application() {
   fi
   rm -rf "$app" "$app-data"
   java -Djarmode=tools -jar "$jar" extract --destination "$app" >/dev/null
-  # without the archive the application starts all the same, only later
-  java -XX:ArchiveClassesAtExit="$app/classes.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off -XX:+UseSerialGC -Djava.awt.headless=true \
+  # without the archive the application starts all the same, only later; it is made of what a start and first answers load
+  java -XX:ArchiveClassesAtExit="$app/classes.jsa" -Dspring.aot.enabled=true -Xlog:cds=off -Xlog:cds+dynamic=off -XX:+UseSerialGC -Djava.awt.headless=true \
     -jar "$app/server-0.1.0.jar" --data="$app-data" --port=0 --once >/dev/null 2>&1 || true
   rm -rf "$app-data"
   # once for a jar, whether the archive could be made or not: no start waits for it again

@@ -11,16 +11,18 @@ as_root() {
   fi
 }
 
+# The packages of those named that are installed, a line each.
 debian_has() {
-  dpkg-query -W -f '${Status}' "$1" 2>/dev/null | grep -q 'install ok installed'
+  dpkg-query -W -f '${Package} ${Status}\n' "$@" 2>/dev/null | sed -n 's/ install ok installed$//p' || true
 }
 
 # install_missing "why" package...
 install_missing() {
-  local why=$1 missing=() package
+  local why=$1 missing=() package installed
   shift
+  installed=$(debian_has "$@")
   for package in "$@"; do
-    debian_has "$package" || missing+=("$package")
+    grep -qx "$package" <<<"$installed" || missing+=("$package")
   done
   [ ${#missing[@]} -gt 0 ] || return 0
   if ! command -v apt-get >/dev/null; then
@@ -39,9 +41,20 @@ install_missing() {
   rm -f "${TMPDIR:-/tmp}/fresh-splice-apt.$$"
 }
 
+# Java's own note of its version is read where it has one: asking the compiler takes longer than all other checks.
+java_major() {
+  local release
+  release=$(dirname "$(dirname "$(readlink -f "$(command -v javac || true)")")")/release
+  if [ -f "$release" ]; then
+    sed -n 's/^JAVA_VERSION="\([0-9]*\).*/\1/p' "$release"
+  else
+    javac -version 2>&1 | sed -n 's/^javac \([0-9]*\).*/\1/p'
+  fi
+}
+
 install_java() {
   local major
-  major=$(javac -version 2>&1 | sed -n 's/^javac \([0-9]*\).*/\1/p' || true)
+  major=$(java_major || true)
   [ "${major:-0}" -ge 17 ] || install_missing "Java 17 runs and builds the application" openjdk-17-jdk-headless
   command -v mvn >/dev/null || install_missing "Maven builds the application" maven
 }
@@ -59,8 +72,7 @@ install_for_worker() {
   install_java
   install_node
   command -v ffmpeg >/dev/null || install_missing "ffmpeg reads pictures and sound and writes movies" ffmpeg
-  install_missing "Mesa draws pictures without a screen" libegl1 libgl1-mesa-dri
-  install_missing "letters for burn-ins" fontconfig fonts-dejavu-core
+  install_missing "Mesa draws pictures without a screen, with letters for burn-ins" libegl1 libgl1-mesa-dri fontconfig fonts-dejavu-core
 }
 
 install_for_application() {

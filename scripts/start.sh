@@ -44,8 +44,13 @@ fi
 echo "Starting"
 # the application ends with this script, whichever way it ends
 app=$FRESH_SPLICE_HOME/server/target/application
-java -XX:SharedArchiveFile="$app/classes.jsa" -Xshare:auto -Xlog:cds=off -Xlog:cds+dynamic=off \
-  -XX:+UseSerialGC -Xmx"${FRESH_SPLICE_MEMORY:-1500m}" -Djava.awt.headless=true \
+# The second compiler waits for ten times as many calls as by itself: in a start it takes as much of the machine as all else
+# together. What is drawn, read or worked out over and over reaches it within its first seconds all the same.
+later=(-XX:Tier4InvocationThreshold=50000 -XX:Tier4MinInvocationThreshold=6000 -XX:Tier4CompileThreshold=150000
+  -XX:Tier4BackEdgeThreshold=400000)
+java -XX:SharedArchiveFile="$app/classes.jsa" -Xshare:auto -Xlog:cds=off -Xlog:cds+dynamic=off "${later[@]}" \
+  -XX:+UseSerialGC -Xmx"${FRESH_SPLICE_MEMORY:-1500m}" -Djava.awt.headless=true -Dslf4j.internal.verbosity=ERROR \
+  -Dspring.aot.enabled=true \
   -jar "$app/server-0.1.0.jar" --data="$data" --port="$port" "${options[@]}" 9>&- &
 server=$!
 trap 'kill "$server" 2>/dev/null' INT TERM HUP

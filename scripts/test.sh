@@ -4,6 +4,7 @@ set -euo pipefail
 . "$FRESH_SPLICE_HOME/scripts/install.sh"
 . "$FRESH_SPLICE_HOME/scripts/build.sh"
 install_for_tests
+install_node_of_npm
 build_web
 cd "$FRESH_SPLICE_HOME"
 echo "Testing the front end and the rest, side by side"

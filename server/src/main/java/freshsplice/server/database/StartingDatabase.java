@@ -19,18 +19,24 @@ public final class StartingDatabase {
     private static final long CONNECTION_MILLIS = 10_000;
     private static final long FIRST_CONNECTION_MILLIS = 30_000;
 
-    private final CompletableFuture<OwnDatabase> starting;
+    private final CompletableFuture<OwnDatabase> starting = new CompletableFuture<>();
+    private final Path folder;
+    private final Opened opened;
+    private boolean begun;
 
-    private StartingDatabase(CompletableFuture<OwnDatabase> starting) {
-        this.starting = starting;
+    /** One that is not begun yet. @param opened done before anybody gets it */
+    public StartingDatabase(Path folder, Opened opened) {
+        this.folder = folder;
+        this.opened = opened;
     }
 
-    /** Begins to start it. @param opened done before anybody gets it */
-    public static StartingDatabase of(Path folder, Opened opened) {
-        return new StartingDatabase(CompletableFuture.supplyAsync(() -> started(folder, opened)));
+    /** Begins to start it, and does not wait. */
+    public synchronized void begin() {
+        begun = true;
+        starting.completeAsync(this::started);
     }
 
-    private static OwnDatabase started(Path folder, Opened opened) {
+    private OwnDatabase started() {
         try {
             OwnDatabase database = OwnDatabase.start(folder);
             try {
@@ -69,7 +75,10 @@ public final class StartingDatabase {
     }
 
     /** Stops it, if it came up at all. */
-    public void stop() {
+    public synchronized void stop() {
+        if (!begun) {
+            return;
+        }
         starting.handle((database, failed) -> {
             if (database != null) {
                 database.close();
