@@ -14,7 +14,7 @@ front=target/front-end-tests.txt
 front_end=$!
 trap 'kill "$front_end" 2>/dev/null || true' EXIT
 rest=0
-PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 mvn -B -ntp -Dstyle.color=never verify "$@" || rest=$?
+PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 mvn -B -ntp -T 2 -Dstyle.color=never verify "$@" || rest=$?
 front_code=0
 wait "$front_end" || front_code=$?
 echo "The front end:"

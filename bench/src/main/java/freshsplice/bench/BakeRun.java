@@ -38,7 +38,7 @@ final class BakeRun {
 
     private static double row(int things) throws Exception {
         long[] bytes = {0};
-        double middle = Timed.of(2, TIMES, () -> bytes[0] = bake(things)).middle();
+        double middle = Times.of(2, TIMES, () -> bytes[0] = bake(things)).middle();
         System.out.printf(Locale.ROOT, "%-56s %8.0f ms, %.1f MB%n", FRAMES + " frames, " + things + " things of which " + MOVING
                 + " move", middle, bytes[0] / 1e6);
         return middle;

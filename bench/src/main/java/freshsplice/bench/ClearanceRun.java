@@ -41,7 +41,7 @@ final class ClearanceRun {
         Camera camera = Camera.named("bench", FilmBack.SUPER_35).with(Map.of(CameraChannel.X, along, CameraChannel.Z,
                 Channel.constant(7.4), CameraChannel.Y, Channel.constant(1.5)));
         Shot shot = new Shot(1, "bench", FrameRange.of(0, FRAMES), 0, 0, new Shot.Anchor("", "", 0, Rational.ZERO, Rational.ONE, true));
-        double middle = Timed.of(1, TIMES, () -> Clearance.of(shot, camera, new Stage(items))).middle();
+        double middle = Times.of(1, TIMES, () -> Clearance.of(shot, camera, new Stage(items))).middle();
         System.out.printf(Locale.ROOT, "%-56s %8.0f ms%n", "clearance, " + FRAMES + " frames, " + items.size() * each / 1000
                 + " 000 triangles in " + items.size() + " things", middle);
     }

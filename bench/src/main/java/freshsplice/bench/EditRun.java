@@ -75,12 +75,12 @@ final class EditRun {
                 + ",\"frames\":" + (rolled ? 1 : -1) + "}");
     }
 
-    private static void row(String what, Timed.Work work) throws Exception {
-        Timed.of(BEFORE, TIMES, work).print(what);
+    private static void row(String what, Times.Work work) throws Exception {
+        Times.of(BEFORE, TIMES, work).print(what);
     }
 
     /** An edit with what a window asks after it: how long both take, and how many bytes come. */
-    private void changed(String what, Timed.Work edit) throws Exception {
+    private void changed(String what, Times.Work edit) throws Exception {
         long[] bytes = {0};
         String[] stamp = {LongMaster.stamp(master.changes(null))};
         row(what + ": edit and what a window asks then", () -> {

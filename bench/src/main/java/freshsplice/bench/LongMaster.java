@@ -25,7 +25,7 @@ record LongMaster(RunningServer server, String project, String id) {
     static LongMaster make(RunningServer server, int events) throws Exception {
         String project = RunningServer.number("id", server.post("/api/projects", "{\"name\":\"Bench\"}"));
         String[] master = {""};
-        Timed.of(0, 1, () -> master[0] = server.post("/api/projects/" + project + "/masters", "{\"name\":\"Long\",\"shots\":"
+        Times.of(0, 1, () -> master[0] = server.post("/api/projects/" + project + "/masters", "{\"name\":\"Long\",\"shots\":"
                 + SHOTS + ",\"frames\":" + FRAMES + "}").strip()).print(SHOTS + " empty shots are made");
         LongMaster made = new LongMaster(server, project, master[0]);
         made.hold(foreignCut(events));
@@ -39,7 +39,7 @@ record LongMaster(RunningServer server, String project, String id) {
         String cut = RunningServer.number("cutId", server.upload(project, List.of("received.edl"),
                 List.of(foreignCut(SHOTS).getBytes(StandardCharsets.UTF_8))));
         server.post("/api/cuts/" + cut + "/rate?rate=24", "");
-        Timed.of(0, 1, () -> server.post("/api/cuts/" + cut + "/receive", "")).print(SHOTS + " shots are received");
+        Times.of(0, 1, () -> server.post("/api/cuts/" + cut + "/receive", "")).print(SHOTS + " shots are received");
         return new LongMaster(server, project, RunningServer.number("id", server.get("/api/projects/" + project + "/masters")));
     }
 

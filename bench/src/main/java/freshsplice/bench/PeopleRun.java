@@ -62,12 +62,12 @@ final class PeopleRun {
         Thread.sleep(SECONDS * 1000L);
         over = true;
         threads.forEach(Thread::interrupt);
-        Timed.of(keys.stream().mapToDouble(d -> d).toArray()).printTail(people + " people, each a key a second: " + keys.size() + " keys");
-        Timed.of(seen.stream().mapToDouble(d -> d).toArray()).printTail("from the key until others see it, " + seen.size() + " times");
+        Times.of(keys.stream().mapToDouble(d -> d).toArray()).printTail(people + " people, each a key a second: " + keys.size() + " keys");
+        Times.of(seen.stream().mapToDouble(d -> d).toArray()).printTail("from the key until others see it, " + seen.size() + " times");
         System.out.printf(Locale.ROOT, "%-56s %8d%n", "times that a window had to ask", asked.get());
     }
 
-    private Thread thread(Timed.Work work) {
+    private Thread thread(Times.Work work) {
         Thread thread = new Thread(() -> {
             try {
                 work.run();

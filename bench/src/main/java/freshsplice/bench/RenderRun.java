@@ -3,7 +3,7 @@ package freshsplice.bench;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.FilmBack;
-import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.PicturePlan;
 import freshsplice.core.delivery.RenderName;
@@ -62,7 +62,7 @@ final class RenderRun {
                 Rational.ONE, true));
         Path folder = Files.createTempDirectory("bench");
         try (StagePainter painter = new StagePainter()) {
-            Filmed filmed = new Filmed(of, camera, stage);
+            FilmedShot filmed = new FilmedShot(of, camera, stage);
             draw(painter, filmed, FrameLook.Edges.QUICK, false, null);
             double plain = draw(painter, filmed, FrameLook.Edges.PLAIN, false, null);
             double quick = draw(painter, filmed, FrameLook.Edges.QUICK, false, null);
@@ -88,10 +88,10 @@ final class RenderRun {
     }
 
     /** @param folder that frames are kept in; null to let them go. @return frames a second */
-    private static double draw(StagePainter painter, Filmed filmed, FrameLook.Edges edges, boolean blur, Path folder) throws IOException {
+    private static double draw(StagePainter painter, FilmedShot filmed, FrameLook.Edges edges, boolean blur, Path folder) throws IOException {
         RenderJob job = job(edges, blur);
         FrameOrders orders = new FrameOrders(PicturePlan.ofShot("bench_v001", filmed, job.range(), FrameRate.FPS_24, FrameRate.FPS_24, false),
-                job.recipe(), false, FrameOrders.Named.NOTHING);
+                job.recipe(), false, FrameOrders.Names.NOTHING);
         Footage footage = Footage.of(DrawnSet.of(filmed.stage()));
         List<FrameOrder> frames = LongStream.range(0, FRAMES).mapToObj(orders::at).toList();
         long begun = System.nanoTime();

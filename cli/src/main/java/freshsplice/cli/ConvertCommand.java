@@ -8,7 +8,7 @@ import freshsplice.exchange.Formats;
 import freshsplice.exchange.format.Reading;
 import freshsplice.exchange.format.UnreadableFile;
 import freshsplice.exchange.format.WriteOptions;
-import freshsplice.exchange.format.Written;
+import freshsplice.exchange.format.WrittenFile;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -44,7 +44,7 @@ final class ConvertCommand {
         Cut cut = arguments.cut(reading);
         WriteOptions options = new WriteOptions(arguments.options().get("--lane"), reels.equals("short"),
                 version(arguments.options().getOrDefault("--version", "0")));
-        Map<Path, Written> written = "each".equals(options.lane()) ? eachLane(cut, format, options, target)
+        Map<Path, WrittenFile> written = "each".equals(options.lane()) ? eachLane(cut, format, options, target)
                 : Map.of(target, Formats.writer(format).write(cut, options));
         List<Remark> remarks = new ArrayList<>(reading.remarks());
         Map<String, String> names = new LinkedHashMap<>();
@@ -71,8 +71,8 @@ final class ConvertCommand {
     }
 
     /** A list for each picture lane, named after the target and the lane. */
-    private static Map<Path, Written> eachLane(Cut cut, String format, WriteOptions options, Path target) {
-        Map<Path, Written> written = new LinkedHashMap<>();
+    private static Map<Path, WrittenFile> eachLane(Cut cut, String format, WriteOptions options, Path target) {
+        Map<Path, WrittenFile> written = new LinkedHashMap<>();
         for (int index : cut.lanesOf(Lane.Kind.PICTURE)) {
             String lane = cut.lanes().get(index).name();
             String name = target.getFileName().toString();

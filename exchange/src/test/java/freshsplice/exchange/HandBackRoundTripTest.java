@@ -258,8 +258,8 @@ class HandBackRoundTripTest {
     }
 
     private HandBack.HandedBack handBack(ShotRenders renders, HandBack.Rest rest) {
-        Map<Long, HandBack.Known> known = new HashMap<>();
-        shots.forEach((id, shot) -> known.put(id, new HandBack.Known(shot.code(), shot.anchor(), sources.get(shot.anchor().key()))));
+        Map<Long, HandBack.KnownShot> known = new HashMap<>();
+        shots.forEach((id, shot) -> known.put(id, new HandBack.KnownShot(shot.code(), shot.anchor(), sources.get(shot.anchor().key()))));
         return HandBack.of(master, id -> null, renders, known, rest, List.of(), MARKS);
     }
 

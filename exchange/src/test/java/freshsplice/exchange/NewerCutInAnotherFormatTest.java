@@ -17,7 +17,7 @@ import freshsplice.core.time.TimeMap;
 import freshsplice.exchange.format.InputFile;
 import freshsplice.exchange.format.ReadOptions;
 import freshsplice.exchange.format.WriteOptions;
-import freshsplice.exchange.format.Written;
+import freshsplice.exchange.format.WrittenFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -151,7 +151,7 @@ class NewerCutInAnotherFormatTest {
     }
 
     private static Cut through(String format, Cut cut, WriteOptions options) {
-        Written written = Formats.writer(format).write(cut, options);
+        WrittenFile written = Formats.writer(format).write(cut, options);
         String ending = format.equals("xmeml") ? "xml" : format;
         return Formats.read(new InputFile("cut." + ending, written.bytes()), ReadOptions.at(cut.rate())).cuts().get(0);
     }

@@ -10,7 +10,7 @@ import freshsplice.exchange.format.InputFile;
 import freshsplice.exchange.format.ReadOptions;
 import freshsplice.exchange.format.Reading;
 import freshsplice.exchange.format.WriteOptions;
-import freshsplice.exchange.format.Written;
+import freshsplice.exchange.format.WrittenFile;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -28,7 +28,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class RoundTripTest {
     private static final int CUTS = 150;
 
-    private static Reading again(String format, Written written, Cut cut) {
+    private static Reading again(String format, WrittenFile written, Cut cut) {
         String ending = format.equals("xmeml") ? "xml" : format;
         return Formats.read(new InputFile("again." + ending, written.bytes()), ReadOptions.at(cut.rate()));
     }
@@ -56,7 +56,7 @@ class RoundTripTest {
         int compared = 0;
         for (int seed = 0; seed < CUTS; seed++) {
             Cut cut = RandomCut.of(seed);
-            Written written = Formats.writer(format).write(cut, WriteOptions.DEFAULT);
+            WrittenFile written = Formats.writer(format).write(cut, WriteOptions.DEFAULT);
             Reading reading = again(format, written, cut);
             Cut read = reading.cuts().get(0);
             assertThat(read.record()).as("seed %s", seed).isEqualTo(cut.record());
@@ -76,9 +76,9 @@ class RoundTripTest {
         for (String format : List.of("xmeml", "otio")) {
             for (int seed = 0; seed < 40; seed++) {
                 Cut cut = RandomCut.of(seed);
-                Written first = Formats.writer(format).write(cut, WriteOptions.DEFAULT);
-                Written second = Formats.writer(format).write(again(format, first, cut).cuts().get(0), WriteOptions.DEFAULT);
-                Written third = Formats.writer(format).write(again(format, second, cut).cuts().get(0), WriteOptions.DEFAULT);
+                WrittenFile first = Formats.writer(format).write(cut, WriteOptions.DEFAULT);
+                WrittenFile second = Formats.writer(format).write(again(format, first, cut).cuts().get(0), WriteOptions.DEFAULT);
+                WrittenFile third = Formats.writer(format).write(again(format, second, cut).cuts().get(0), WriteOptions.DEFAULT);
                 assertThat(new String(third.bytes(), StandardCharsets.ISO_8859_1)).as("%s, seed %s", format, seed).isEqualTo(new String(second.bytes(), StandardCharsets.ISO_8859_1));
             }
         }

@@ -40,8 +40,8 @@ public final class JobFile {
      * @param reels that its frames are drawn from, by their keys
      * @param sound what is heard
      */
-    public record Kept(Integer form, RenderJob job, Map<String, Reel> reels, List<MovieSound> sound) {
-        public Kept(RenderJob job, Map<String, Reel> reels, List<MovieSound> sound) {
+    public record Contents(Integer form, RenderJob job, Map<String, Reel> reels, List<MovieSound> sound) {
+        public Contents(RenderJob job, Map<String, Reel> reels, List<MovieSound> sound) {
             this(FORM, job, reels, sound);
         }
 
@@ -56,25 +56,25 @@ public final class JobFile {
     }
 
     /** Writes it under its name once it is whole. */
-    public static void write(Path file, Kept kept) throws IOException {
+    public static void write(Path file, Contents kept) throws IOException {
         Path part = file.resolveSibling(file.getFileName() + ".part");
         Files.write(part, bytes(kept));
         Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
     }
 
-    public static byte[] bytes(Kept kept) {
+    public static byte[] bytes(Contents kept) {
         return JSON.writeValueAsBytes(kept);
     }
 
     /** @throws IOException if there is no job in it */
-    public static Kept read(Path file) throws IOException {
+    public static Contents read(Path file) throws IOException {
         return read(Files.readAllBytes(file), file.getFileName().toString());
     }
 
     /** @param name for the error; @throws IOException if there is no job in it */
-    public static Kept read(byte[] bytes, String name) throws IOException {
+    public static Contents read(byte[] bytes, String name) throws IOException {
         try {
-            return JSON.readValue(bytes, Kept.class);
+            return JSON.readValue(bytes, Contents.class);
         } catch (JacksonException e) {
             throw new IOException("There is no job in " + name, e);
         }

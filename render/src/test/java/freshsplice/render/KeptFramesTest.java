@@ -80,12 +80,12 @@ class KeptFramesTest {
         Recipe recipe = Recipe.of(new FrameLook(64, 36, 100, FrameLook.Edges.QUICK, 0, 8, false, 0), List.of(), OutputKind.H264);
         RenderJob job = new RenderJob(new FileNames("p", "s", new RenderName("sh0010", 1), Grade.DRAFT, "", ""), recipe,
                 new RenderRange(Rational.of(1001), Rational.of(1, 2), 100), FrameRate.FPS_24, "00:00:00:00");
-        JobFile.Kept kept = new JobFile.Kept(job, Map.of("a", new Reel(Path.of("a.mov"), FrameRate.FPS_24, "12")), List.of());
-        assertThat(JobFile.read(JobFile.bytes(kept), "job")).matches(JobFile.Kept::isCurrent).extracting(JobFile.Kept::job).isEqualTo(job);
+        JobFile.Contents kept = new JobFile.Contents(job, Map.of("a", new Reel(Path.of("a.mov"), FrameRate.FPS_24, "12")), List.of());
+        assertThat(JobFile.read(JobFile.bytes(kept), "job")).matches(JobFile.Contents::isCurrent).extracting(JobFile.Contents::job).isEqualTo(job);
         String text = new String(JobFile.bytes(kept), StandardCharsets.UTF_8);
         assertThat(text).contains("\"form\":2,").contains(",\"sha256\":\"12\"");
         String first = text.replace("\"form\":2,", "").replace(",\"sha256\":\"12\"", "");
-        JobFile.Kept read = JobFile.read(first.getBytes(StandardCharsets.UTF_8), "job");
+        JobFile.Contents read = JobFile.read(first.getBytes(StandardCharsets.UTF_8), "job");
         assertThat(read.job()).isEqualTo(job);
         assertThat(read.isCurrent()).isFalse();
     }

@@ -24,6 +24,7 @@ import tools.jackson.databind.JsonNode;
 
 /** What the formats besides lists bring into a project: sequences, lanes, nested cuts, speeds by keys. */
 @ExtendWith(TestServer.class)
+@OwnProjects
 class CutFormatsTest {
     private static final Path FILES = Path.of("../cli/src/test/resources");
 

@@ -23,6 +23,7 @@ import tools.jackson.databind.JsonNode;
  * the rendered movie: what the file shows at a frame is what the frame chain says.
  */
 @ExtendWith(TestServer.class)
+@OwnProjects
 class FrameExactTest {
     private static final int BITS = 10;
     private static final int W = 320;

@@ -16,6 +16,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Many steps one after another: the master as it was after each of them, and the way back to it. */
 @ExtendWith(TestServer.class)
+@OwnProjects
 class HistoryTest {
     private static final List<String> KINDS = List.of("TAIL", "HEAD", "SLIP", "TAKE_OUT", "LIFT", "SPLIT", "DUPLICATE", "SWAP",
             "SPEED", "COPY_UP", "NEST", "SWITCH");

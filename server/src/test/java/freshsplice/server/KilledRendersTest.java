@@ -19,6 +19,9 @@ import tools.jackson.databind.JsonNode;
 @OnItsOwn
 @Timeout(240)
 class KilledRendersTest {
+    /** What a shell says of a program that ended because it was asked to: 128 and SIGTERM (signal(7)). */
+    private static final int ASKED_TO_END = 128 + 15;
+
     private static final Path DATA = Path.of("target", "renders-" + System.nanoTime()).toAbsolutePath();
     private static OwnProcess server;
     private static Client client;
@@ -46,6 +49,29 @@ class KilledRendersTest {
         Map<String, FileTime> before = render.drawn();
         start();
         render.isWhole(client, before);
+    }
+
+    @Test
+    @DisplayName("the server is asked to end, and again while it starts: it ends before its database, nothing fails, and then all is drawn")
+    void serverAskedToEnd() throws Exception {
+        LongRender render = LongRender.begun(client, DATA);
+        String until = server.said();
+        server.ask();
+        assertThat(server.code()).isEqualTo(ASKED_TO_END);
+        assertThat(server.said().substring(until.length())).doesNotContain("WARN", "ERROR", "Exception");
+        assertThat(KilledDatabaseTest.server(DATA)).isEmpty();
+        Map<String, FileTime> before = render.drawn();
+        try (OwnProcess starting = OwnProcess.startingServer(DATA)) {
+            while (KilledDatabaseTest.server(DATA).isEmpty()) {
+                Thread.sleep(20);
+            }
+            starting.ask();
+            assertThat(starting.code()).isEqualTo(ASKED_TO_END);
+            assertThat(KilledDatabaseTest.server(DATA)).isEmpty();
+        }
+        start();
+        render.isWhole(client, before);
+        assertThat(render.log(client)).doesNotContain("failed");
     }
 
     @Test

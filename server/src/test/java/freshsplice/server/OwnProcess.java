@@ -19,7 +19,7 @@ final class OwnProcess implements AutoCloseable {
     private OwnProcess(Map<String, String> environment, String... options) throws IOException {
         List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx700m", "-XX:+UseSerialGC",
                 // none lives long enough for what is worked out once to pay
-                "-XX:TieredStopAtLevel=1", "-Djava.awt.headless=true",
+                "-XX:TieredStopAtLevel=1", "-XX:+UnlockDiagnosticVMOptions", "-XX:-BytecodeVerificationRemote", "-Djava.awt.headless=true",
                 "-Dspringdoc.api-docs.enabled=false", "-cp", System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
                 "freshsplice.server.FreshSplice"));
         command.addAll(List.of(options));

@@ -21,6 +21,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Bad input ends in a sentence, and nothing is lost or half done. */
 @ExtendWith(TestServer.class)
+@OwnProjects
 class RefusalsTest {
     private final Client client = new Client(TestServer.address());
     private long project;

@@ -18,6 +18,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The lanes as a window puts them together from what changed are the lanes as they are. */
 @ExtendWith(TestServer.class)
+@OwnProjects
 class SequenceChangesTest {
     private static final List<String> KINDS = List.of("TAIL", "HEAD", "SLIP", "TAKE_OUT", "LIFT", "DUPLICATE", "SWAP", "SPEED",
             "COPY_UP", "LAY_DOWN", "NEST", "SWITCH", "DISSOLVE", "LANE_ADD", "KEY");

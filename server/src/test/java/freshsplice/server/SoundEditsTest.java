@@ -22,6 +22,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Sound under a master: lanes muted and alone, levels, fades, offsets; as it is rendered, measured by ffmpeg. */
 @ExtendWith(TestServer.class)
+@OwnProjects
 class SoundEditsTest {
     private static final List<Material.Clip> CLIPS = List.of(new Material.Clip("a", 0, 48), new Material.Clip("b", 0, 48));
 

@@ -28,6 +28,7 @@ import tools.jackson.databind.JsonNode;
 
 /** A newer cut over HTTP: what two people do at once, sound, and cuts in another format. */
 @ExtendWith(TestServer.class)
+@OwnProjects
 class TurnoverTest {
     private final Client client = new Client(TestServer.address());
 

@@ -39,8 +39,8 @@ final class Door {
     }
 
     /** Waits for something to draw. @return null where there is nothing yet */
-    Wire.Given next(String seat) throws IOException {
-        return ask("/seats/" + seat + "/next", null, Wire.Given.class);
+    Wire.Assignment next(String seat) throws IOException {
+        return ask("/seats/" + seat + "/next", null, Wire.Assignment.class);
     }
 
     boolean heard(String seat, String ticket) throws IOException {
@@ -91,7 +91,7 @@ final class Door {
 
     /** Says that a frame lies in the shared folder. */
     void put(String seat, String ticket, long frame, String sha256) throws IOException {
-        ask("/seats/" + seat + "/chunks/" + ticket + "/frames/" + frame + "/put", new Wire.Put(sha256), Void.class);
+        ask("/seats/" + seat + "/chunks/" + ticket + "/frames/" + frame + "/put", new Wire.Receipt(sha256), Void.class);
     }
 
     private <T> T ask(String address, Object body, Class<T> answered) throws IOException {

@@ -31,7 +31,7 @@ public final class Wire {
     public static final String PROBE = ".probe";
 
     /** A chunk to draw. @param missing frames of it that are not there yet, counted from 0 */
-    public record Given(String ticket, long renderId, String renderName, List<Long> missing) {
+    public record Assignment(String ticket, long renderId, String renderName, List<Long> missing) {
     }
 
     /** @param goesOn whether what it draws is still wanted of it */
@@ -43,7 +43,7 @@ public final class Wire {
     }
 
     /** A frame that was put into the shared folder. @param sha256 of its file, hexadecimal digits */
-    public record Put(String sha256) {
+    public record Receipt(String sha256) {
     }
 
     /** A refusal. */

@@ -55,10 +55,10 @@ final class Worker {
 
     /** A chunk that is being drawn. */
     private static final class Turn {
-        private final Wire.Given given;
+        private final Wire.Assignment given;
         private volatile boolean wanted = true;
 
-        Turn(Wire.Given given) {
+        Turn(Wire.Assignment given) {
             this.given = given;
         }
     }
@@ -121,7 +121,7 @@ final class Worker {
         seat = welcome.seat();
         Path shared = shared(welcome);
         while (!ending) {
-            Wire.Given given = door.next(welcome.seat());
+            Wire.Assignment given = door.next(welcome.seat());
             if (given != null) {
                 draw(welcome.seat(), new Turn(given), shared);
             }
@@ -147,11 +147,11 @@ final class Worker {
     }
 
     private void draw(String mine, Turn turn, Path shared) throws IOException {
-        Wire.Given given = turn.given;
+        Wire.Assignment given = turn.given;
         say.accept(given.renderName() + ", " + given.missing().size() + " frames from " + (given.missing().isEmpty() ? 0 : given.missing().get(0)));
         ScheduledFuture<?> beats = heart.scheduleWithFixedDelay(() -> beat(mine, turn), HEARD_EVERY_MS, HEARD_EVERY_MS, TimeUnit.MILLISECONDS);
         try {
-            JobFile.Kept job = JobFile.read(door.get(mine, given.ticket(), "job"), "the job");
+            JobFile.Contents job = JobFile.read(door.get(mine, given.ticket(), "job"), "the job");
             OrderFile.Orders orders = OrderFile.read(door.get(mine, given.ticket(), "orders"), "the orders");
             try (ChunkDrawer drawer = new ChunkDrawer(painter)) {
                 boolean whole = drawer.draw(job.job().recipe(), orders, sink(mine, turn, shared), footage(mine, turn, job),
@@ -242,7 +242,7 @@ final class Worker {
         }
     }
 
-    private Footage footage(String mine, Turn turn, JobFile.Kept job) {
+    private Footage footage(String mine, Turn turn, JobFile.Contents job) {
         return new Footage() {
             private DrawnSet known;
 

@@ -18,12 +18,12 @@ public record FilmBack(double widthMm, double heightMm) {
     public static final FilmBack ACADEMY = new FilmBack(21.95, 16.00);
 
     /** A back with the name that it goes by. */
-    public record Named(String name, FilmBack back) {
+    public record Preset(String name, FilmBack back) {
     }
 
     /** The common ones (common practice; 35 mm and Super 35 as above). */
-    public static final List<Named> COMMON = List.of(new Named("Full frame", FULL_FRAME), new Named("Super 35", SUPER_35),
-            new Named("Academy", ACADEMY), new Named("Super 16", new FilmBack(12.52, 7.41)), new Named("65 mm", new FilmBack(52.48, 23.01)));
+    public static final List<Preset> COMMON = List.of(new Preset("Full frame", FULL_FRAME), new Preset("Super 35", SUPER_35),
+            new Preset("Academy", ACADEMY), new Preset("Super 16", new FilmBack(12.52, 7.41)), new Preset("65 mm", new FilmBack(52.48, 23.01)));
 
     public FilmBack {
         if (!(widthMm > 0.5 && widthMm < 500 && heightMm > 0.5 && heightMm < 500)) {

@@ -1,7 +1,7 @@
 package freshsplice.core.changes;
 
 import freshsplice.core.time.Rational;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 
@@ -12,7 +12,7 @@ public final class ChangeWords {
 
     public static String what(Change c) {
         return switch (c.kind()) {
-            case NEW -> "new, " + Counted.frames(c.newRecord().length());
+            case NEW -> "new, " + Amounts.frames(c.newRecord().length());
             case OMITTED -> "omitted";
             case REPLACED -> "another source: " + c.name();
             case SPLIT -> "split" + ends(c, ", ");

@@ -4,7 +4,7 @@ import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.time.Rational;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -57,7 +57,7 @@ final class PieceRemarks {
         if (i + 1 < pieces.size() && pieces.get(i + 1).record().in() == piece.record().out()) {
             offers.add(Fix.TO_AFTER);
         }
-        point(piece.record().in(), piece.name() + " is a flash of " + Counted.frames(piece.record().length()),
+        point(piece.record().in(), piece.name() + " is a flash of " + Amounts.frames(piece.record().length()),
                 "it becomes a shot of its own", offers);
     }
 
@@ -68,7 +68,7 @@ final class PieceRemarks {
         }
         long overlap = Fixes.overlap(cut, a, b);
         if (overlap > 0) {
-            point(b.record().in(), a.name() + " lies under " + b.name() + " for " + Counted.frames(overlap) + " in one lane",
+            point(b.record().in(), a.name() + " lies under " + b.name() + " for " + Amounts.frames(overlap) + " in one lane",
                     "the later one is seen", List.of(Fix.EARLIER_WINS));
         }
         shownAgain(a, b, gap);
@@ -82,7 +82,7 @@ final class PieceRemarks {
     }
 
     private void gap(long at, long length) {
-        point(at, "A gap of " + Counted.frames(length), "it stays black", List.of(Fix.HOLD));
+        point(at, "A gap of " + Amounts.frames(length), "it stays black", List.of(Fix.HOLD));
     }
 
     private void shownAgain(CutPiece a, CutPiece b, long gap) {

@@ -52,7 +52,7 @@ public final class Bake {
     }
 
     /** One frame. @param moved item to world of the items that move, a matrix each; @param blur what is out of focus in it */
-    public record Seen(float[] view, float[] projection, float[] moved, Blur blur) {
+    public record CameraView(float[] view, float[] projection, float[] moved, Blur blur) {
     }
 
     /**
@@ -151,9 +151,9 @@ public final class Bake {
     }
 
     /** What is seen at any exact shot frame, without what stands. */
-    public Seen seen(Rational position) {
+    public CameraView seen(Rational position) {
         Block block = block(0, 1, k -> position);
-        return new Seen(block.views, block.projections, block.places, new Blur(block.lenses[1], block.lenses[3]));
+        return new CameraView(block.views, block.projections, block.places, new Blur(block.lenses[1], block.lenses[3]));
     }
 
     /** Focal length at any exact shot frame, mm. */

@@ -16,7 +16,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import freshsplice.core.time.Timecode;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -37,7 +37,7 @@ public final class HandBack {
      * @param anchor what of the edit it was made from
      * @param board  the edit room's own source; null where it has none
      */
-    public record Known(String code, Shot.Anchor anchor, Source board) {
+    public record KnownShot(String code, Shot.Anchor anchor, Source board) {
     }
 
     /** What stands where no render is. */
@@ -62,7 +62,7 @@ public final class HandBack {
     private final Master master;
     private final LongFunction<Master> masters;
     private final ShotRenders renders;
-    private final Map<Long, Known> shots;
+    private final Map<Long, KnownShot> shots;
     private final Rest rest;
     private final List<Event> events = new ArrayList<>();
     private final List<freshsplice.core.cut.Transition> transitions = new ArrayList<>();
@@ -72,7 +72,7 @@ public final class HandBack {
     private int stale;
     private int none;
 
-    private HandBack(Master master, LongFunction<Master> masters, ShotRenders renders, Map<Long, Known> shots, Rest rest) {
+    private HandBack(Master master, LongFunction<Master> masters, ShotRenders renders, Map<Long, KnownShot> shots, Rest rest) {
         this.master = master;
         this.masters = masters;
         this.renders = renders;
@@ -89,7 +89,7 @@ public final class HandBack {
      * @param marks   marks, on the master's clock
      */
     public static HandedBack of(Master master, LongFunction<Master> masters, ShotRenders renders,
-                                Map<Long, Known> shots, Rest rest, List<Lane> sound, List<Marker> marks) {
+                                Map<Long, KnownShot> shots, Rest rest, List<Lane> sound, List<Marker> marks) {
         return new HandBack(master, masters, renders, shots, rest).with(sound, marks);
     }
 
@@ -204,7 +204,7 @@ public final class HandBack {
         if (isPart) {
             String names = parts.stream().map(p -> p.render().name().toString()).distinct().collect(Collectors.joining(" and "));
             remarks.add(Remark.loss(where, names + (parts.size() == 1 ? " covers " : " cover ") + covered + " of "
-                    + Counted.frames(piece.seen().length()) + "; the rest is " + restName()));
+                    + Amounts.frames(piece.seen().length()) + "; the rest is " + restName()));
         }
         stale += isStale ? 1 : 0;
         part += !isStale && isPart ? 1 : 0;
@@ -224,7 +224,7 @@ public final class HandBack {
             said.add(staleWords);
         }
         if (part.covered().length() < wanted.length()) {
-            said.add(part.render().name() + " covers " + part.covered().length() + " of " + Counted.frames(wanted.length()));
+            said.add(part.render().name() + " covers " + part.covered().length() + " of " + Amounts.frames(wanted.length()));
         }
         return said;
     }
@@ -250,7 +250,7 @@ public final class HandBack {
             remarks.add(Remark.note(code(section) + " at " + label(range.in()),
                     "A transition needs a picture: the edit room's own source stands under it, and no gap"));
         }
-        Known shot = shots.get(section.shotId());
+        KnownShot shot = shots.get(section.shotId());
         Source board = shot == null ? null : shot.board();
         if (board == null) {
             String code = code(section);
@@ -262,7 +262,7 @@ public final class HandBack {
     }
 
     private String code(Section section) {
-        Known shot = shots.get(section.shotId());
+        KnownShot shot = shots.get(section.shotId());
         return shot == null ? "" : shot.code();
     }
 

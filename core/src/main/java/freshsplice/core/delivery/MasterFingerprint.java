@@ -31,7 +31,7 @@ public final class MasterFingerprint {
      * @param blur   whether its pictures show what is in focus: those that are sharp all over do not change with it
      * @param sound  what is heard, a line each, in order
      */
-    public static Fingerprint of(Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed, boolean blur, List<String> sound) {
+    public static Fingerprint of(Master master, Map<Long, Master> nested, Map<Long, FilmedShot> filmed, boolean blur, List<String> sound) {
         StringBuilder edit = new StringBuilder();
         TreeSet<Long> shown = new TreeSet<>();
         write(master, edit, shown);

@@ -18,7 +18,7 @@ public final class PicturePlan {
     /** Where a picture comes from. */
     public sealed interface Source {
         /** The set, through a camera. @param position exact shot frame; @param step shot frames from here to the next frame */
-        record OfCamera(Filmed filmed, Rational position, Rational step) implements Source {
+        record OfCamera(FilmedShot filmed, Rational position, Rational step) implements Source {
         }
 
         /** A frame of a movie that was rendered before; its last where it has no such. */
@@ -85,7 +85,7 @@ public final class PicturePlan {
      * @param rate  the movie's
      * @param own   the project's, that shot frames are counted at
      */
-    public static PicturePlan ofShot(String name, Filmed filmed, RenderRange range, FrameRate rate, FrameRate own, boolean drop) {
+    public static PicturePlan ofShot(String name, FilmedShot filmed, RenderRange range, FrameRate rate, FrameRate own, boolean drop) {
         return ofPictures(name, filmed.shot().code(), range, rate, own, drop, k -> {
             Rational position = range.positionOf(k);
             return new Source.OfCamera(filmed, position, range.positionOf(k + 1).minus(position));
@@ -116,7 +116,7 @@ public final class PicturePlan {
      * @param filmed by the shot's id
      */
     public static PicturePlan ofMaster(String name, Master master, long frames, FrameRate rate, Map<Long, Master> nested,
-                                       Map<Long, Filmed> filmed) {
+                                       Map<Long, FilmedShot> filmed) {
         Rational each = rate.framesOf(master.rate());
         Label label = new Label(Rational.of(master.start()).dividedBy(each).floor(), rate, master.dropFrame() && rate.equals(master.rate()));
         FrameChain chain = new FrameChain(nested::get);
@@ -134,7 +134,7 @@ public final class PicturePlan {
                 .map(n -> n.position().minus(layer.position())).orElseGet(() -> layer.section().speed().times(each));
     }
 
-    private static Source source(FrameChain.Layer layer, Rational step, Map<Long, Filmed> filmed) {
+    private static Source source(FrameChain.Layer layer, Rational step, Map<Long, FilmedShot> filmed) {
         Section.Content content = layer.section().content();
         if (content instanceof Section.Content.OfShot of) {
             return new Source.OfCamera(filmed.get(of.shotId()), layer.position(), step);
@@ -144,7 +144,7 @@ public final class PicturePlan {
                 ? new Source.OfRender(render.renderId(), Math.max(0, layer.frame())) : new Source.Black();
     }
 
-    private static Facts facts(String name, List<FrameChain.Layer> layers, Map<Long, Filmed> filmed, String timecode) {
+    private static Facts facts(String name, List<FrameChain.Layer> layers, Map<Long, FilmedShot> filmed, String timecode) {
         if (layers.isEmpty()) {
             return new Facts(name, "black", null, timecode);
         }

@@ -1,7 +1,7 @@
 package freshsplice.core.delivery;
 
 import freshsplice.core.master.SeenPiece;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -60,7 +60,7 @@ public record RenderStand(long covered, long frames, List<String> changed) {
             why.add("stale: " + String.join(" and ", changed) + " changed");
         }
         if (covered < frames && !changed.contains(SPEED)) {
-            why.add("covers " + covered + " of " + Counted.frames(frames));
+            why.add("covers " + covered + " of " + Amounts.frames(frames));
         }
         return String.join("; ", why);
     }

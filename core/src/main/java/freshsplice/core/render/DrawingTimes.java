@@ -26,7 +26,7 @@ public final class DrawingTimes {
      * @param pixels   of each frame, as drawn
      * @param frames   that were drawn, each moment of one where the shutter was open
      */
-    public record Seen(double started, double finished, double pixels, double frames) {
+    public record Sample(double started, double finished, double pixels, double frames) {
     }
 
     /** Seconds a pixel, with the pixels of a frame. */
@@ -39,9 +39,9 @@ public final class DrawingTimes {
     private final List<Rate> rates = new ArrayList<>();
 
     /** @param before in any order; one that waited for those that ended before it counts from their end on */
-    public DrawingTimes(Collection<Seen> before) {
+    public DrawingTimes(Collection<Sample> before) {
         double ended = Double.NEGATIVE_INFINITY;
-        for (Seen seen : before.stream().sorted(Comparator.comparingDouble(Seen::finished)).toList()) {
+        for (Sample seen : before.stream().sorted(Comparator.comparingDouble(Sample::finished)).toList()) {
             double seconds = seen.finished() - Math.max(seen.started(), ended) - A_RENDER;
             if (seconds > 0 && seen.pixels() * seen.frames() > 0) {
                 rates.add(new Rate(seconds / (seen.pixels() * seen.frames()), seen.pixels()));

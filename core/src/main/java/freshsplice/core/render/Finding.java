@@ -5,7 +5,7 @@ import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.check.Clearance;
 import freshsplice.core.camera.check.InFrame;
-import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.FilmedShot;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -28,7 +28,7 @@ public record Finding(long shotId, String words, long frame) {
      *
      * @param aspect width over height of the picture
      */
-    public static List<Finding> of(Filmed filmed, double aspect) {
+    public static List<Finding> of(FilmedShot filmed, double aspect) {
         long first = filmed.shot().cutRange().in();
         Camera camera = filmed.camera();
         if (!camera.isStaged()) {
@@ -40,7 +40,7 @@ public record Finding(long shotId, String words, long frame) {
     }
 
     /** A subject is what the camera turns to or keeps its focus on. */
-    private static List<Finding> leaving(Filmed filmed, double aspect) {
+    private static List<Finding> leaving(FilmedShot filmed, double aspect) {
         Set<Long> subjects = Stream.of(filmed.camera().aim(), filmed.camera().focusOn()).filter(a -> a != null).map(Aim::itemId)
                 .collect(Collectors.toSet());
         return subjects.isEmpty() ? List.of() : InFrame.of(filmed.shot(), filmed.camera(), filmed.stage(), subjects, aspect, 1).stream()
@@ -49,7 +49,7 @@ public record Finding(long shotId, String words, long frame) {
     }
 
     /** Nearer than the near plane nothing is drawn: a thing there is seen cut open. */
-    private static List<Finding> cut(Filmed filmed) {
+    private static List<Finding> cut(FilmedShot filmed) {
         Clearance clearance = Clearance.of(filmed.shot(), filmed.camera(), filmed.stage());
         for (int i = 0; i < clearance.metres().length; i++) {
             if (clearance.metres()[i] < CameraPose.NEAR) {

@@ -1,7 +1,7 @@
 package freshsplice.core.render;
 
 import freshsplice.core.delivery.Bake;
-import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.JoinedRenders;
 import freshsplice.core.delivery.PicturePlan;
 import freshsplice.core.delivery.RenderRange;
@@ -27,22 +27,22 @@ public final class FrameOrders {
      * @param day    on which it was asked for
      * @param joined renders that shots are shown by where they can be; null where all is drawn
      */
-    public record Named(Map<Long, ShotBoard> boards, Map<Long, String> movies, Map<Long, String> scenes, String who, String day,
+    public record Names(Map<Long, ShotBoard> boards, Map<Long, String> movies, Map<Long, String> scenes, String who, String day,
                         JoinedRenders joined) {
-        public static final Named NOTHING = new Named(Map.of(), Map.of(), Map.of(), "", "", null);
+        public static final Names NOTHING = new Names(Map.of(), Map.of(), Map.of(), "", "", null);
     }
 
     private final PicturePlan plan;
     private final Recipe recipe;
     private final FrameLook look;
     private final boolean whole;
-    private final Named named;
-    private final Map<Filmed, Bake> bakes = new IdentityHashMap<>();
+    private final Names named;
+    private final Map<FilmedShot, Bake> bakes = new IdentityHashMap<>();
     private final Map<Stage, String> keys = new IdentityHashMap<>();
     private final Map<String, ShownSet> sets = new LinkedHashMap<>();
 
     /** @param whole whether it is a whole master, in which shots that nobody staged stand as the recipe has it */
-    public FrameOrders(PicturePlan plan, Recipe recipe, boolean whole, Named named) {
+    public FrameOrders(PicturePlan plan, Recipe recipe, boolean whole, Names named) {
         this.plan = plan;
         this.recipe = recipe;
         this.look = recipe.look();
@@ -137,14 +137,14 @@ public final class FrameOrders {
         Bake bake = bake(of.filmed(), of.position());
         List<FrameOrder.Moment> moments = new ArrayList<>();
         for (Rational position : moments(of.position(), of.step())) {
-            Bake.Seen seen = bake.seen(position);
+            Bake.CameraView seen = bake.seen(position);
             moments.add(new FrameOrder.Moment(seen.view(), seen.projection(), seen.moved(), look.blur(), seen.blur().focus(),
                     seen.blur().farCircle()));
         }
         return new FrameOrder.Source.OfSet(key, moments);
     }
 
-    private Bake bake(Filmed filmed, Rational position) {
+    private Bake bake(FilmedShot filmed, Rational position) {
         return bakes.computeIfAbsent(filmed, f -> Bake.of(f.shot(), f.camera(), f.stage(), new RenderRange(position, Rational.ONE, 1),
                 look.aspect()));
     }

@@ -19,7 +19,7 @@ public final class Sizes {
     }
 
     /** What a finished render had. @param pixels of all its frames together */
-    public record Seen(OutputKind kind, long pixels, long bytes) {
+    public record Sample(OutputKind kind, long pixels, long bytes) {
     }
 
     private static final Map<OutputKind, Range> COMMON = new EnumMap<>(Map.of(OutputKind.H264, new Range(0.005, 0.1),
@@ -33,7 +33,7 @@ public final class Sizes {
 
     private final Map<OutputKind, Range> seen = new EnumMap<>(OutputKind.class);
 
-    public Sizes(Collection<Seen> before) {
+    public Sizes(Collection<Sample> before) {
         before.stream().filter(s -> s.pixels() > 0).forEach(s -> seen.merge(s.kind(), new Range(s.bytes() / (double) s.pixels(),
                 s.bytes() / (double) s.pixels()), (a, b) -> a.with(b.least())));
     }

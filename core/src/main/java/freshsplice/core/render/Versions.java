@@ -25,16 +25,16 @@ public final class Versions {
      * @param range    what it shows
      * @param finished whether it is whole
      */
-    public record Known(RenderName name, Grade grade, RenderRange range, boolean finished) {
+    public record Entry(RenderName name, Grade grade, RenderRange range, boolean finished) {
     }
 
-    private final Map<String, List<Known>> byName = new HashMap<>();
+    private final Map<String, List<Entry>> byName = new HashMap<>();
 
-    public Versions(Collection<Known> known) {
+    public Versions(Collection<Entry> known) {
         known.forEach(this::add);
     }
 
-    private void add(Known one) {
+    private void add(Entry one) {
         byName.computeIfAbsent(key(one.name().of()), of -> new ArrayList<>()).add(one);
     }
 
@@ -45,31 +45,31 @@ public final class Versions {
     /** A name for a new render, taken from now on. @param of the shot's code or the master's name */
     public RenderName take(String of, Grade grade, RenderRange range) {
         String whole = grade == Grade.TRIAL ? of + TRIAL : of;
-        List<Known> same = byName.getOrDefault(key(whole), List.of());
+        List<Entry> same = byName.getOrDefault(key(whole), List.of());
         int next = 1 + same.stream().mapToInt(k -> k.name().version()).max().orElse(0);
         int version = grade == Grade.FINAL ? same.stream().filter(k -> standsFor(k, range) && isFree(same, k.name().version()))
                 .mapToInt(k -> k.name().version()).max().orElse(next) : next;
         RenderName name = new RenderName(whole, version);
-        add(new Known(name, grade, range, false));
+        add(new Entry(name, grade, range, false));
         return name;
     }
 
     /** A name with a version of somebody's choice where that is free, else with the next. */
     public RenderName take(String of, int wanted, Grade grade, RenderRange range) {
-        List<Known> same = byName.getOrDefault(key(of), List.of());
+        List<Entry> same = byName.getOrDefault(key(of), List.of());
         if (wanted < 1 || same.stream().anyMatch(k -> k.name().version() == wanted)) {
             return take(of, grade, range);
         }
         RenderName name = new RenderName(of, wanted);
-        add(new Known(name, grade, range, false));
+        add(new Entry(name, grade, range, false));
         return name;
     }
 
-    private static boolean standsFor(Known known, RenderRange range) {
+    private static boolean standsFor(Entry known, RenderRange range) {
         return known.grade() == Grade.DRAFT && known.finished() && Objects.equals(known.range(), range);
     }
 
-    private static boolean isFree(List<Known> same, int version) {
+    private static boolean isFree(List<Entry> same, int version) {
         return same.stream().noneMatch(k -> k.grade() == Grade.FINAL && k.name().version() == version);
     }
 }

@@ -4,7 +4,7 @@ import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import java.util.List;
 
 /**
@@ -24,7 +24,7 @@ public record SoundClip(FrameRange record, Rational fromSeconds, long fadeIn, lo
             throw new Refusal("Sound cannot begin before record frame 0");
         }
         if (fadeIn < 0 || fadeOut < 0 || fadeIn + fadeOut > record.length()) {
-            throw new Refusal("Fades of " + fadeIn + " and " + fadeOut + " frames do not fit into the " + Counted.frames(record.length())
+            throw new Refusal("Fades of " + fadeIn + " and " + fadeOut + " frames do not fit into the " + Amounts.frames(record.length())
                     + " of this sound");
         }
     }
@@ -48,8 +48,8 @@ public record SoundClip(FrameRange record, Rational fromSeconds, long fadeIn, lo
     public SoundClip trimmed(long head, long tail, FrameRate rate) {
         Rational from = fromSeconds.plus(rate.seconds(head));
         if (from.signum() < 0) {
-            throw new Refusal("The sound begins " + Counted.frames(fromSeconds.times(rate.fps()).floor())
-                    + " before this; it cannot begin " + Counted.frames(-head) + " earlier");
+            throw new Refusal("The sound begins " + Amounts.frames(fromSeconds.times(rate.fps()).floor())
+                    + " before this; it cannot begin " + Amounts.frames(-head) + " earlier");
         }
         long in = Math.addExact(record.in(), head);
         return new SoundClip(FrameRange.of(in, Math.max(in, Math.addExact(record.out(), tail))), from, fadeIn, fadeOut);

@@ -27,7 +27,7 @@ public final class SourceFinder {
      * @param fit    how
      * @param others files with other contents that fit as well
      */
-    public record Found(Candidate file, Fit fit, int others) {
+    public record Match(Candidate file, Fit fit, int others) {
         public boolean isDoubtful() {
             return fit.isDoubtful() || others > 0;
         }
@@ -52,7 +52,7 @@ public final class SourceFinder {
 
     private final Map<Long, Candidate> byId = new HashMap<>();
     private final List<Candidate> candidates;
-    private final List<Wanted> wanted;
+    private final List<SourceNeed> wanted;
     /** Made when a fit is first tried: most clips are found by the first. */
     private final Map<Fit, Map<String, List<Candidate>>> byName = new EnumMap<>(Fit.class);
     private final Map<String, List<Candidate>> byPath = new HashMap<>();
@@ -62,7 +62,7 @@ public final class SourceFinder {
     private NavigableMap<String, List<Candidate>> byStem;
     private Map<String, Set<String>> wantedByOrder;
     private final Map<String, Long> chosen;
-    private final Map<Wanted, Optional<Found>> known = new HashMap<>();
+    private final Map<SourceNeed, Optional<Match>> known = new HashMap<>();
 
     /**
      * @param candidates the files, the newest last
@@ -70,7 +70,7 @@ public final class SourceFinder {
      * @param chosen     file by {@link freshsplice.core.cut.Source#identity}, chosen by hand; null says that none of
      *                   the files is it
      */
-    public SourceFinder(List<Candidate> candidates, List<Wanted> wanted, Map<String, Long> chosen) {
+    public SourceFinder(List<Candidate> candidates, List<SourceNeed> wanted, Map<String, Long> chosen) {
         this.candidates = List.copyOf(candidates);
         this.wanted = List.copyOf(wanted);
         this.chosen = new HashMap<>(chosen);
@@ -122,7 +122,7 @@ public final class SourceFinder {
     }
 
     /** The file for a clip; empty where none fits. */
-    public Optional<Found> find(Wanted wanted) {
+    public Optional<Match> find(SourceNeed wanted) {
         if (wanted == null || wanted.source() == null) {
             return Optional.empty();
         }
@@ -130,15 +130,15 @@ public final class SourceFinder {
     }
 
     /** Whether somebody chose the file for a clip, or that none is it. */
-    public boolean isChosen(Wanted wanted) {
+    public boolean isChosen(SourceNeed wanted) {
         return chosen.containsKey(wanted.source().identity());
     }
 
-    private Optional<Found> look(Wanted wanted) {
+    private Optional<Match> look(SourceNeed wanted) {
         String key = wanted.source().identity();
         if (chosen.containsKey(key)) {
             Candidate file = chosen.get(key) == null ? null : byId.get(chosen.get(key));
-            return Optional.ofNullable(file).map(f -> new Found(f, Fit.CHOSEN, 0));
+            return Optional.ofNullable(file).map(f -> new Match(f, Fit.CHOSEN, 0));
         }
         for (Fit fit : Fit.values()) {
             List<Candidate> fitting = fitting(wanted, fit);
@@ -149,7 +149,7 @@ public final class SourceFinder {
         return Optional.empty();
     }
 
-    private List<Candidate> fitting(Wanted wanted, Fit fit) {
+    private List<Candidate> fitting(SourceNeed wanted, Fit fit) {
         return switch (fit) {
             case CHOSEN -> List.of();
             case PATH -> wanted.source().file() == null || FileNames.parts(wanted.source().file()).size() < 2
@@ -167,14 +167,14 @@ public final class SourceFinder {
         };
     }
 
-    private List<Candidate> named(Wanted wanted, Fit fit) {
+    private List<Candidate> named(SourceNeed wanted, Fit fit) {
         Map<String, List<Candidate>> map = byName(fit);
         return wanted.names().map(name -> map.getOrDefault(BY_NAME.get(fit).apply(name), List.<Candidate>of()))
                 .filter(l -> !l.isEmpty()).findFirst().orElse(List.of());
     }
 
     /** Files that differ by the number at an end only, where it cannot be another clip's. */
-    private List<Candidate> withoutOrder(Wanted wanted) {
+    private List<Candidate> withoutOrder(SourceNeed wanted) {
         prepareOrder();
         for (String name : wanted.names().toList()) {
             String key = FileNames.withoutOrder(FileNames.stem(name));
@@ -188,7 +188,7 @@ public final class SourceFinder {
     }
 
     /** Files whose own reel is the clip's, or whose name is it or begins with it. */
-    private List<Candidate> ofReel(Wanted wanted) {
+    private List<Candidate> ofReel(SourceNeed wanted) {
         String reel = wanted.hasReel() ? FileNames.plain(FileNames.stem(wanted.source().reel())) : "";
         if (reel.isEmpty()) {
             return List.of();
@@ -203,7 +203,7 @@ public final class SourceFinder {
     }
 
     /** Whether a file's timecode holds all that is used. */
-    private static boolean covers(Wanted wanted, Candidate file) {
+    private static boolean covers(SourceNeed wanted, Candidate file) {
         if (file.start() == null || file.rate() == null || wanted.from() == null || wanted.rate() == null) {
             return false;
         }
@@ -214,7 +214,7 @@ public final class SourceFinder {
                 && to.compareTo(Rational.of(file.start() + file.frames())) <= 0;
     }
 
-    private static Found best(Wanted wanted, Fit fit, List<Candidate> fitting) {
+    private static Match best(SourceNeed wanted, Fit fit, List<Candidate> fitting) {
         List<String> path = wanted.source().file() == null ? List.of() : FileNames.parts(wanted.source().file());
         Comparator<Candidate> order = Comparator
                 .comparingInt((Candidate c) -> FileNames.sharedEnd(path, FileNames.parts(c.path())))
@@ -222,6 +222,6 @@ public final class SourceFinder {
         Candidate best = fitting.stream().max(order.thenComparingLong(Candidate::id)).orElseThrow();
         long others = fitting.stream().filter(c -> order.compare(c, best) == 0).map(Candidate::contents).distinct()
                 .count() - 1;
-        return new Found(best, fit, (int) others);
+        return new Match(best, fit, (int) others);
     }
 }

@@ -165,8 +165,8 @@ class TurnoverTest {
         return HandBack.of(master, NO_NESTS, ShotRenders.of(renders, Grade::counts), known(), HandBack.Rest.BOARD, List.of(), List.of());
     }
 
-    private Map<Long, HandBack.Known> known() {
-        return shots.values().stream().collect(Collectors.toMap(Shot::id, s -> new HandBack.Known(s.code(), s.anchor(),
+    private Map<Long, HandBack.KnownShot> known() {
+        return shots.values().stream().collect(Collectors.toMap(Shot::id, s -> new HandBack.KnownShot(s.code(), s.anchor(),
                 freshsplice.core.cut.Source.ofIdentity(s.anchor().key()))));
     }
 

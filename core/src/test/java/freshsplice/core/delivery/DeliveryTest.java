@@ -156,8 +156,8 @@ class DeliveryTest {
         assertThat(back.cut().lanes().get(0).events().get(3).kind()).isEqualTo(freshsplice.core.cut.Event.Kind.GENERATOR);
     }
 
-    private static HandBack.Known known(String code) {
-        return new HandBack.Known(code, SHOT.anchor(), null);
+    private static HandBack.KnownShot known(String code) {
+        return new HandBack.KnownShot(code, SHOT.anchor(), null);
     }
 
     @Test

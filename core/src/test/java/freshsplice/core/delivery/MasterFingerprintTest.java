@@ -28,8 +28,8 @@ class MasterFingerprintTest {
                 FrameRange.of(1000, out), Rational.of(1001))))));
     }
 
-    private static Filmed filmed(Camera camera, Stage stage) {
-        return new Filmed(new Shot(7, "sh0010", FrameRange.of(1001, 1049), 8, 0, new Shot.Anchor("", "", 0, Rational.ZERO, Rational.ONE,
+    private static FilmedShot filmed(Camera camera, Stage stage) {
+        return new FilmedShot(new Shot(7, "sh0010", FrameRange.of(1001, 1049), 8, 0, new Shot.Anchor("", "", 0, Rational.ZERO, Rational.ONE,
                 true)), camera, stage);
     }
 

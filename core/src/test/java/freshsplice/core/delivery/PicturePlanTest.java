@@ -24,8 +24,8 @@ class PicturePlanTest {
         return new Shot(id, code, FrameRange.of(1001, 1101), 8, 0, new Shot.Anchor("", "", 0, Rational.ZERO, Rational.ONE, true));
     }
 
-    private static Filmed filmed(long id, String code) {
-        return new Filmed(shot(id, code), CAMERA, new Stage(List.of()));
+    private static FilmedShot filmed(long id, String code) {
+        return new FilmedShot(shot(id, code), CAMERA, new Stage(List.of()));
     }
 
     private static Section content(long id, Section.Content content, long in, long out) {

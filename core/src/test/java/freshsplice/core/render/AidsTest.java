@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.FilmBack;
-import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.PicturePlan;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.motion.Channel;
@@ -108,10 +108,10 @@ class AidsTest {
     @Test
     void framesNameWhatLiesOverThemAndTheirSetsHoldWhatStandsThere() {
         Shot shot = new Shot(1, "sh0010", FrameRange.of(1001, 1041), 8, 0, new Shot.Anchor("k", "k", 1001, Rational.ZERO, Rational.ONE, false));
-        PicturePlan plan = PicturePlan.ofShot("sh0010_v003", new Filmed(shot, Camera.named("c", FilmBack.SUPER_35), new Stage(List.of())),
+        PicturePlan plan = PicturePlan.ofShot("sh0010_v003", new FilmedShot(shot, Camera.named("c", FilmBack.SUPER_35), new Stage(List.of())),
                 new RenderRange(Rational.of(1001), Rational.ONE, 40), FrameRate.FPS_24, FrameRate.FPS_24, false);
         Recipe recipe = Recipe.of(look(Aid.GRID, Aid.SAFE_AREAS), List.of(), OutputKind.H264);
-        FrameOrders orders = new FrameOrders(plan, recipe, false, FrameOrders.Named.NOTHING);
+        FrameOrders orders = new FrameOrders(plan, recipe, false, FrameOrders.Names.NOTHING);
         assertThat(orders.at(3).aids()).containsExactly(Aid.SAFE_AREAS);
         assertThat(orders.sets().values()).singleElement().satisfies(set -> assertThat(set.drawn().lines().isEmpty()).isFalse());
         assertThat(orders.sets()).containsKey(((FrameOrder.Source.OfSet) orders.at(4).layers().get(0).source()).set());

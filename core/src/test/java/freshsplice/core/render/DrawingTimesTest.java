@@ -8,8 +8,8 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class DrawingTimesTest {
-    private static DrawingTimes.Seen seen(double started, double finished, double pixels, double frames) {
-        return new DrawingTimes.Seen(started, finished, pixels, frames);
+    private static DrawingTimes.Sample seen(double started, double finished, double pixels, double frames) {
+        return new DrawingTimes.Sample(started, finished, pixels, frames);
     }
 
     /** 100 frames of 1280 x 720 in 5.15 s, of which 0.15 to begin: 20 frames a second; 25 to 100 frames/s is four times the work (common practice). */
@@ -33,7 +33,7 @@ class DrawingTimesTest {
 
     @Test
     void picturesOfAnotherSizeTellOnlyWhereNoneAreAlike() {
-        List<DrawingTimes.Seen> small = new ArrayList<>();
+        List<DrawingTimes.Sample> small = new ArrayList<>();
         for (int i = 0; i < 40; i++) {
             small.add(seen(i, i + 0.2, 64 * 36, 6));
         }

@@ -7,7 +7,7 @@ import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.FilmBack;
 import freshsplice.core.delivery.Bake;
-import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.PicturePlan;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Lane;
@@ -40,8 +40,8 @@ class FrameOrdersTest {
     }
 
     private static FrameOrders orders(Recipe recipe, RenderRange range) {
-        PicturePlan plan = PicturePlan.ofShot("sh0010_v003", new Filmed(SHOT, MOVING, new Stage(List.of())), range, FrameRate.FPS_24, FrameRate.FPS_24, false);
-        return new FrameOrders(plan, recipe, false, new FrameOrders.Named(Map.of(1L, BOARD), Map.of(), Map.of(1L, "Pier"), "Ada", "2026-11-27", null));
+        PicturePlan plan = PicturePlan.ofShot("sh0010_v003", new FilmedShot(SHOT, MOVING, new Stage(List.of())), range, FrameRate.FPS_24, FrameRate.FPS_24, false);
+        return new FrameOrders(plan, recipe, false, new FrameOrders.Names(Map.of(1L, BOARD), Map.of(), Map.of(1L, "Pier"), "Ada", "2026-11-27", null));
     }
 
     private static List<FrameOrder.Moment> moments(FrameOrder order) {
@@ -80,8 +80,8 @@ class FrameOrdersTest {
     private static FrameOrder unstaged(Recipe.Unstaged how, Map<Long, ShotBoard> boards) {
         Master master = new Master(3, "m", FrameRate.FPS_24, false, 86_400, List.of(Lane.of("main",
                 List.of(Section.ofShot(1, 1, FrameRange.of(86_400, 86_440), Rational.of(1001))))));
-        PicturePlan plan = PicturePlan.ofMaster("m_v001", master, 40, FrameRate.FPS_24, Map.of(), Map.of(1L, new Filmed(SHOT, UNTOUCHED, new Stage(List.of()))));
-        return new FrameOrders(plan, recipe(0, 0, how, List.of()), true, new FrameOrders.Named(boards, Map.of(), Map.of(), "", "", null)).at(7);
+        PicturePlan plan = PicturePlan.ofMaster("m_v001", master, 40, FrameRate.FPS_24, Map.of(), Map.of(1L, new FilmedShot(SHOT, UNTOUCHED, new Stage(List.of()))));
+        return new FrameOrders(plan, recipe(0, 0, how, List.of()), true, new FrameOrders.Names(boards, Map.of(), Map.of(), "", "", null)).at(7);
     }
 
     @Test

@@ -17,8 +17,8 @@ import org.junit.jupiter.api.Test;
 class VersionsTest {
     private static final RenderRange RANGE = new RenderRange(Rational.of(1001), Rational.ONE, 40);
 
-    private static Versions.Known known(int version, Grade grade, boolean finished) {
-        return new Versions.Known(new RenderName("sh0010", version), grade, RANGE, finished);
+    private static Versions.Entry known(int version, Grade grade, boolean finished) {
+        return new Versions.Entry(new RenderName("sh0010", version), grade, RANGE, finished);
     }
 
     @Test

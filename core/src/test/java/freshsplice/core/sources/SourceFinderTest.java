@@ -3,7 +3,7 @@ package freshsplice.core.sources;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.cut.Source;
-import freshsplice.core.sources.SourceFinder.Found;
+import freshsplice.core.sources.SourceFinder.Match;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
@@ -48,7 +48,7 @@ class SourceFinderTest {
         "harbour_v003, lighthouse_v003.png",
     })
     void leavesWhatIsAnotherName(String clip, String file) {
-        List<Wanted> wanted = List.of(wanted(clip), wanted(file));
+        List<SourceNeed> wanted = List.of(wanted(clip), wanted(file));
         assertThat(new SourceFinder(List.of(Candidate.named(1, file)), wanted, Map.of()).find(wanted.get(0))).isEmpty();
     }
 
@@ -65,10 +65,10 @@ class SourceFinderTest {
     @DisplayName("of files with one name the folders decide, and where they cannot it is said")
     void folders() {
         SourceFinder finder = finder(List.of("sc1/board_01.png", "sc2/board_01.png"));
-        Found found = finder.find(wanted("E:/show/sc1/board_01.png")).orElseThrow();
+        Match found = finder.find(wanted("E:/show/sc1/board_01.png")).orElseThrow();
         assertThat(found.file().path()).isEqualTo("sc1/board_01.png");
         assertThat(found.isDoubtful()).isFalse();
-        Found guessed = finder.find(wanted("board_01.png")).orElseThrow();
+        Match guessed = finder.find(wanted("board_01.png")).orElseThrow();
         assertThat(guessed.file().id()).as("the newest").isEqualTo(2);
         assertThat(guessed.words()).isEqualTo("by its name; 1 other fits as well");
     }
@@ -77,7 +77,7 @@ class SourceFinderTest {
     @DisplayName("a full path is found first, as an address too")
     void path() {
         SourceFinder finder = finder(List.of("/srv/boards/a.png", "/srv/old/boards/a.png"));
-        Found found = finder.find(wanted("file://localhost/srv/boards/a.png")).orElseThrow();
+        Match found = finder.find(wanted("file://localhost/srv/boards/a.png")).orElseThrow();
         assertThat(found.fit()).isEqualTo(Fit.PATH);
         assertThat(found.file().id()).isEqualTo(1);
     }
@@ -85,7 +85,7 @@ class SourceFinderTest {
     @Test
     @DisplayName("of several versions the highest is taken, doubtful")
     void versions() {
-        Found found = finder(List.of("a_v9.png", "a_v10.png", "a_v2.png")).find(wanted("a_v1.png")).orElseThrow();
+        Match found = finder(List.of("a_v9.png", "a_v10.png", "a_v2.png")).find(wanted("a_v1.png")).orElseThrow();
         assertThat(found.file().path()).isEqualTo("a_v10.png");
         assertThat(found.isDoubtful()).isTrue();
     }
@@ -93,7 +93,7 @@ class SourceFinderTest {
     @Test
     @DisplayName("a number that other clips differ by is never left aside")
     void numbersThatTellApart() {
-        List<Wanted> wanted = List.of(wanted("board_001.png"), wanted("board_002.png"), wanted("board_003.png"));
+        List<SourceNeed> wanted = List.of(wanted("board_001.png"), wanted("board_002.png"), wanted("board_003.png"));
         SourceFinder finder = new SourceFinder(List.of(Candidate.named(1, "board_003.png")), wanted, Map.of());
         assertThat(finder.find(wanted.get(0))).isEmpty();
         assertThat(finder.find(wanted.get(2))).isPresent();
@@ -107,7 +107,7 @@ class SourceFinderTest {
         SourceFinder finder = new SourceFinder(List.of(first, second), List.of(), Map.of());
         assertThat(finder.find(used("A001C001", 86400, 86640)).orElseThrow().fit()).isEqualTo(Fit.REEL_AND_TIME);
         assertThat(finder.find(used("A001C002", 90010, 90020)).orElseThrow().file().id()).isEqualTo(2);
-        Found outside = finder.find(used("A001C001", 86400, 86641)).orElseThrow();
+        Match outside = finder.find(used("A001C001", 86400, 86641)).orElseThrow();
         assertThat(outside.fit()).isEqualTo(Fit.REEL);
         assertThat(outside.isDoubtful()).isTrue();
         assertThat(finder.find(used("AX", 86400, 86410))).isEmpty();
@@ -121,9 +121,9 @@ class SourceFinderTest {
         Candidate file = movie(1, "A001C001.mov", null, 86400, 24);
         SourceFinder finder = new SourceFinder(List.of(file), List.of(), Map.of());
         Source source = new Source(null, "A001C001", null, null, null, null);
-        assertThat(finder.find(new Wanted(source, Rational.of(172800), Rational.of(172848), FrameRate.FPS_48))
+        assertThat(finder.find(new SourceNeed(source, Rational.of(172800), Rational.of(172848), FrameRate.FPS_48))
                 .orElseThrow().fit()).isEqualTo(Fit.REEL_AND_TIME);
-        assertThat(finder.find(new Wanted(source, Rational.of(172800), Rational.of(172849), FrameRate.FPS_48))
+        assertThat(finder.find(new SourceNeed(source, Rational.of(172800), Rational.of(172849), FrameRate.FPS_48))
                 .orElseThrow().fit()).isEqualTo(Fit.REEL);
     }
 
@@ -143,7 +143,7 @@ class SourceFinderTest {
     @DisplayName("by checksum: a renamed file that a list knows under the clip's name")
     void checksum() {
         Candidate file = new Candidate(1, "IMG_2231.png", "x", null, null, null, 1, List.of("boards/harbour.png"));
-        Found found = new SourceFinder(List.of(file), List.of(), Map.of()).find(wanted("harbour.png")).orElseThrow();
+        Match found = new SourceFinder(List.of(file), List.of(), Map.of()).find(wanted("harbour.png")).orElseThrow();
         assertThat(found.fit()).isEqualTo(Fit.CHECKSUM);
     }
 
@@ -161,14 +161,14 @@ class SourceFinderTest {
     @DisplayName("2 000 boards numbered alike are each found, none for another")
     void many() {
         List<String> names = IntStream.range(0, 2000).mapToObj(i -> String.format("bd_%04d.png", i)).toList();
-        List<Wanted> wanted = IntStream.range(0, 2000).mapToObj(i -> wanted("BD-" + i + ".psd")).toList();
+        List<SourceNeed> wanted = IntStream.range(0, 2000).mapToObj(i -> wanted("BD-" + i + ".psd")).toList();
         SourceFinder finder = new SourceFinder(candidates(names), wanted, Map.of());
         for (int i = 0; i < 2000; i++) {
             assertThat(finder.find(wanted.get(i)).orElseThrow().file().id()).isEqualTo(i + 1L);
         }
     }
 
-    private static Optional<Found> find(String clip, String file) {
+    private static Optional<Match> find(String clip, String file) {
         return finder(List.of(file)).find(wanted(clip));
     }
 
@@ -182,13 +182,13 @@ class SourceFinderTest {
         return all;
     }
 
-    private static Wanted wanted(String name) {
+    private static SourceNeed wanted(String name) {
         boolean path = name.contains("/") || name.contains("\\");
-        return Wanted.of(new Source(path ? null : name, null, path ? name : null, null, null, null));
+        return SourceNeed.of(new Source(path ? null : name, null, path ? name : null, null, null, null));
     }
 
-    private static Wanted used(String reel, long from, long to) {
-        return new Wanted(new Source(null, reel, null, null, null, null), Rational.of(from), Rational.of(to),
+    private static SourceNeed used(String reel, long from, long to) {
+        return new SourceNeed(new Source(null, reel, null, null, null, null), Rational.of(from), Rational.of(to),
                 FrameRate.FPS_24);
     }
 

@@ -6,7 +6,7 @@ import freshsplice.exchange.compound.CompoundDamage;
 import freshsplice.exchange.compound.CompoundFile;
 import freshsplice.exchange.format.CutReader;
 import freshsplice.exchange.format.InputFile;
-import freshsplice.exchange.format.Opened;
+import freshsplice.exchange.format.NestedSize;
 import freshsplice.exchange.format.ReadOptions;
 import freshsplice.exchange.format.Reading;
 import freshsplice.exchange.format.UnreadableFile;
@@ -42,7 +42,7 @@ public final class AafReader implements CutReader {
         if (cuts.isEmpty()) {
             throw new UnreadableFile(file.name() + " holds neither a composition nor media: export a sequence");
         }
-        Opened.check(file, cuts, options.limits());
+        NestedSize.check(file, cuts, options.limits());
         return new Reading(format(), cuts, remarks);
     }
 }

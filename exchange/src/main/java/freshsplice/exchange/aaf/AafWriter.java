@@ -9,7 +9,7 @@ import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.exchange.format.CutWriter;
 import freshsplice.exchange.format.WriteOptions;
-import freshsplice.exchange.format.Written;
+import freshsplice.exchange.format.WrittenFile;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -23,11 +23,11 @@ public final class AafWriter implements CutWriter {
     }
 
     @Override
-    public Written write(Cut cut, WriteOptions options) {
+    public WrittenFile write(Cut cut, WriteOptions options) {
         List<Remark> remarks = new ArrayList<>();
         AafDocument document = new AafDocument();
         new Composer(document, remarks).top(options.only(cut));
-        return new Written(document.bytes(), remarks, Map.of());
+        return new WrittenFile(document.bytes(), remarks, Map.of());
     }
 
     /** Compositions of one document. */

@@ -9,7 +9,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import freshsplice.exchange.format.Countable;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -66,7 +66,7 @@ final class EdlLane {
     private void addTransition(EdlStatement statement, FrameRange record) {
         long duration = statement.duration;
         if (duration > record.length()) {
-            remarks.add(Remark.doubt(statement.place(), "The transition of " + Counted.frames(duration) + " is longer than its "
+            remarks.add(Remark.doubt(statement.place(), "The transition of " + Amounts.frames(duration) + " is longer than its "
                     + "event of " + record.length() + "; read as " + record.length()));
             duration = record.length();
         }
@@ -148,7 +148,7 @@ final class EdlLane {
         if (statement.isBlack() || sourceLength == 0) {
             return;
         }
-        remarks.add(Remark.doubt(statement.place(), "Event " + statement.number + " is " + Counted.frames(record.length())
+        remarks.add(Remark.doubt(statement.place(), "Event " + statement.number + " is " + Amounts.frames(record.length())
                 + " in the record and " + sourceLength + " in the source, and no speed line says why; read at "
                 + "normal speed from its source in, as long as the record says. Add a speed line (M2) for the other"));
     }
@@ -199,7 +199,7 @@ final class EdlLane {
             long over = before.record().overlapWith(after.record());
             if (over > 0 && !joined.contains(after.record().in())) {
                 remarks.add(Remark.doubt("event " + after.number() + " on " + name, "Lies over event "
-                        + before.number() + " for " + Counted.frames(over) + " with no transition; the one that begins later is "
+                        + before.number() + " for " + Amounts.frames(over) + " with no transition; the one that begins later is "
                         + "seen. Correct the list for the other"));
             }
         }

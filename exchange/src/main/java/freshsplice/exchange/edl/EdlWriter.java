@@ -7,10 +7,10 @@ import freshsplice.core.cut.LivePicture;
 import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Transition;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import freshsplice.exchange.format.CutWriter;
 import freshsplice.exchange.format.WriteOptions;
-import freshsplice.exchange.format.Written;
+import freshsplice.exchange.format.WrittenFile;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -31,7 +31,7 @@ public final class EdlWriter implements CutWriter {
     }
 
     @Override
-    public Written write(Cut cut, WriteOptions options) {
+    public WrittenFile write(Cut cut, WriteOptions options) {
         List<Remark> remarks = new ArrayList<>();
         List<Lane> lanes = new ArrayList<>();
         Cut chosen = options.only(cut);
@@ -49,7 +49,7 @@ public final class EdlWriter implements CutWriter {
         }
         blocks.addAll(lines.blackAround(lanes));
         blocks.sort(Comparator.comparingLong(EdlLines.Block::recordIn));
-        return new Written(lines.assemble(blocks).getBytes(StandardCharsets.UTF_8), remarks, reels.changed());
+        return new WrittenFile(lines.assemble(blocks).getBytes(StandardCharsets.UTF_8), remarks, reels.changed());
     }
 
     /** A list tells where a transition begins and how long it is, and not where the cut inside it lies (common practice). */
@@ -75,7 +75,7 @@ public final class EdlWriter implements CutWriter {
         List<Event> enabled = lane.events().stream().filter(Event::enabled).toList();
         int off = lane.events().size() - enabled.size();
         if (off > 0) {
-            remarks.add(Remark.note("lane " + lane.name(), Counted.of(off, "event that is switched off is", "events that are switched off are")
+            remarks.add(Remark.note("lane " + lane.name(), Amounts.of(off, "event that is switched off is", "events that are switched off are")
                     + " not in the list"));
         }
         return new Lane(lane.kind(), lane.name(), lane.enabled(), enabled, lane.transitions());
@@ -114,7 +114,7 @@ public final class EdlWriter implements CutWriter {
             long hidden = lane.events().stream().filter(e -> e.kind() != Event.Kind.NESTED)
                     .filter(e -> seen.getOrDefault(e, 0L) < e.record().length()).count();
             if (hidden > 0) {
-                remarks.add(Remark.note("lane " + lane.name(), Counted.of(hidden, "event lies", "events lie") + " under another lane or "
+                remarks.add(Remark.note("lane " + lane.name(), Amounts.of(hidden, "event lies", "events lie") + " under another lane or "
                         + (hidden == 1 ? "is " : "are ")
                         + "switched off, wholly or in part; the list holds only what is seen"));
             }

@@ -6,5 +6,5 @@ import freshsplice.core.cut.Cut;
 public interface CutWriter {
     String format();
 
-    Written write(Cut cut, WriteOptions options);
+    WrittenFile write(Cut cut, WriteOptions options);
 }

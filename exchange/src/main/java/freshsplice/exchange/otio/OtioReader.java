@@ -4,7 +4,7 @@ import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Remark;
 import freshsplice.exchange.format.CutReader;
 import freshsplice.exchange.format.InputFile;
-import freshsplice.exchange.format.Opened;
+import freshsplice.exchange.format.NestedSize;
 import freshsplice.exchange.format.ReadOptions;
 import freshsplice.exchange.format.Reading;
 import freshsplice.exchange.format.UnreadableFile;
@@ -38,7 +38,7 @@ public final class OtioReader implements CutReader {
         OtioItem root = OtioJson.read(json, file.name(), options.limits(), new OtioItems(remarks)::of);
         OtioAssembler assembler = new OtioAssembler(file.name(), options.rate(), options.limits(), remarks);
         List<Cut> cuts = timelines(root, file).stream().map(assembler::cut).toList();
-        Opened.check(file, cuts, options.limits());
+        NestedSize.check(file, cuts, options.limits());
         return new Reading(format(), cuts, remarks);
     }
 

@@ -10,7 +10,7 @@ import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.exchange.format.CutWriter;
 import freshsplice.exchange.format.WriteOptions;
-import freshsplice.exchange.format.Written;
+import freshsplice.exchange.format.WrittenFile;
 import freshsplice.exchange.layout.LaneRow;
 import java.io.ByteArrayOutputStream;
 import java.util.ArrayList;
@@ -27,13 +27,13 @@ public final class OtioWriter implements CutWriter {
     }
 
     @Override
-    public Written write(Cut cut, WriteOptions options) {
+    public WrittenFile write(Cut cut, WriteOptions options) {
         List<Remark> remarks = new ArrayList<>();
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (JsonGenerator out = OtioJson.generator(bytes)) {
             new Timeline(out, remarks).write(options.only(cut));
         }
-        return new Written(bytes.toByteArray(), remarks, Map.of());
+        return new WrittenFile(bytes.toByteArray(), remarks, Map.of());
     }
 
     /** Written piece by piece: a long timeline never stands in memory as a whole. */

@@ -4,7 +4,7 @@ import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Remark;
 import freshsplice.exchange.format.CutReader;
 import freshsplice.exchange.format.InputFile;
-import freshsplice.exchange.format.Opened;
+import freshsplice.exchange.format.NestedSize;
 import freshsplice.exchange.format.ReadOptions;
 import freshsplice.exchange.format.Reading;
 import freshsplice.exchange.format.UnreadableFile;
@@ -39,7 +39,7 @@ public final class XmemlReader implements CutReader {
         if (cuts.isEmpty()) {
             throw new UnreadableFile(file.name() + " holds no sequence: export one sequence, not the media alone");
         }
-        Opened.check(file, cuts, options.limits());
+        NestedSize.check(file, cuts, options.limits());
         return new Reading(format(), cuts, remarks);
     }
 

@@ -4,7 +4,7 @@ import freshsplice.core.cut.Event;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -52,7 +52,7 @@ record XmemlSpan(long in, long out, long duration, Rational speed, List<long[]> 
 
     private static Optional<String> beginsBeforeMedia(Rational first, boolean whole) {
         if (first.floor() < 0) {
-            return Optional.of("It begins " + Counted.frames(-first.floor()) + " before its media; written from the first frame");
+            return Optional.of("It begins " + Amounts.frames(-first.floor()) + " before its media; written from the first frame");
         }
         return whole ? Optional.empty()
                 : Optional.of("It begins between two frames, at " + first + "; written from the frame before");

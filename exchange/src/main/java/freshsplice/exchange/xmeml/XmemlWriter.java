@@ -7,7 +7,7 @@ import freshsplice.core.cut.Remark;
 import freshsplice.core.time.FrameRate;
 import freshsplice.exchange.format.CutWriter;
 import freshsplice.exchange.format.WriteOptions;
-import freshsplice.exchange.format.Written;
+import freshsplice.exchange.format.WrittenFile;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -24,7 +24,7 @@ public final class XmemlWriter implements CutWriter {
     }
 
     @Override
-    public Written write(Cut cut, WriteOptions options) {
+    public WrittenFile write(Cut cut, WriteOptions options) {
         Cut chosen = options.only(cut);
         Document document = new Document(new XmlText());
         document.xml.element("xmeml", " version=\"" + (options.version() == 4 ? 4 : 5) + "\"", () ->
@@ -33,7 +33,7 @@ public final class XmemlWriter implements CutWriter {
                     document.xml.element("children", () -> document.sequence(chosen));
                 }));
         document.said.forEach(document.remarks::add);
-        return new Written(document.xml.toString().getBytes(StandardCharsets.UTF_8), document.remarks, Map.of());
+        return new WrittenFile(document.xml.toString().getBytes(StandardCharsets.UTF_8), document.remarks, Map.of());
     }
 
     /** What is known while one document is written. */

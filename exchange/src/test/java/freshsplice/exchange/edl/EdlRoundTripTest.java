@@ -16,7 +16,7 @@ import freshsplice.exchange.Formats;
 import freshsplice.exchange.format.InputFile;
 import freshsplice.exchange.format.ReadOptions;
 import freshsplice.exchange.format.WriteOptions;
-import freshsplice.exchange.format.Written;
+import freshsplice.exchange.format.WrittenFile;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -32,7 +32,7 @@ class EdlRoundTripTest {
     void whatIsWrittenIsReadAgain() {
         for (int seed = 0; seed < 300; seed++) {
             Cut cut = random(new Random(seed));
-            Written written = Formats.writer("edl").write(cut, WriteOptions.DEFAULT);
+            WrittenFile written = Formats.writer("edl").write(cut, WriteOptions.DEFAULT);
             assertThat(written.remarks()).isEmpty();
             Cut again = Formats.read(new InputFile("x.edl", written.bytes()), ReadOptions.at(cut.rate())).cuts().get(0);
             assertThat(again).as(() -> new String(written.bytes(), StandardCharsets.UTF_8)).isEqualTo(cut);
@@ -104,7 +104,7 @@ class EdlRoundTripTest {
         Cut cut = new Cut("Two lanes", FrameRate.FPS_24, false, FrameRange.of(0, 100), List.of(
                 new Lane(Lane.Kind.PICTURE, "V1", true, List.of(low), List.of()),
                 new Lane(Lane.Kind.PICTURE, "V2", true, List.of(high), List.of())), List.of());
-        Written written = Formats.writer("edl").write(cut, WriteOptions.DEFAULT);
+        WrittenFile written = Formats.writer("edl").write(cut, WriteOptions.DEFAULT);
         Cut again = Formats.read(new InputFile("x.edl", written.bytes()), ReadOptions.at(cut.rate())).cuts().get(0);
         assertThat(again.lanes().get(0).events()).extracting(Event::record).containsExactly(FrameRange.of(0, 40),
                 FrameRange.of(40, 60), FrameRange.of(60, 100));

@@ -126,14 +126,14 @@ public class Arrivals {
         }
 
         /** All came: what was missing falls into its place, and smaller pictures are begun. */
-        public Arrived end(Asker who) {
+        public Arrival end(Asker who) {
             int found = search.settle(projectId, who);
             standIns.make(projectId, taken);
             if (cutId != null) {
                 search.start(projectId, who);
             }
             live.tell(projectId, new LiveUpdates.Update("media", 0, "", ""));
-            return new Arrived(cutId, taken.stream().map(m -> m.name).toList(), listed, found, refused);
+            return new Arrival(cutId, taken.stream().map(m -> m.name).toList(), listed, found, refused);
         }
     }
 }

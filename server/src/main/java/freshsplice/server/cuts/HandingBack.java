@@ -74,8 +74,8 @@ public class HandingBack {
         pieces.addAll(SeenPiece.of(master.main().sections()));
         ShotRenders renders = finished.of(projectId, grades(grade), master, pieces, shots, cameras.ofProject(row.projectId));
         Turnover.Sources sources = knownSources.of(projectId);
-        Map<Long, HandBack.Known> known = new HashMap<>();
-        MasterStore.shots(shots).forEach((id, shot) -> known.put(id, new HandBack.Known(shot.code(), shot.anchor(),
+        Map<Long, HandBack.KnownShot> known = new HashMap<>();
+        MasterStore.shots(shots).forEach((id, shot) -> known.put(id, new HandBack.KnownShot(shot.code(), shot.anchor(),
                 sources.named(shot.anchor().key()))));
         return HandBack.of(master, masters.nested(), renders, known, rest, laidSound.lanes(row, master.rate()),
                 marks.of(row, master));

@@ -11,7 +11,7 @@ import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import freshsplice.server.masters.MasterEdits;
 import freshsplice.server.projects.ProjectRules;
 import freshsplice.server.refusals.Refused;
@@ -85,7 +85,7 @@ public class TurnoverEdits {
      */
     public Applied apply(long cutId, Long masterId, Map<String, String> chosen, Asker who) {
         CutRow asked = store.get(CutRow.class, cutId);
-        String name = "Apply " + Counted.of(chosen.size(), "change") + " of cut "
+        String name = "Apply " + Amounts.of(chosen.size(), "change") + " of cut "
                 + asked.version;
         return steps.make(asked.projectId, name, who, () -> {
             ComparedMaster side = comparing.compare(cutId, masterId);

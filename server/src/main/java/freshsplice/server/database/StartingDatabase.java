@@ -12,7 +12,7 @@ import javax.sql.DataSource;
 /** The database while it starts, beside all of the application that does not ask for it yet. */
 public final class StartingDatabase {
     /** What is done when the database is up and before anything is asked of it. */
-    public interface Opened {
+    public interface WhenUp {
         void run() throws IOException;
     }
 
@@ -21,11 +21,11 @@ public final class StartingDatabase {
 
     private final CompletableFuture<OwnDatabase> starting = new CompletableFuture<>();
     private final Path folder;
-    private final Opened opened;
+    private final WhenUp opened;
     private boolean begun;
 
     /** One that is not begun yet. @param opened done before anybody gets it */
-    public StartingDatabase(Path folder, Opened opened) {
+    public StartingDatabase(Path folder, WhenUp opened) {
         this.folder = folder;
         this.opened = opened;
     }

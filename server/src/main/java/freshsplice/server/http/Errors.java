@@ -4,6 +4,8 @@ import freshsplice.core.refusal.Refusal;
 import freshsplice.exchange.format.UnreadableFile;
 import freshsplice.render.CannotDraw;
 import freshsplice.server.refusals.NotThere;
+import jakarta.persistence.OptimisticLockException;
+import jakarta.persistence.PersistenceException;
 import java.io.IOException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -75,8 +77,8 @@ public class Errors {
         return say(HttpStatus.METHOD_NOT_ALLOWED, "This address does not answer to " + e.getMethod());
     }
 
-    @ExceptionHandler(OptimisticLockingFailureException.class)
-    ResponseEntity<Said> writtenMeanwhile(OptimisticLockingFailureException e) {
+    @ExceptionHandler({OptimisticLockingFailureException.class, OptimisticLockException.class})
+    ResponseEntity<Said> writtenMeanwhile(RuntimeException e) {
         LOG.info("Written by two at once", e);
         return say(HttpStatus.CONFLICT, "Somebody else changed the same at the same moment, so nothing of this was changed: "
                 + "look at it again, then repeat it");
@@ -112,7 +114,7 @@ public class Errors {
         return say(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage());
     }
 
-    @ExceptionHandler({DataAccessException.class, TransactionException.class})
+    @ExceptionHandler({DataAccessException.class, TransactionException.class, PersistenceException.class})
     ResponseEntity<Said> database(Exception e) {
         LOG.error("The database did not take it", e);
         return say(HttpStatus.SERVICE_UNAVAILABLE, "The database did not take it, so nothing was changed: try again "

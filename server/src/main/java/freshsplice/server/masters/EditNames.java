@@ -1,6 +1,6 @@
 package freshsplice.server.masters;
 
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import freshsplice.server.masters.edit.LaneEdit;
 import freshsplice.server.masters.edit.MasterEdit;
 import freshsplice.server.masters.edit.OrderEdit;
@@ -30,7 +30,7 @@ class EditNames {
     String of(MasterEdit edit) {
         String what = edit instanceof LaneEdit lane ? laneName(lane) : pieces(edit.sections());
         Long frames = edit.movedBy();
-        return verb(edit) + what + (frames == null ? "" : " by " + (frames > 0 ? "+" : "−") + Counted.frames(Math.abs(frames)));
+        return verb(edit) + what + (frames == null ? "" : " by " + (frames > 0 ? "+" : "−") + Amounts.frames(Math.abs(frames)));
     }
 
     /** What is switched off is switched on again by the same edit: the name says which of both it was. */

@@ -11,7 +11,7 @@ import freshsplice.core.refusal.Refusal;
 import freshsplice.core.sound.FollowsPicture;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Timecode;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import freshsplice.server.masters.edit.MasterEdit;
 import freshsplice.server.masters.edit.Moving;
 import freshsplice.server.masters.edit.PiecesEdit;
@@ -43,7 +43,7 @@ public class MasterEdits {
      * @param made ids of pieces that are new
      * @param said what of it somebody may not have meant, in words
      */
-    public record Done(List<Long> made, List<String> said) {
+    public record EditOutcome(List<Long> made, List<String> said) {
     }
 
     private final Store store;
@@ -66,7 +66,7 @@ public class MasterEdits {
     }
 
     /** @throws Refusal if it cannot be done; the message says which frame and why */
-    public Done make(long masterId, MasterEdit edit, Asker who) {
+    public EditOutcome make(long masterId, MasterEdit edit, Asker who) {
         MasterRow asked = store.get(MasterRow.class, masterId);
         return steps.make(asked.projectId, names.of(edit), who, () -> {
             MasterRow row = store.get(MasterRow.class, masterId);
@@ -76,14 +76,14 @@ public class MasterEdits {
         });
     }
 
-    private Done change(MasterRow row, Master before, MasterEdit edit) {
+    private EditOutcome change(MasterRow row, Master before, MasterEdit edit) {
         Surroundings around = new AroundMaster(row, store, masters, newPieces, shots, this::nest);
         Master edited = edit instanceof Moving moving
                 ? moving.alongOn(before).during(before, moving.lanes(before), held -> edit.on(held, around)) : edit.on(before, around);
         Master after = edit.settled(before, edited);
         List<String> said = said(row, before, after, edit);
         write(row, before, after, Boolean.TRUE.equals(edit.soundStays()));
-        return new Done(made(row, before, after), said);
+        return new EditOutcome(made(row, before, after), said);
     }
 
     /** Only where a piece is new is the master read again for the id that it was given. */
@@ -106,7 +106,7 @@ public class MasterEdits {
         }
         said.addAll(Warnings.ofNests(before, after, masters.nested()));
         if (after.start() < before.start()) {
-            said.add("The master begins " + Counted.frames(before.start() - after.start()) + " earlier now, at "
+            said.add("The master begins " + Amounts.frames(before.start() - after.start()) + " earlier now, at "
                     + Timecode.of(after.start(), after.rate(), after.dropFrame()).label());
         }
         return said;

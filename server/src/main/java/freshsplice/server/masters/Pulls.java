@@ -33,7 +33,7 @@ public class Pulls {
     }
 
     /** @param kind ROLL for a seam, or HEAD, TAIL, SLIP, SLIDE for a piece; @param section 0 for a seam */
-    public record Asked(String kind, long section, long at, long frames, boolean ripple) {
+    public record Question(String kind, long section, long at, long frames, boolean ripple) {
     }
 
     private final Store store;
@@ -45,7 +45,7 @@ public class Pulls {
     }
 
     @Transactional(readOnly = true)
-    public View look(long masterId, Asked asked) {
+    public View look(long masterId, Question asked) {
         MasterRow row = store.get(MasterRow.class, masterId);
         Master before = masters.read(row);
         try {
@@ -56,7 +56,7 @@ public class Pulls {
         }
     }
 
-    private static Pull pull(Master before, Asked asked, Map<Long, Shot> shots) {
+    private static Pull pull(Master before, Question asked, Map<Long, Shot> shots) {
         if (asked.kind().equals("ROLL")) {
             List<Section> sections = before.main().sections();
             long left = sections.stream().filter(s -> s.record().out() == asked.at()).mapToLong(Section::id).findFirst()

@@ -46,7 +46,7 @@ public class ShotPictures implements DisposableBean {
      * @param height in pixels, of the project's own shape
      * @param digest of all that it shows: equal digests, equal pictures
      */
-    public record Wanted(Stage stage, Bake.Frame frame, int height, String digest) {
+    public record PictureOrder(Stage stage, Bake.Frame frame, int height, String digest) {
     }
 
     private final Store store;
@@ -64,7 +64,7 @@ public class ShotPictures implements DisposableBean {
     }
 
     @Transactional(readOnly = true)
-    public Wanted wanted(long shotId, Rational frame) {
+    public PictureOrder wanted(long shotId, Rational frame) {
         ShotRow row = store.get(ShotRow.class, shotId);
         Shot shot = MasterStore.shot(row);
         Camera camera = cameras.camera(row.cameraId);
@@ -74,7 +74,7 @@ public class ShotPictures implements DisposableBean {
 
     /** What a camera sees at the first frame of its first shot, or at action frame 0 where it films none. */
     @Transactional(readOnly = true)
-    public Wanted camera(long id) {
+    public PictureOrder camera(long id) {
         CameraRow row = store.get(CameraRow.class, id);
         ProjectRow project = store.get(ProjectRow.class, store.get(SceneRow.class, row.sceneId).projectId);
         Shot shot = store.where(ShotRow.class, "cameraId", id).stream().findFirst().map(MasterStore::shot)
@@ -84,7 +84,7 @@ public class ShotPictures implements DisposableBean {
 
     /** What a viewpoint sees of its set at an action frame. */
     @Transactional(readOnly = true)
-    public Wanted viewpoint(long id, long actionFrame) {
+    public PictureOrder viewpoint(long id, long actionFrame) {
         ViewpointRow kept = store.get(ViewpointRow.class, id);
         ProjectRow project = store.get(ProjectRow.class, store.get(SceneRow.class, kept.sceneId).projectId);
         Camera camera = Camera.named(kept.name, new FilmBack(project.backWidth, project.backHeight))
@@ -94,19 +94,19 @@ public class ShotPictures implements DisposableBean {
         return wanted(standing, camera, stages.stage(kept.sceneId), Rational.of(actionFrame), project);
     }
 
-    private static Wanted wanted(Shot shot, Camera camera, Stage stage, Rational frame, ProjectRow project) {
+    private static PictureOrder wanted(Shot shot, Camera camera, Stage stage, Rational frame, ProjectRow project) {
         int height = Math.max(16, (int) Math.round(WIDTH * (double) project.pictureHeight / project.pictureWidth / 2) * 2);
         Bake.Frame seen = Bake.of(shot, camera, stage, new RenderRange(frame, Rational.ONE, 1), WIDTH / (double) height).frame(0);
         StringBuilder shown = new StringBuilder();
         for (Item item : stage.items()) {
             item.geometry().parts().forEach(shown::append);
         }
-        return new Wanted(stage, seen, height, Fingerprint.digest(shown + Fingerprint.digest(seen.view())
+        return new PictureOrder(stage, seen, height, Fingerprint.digest(shown + Fingerprint.digest(seen.view())
                 + Fingerprint.digest(seen.projection()) + Fingerprint.digest(seen.places())));
     }
 
     /** The picture's file, drawn now where it is not there. */
-    public Path picture(Wanted wanted) throws IOException {
+    public Path picture(PictureOrder wanted) throws IOException {
         Path file = folders.proxies().resolve("shot_" + wanted.digest() + ".jpg");
         if (Files.exists(file)) {
             return file;
@@ -115,7 +115,7 @@ public class ShotPictures implements DisposableBean {
         return file;
     }
 
-    private Void draw(StagePainter painter, Wanted wanted, Path file) throws IOException {
+    private Void draw(StagePainter painter, PictureOrder wanted, Path file) throws IOException {
         painter.size(WIDTH, wanted.height());
         painter.stage(wanted.stage());
         Pixels pixels = new Pixels(WIDTH, wanted.height(), false, false);

@@ -24,7 +24,7 @@ public class ProjectPicture {
      * @param handles frames beyond the cut at each end of new shots; those that are there keep theirs
      * @param shape  width over height, such as 1.9 or 16/9
      */
-    public record Wanted(@NotNull Integer width, @Schema(nullable = true) Integer height, @Schema(nullable = true) String shape,
+    public record PictureFormat(@NotNull Integer width, @Schema(nullable = true) Integer height, @Schema(nullable = true) String shape,
                          @Schema(nullable = true) Double backWidth, @Schema(nullable = true) Double backHeight,
                          @Schema(nullable = true) String lensKit, @Schema(nullable = true) String stopKit,
                          @Schema(nullable = true) @Min(0) @Max(1000) Integer handles) {
@@ -43,7 +43,7 @@ public class ProjectPicture {
     }
 
     /** @return what was made of the shape, in words; empty where nothing had to be made */
-    public String change(long projectId, Wanted wanted, Asker who) {
+    public String change(long projectId, PictureFormat wanted, Asker who) {
         return steps.make(projectId, "Change the project's picture", who, () -> {
             ProjectRow project = store.get(ProjectRow.class, projectId);
             PictureSize size = wanted.size(project);

@@ -11,5 +11,5 @@ import freshsplice.render.JobFile;
  * @param orders      works out what each frame is drawn from
  * @param fingerprint of all of it
  */
-record Drawing(JobFile.Kept kept, FrameOrders orders, Fingerprint fingerprint) {
+record Drawing(JobFile.Contents kept, FrameOrders orders, Fingerprint fingerprint) {
 }

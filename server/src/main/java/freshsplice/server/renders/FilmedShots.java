@@ -1,7 +1,7 @@
 package freshsplice.server.renders;
 
 import freshsplice.core.camera.Camera;
-import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.JoinedRenders;
 import freshsplice.core.render.FrameOrders;
 import freshsplice.core.stage.Stage;
@@ -22,7 +22,7 @@ import org.springframework.stereotype.Component;
 @Component
 class FilmedShots {
     /** By the shots' ids. */
-    record Of(Map<Long, ShotRow> rows, Map<Long, Filmed> filmed) {
+    record Of(Map<Long, ShotRow> rows, Map<Long, FilmedShot> filmed) {
     }
 
     private final Store store;
@@ -42,17 +42,17 @@ class FilmedShots {
         Map<Long, ShotRow> rows = masters.shotRows(projectId);
         Map<Long, Stage> sets = stages.ofProject(projectId);
         Map<Long, Camera> byId = cameras.ofProject(projectId);
-        Map<Long, Filmed> filmed = new HashMap<>();
-        rows.forEach((id, row) -> filmed.put(id, new Filmed(MasterStore.shot(row), byId.get(row.cameraId), sets.get(row.sceneId))));
+        Map<Long, FilmedShot> filmed = new HashMap<>();
+        rows.forEach((id, row) -> filmed.put(id, new FilmedShot(MasterStore.shot(row), byId.get(row.cameraId), sets.get(row.sceneId))));
         return new Of(rows, filmed);
     }
 
     /** @param movies keys of rendered movies, by the render's id; @param joined renders that shots are shown by; null where all is drawn */
-    FrameOrders.Named named(RenderRow render, RenderBoards.Found boards, Map<Long, String> movies, Collection<ShotRow> shots,
+    FrameOrders.Names named(RenderRow render, RenderBoards.Boards boards, Map<Long, String> movies, Collection<ShotRow> shots,
                             JoinedRenders joined) {
         Map<Long, String> names = store.where(SceneRow.class, "projectId", render.projectId).stream()
                 .collect(Collectors.toMap(s -> s.id, s -> s.name));
         Map<Long, String> scenes = shots.stream().collect(Collectors.toMap(s -> s.id, s -> names.getOrDefault(s.sceneId, "")));
-        return new FrameOrders.Named(boards.boards(), movies, scenes, render.who, render.requestedAt.toString().substring(0, 10), joined);
+        return new FrameOrders.Names(boards.boards(), movies, scenes, render.who, render.requestedAt.toString().substring(0, 10), joined);
     }
 }

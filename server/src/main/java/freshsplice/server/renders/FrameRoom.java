@@ -12,7 +12,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class FrameRoom {
     /** @param frames that are kept; @param bytes that they take, with what they are drawn from */
-    public record Kept(long id, String name, RenderRow.State state, long frames, long bytes) {
+    public record FramesOfRender(long id, String name, RenderRow.State state, long frames, long bytes) {
     }
 
     private final Store store;
@@ -26,11 +26,11 @@ public class FrameRoom {
     }
 
     /** Those that have any, the largest first. */
-    public List<Kept> of(long projectId) {
+    public List<FramesOfRender> of(long projectId) {
         return store.where(RenderRow.class, "projectId", projectId).stream().map(r -> {
             KeptFrames.Size size = kept.size(r.id);
-            return new Kept(r.id, r.name, r.state, size.frames(), size.bytes());
-        }).filter(k -> k.frames() > 0).sorted(Comparator.comparingLong(Kept::bytes).reversed()).toList();
+            return new FramesOfRender(r.id, r.name, r.state, size.frames(), size.bytes());
+        }).filter(k -> k.frames() > 0).sorted(Comparator.comparingLong(FramesOfRender::bytes).reversed()).toList();
     }
 
     /** Lets go of frames; files that were written stay. @return bytes that are free again @throws Refused if one of the renders is under way */

@@ -58,7 +58,7 @@ class GivenDrawings {
         PicturePlan plan = PicturePlan.ofPictures(render.name, shot.code, range, rate, project.rate, project.dropFrame, source);
         FileNames names = new FileNames(project.name, store.get(SceneRow.class, shot.sceneId).name, FinishedRenders.name(render), render.grade, "", "");
         RenderJob job = new RenderJob(names, recipe, range, rate, plan.startLabel());
-        return new Drawing(new JobFile.Kept(job, reels, List.of()), new FrameOrders(plan, recipe, false, new FrameOrders.Named(Map.of(), keys, Map.of(),
+        return new Drawing(new JobFile.Contents(job, reels, List.of()), new FrameOrders(plan, recipe, false, new FrameOrders.Names(Map.of(), keys, Map.of(),
                 render.who, "", null)), new Fingerprint(Map.of()));
     }
 }

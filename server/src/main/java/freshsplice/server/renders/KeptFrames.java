@@ -75,14 +75,14 @@ public class KeptFrames {
         return folders.frames().resolve("sets").resolve(key + ".glb");
     }
 
-    JobFile.Kept kept(long renderId) throws IOException {
+    JobFile.Contents kept(long renderId) throws IOException {
         return JobFile.read(job(renderId));
     }
 
     /** The job of a render of which all is there that it is drawn from, as this version of the program keeps it. */
-    Optional<JobFile.Kept> begun(long renderId) {
+    Optional<JobFile.Contents> begun(long renderId) {
         try {
-            return Files.exists(job(renderId)) ? Optional.of(kept(renderId)).filter(JobFile.Kept::isCurrent) : Optional.empty();
+            return Files.exists(job(renderId)) ? Optional.of(kept(renderId)).filter(JobFile.Contents::isCurrent) : Optional.empty();
         } catch (IOException e) {
             return Optional.empty();
         }
@@ -144,12 +144,12 @@ public class KeptFrames {
     }
 
     /** What a render's frames are drawn from, as it lies here. */
-    Footage footage(JobFile.Kept kept) {
+    Footage footage(JobFile.Contents kept) {
         return footage(kept, Map.of());
     }
 
     /** @param sets that are at hand, by their keys */
-    Footage footage(JobFile.Kept kept, Map<String, ShownSet> sets) {
+    Footage footage(JobFile.Contents kept, Map<String, ShownSet> sets) {
         return new Footage() {
             private DrawnSet known;
 

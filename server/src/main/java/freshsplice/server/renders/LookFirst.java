@@ -3,7 +3,7 @@ package freshsplice.server.renders;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import freshsplice.core.camera.Camera;
-import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.render.Finding;
 import freshsplice.core.shot.Shot;
@@ -31,26 +31,26 @@ public class LookFirst {
     record Looked(List<Finding> findings, int unlooked) {
     }
 
-    private record Asked(Shot shot, Camera camera, String stage, double aspect) {
+    private record Question(Shot shot, Camera camera, String stage, double aspect) {
     }
 
-    private final Cache<Asked, List<Finding>> known = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
-            .<Asked, List<Finding>>weigher((asked, found) -> BYTES_A_SHOT + BYTES_A_KEY * asked.camera().keyCount()).build();
+    private final Cache<Question, List<Finding>> known = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
+            .<Question, List<Finding>>weigher((asked, found) -> BYTES_A_SHOT + BYTES_A_KEY * asked.camera().keyCount()).build();
 
     /** @param aspect width over height of the picture */
-    Looked of(List<Filmed> shots, double aspect) {
+    Looked of(List<FilmedShot> shots, double aspect) {
         List<Finding> findings = new ArrayList<>();
         List<Finding> untouched = new ArrayList<>();
         Map<Stage, String> sets = new IdentityHashMap<>();
         int looked = 0;
         int unlooked = 0;
-        for (Filmed shot : shots) {
+        for (FilmedShot shot : shots) {
             if (!shot.camera().isStaged()) {
                 // seen at once
                 untouched.addAll(Finding.of(shot, aspect));
                 continue;
             }
-            Asked asked = asked(shot, sets, aspect);
+            Question asked = asked(shot, sets, aspect);
             List<Finding> found = known.getIfPresent(asked);
             if (found == null && looked < AT_ONCE) {
                 looked++;
@@ -67,8 +67,8 @@ public class LookFirst {
         return new Looked(findings, unlooked);
     }
 
-    private static Asked asked(Filmed shot, Map<Stage, String> sets, double aspect) {
+    private static Question asked(FilmedShot shot, Map<Stage, String> sets, double aspect) {
         String set = sets.computeIfAbsent(shot.stage(), Fingerprint::digest);
-        return new Asked(shot.shot(), shot.camera(), set, aspect);
+        return new Question(shot.shot(), shot.camera(), set, aspect);
     }
 }

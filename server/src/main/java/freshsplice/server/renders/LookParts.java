@@ -2,7 +2,7 @@ package freshsplice.server.renders;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.render.Aid;
 import freshsplice.core.render.Recipe;
@@ -27,8 +27,8 @@ class LookParts {
     private static final String PATHS = "paths";
 
     /** What a render shows. @param withBoards shots whose boards it shows; @param sets that are drawn in it, some perhaps more than once */
-    record Shown(Map<Long, Filmed> withBoards, Collection<Stage> sets) {
-        static Shown of(Filmed shot) {
+    record Shown(Map<Long, FilmedShot> withBoards, Collection<Stage> sets) {
+        static Shown of(FilmedShot shot) {
             return new Shown(Map.of(shot.shot().id(), shot), List.of(shot.stage()));
         }
     }
@@ -44,10 +44,10 @@ class LookParts {
     }
 
     /** The parts of a render that is made now, with those that are known. @param found the boards that it shows, {@code NONE} where it shows none */
-    Fingerprint made(RenderRow render, Recipe recipe, RenderBoards.Found found, Shown shown, Fingerprint known) {
+    Fingerprint made(RenderRow render, Recipe recipe, RenderBoards.Boards found, Shown shown, Fingerprint known) {
         Map<String, String> parts = new HashMap<>(known.parts());
         parts.put(SHADING, DrawingVersion.ofPictures());
-        if (found != RenderBoards.Found.NONE) {
+        if (found != RenderBoards.Boards.NONE) {
             parts.put(BOARDS, found.digest());
         }
         if (recipe.look().aids().contains(Aid.PATHS)) {

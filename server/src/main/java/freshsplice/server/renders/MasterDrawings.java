@@ -1,6 +1,6 @@
 package freshsplice.server.renders;
 
-import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.JoinedRenders;
 import freshsplice.core.delivery.MasterFingerprint;
@@ -64,7 +64,7 @@ public class MasterDrawings {
     }
 
     Drawing of(RenderRow render, Recipe recipe, ProjectRow project, Master master, FilmedShots.Of all, RenderSound.Under under) {
-        Map<Long, Filmed> filmed = all.filmed();
+        Map<Long, FilmedShot> filmed = all.filmed();
         FrameRate rate = recipe.rate(project.rate);
         Map<Long, Master> nested = nested(master);
         PicturePlan plan = PicturePlan.ofMaster(render.name, master, render.frames, rate, nested, filmed);
@@ -75,12 +75,12 @@ public class MasterDrawings {
         }
         Map<String, Reel> reels = movies(movies.values(), master.rate());
         LookParts.Shown shown = shown(recipe, master, nested, filmed);
-        RenderBoards.Found boards = recipe.look().board() > 0 || recipe.unstaged() == Recipe.Unstaged.BOARD
-                ? this.boards.of(shown.withBoards()) : RenderBoards.Found.NONE;
+        RenderBoards.Boards boards = recipe.look().board() > 0 || recipe.unstaged() == Recipe.Unstaged.BOARD
+                ? this.boards.of(shown.withBoards()) : RenderBoards.Boards.NONE;
         reels.putAll(boards.reels());
         FileNames names = new FileNames(project.name, "", FinishedRenders.name(render), render.grade, "", render.recipeName == null ? "" : render.recipeName);
         RenderJob job = new RenderJob(names, recipe, FinishedRenders.range(render), rate, plan.startLabel());
-        return new Drawing(new JobFile.Kept(job, reels, recipe.sound() ? under.pieces(whole(master)) : List.of()),
+        return new Drawing(new JobFile.Contents(job, reels, recipe.sound() ? under.pieces(whole(master)) : List.of()),
                 new FrameOrders(plan, recipe, true, shots.named(render, boards, movies, all.rows().values(), joined)), looks.made(render, recipe, boards, shown, fingerprint(render, master, nested, filmed, under, joined)));
     }
 
@@ -89,23 +89,23 @@ public class MasterDrawings {
     public List<String> stale(RenderRow render) {
         ProjectRow project = store.get(ProjectRow.class, render.projectId);
         Master master = masters.read(store.get(MasterRow.class, render.masterId));
-        Map<Long, Filmed> filmed = shots.of(project.id).filmed();
+        Map<Long, FilmedShot> filmed = shots.of(project.id).filmed();
         Map<Long, Master> nested = nested(master);
         Fingerprint now = fingerprint(render, master, nested, filmed, sounds.under(master, project.rate),
                 render.joined ? joined(render, master) : null);
         return staleness.ofMaster(render, now, shown(recipes.of(render), master, nested, filmed));
     }
 
-    private static LookParts.Shown shown(Recipe recipe, Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed) {
-        Map<Long, Filmed> shown = new HashMap<>();
+    private static LookParts.Shown shown(Recipe recipe, Master master, Map<Long, Master> nested, Map<Long, FilmedShot> filmed) {
+        Map<Long, FilmedShot> shown = new HashMap<>();
         Stream.concat(Stream.of(master), nested.values().stream()).flatMap(m -> m.sections().stream()).map(Section::shotId)
                 .filter(filmed::containsKey).forEach(id -> shown.put(id, filmed.get(id)));
-        Map<Long, Filmed> withBoards = new HashMap<>(shown);
+        Map<Long, FilmedShot> withBoards = new HashMap<>(shown);
         withBoards.values().removeIf(f -> recipe.look().board() == 0 && f.camera().isStaged());
-        return new LookParts.Shown(withBoards, shown.values().stream().map(Filmed::stage).toList());
+        return new LookParts.Shown(withBoards, shown.values().stream().map(FilmedShot::stage).toList());
     }
 
-    private static Fingerprint fingerprint(RenderRow render, Master master, Map<Long, Master> nested, Map<Long, Filmed> filmed,
+    private static Fingerprint fingerprint(RenderRow render, Master master, Map<Long, Master> nested, Map<Long, FilmedShot> filmed,
                                            RenderSound.Under under, JoinedRenders joined) {
         Fingerprint drawn = MasterFingerprint.of(master, nested, filmed, render.blur, under.lines(whole(master)));
         if (joined == null) {

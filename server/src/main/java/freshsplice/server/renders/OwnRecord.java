@@ -40,20 +40,20 @@ class OwnRecord {
         Map<Long, RenderRow> byId = newest.stream().collect(Collectors.toMap(r -> r.id, Function.identity()));
         return new Sizes(store.whereIn(RenderOutputRow.class, "renderId", List.copyOf(byId.keySet())).stream().map(o -> {
             RenderRow row = byId.get(o.renderId);
-            return new Sizes.Seen(o.kind, row.frames * row.width * row.height, o.bytes);
+            return new Sizes.Sample(o.kind, row.frames * row.width * row.height, o.bytes);
         }).toList());
     }
 
     /** Seconds that renders take together, by those that were blurred alike; empty where there are none. @param frames of all of them */
     Optional<Sizes.Range> seconds(List<RenderRow> newest, Recipe recipe, int renders, long frames) {
-        List<DrawingTimes.Seen> seen = newest.stream().filter(r -> r.startedAt != null && r.finishedAt != null && r.grade != Grade.TRIAL && !r.joined
+        List<DrawingTimes.Sample> seen = newest.stream().filter(r -> r.startedAt != null && r.finishedAt != null && r.grade != Grade.TRIAL && !r.joined
                 && r.mediaId == null && r.blur == recipe.look().blur()).map(this::seen).toList();
         return new DrawingTimes(seen).of(renders, pixels(recipe), moments(recipe, frames));
     }
 
-    private DrawingTimes.Seen seen(RenderRow row) {
+    private DrawingTimes.Sample seen(RenderRow row) {
         Recipe recipe = recipes.of(row);
-        return new DrawingTimes.Seen(seconds(row.startedAt), seconds(row.finishedAt), pixels(recipe), moments(recipe, row.frames));
+        return new DrawingTimes.Sample(seconds(row.startedAt), seconds(row.finishedAt), pixels(recipe), moments(recipe, row.frames));
     }
 
     private static double seconds(Instant at) {

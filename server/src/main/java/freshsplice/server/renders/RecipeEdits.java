@@ -17,7 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class RecipeEdits {
     /** @param usual whether it is the one that is used while none is chosen */
-    public record Named(String name, boolean usual, Recipe recipe) {
+    public record NamedRecipe(String name, boolean usual, Recipe recipe) {
     }
 
     private final Store store;
@@ -32,20 +32,20 @@ public class RecipeEdits {
 
     /** All of a project, in the order that they came. Until somebody keeps one they are those that every project begins with. */
     @Transactional(readOnly = true)
-    public List<Named> of(long projectId) {
+    public List<NamedRecipe> of(long projectId) {
         List<RecipeRow> rows = rows(projectId);
-        return rows.isEmpty() ? first(projectId) : rows.stream().map(r -> new Named(r.name, r.usual, recipes.read(r.settings))).toList();
+        return rows.isEmpty() ? first(projectId) : rows.stream().map(r -> new NamedRecipe(r.name, r.usual, recipes.read(r.settings))).toList();
     }
 
     private List<RecipeRow> rows(long projectId) {
         return store.where(RecipeRow.class, "projectId", projectId);
     }
 
-    private List<Named> first(long projectId) {
+    private List<NamedRecipe> first(long projectId) {
         ProjectRow project = store.get(ProjectRow.class, projectId);
-        List<Named> named = new ArrayList<>();
+        List<NamedRecipe> named = new ArrayList<>();
         Recipe.usual(new PictureSize(project.pictureWidth, project.pictureHeight))
-                .forEach((name, recipe) -> named.add(new Named(name, named.isEmpty(), recipe)));
+                .forEach((name, recipe) -> named.add(new NamedRecipe(name, named.isEmpty(), recipe)));
         return named;
     }
 

@@ -1,6 +1,6 @@
 package freshsplice.server.renders;
 
-import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.render.ShotBoard;
 import freshsplice.core.sources.MediaFrames;
@@ -23,8 +23,8 @@ import org.springframework.stereotype.Component;
 @Component
 class RenderBoards {
     /** @param boards by the shot's id; @param reels their files, by their keys */
-    record Found(Map<Long, ShotBoard> boards, Map<String, Reel> reels) {
-        static final Found NONE = new Found(Map.of(), Map.of());
+    record Boards(Map<Long, ShotBoard> boards, Map<String, Reel> reels) {
+        static final Boards NONE = new Boards(Map.of(), Map.of());
 
         /** Tells what they show and where they lie from what others would. */
         String digest() {
@@ -44,7 +44,7 @@ class RenderBoards {
     }
 
     /** Those of some shots, as far as their pictures are found. */
-    Found of(Map<Long, Filmed> shots) {
+    Boards of(Map<Long, FilmedShot> shots) {
         Map<Long, BoardRow> rows = new HashMap<>();
         store.whereIn(BoardRow.class, "shotId", List.copyOf(shots.keySet())).stream().filter(b -> b.mediaId != null)
                 .forEach(b -> rows.putIfAbsent(b.shotId, b));
@@ -63,7 +63,7 @@ class RenderBoards {
                         : ShotBoard.ofFile(reel(file, reels), frames, row.fit(), aspect));
             }
         });
-        return new Found(boards, reels);
+        return new Boards(boards, reels);
     }
 
     private String reel(MediaRow file, Map<String, Reel> reels) {

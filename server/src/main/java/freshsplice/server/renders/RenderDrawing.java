@@ -38,7 +38,7 @@ class RenderDrawing {
             return RenderTasks.Turn.DONE;
         }
         return failures.guard(row, tries, RenderTasks.Turn.DONE, () -> {
-            Optional<JobFile.Kept> job = kept.begun(renderId);
+            Optional<JobFile.Contents> job = kept.begun(renderId);
             if (job.isEmpty()) {
                 // by an earlier version of the program, in a form that is not drawn from any more
                 tasks.begin(renderId, row.place);

@@ -111,7 +111,7 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
         RenderRow row = states.row(renderId);
         return failures.guard(row, RenderFailures.MOST_TRIES, true, () -> {
             ownSeat.checkSomethingDraws();
-            JobFile.Kept job = kept.begun(renderId).orElse(null);
+            JobFile.Contents job = kept.begun(renderId).orElse(null);
             if (job == null) {
                 Drawing drawing = reader.read(renderId);
                 kept.letGo(renderId);

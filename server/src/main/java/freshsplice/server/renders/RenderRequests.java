@@ -73,7 +73,7 @@ public class RenderRequests {
      * @param joined   whether that is joined from finished renders, and only what none shows is drawn
      * @param masterId which; null for the project's first
      */
-    public record Wanted(List<Long> shotIds, RenderAsk ask, boolean master, boolean joined, Long masterId, How how) {
+    public record RenderOrder(List<Long> shotIds, RenderAsk ask, boolean master, boolean joined, Long masterId, How how) {
     }
 
     /**
@@ -112,7 +112,7 @@ public class RenderRequests {
     }
 
     /** The renders that would be made, in order. @throws Refused if they could not be */
-    List<Planned> plan(long projectId, Wanted wanted) {
+    List<Planned> plan(long projectId, RenderOrder wanted) {
         ProjectRow project = store.get(ProjectRow.class, projectId);
         MasterRow masterRow = masters.asked(projectId, wanted.masterId()).orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
         Master sequence = masters.read(masterRow);
@@ -152,7 +152,7 @@ public class RenderRequests {
     }
 
     @Transactional
-    public List<Long> ask(long projectId, Wanted wanted, Asker who) {
+    public List<Long> ask(long projectId, RenderOrder wanted, Asker who) {
         // one after another, so that no name is given twice
         ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
         long recipe = recipes.textId(wanted.how().recipe());
@@ -200,7 +200,7 @@ public class RenderRequests {
 
     Versions versions(long projectId) {
         return new Versions(store.where(RenderRow.class, "projectId", projectId).stream().flatMap(row -> RenderName.parse(row.name).stream()
-                .map(name -> new Versions.Known(name, row.grade, FinishedRenders.range(row), row.state == RenderRow.State.DONE))).toList());
+                .map(name -> new Versions.Entry(name, row.grade, FinishedRenders.range(row), row.state == RenderRow.State.DONE))).toList());
     }
 
     static RenderRow row(ProjectRow project, Planned planned, long recipe, How how, Asker who) {

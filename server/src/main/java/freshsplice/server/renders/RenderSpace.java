@@ -25,7 +25,7 @@ class RenderSpace {
 
     /** As much as its frames can need, and its files at least. @throws IOException if a disk is too full for that */
     @Transactional(readOnly = true)
-    public void check(JobFile.Kept job) throws IOException {
+    public void check(JobFile.Contents job) throws IOException {
         Recipe recipe = job.job().recipe();
         double frames = Sizes.keptFrames(recipe, job.job().frames()).most();
         double files = record.sizes(record.newest()).of(recipe, job.job().frames()).least();

@@ -69,7 +69,7 @@ public class RenderWriting {
     /** @return whether it came to its end; false where the server closes */
     boolean writeAlso(long renderId, String kind) throws Exception {
         RenderRow row = states.row(renderId);
-        JobFile.Kept job = kept.kept(renderId);
+        JobFile.Contents job = kept.kept(renderId);
         Path folder = Files.createDirectories(folders.renders().resolve(row.folder));
         try {
             List<OutputWriter.Written> written = OutputWriter.write(new OutputWriter.Order(job.job(), List.of(Output.of(OutputKind.valueOf(kind))),
@@ -91,7 +91,7 @@ public class RenderWriting {
     boolean write(RenderRow row) throws IOException {
         long renderId = row.id;
         return failures.guard(row, RenderFailures.MOST_TRIES, true, () -> {
-            JobFile.Kept job = kept.kept(renderId);
+            JobFile.Contents job = kept.kept(renderId);
             Path folder = Files.createDirectories(folders.renders().resolve(row.folder));
             List<Output> outputs = new ArrayList<>(job.job().recipe().written());
             boolean played = outputs.stream().anyMatch(o -> o.kind() == OutputKind.H264);

@@ -10,7 +10,7 @@ public interface Seat {
     String OWN = "this machine";
 
     /** A stretch of a render's frames. @param renderName for people */
-    record Chunk(long renderId, String renderName, JobFile.Kept job, OrderFile.Orders orders) {
+    record Chunk(long renderId, String renderName, JobFile.Contents job, OrderFile.Orders orders) {
         public long first() {
             return orders.first();
         }

@@ -33,7 +33,7 @@ public class SheetPictures {
 
     /** Pictures that are drawn as they are asked for, one after another. */
     public final class Drawn implements AutoCloseable {
-        private final JobFile.Kept job;
+        private final JobFile.Contents job;
         private final List<FrameOrder> orders;
         private final ShotDrawings.Stills stills;
         private final PainterThread drawer = new PainterThread("contact sheet", Thread.MIN_PRIORITY);

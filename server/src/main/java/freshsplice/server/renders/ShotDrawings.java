@@ -1,6 +1,6 @@
 package freshsplice.server.renders;
 
-import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.PicturePlan;
 import freshsplice.core.delivery.RenderName;
@@ -51,15 +51,15 @@ class ShotDrawings {
     /** @param under what is heard under the cut; null for a picture without sound that is nobody's render */
     Drawing of(RenderRow render, Recipe recipe, ProjectRow project, FilmedShots.Of all, RenderSound.Under under) {
         FrameRate rate = recipe.rate(project.rate);
-        Filmed shot = all.filmed().get(render.shotId);
+        FilmedShot shot = all.filmed().get(render.shotId);
         RenderRange range = FinishedRenders.range(render);
         PicturePlan plan = PicturePlan.ofShot(render.name, shot, range, rate, project.rate, project.dropFrame);
-        RenderBoards.Found boards = recipe.look().board() > 0 ? this.boards.of(Map.of(render.shotId, shot)) : RenderBoards.Found.NONE;
+        RenderBoards.Boards boards = recipe.look().board() > 0 ? this.boards.of(Map.of(render.shotId, shot)) : RenderBoards.Boards.NONE;
         SceneRow scene = store.get(SceneRow.class, all.rows().get(render.shotId).sceneId);
         FileNames names = new FileNames(project.name, scene.name, FinishedRenders.name(render), render.grade, shot.camera().name(),
                 render.recipeName == null ? "" : render.recipeName);
         RenderJob job = new RenderJob(names, recipe, range, rate, plan.startLabel());
-        return new Drawing(new JobFile.Kept(job, boards.reels(), recipe.sound() ? under.ofShot(render.shotId, range) : List.of()),
+        return new Drawing(new JobFile.Contents(job, boards.reels(), recipe.sound() ? under.ofShot(render.shotId, range) : List.of()),
                 new FrameOrders(plan, recipe, false, shots.named(render, boards, Map.of(), List.of(all.rows().get(render.shotId)), null)),
                 under == null ? null : looks.made(render, recipe, boards, LookParts.Shown.of(shot), staleness.now(shot, range, recipe.look().blur(), under)));
     }
@@ -89,7 +89,7 @@ class ShotDrawings {
      * @param orders one for each shot, in the order that they were asked for
      * @param sets   by their keys
      */
-    record Stills(JobFile.Kept kept, List<FrameOrder> orders, Map<String, ShownSet> sets) {
+    record Stills(JobFile.Contents kept, List<FrameOrder> orders, Map<String, ShownSet> sets) {
     }
 
     /** @throws Refused if one of the shots is not there any more */
@@ -97,21 +97,21 @@ class ShotDrawings {
     public Stills stills(long projectId, List<Long> shotIds, RenderAsk ask, Recipe recipe, String who) {
         ProjectRow project = store.get(ProjectRow.class, projectId);
         FilmedShots.Of all = shots.of(projectId);
-        Map<Long, Filmed> filmed = all.filmed();
+        Map<Long, FilmedShot> filmed = all.filmed();
         if (!filmed.keySet().containsAll(shotIds)) {
             throw new Refused("One of the shots does not exist any more: choose again");
         }
-        RenderBoards.Found boards = this.boards.of(filmed);
+        RenderBoards.Boards boards = this.boards.of(filmed);
         RenderRow asked = new RenderRow();
         asked.projectId = projectId;
         asked.who = who;
         asked.requestedAt = Instant.now();
-        FrameOrders.Named named = shots.named(asked, boards, Map.of(), all.rows().values(), null);
+        FrameOrders.Names named = shots.named(asked, boards, Map.of(), all.rows().values(), null);
         List<FrameOrder> orders = new ArrayList<>();
         Map<String, ShownSet> sets = new HashMap<>();
         RenderRange any = null;
         for (long id : shotIds) {
-            Filmed shot = filmed.get(id);
+            FilmedShot shot = filmed.get(id);
             RenderRange range = ask.ranges(new ShotFrames(shot.shot(), shot.shot().cutRange(), List.of()), ShotRenders.NONE).get(0);
             PicturePlan plan = PicturePlan.ofShot(shot.shot().code() + "_v000", shot, range, project.rate, project.rate, project.dropFrame);
             FrameOrders one = new FrameOrders(plan, recipe, true, named);
@@ -120,6 +120,6 @@ class ShotDrawings {
             any = range;
         }
         FileNames names = new FileNames(project.name, "", new RenderName("sheet", 1), Grade.TRIAL, "", "");
-        return new Stills(new JobFile.Kept(new RenderJob(names, recipe, any, project.rate, ""), boards.reels(), List.of()), orders, sets);
+        return new Stills(new JobFile.Contents(new RenderJob(names, recipe, any, project.rate, ""), boards.reels(), List.of()), orders, sets);
     }
 }

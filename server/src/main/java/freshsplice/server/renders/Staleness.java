@@ -4,7 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.delivery.Bake;
-import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
@@ -39,15 +39,15 @@ public class Staleness {
         }
     }
 
-    private record Asked(long actionOffset, Camera camera, String stage, RenderRange range, boolean blur) {
+    private record Question(long actionOffset, Camera camera, String stage, RenderRange range, boolean blur) {
     }
 
     private final Store store;
     private final StageStore stages;
     private final RenderSound sounds;
     private final LookParts looks;
-    private final Cache<Asked, Fingerprint> known = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
-            .<Asked, Fingerprint>weigher((asked, print) -> BYTES_A_PRINT + BYTES_A_KEY * asked.camera().keyCount()).build();
+    private final Cache<Question, Fingerprint> known = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
+            .<Question, Fingerprint>weigher((asked, print) -> BYTES_A_PRINT + BYTES_A_KEY * asked.camera().keyCount()).build();
 
     Staleness(Store store, StageStore stages, RenderSound sounds, LookParts looks) {
         this.looks = looks;
@@ -78,7 +78,7 @@ public class Staleness {
                 Set set = sets.computeIfAbsent(shot.sceneId, id -> Set.of(stages.stage(id)));
                 Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), set, range, render.blur);
                 List<RenderPartRow> made = parts.getOrDefault(render.id, List.of());
-                Map<String, String> look = looks.now(render, names(made), LookParts.Shown.of(new Filmed(MasterStore.shot(shot), cameras.get(shot.cameraId),
+                Map<String, String> look = looks.now(render, names(made), LookParts.Shown.of(new FilmedShot(MasterStore.shot(shot), cameras.get(shot.cameraId),
                         set.stage())), recipesNow);
                 stale.put(render.id, differences(made, with(withSound(now, under.digestOfShot(shot.id, range)), look)));
             }
@@ -115,14 +115,14 @@ public class Staleness {
     }
 
     /** The fingerprint of a render of a shot, if it were made now. */
-    Fingerprint now(Filmed filmed, RenderRange range, boolean blur, RenderSound.Under under) {
+    Fingerprint now(FilmedShot filmed, RenderRange range, boolean blur, RenderSound.Under under) {
         return withSound(now(filmed.shot(), filmed.camera(), Set.of(filmed.stage()), range, blur),
                 under.digestOfShot(filmed.shot().id(), range));
     }
 
     /** @param blur whether it shows what is in focus: a picture that is sharp all over stays as it is when the focus changes */
     private Fingerprint now(Shot shot, Camera camera, Set in, RenderRange range, boolean blur) {
-        return known.get(new Asked(shot.actionOffset(), camera, in.digest(), range, blur), asked -> {
+        return known.get(new Question(shot.actionOffset(), camera, in.digest(), range, blur), asked -> {
             Bake bake = Bake.of(shot, camera, in.stage(), range, 1);
             Fingerprint.Movement movement = Fingerprint.digest(bake);
             StringBuilder set = new StringBuilder(movement.places());

@@ -29,7 +29,7 @@ public class TrialFrames {
     }
 
     private Pixels draw(StagePainter painter, Drawing drawing) throws IOException {
-        JobFile.Kept job = drawing.kept();
+        JobFile.Contents job = drawing.kept();
         Recipe recipe = job.job().recipe();
         Pixels pixels = new Pixels(recipe.look().width(), recipe.look().height(), recipe.alpha(), false);
         var order = drawing.orders().at(0);

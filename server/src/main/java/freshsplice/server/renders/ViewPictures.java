@@ -4,22 +4,22 @@ import freshsplice.core.delivery.Bake;
 import freshsplice.core.stage.Stage;
 import freshsplice.render.Pixels;
 import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.Snapshot;
 import freshsplice.server.stores.stages.StageStore;
 import java.io.IOException;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /** The present picture of any view of a set, as a window shows it, at any size. */
 @Component
 public class ViewPictures {
     private final StageStore stages;
     private final AtOnce atOnce;
-    private final TransactionTemplate transactions;
+    private final Snapshot snapshot;
 
-    ViewPictures(StageStore stages, AtOnce atOnce, TransactionTemplate transactions) {
+    ViewPictures(StageStore stages, AtOnce atOnce, Snapshot snapshot) {
         this.stages = stages;
         this.atOnce = atOnce;
-        this.transactions = transactions;
+        this.snapshot = snapshot;
     }
 
     /**
@@ -37,7 +37,7 @@ public class ViewPictures {
 
     /** @throws Refused if the set has other things than the view; @throws IOException if it cannot be drawn; says why */
     public Pixels of(long sceneId, View view, int width, int height) throws IOException {
-        Stage stage = transactions.execute(status -> stages.stage(sceneId));
+        Stage stage = snapshot.read(() -> stages.stage(sceneId));
         if (stage == null || stage.items().size() * Stage.PLACE != view.places().length) {
             throw new Refused("The set was changed meanwhile: look again, then save the picture");
         }

@@ -48,8 +48,8 @@ public class ContactSheets {
      * @param captions what is written below each
      * @param pdf      one file with all pages, else a picture a page
      */
-    public record Wanted(List<Long> shotIds, RenderAsk.When when, ContactSheet sheet, List<BurnIn.Field> captions, boolean pdf) {
-        public Wanted {
+    public record SheetOrder(List<Long> shotIds, RenderAsk.When when, ContactSheet sheet, List<BurnIn.Field> captions, boolean pdf) {
+        public SheetOrder {
             if (shotIds.size() > MOST_PICTURES) {
                 throw new Refused("A sheet has at most " + MOST_PICTURES + " pictures, not " + shotIds.size());
             }
@@ -87,7 +87,7 @@ public class ContactSheets {
     }
 
     /** How the pictures would lie. @throws freshsplice.core.refusal.Refusal if they cannot */
-    public ContactSheet.Layout layout(long projectId, Wanted wanted) {
+    public ContactSheet.Layout layout(long projectId, SheetOrder wanted) {
         return wanted.sheet().layout(wanted.shotIds().size(), aspect(projectId));
     }
 
@@ -97,7 +97,7 @@ public class ContactSheets {
     }
 
     /** Begins to draw one. @return its name, under which it is there when it is whole */
-    public String make(long projectId, Wanted wanted, String who) throws IOException {
+    public String make(long projectId, SheetOrder wanted, String who) throws IOException {
         ContactSheet.Layout layout = layout(projectId, wanted);
         Path folder = newFolder(projectId);
         String name = folder.getFileName().toString();
@@ -125,7 +125,7 @@ public class ContactSheets {
         return folders.renders().resolve(FOLDER).resolve(String.valueOf(projectId));
     }
 
-    private void draw(Task task, long projectId, Wanted wanted, ContactSheet.Layout layout, Path folder, String who) {
+    private void draw(Task task, long projectId, SheetOrder wanted, ContactSheet.Layout layout, Path folder, String who) {
         Path part = part(folder);
         try {
             boolean whole = pages(task, projectId, wanted, layout, part, folder.getFileName().toString(), who);
@@ -148,7 +148,7 @@ public class ContactSheets {
     }
 
     /** @return whether it came to its end */
-    private boolean pages(Task task, long projectId, Wanted wanted, ContactSheet.Layout layout, Path into, String name, String who) throws IOException {
+    private boolean pages(Task task, long projectId, SheetOrder wanted, ContactSheet.Layout layout, Path into, String name, String who) throws IOException {
         ContactSheet.Cell first = layout.cells().get(0);
         List<Path> pages = new ArrayList<>();
         int all = wanted.shotIds().size();

@@ -3,7 +3,7 @@ package freshsplice.server.shots;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.sources.MediaFrames;
-import freshsplice.core.sources.Wanted;
+import freshsplice.core.sources.SourceNeed;
 import freshsplice.core.time.Rational;
 import freshsplice.server.rows.BoardRow;
 import freshsplice.server.rows.CameraRow;
@@ -41,7 +41,7 @@ public class ShotMaker {
      * @param wanted  what it shows in the cut; null where it has no source
      * @param finders finds that; null where there is nothing to find
      */
-    public ShotRow shot(ProjectRow project, long sceneId, long cameraId, Shot shot, Wanted wanted, Finders finders) {
+    public ShotRow shot(ProjectRow project, long sceneId, long cameraId, Shot shot, SourceNeed wanted, Finders finders) {
         ShotRow row = new ShotRow();
         row.projectId = project.id;
         row.sceneId = sceneId;
@@ -68,7 +68,7 @@ public class ShotMaker {
     }
 
     /** What a shot's board shows from now on: see {@link #shot}. */
-    public void show(BoardRow board, Shot shot, Wanted wanted, Finders finders) {
+    public void show(BoardRow board, Shot shot, SourceNeed wanted, Finders finders) {
         if (wanted == null) {
             board.mediaId = null;
             return;

@@ -1,7 +1,7 @@
 package freshsplice.server.sources;
 
 import freshsplice.core.cut.Lane;
-import freshsplice.core.sources.Wanted;
+import freshsplice.core.sources.SourceNeed;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.BoardRow;
 import freshsplice.server.rows.CutRow;
@@ -39,8 +39,8 @@ public class Choosing {
     }
 
     /** Everything that the cuts of a project show and sound, by kind and what a source is known by. */
-    public Map<Lane.Kind, Map<String, Wanted>> wanted(long projectId) {
-        Map<Lane.Kind, Map<String, Wanted>> wanted = new HashMap<>();
+    public Map<Lane.Kind, Map<String, SourceNeed>> wanted(long projectId) {
+        Map<Lane.Kind, Map<String, SourceNeed>> wanted = new HashMap<>();
         for (Lane.Kind kind : Lane.Kind.values()) {
             wanted.put(kind, new LinkedHashMap<>());
         }
@@ -53,12 +53,12 @@ public class Choosing {
 
     /** The same, in a transaction of its own. */
     @Transactional(readOnly = true)
-    public Map<Lane.Kind, Map<String, Wanted>> wantedNow(long projectId) {
+    public Map<Lane.Kind, Map<String, SourceNeed>> wantedNow(long projectId) {
         return wanted(projectId);
     }
 
-    static List<Wanted> flat(Map<Lane.Kind, Map<String, Wanted>> wanted) {
-        List<Wanted> all = new ArrayList<>();
+    static List<SourceNeed> flat(Map<Lane.Kind, Map<String, SourceNeed>> wanted) {
+        List<SourceNeed> all = new ArrayList<>();
         wanted.values().forEach(m -> all.addAll(m.values()));
         return all;
     }
@@ -115,7 +115,7 @@ public class Choosing {
 
     /** @param exactly also what was found before is taken away where the finder says otherwise now */
     private int place(long projectId, boolean exactly) {
-        Map<Lane.Kind, Map<String, Wanted>> wanted = wanted(projectId);
+        Map<Lane.Kind, Map<String, SourceNeed>> wanted = wanted(projectId);
         Finders finders = sources.finders(projectId, flat(wanted));
         int filled = 0;
         for (BoardRow board : masters.boards(projectId)) {
@@ -133,9 +133,9 @@ public class Choosing {
     }
 
     /** What a place shows: the surest there is; never nothing where something was, unless somebody chose so. */
-    private static Long settle(Finders finders, Map<Lane.Kind, Map<String, Wanted>> wanted, Lane.Kind kind, String key,
+    private static Long settle(Finders finders, Map<Lane.Kind, Map<String, SourceNeed>> wanted, Lane.Kind kind, String key,
                                Long before, boolean exactly) {
-        Wanted one = key == null ? null : wanted.get(kind).get(key);
+        SourceNeed one = key == null ? null : wanted.get(kind).get(key);
         if (one == null) {
             return before;
         }

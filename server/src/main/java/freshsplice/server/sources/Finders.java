@@ -2,8 +2,8 @@ package freshsplice.server.sources;
 
 import freshsplice.core.cut.Lane;
 import freshsplice.core.sources.SourceFinder;
-import freshsplice.core.sources.SourceFinder.Found;
-import freshsplice.core.sources.Wanted;
+import freshsplice.core.sources.SourceFinder.Match;
+import freshsplice.core.sources.SourceNeed;
 import java.util.Optional;
 
 /** Finds pictures and sounds of a project as it stands. */
@@ -13,11 +13,11 @@ public record Finders(SourceFinder pictures, SourceFinder sounds) {
     }
 
     /** The id of the picture or sound for a clip; null where none is found. */
-    public Long idOf(Lane.Kind kind, Wanted wanted) {
+    public Long idOf(Lane.Kind kind, SourceNeed wanted) {
         return find(kind, wanted).map(f -> f.file().id()).orElse(null);
     }
 
-    public Optional<Found> find(Lane.Kind kind, Wanted wanted) {
+    public Optional<Match> find(Lane.Kind kind, SourceNeed wanted) {
         return of(kind).find(wanted);
     }
 }

@@ -1,7 +1,7 @@
 package freshsplice.server.sources;
 
 import freshsplice.core.sources.FileNames;
-import freshsplice.core.sources.Wanted;
+import freshsplice.core.sources.SourceNeed;
 import freshsplice.exchange.format.InputFile;
 import freshsplice.exchange.hashlist.HashList;
 import freshsplice.server.media.Digests;
@@ -61,7 +61,7 @@ public class HashLists {
 
     /** Compares files with what lists say of the names that are wanted; only files of the listed size are read. */
     @Transactional
-    public void match(long projectId, Collection<Wanted> wanted) throws IOException {
+    public void match(long projectId, Collection<SourceNeed> wanted) throws IOException {
         Set<String> names = new HashSet<>();
         wanted.forEach(w -> w.names().forEach(n -> names.add(FileNames.base(n).toLowerCase(Locale.ROOT))));
         List<MediaRow> files = store.where(MediaRow.class, "projectId", projectId);

@@ -1,7 +1,7 @@
 package freshsplice.server.sources;
 
 import freshsplice.core.delivery.RenderName;
-import freshsplice.core.sources.Wanted;
+import freshsplice.core.sources.SourceNeed;
 import freshsplice.server.media.MediaStore;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.RenderRow;
@@ -31,7 +31,7 @@ class OwnRenders {
     }
 
     /** Makes the movie of every finished render that a source names known as a file of the project. */
-    void link(long projectId, Collection<Wanted> pictures) throws IOException {
+    void link(long projectId, Collection<SourceNeed> pictures) throws IOException {
         Map<String, RenderRow> renders = new HashMap<>();
         for (RenderRow render : store.where(RenderRow.class, "projectId", projectId)) {
             if (render.state == RenderRow.State.DONE) {
@@ -44,7 +44,7 @@ class OwnRenders {
         }
         Set<String> known = new HashSet<>();
         store.where(MediaRow.class, "projectId", projectId).forEach(row -> known.add(row.path));
-        for (Wanted wanted : pictures) {
+        for (SourceNeed wanted : pictures) {
             RenderRow render = wanted.names().flatMap(name -> RenderName.parse(name).stream()).map(name -> renders.get(name.toString()))
                     .filter(r -> r != null).findFirst().orElse(null);
             String path = render == null ? null : "renders/" + render.name + ".mp4";

@@ -5,7 +5,7 @@ import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.LivePicture;
 import freshsplice.core.sources.ByOrder;
 import freshsplice.core.sources.Candidate;
-import freshsplice.core.sources.Wanted;
+import freshsplice.core.sources.SourceNeed;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.MediaRow;
@@ -42,9 +42,9 @@ public class PairsByOrder {
     private final CutStore cuts;
     private final Sources sources;
     private final Choosing choosing;
-    private final Unused unused;
+    private final UnusedFiles unused;
 
-    PairsByOrder(Store store, CutStore cuts, Sources sources, Choosing choosing, Unused unused) {
+    PairsByOrder(Store store, CutStore cuts, Sources sources, Choosing choosing, UnusedFiles unused) {
         this.store = store;
         this.cuts = cuts;
         this.sources = sources;
@@ -69,7 +69,7 @@ public class PairsByOrder {
     private Map<String, String> missing(long projectId, Cut cut) {
         Finders finders = sources.finders(projectId, Sources.all(cut));
         Map<String, String> missing = new LinkedHashMap<>();
-        for (Wanted wanted : Sources.wanted(cut).get(Lane.Kind.PICTURE)) {
+        for (SourceNeed wanted : Sources.wanted(cut).get(Lane.Kind.PICTURE)) {
             if (finders.idOf(Lane.Kind.PICTURE, wanted) == null && !finders.of(Lane.Kind.PICTURE).isChosen(wanted)) {
                 missing.put(wanted.source().identity(), wanted.source().label());
             }
@@ -97,7 +97,7 @@ public class PairsByOrder {
         if (files == null || files.isEmpty() || files.containsValue(null)) {
             throw new Refused("No pair was given: choose a file for at least one picture, and leave out those without one");
         }
-        Map<String, Wanted> wanted = choosing.wantedNow(projectId).get(Lane.Kind.PICTURE);
+        Map<String, SourceNeed> wanted = choosing.wantedNow(projectId).get(Lane.Kind.PICTURE);
         for (Map.Entry<String, Long> pair : files.entrySet()) {
             if (!wanted.containsKey(pair.getKey())) {
                 throw new Refused("No cut of this project has that picture any more: look at the pairs again");

@@ -2,7 +2,7 @@ package freshsplice.server.sources;
 
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.SourceFinder;
-import freshsplice.core.sources.Wanted;
+import freshsplice.core.sources.SourceNeed;
 import java.util.List;
 import java.util.Map;
 
@@ -14,7 +14,7 @@ import java.util.Map;
 public record ProjectFiles(List<Candidate> pictures, Map<String, Long> chosenPictures, List<Candidate> sounds,
                            Map<String, Long> chosenSounds) {
     /** @param wanted all that is to be found, see {@link SourceFinder} */
-    public Finders finders(List<Wanted> wanted) {
+    public Finders finders(List<SourceNeed> wanted) {
         return new Finders(new SourceFinder(pictures, wanted, chosenPictures),
                 new SourceFinder(sounds, wanted, chosenSounds));
     }

@@ -3,7 +3,7 @@ package freshsplice.server.sources;
 import freshsplice.core.cut.SequenceName;
 import freshsplice.core.cut.Source;
 import freshsplice.core.sources.FileNames;
-import freshsplice.core.sources.Wanted;
+import freshsplice.core.sources.SourceNeed;
 import freshsplice.core.time.FrameRate;
 import freshsplice.server.rows.MediaFrameRow;
 import freshsplice.server.rows.MediaRow;
@@ -31,9 +31,9 @@ public class Runs {
      * before takes in pictures that came since.
      */
     @Transactional
-    void make(long projectId, Collection<Wanted> pictures, FrameRate rate) {
+    void make(long projectId, Collection<SourceNeed> pictures, FrameRate rate) {
         Map<String, NavigableMap<Long, MediaRow>> groups = groups(projectId);
-        for (Wanted wanted : pictures) {
+        for (SourceNeed wanted : pictures) {
             String run = wanted.names().flatMap(n -> runOf(n, wanted.source(), groups).stream()).findFirst()
                     .orElse(null);
             if (run != null) {

@@ -5,13 +5,14 @@ import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.Fit;
 import freshsplice.core.sources.MediaKind;
 import freshsplice.core.sources.SourceFinder;
-import freshsplice.core.sources.Wanted;
+import freshsplice.core.sources.SourceNeed;
 import freshsplice.render.Probe;
 import freshsplice.server.live.LiveUpdates;
 import freshsplice.server.media.MediaStore;
 import freshsplice.server.media.StandIns;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.ProjectRow;
+import freshsplice.server.rows.Snapshot;
 import freshsplice.server.rows.Store;
 import freshsplice.server.sources.ServerFolders.Place;
 import freshsplice.server.steps.Asker;
@@ -52,10 +53,11 @@ public class Search {
     private final StandIns standIns;
     private final Tasks tasks;
     private final TransactionTemplate transactions;
+    private final Snapshot snapshot;
     private final LiveUpdates live;
 
     Search(Store store, Choosing choosing, Sources sources, ServerFolders folders, ZipFiles zips, MediaStore media,
-           HashLists hashLists, Runs runs, OwnRenders ownRenders, StandIns standIns, Tasks tasks, TransactionTemplate transactions, LiveUpdates live) {
+           HashLists hashLists, Runs runs, OwnRenders ownRenders, StandIns standIns, Tasks tasks, TransactionTemplate transactions, Snapshot snapshot, LiveUpdates live) {
         this.store = store;
         this.choosing = choosing;
         this.sources = sources;
@@ -68,6 +70,7 @@ public class Search {
         this.standIns = standIns;
         this.tasks = tasks;
         this.transactions = transactions;
+        this.snapshot = snapshot;
         this.live = live;
     }
 
@@ -91,7 +94,7 @@ public class Search {
 
     /** What came is compared with lists of checksums and put into runs; then it falls into its places. */
     public int settle(long projectId, Asker who) {
-        Map<Lane.Kind, Map<String, Wanted>> wanted = choosing.wantedNow(projectId);
+        Map<Lane.Kind, Map<String, SourceNeed>> wanted = choosing.wantedNow(projectId);
         ProjectRow project = store.get(ProjectRow.class, projectId);
         try {
             hashLists.match(projectId, Choosing.flat(wanted));
@@ -110,10 +113,10 @@ public class Search {
     private void look(long projectId, Asker who, Task task) throws IOException {
         List<Place> places = folders.all(task);
         findMoved(projectId, places, task);
-        Map<Lane.Kind, Map<String, Wanted>> wanted = choosing.wantedNow(projectId);
+        Map<Lane.Kind, Map<String, SourceNeed>> wanted = choosing.wantedNow(projectId);
         List<MediaRow> came = new ArrayList<>();
         for (Lane.Kind kind : Lane.Kind.values()) {
-            Map<Wanted, Place> found = byName(kind, missing(projectId, kind, wanted), Choosing.flat(wanted), places);
+            Map<SourceNeed, Place> found = byName(kind, missing(projectId, kind, wanted), Choosing.flat(wanted), places);
             came.addAll(take(projectId, found, task));
             came.addAll(take(projectId, byReel(missing(projectId, kind, wanted), places, task), task));
         }
@@ -122,18 +125,18 @@ public class Search {
         live.tell(projectId, new LiveUpdates.Update("media", 0, "", ""));
     }
 
-    private List<Wanted> missing(long projectId, Lane.Kind kind, Map<Lane.Kind, Map<String, Wanted>> wanted) {
-        Finders finders = transactions.execute(s -> sources.finders(projectId, Choosing.flat(wanted)));
+    private List<SourceNeed> missing(long projectId, Lane.Kind kind, Map<Lane.Kind, Map<String, SourceNeed>> wanted) {
+        Finders finders = snapshot.read(() -> sources.finders(projectId, Choosing.flat(wanted)));
         return wanted.get(kind).values().stream().filter(w -> finders.find(kind, w).map(f -> f.fit().isDoubtful())
                 .orElse(true)).toList();
     }
 
-    private static Map<Wanted, Place> byName(Lane.Kind kind, List<Wanted> missing, List<Wanted> wanted,
+    private static Map<SourceNeed, Place> byName(Lane.Kind kind, List<SourceNeed> missing, List<SourceNeed> wanted,
                                              List<Place> places) {
         List<Candidate> candidates = ServerFolders.candidates(places).stream().filter(c -> fits(kind, c.path())).toList();
         SourceFinder finder = new SourceFinder(candidates, wanted, Map.of());
-        Map<Wanted, Place> found = new LinkedHashMap<>();
-        for (Wanted one : missing) {
+        Map<SourceNeed, Place> found = new LinkedHashMap<>();
+        for (SourceNeed one : missing) {
             finder.find(one).filter(f -> f.fit() != Fit.REEL)
                     .ifPresent(f -> found.put(one, places.get((int) f.file().id())));
         }
@@ -146,9 +149,9 @@ public class Search {
     }
 
     /** Movies are opened one by one: a file knows its reel and its timecode itself. */
-    private Map<Wanted, Place> byReel(List<Wanted> missing, List<Place> places, Task task) {
-        Map<Wanted, Place> found = new LinkedHashMap<>();
-        if (missing.stream().noneMatch(Wanted::hasReel)) {
+    private Map<SourceNeed, Place> byReel(List<SourceNeed> missing, List<Place> places, Task task) {
+        Map<SourceNeed, Place> found = new LinkedHashMap<>();
+        if (missing.stream().noneMatch(SourceNeed::hasReel)) {
             return found;
         }
         List<Candidate> known = new ArrayList<>();
@@ -160,7 +163,7 @@ public class Search {
             task.progress(i, places.size());
         }
         SourceFinder finder = new SourceFinder(known, missing, Map.of());
-        for (Wanted one : missing) {
+        for (SourceNeed one : missing) {
             finder.find(one).ifPresent(f -> found.put(one, places.get((int) f.file().id())));
         }
         return found;
@@ -177,7 +180,7 @@ public class Search {
         }
     }
 
-    private List<MediaRow> take(long projectId, Map<Wanted, Place> found, Task task) {
+    private List<MediaRow> take(long projectId, Map<SourceNeed, Place> found, Task task) {
         List<MediaRow> came = new ArrayList<>();
         Map<Place, Boolean> taken = new HashMap<>();
         int done = 0;

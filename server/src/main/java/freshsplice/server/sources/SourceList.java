@@ -5,8 +5,8 @@ import freshsplice.core.cut.Lane;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.FolderMove;
 import freshsplice.core.sources.MediaFrames;
-import freshsplice.core.sources.SourceFinder.Found;
-import freshsplice.core.sources.Wanted;
+import freshsplice.core.sources.SourceFinder.Match;
+import freshsplice.core.sources.SourceNeed;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.MediaRow;
@@ -67,7 +67,7 @@ public class SourceList {
         Finders finders = sources.finders(row.projectId, Sources.all(cut));
         List<View> views = new ArrayList<>();
         Sources.wanted(cut).forEach((kind, list) -> {
-            Map<String, List<Wanted>> byKey = new LinkedHashMap<>();
+            Map<String, List<SourceNeed>> byKey = new LinkedHashMap<>();
             list.forEach(w -> byKey.computeIfAbsent(w.source().identity(), k -> new ArrayList<>()).add(w));
             byKey.forEach((key, uses) -> views.add(view(kind, key, uses, finders)));
         });
@@ -75,9 +75,9 @@ public class SourceList {
         return views;
     }
 
-    private static View view(Lane.Kind kind, String key, List<Wanted> uses, Finders finders) {
-        Wanted first = uses.get(0);
-        Found found = finders.find(kind, first).orElse(null);
+    private static View view(Lane.Kind kind, String key, List<SourceNeed> uses, Finders finders) {
+        SourceNeed first = uses.get(0);
+        Match found = finders.find(kind, first).orElse(null);
         String path = first.source().file() == null ? "" : first.source().file();
         boolean chosen = finders.of(kind).isChosen(first);
         return found == null ? new View(kind.word(), key, first.source().label(), path, uses.size(), null, 0, null,
@@ -86,7 +86,7 @@ public class SourceList {
                 firstFrame(found.file(), first), found.file().path(), found.words(), found.isDoubtful(), chosen);
     }
 
-    private static long firstFrame(Candidate file, Wanted wanted) {
+    private static long firstFrame(Candidate file, SourceNeed wanted) {
         return wanted.from() == null || !file.moves() ? 0 : MediaFrames.of(file, wanted.from().floor(),
                 MediaFrames.begins(wanted.source(), wanted.from(), wanted.from())).frameAt(wanted.from());
     }
@@ -101,8 +101,8 @@ public class SourceList {
      */
     public int choose(long projectId, Lane.Kind kind, String key, Long mediaId, String path, boolean withFolder,
                       Asker who) throws IOException {
-        Map<Lane.Kind, Map<String, Wanted>> wanted = choosing.wantedNow(projectId);
-        Wanted one = wanted.get(kind).get(key);
+        Map<Lane.Kind, Map<String, SourceNeed>> wanted = choosing.wantedNow(projectId);
+        SourceNeed one = wanted.get(kind).get(key);
         if (one == null) {
             throw new Refused("No cut of this project has that " + kind.word() + " any more: look at the list again");
         }
@@ -128,14 +128,14 @@ public class SourceList {
         }
     }
 
-    private Map<String, Long> beside(long projectId, FolderMove move, Map<String, Wanted> wanted, String chosen)
+    private Map<String, Long> beside(long projectId, FolderMove move, Map<String, SourceNeed> wanted, String chosen)
             throws IOException {
         Map<String, MediaRow> known = new HashMap<>();
         store.where(MediaRow.class, "projectId", projectId).forEach(m -> known.put(FolderMove.comparable(m.path), m));
         Map<String, String> inFolders = new HashMap<>();
         search.paths("", Integer.MAX_VALUE).forEach(p -> inFolders.put(FolderMove.comparable(p), p));
         Map<String, Long> files = new LinkedHashMap<>();
-        for (Map.Entry<String, Wanted> other : wanted.entrySet()) {
+        for (Map.Entry<String, SourceNeed> other : wanted.entrySet()) {
             String path = other.getValue().source().file();
             String there = path == null || other.getKey().equals(chosen) ? null : move.moved(path).orElse(null);
             if (there != null && known.containsKey(there)) {

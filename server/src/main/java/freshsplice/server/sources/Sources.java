@@ -6,7 +6,7 @@ import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.SourceFinder;
-import freshsplice.core.sources.Wanted;
+import freshsplice.core.sources.SourceNeed;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.server.rows.MediaListedRow;
@@ -32,7 +32,7 @@ public class Sources {
     }
 
     /** Finders over all files of a project. @param wanted all that is to be found, see {@link SourceFinder} */
-    public Finders finders(long projectId, List<Wanted> wanted) {
+    public Finders finders(long projectId, List<SourceNeed> wanted) {
         return files(projectId).finders(wanted);
     }
 
@@ -69,10 +69,10 @@ public class Sources {
     }
 
     /** What is seen and heard in a cut, each source once for each part of it that is used, nested cuts opened. */
-    public static Map<Lane.Kind, List<Wanted>> wanted(Cut cut) {
-        Map<Lane.Kind, Map<Wanted, Boolean>> found = new HashMap<>();
+    public static Map<Lane.Kind, List<SourceNeed>> wanted(Cut cut) {
+        Map<Lane.Kind, Map<SourceNeed, Boolean>> found = new HashMap<>();
         collect(cut, found, new IdentityHashMap<>());
-        Map<Lane.Kind, List<Wanted>> lists = new HashMap<>();
+        Map<Lane.Kind, List<SourceNeed>> lists = new HashMap<>();
         for (Lane.Kind kind : Lane.Kind.values()) {
             lists.put(kind, List.copyOf(found.getOrDefault(kind, Map.of()).keySet()));
         }
@@ -80,14 +80,14 @@ public class Sources {
     }
 
     /** All of it in one list. */
-    public static List<Wanted> all(Cut cut) {
-        List<Wanted> all = new ArrayList<>();
+    public static List<SourceNeed> all(Cut cut) {
+        List<SourceNeed> all = new ArrayList<>();
         wanted(cut).values().forEach(all::addAll);
         return all;
     }
 
     /** Of a nested cut all lanes are taken: what shows its picture is laid with its sound. */
-    private static void collect(Cut cut, Map<Lane.Kind, Map<Wanted, Boolean>> found, Map<Cut, Boolean> seen) {
+    private static void collect(Cut cut, Map<Lane.Kind, Map<SourceNeed, Boolean>> found, Map<Cut, Boolean> seen) {
         if (seen.put(cut, true) != null) {
             return;
         }
@@ -103,18 +103,18 @@ public class Sources {
     }
 
     /** What a piece shows; null where it has no source. */
-    public static Wanted wanted(CutPiece piece, FrameRate cutRate) {
+    public static SourceNeed wanted(CutPiece piece, FrameRate cutRate) {
         if (piece.source() == null) {
             return null;
         }
         Rational a = piece.time().at(piece.record().in());
         Rational b = piece.time().at(piece.record().out());
         FrameRate own = piece.source().rate();
-        return new Wanted(piece.source(), Rational.min(a, b), Rational.max(a, b), own == null ? cutRate : own);
+        return new SourceNeed(piece.source(), Rational.min(a, b), Rational.max(a, b), own == null ? cutRate : own);
     }
 
     /** What an event shows or sounds; null where it has no source. */
-    public static Wanted wanted(Event event, FrameRate cutRate) {
-        return event.source() == null ? null : Wanted.of(event, cutRate);
+    public static SourceNeed wanted(Event event, FrameRate cutRate) {
+        return event.source() == null ? null : SourceNeed.of(event, cutRate);
     }
 }

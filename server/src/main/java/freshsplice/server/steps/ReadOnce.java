@@ -21,12 +21,12 @@ public final class ReadOnce<K, V> {
      * @param touched the project's number of edits when a step last touched the rooms
      * @param told    what else it depends on, by its number
      */
-    private record Read<V>(long touched, long told, V value) {
+    private record Reading<V>(long touched, long told, V value) {
     }
 
     private final TouchLog touched;
     private final Set<Room> rooms;
-    private final Cache<K, Read<V>> read;
+    private final Cache<K, Reading<V>> read;
 
     /**
      * @param rooms     what it is read from
@@ -37,7 +37,7 @@ public final class ReadOnce<K, V> {
         this.touched = touched;
         this.rooms = rooms;
         this.read = Caffeine.newBuilder().maximumWeight(mostBytes)
-                .<K, Read<V>>weigher((key, known) -> bytes.applyAsInt(known.value())).build();
+                .<K, Reading<V>>weigher((key, known) -> bytes.applyAsInt(known.value())).build();
     }
 
     /** @param project as the transaction under way sees it */
@@ -52,9 +52,9 @@ public final class ReadOnce<K, V> {
             // a step came between: this transaction sees what was before it, which is no news to keep
             return reading.get();
         }
-        Read<V> known = read.getIfPresent(key);
+        Reading<V> known = read.getIfPresent(key);
         if (known == null || known.touched() != now || known.told() != told) {
-            known = new Read<>(now, told, reading.get());
+            known = new Reading<>(now, told, reading.get());
             if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
                 read.put(key, known);
             }
@@ -64,6 +64,6 @@ public final class ReadOnce<K, V> {
 
     /** Keeps what a step left, once it is committed, so that it need not be read. @param seq the step's number */
     public void left(long seq, K key, V value) {
-        read.put(key, new Read<>(seq, 0, value));
+        read.put(key, new Reading<>(seq, 0, value));
     }
 }

@@ -37,7 +37,7 @@ public final class WorkerSeat implements Seat {
     private final String address;
     private final KeptFrames kept;
     private Turn turn;
-    private CompletableFuture<Wire.Given> asking;
+    private CompletableFuture<Wire.Assignment> asking;
     private long heard = System.nanoTime();
     private SeatLost lost;
 
@@ -103,7 +103,7 @@ public final class WorkerSeat implements Seat {
     }
 
     private void give(Turn given) {
-        CompletableFuture<Wire.Given> waits;
+        CompletableFuture<Wire.Assignment> waits;
         synchronized (this) {
             turn = given;
             waits = asking;
@@ -132,10 +132,10 @@ public final class WorkerSeat implements Seat {
         return mine.ended;
     }
 
-    private Wire.Given given(Turn of) {
+    private Wire.Assignment given(Turn of) {
         Chunk chunk = of.chunk;
         List<Long> missing = LongStream.range(chunk.first(), chunk.first() + chunk.frames()).boxed().filter(f -> isMissing(chunk, f)).toList();
-        return new Wire.Given(of.ticket, chunk.renderId(), chunk.renderName(), missing);
+        return new Wire.Assignment(of.ticket, chunk.renderId(), chunk.renderName(), missing);
     }
 
     private boolean isMissing(Chunk chunk, long frame) {
@@ -143,7 +143,7 @@ public final class WorkerSeat implements Seat {
     }
 
     /** What it is to draw, as soon as there is something: what it has already where it did not hear of it. */
-    public CompletableFuture<Wire.Given> next() {
+    public CompletableFuture<Wire.Assignment> next() {
         Turn has;
         synchronized (this) {
             heard();
@@ -205,7 +205,7 @@ public final class WorkerSeat implements Seat {
 
     /** Ends its work: what it has is put back. */
     void lose(SeatLost why) {
-        CompletableFuture<Wire.Given> waits;
+        CompletableFuture<Wire.Assignment> waits;
         synchronized (this) {
             lost = why;
             waits = asking;

@@ -6,7 +6,7 @@ import freshsplice.core.camera.Aim;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.FilmBack;
-import freshsplice.core.delivery.Filmed;
+import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.render.Finding;
 import freshsplice.core.shot.Shot;
@@ -27,7 +27,7 @@ class LookFirstTest {
 
     @Test
     void manyShotsAreLookedAtSomeAtATimeUntilAllWere() {
-        List<Filmed> shots = shots(150, 40);
+        List<FilmedShot> shots = shots(150, 40);
         assertThat(lookFirst.of(shots, WIDE).unlooked()).isEqualTo(90);
         assertThat(lookFirst.of(shots, WIDE).unlooked()).isEqualTo(30);
         LookFirst.Looked last = lookFirst.of(shots, WIDE);
@@ -38,15 +38,15 @@ class LookFirstTest {
 
     @Test
     void aShotIsLookedAtAgainWhenItsCameraChanged() {
-        List<Filmed> before = shots(1, 40);
-        List<Filmed> after = shots(1, 41);
+        List<FilmedShot> before = shots(1, 40);
+        List<FilmedShot> after = shots(1, 41);
         lookFirst.of(before, WIDE);
         assertThat(lookFirst.of(after, WIDE).findings()).isEqualTo(Finding.of(after.get(0), WIDE));
     }
 
     @Test
     void whatIsSeenOnTheWayComesBeforeTheManyThatNobodyTouched() {
-        List<Filmed> shots = new ArrayList<>();
+        List<FilmedShot> shots = new ArrayList<>();
         LongStream.range(500, 700).forEach(id -> shots.add(filmed(id, Camera.named("untouched", FilmBack.SUPER_35))));
         shots.addAll(shots(2, 40));
         List<Finding> findings = lookFirst.of(shots, WIDE).findings();
@@ -56,14 +56,14 @@ class LookFirstTest {
 
     @Test
     void camerasThatNobodyTouchedAreAllNamedAtOnce() {
-        List<Filmed> shots = LongStream.rangeClosed(1, 200).mapToObj(id -> filmed(id, Camera.named("untouched", FilmBack.SUPER_35))).toList();
+        List<FilmedShot> shots = LongStream.rangeClosed(1, 200).mapToObj(id -> filmed(id, Camera.named("untouched", FilmBack.SUPER_35))).toList();
         LookFirst.Looked looked = lookFirst.of(shots, WIDE);
         assertThat(looked.unlooked()).isZero();
         assertThat(looked.findings()).hasSize(200);
     }
 
     /** Cameras that look away from what they keep their focus on. */
-    private List<Filmed> shots(int count, double away) {
+    private List<FilmedShot> shots(int count, double away) {
         return LongStream.rangeClosed(1, count).mapToObj(id -> {
             Camera camera = Camera.named("camera " + id, FilmBack.SUPER_35).with(CameraChannel.X, Channel.constant(away))
                     .with(CameraChannel.Y, Channel.constant(30)).with(CameraChannel.TILT, Channel.constant(80));
@@ -71,8 +71,8 @@ class LookFirstTest {
         }).toList();
     }
 
-    private Filmed filmed(long id, Camera camera) {
+    private FilmedShot filmed(long id, Camera camera) {
         Shot shot = new Shot(id, "s" + id, FrameRange.of(0, 8), 0, 0, new Shot.Anchor("", "", 0, Rational.ZERO, Rational.ONE, true));
-        return new Filmed(shot, camera, stage);
+        return new FilmedShot(shot, camera, stage);
     }
 }

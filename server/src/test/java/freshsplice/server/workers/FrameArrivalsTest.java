@@ -66,7 +66,7 @@ class FrameArrivalsTest {
         Recipe recipe = Recipe.of(new FrameLook(W, H, 100, FrameLook.Edges.QUICK, 0, 8, false, 0), List.of(), OutputKind.H264);
         RenderJob job = new RenderJob(new FileNames("p", "s", new RenderName("sh0010", 1), Grade.DRAFT, "", ""), recipe,
                 new RenderRange(Rational.ZERO, Rational.ONE, 100), FrameRate.FPS_24, "00:00:00:00");
-        Seat.Chunk chunk = new Seat.Chunk(RENDER, "sh0010_v001", new JobFile.Kept(job, Map.of(), List.of()),
+        Seat.Chunk chunk = new Seat.Chunk(RENDER, "sh0010_v001", new JobFile.Contents(job, Map.of(), List.of()),
                 new OrderFile.Orders(24, Collections.nCopies(3, new FrameOrder(List.of(), List.of()))));
         drawing = CompletableFuture.supplyAsync(() -> {
             try {
@@ -109,14 +109,14 @@ class FrameArrivalsTest {
 
     @Test
     void framesComeOnceAndTheChunkEndsWithThem() throws IOException {
-        Wire.Given given = seat.next().join();
+        Wire.Assignment given = seat.next().join();
         assertThat(given.missing()).containsExactly(24L, 25L, 26L);
         send(given.ticket(), 24, frame(W, H, 1));
         FileTime first = Files.getLastModifiedTime(file(24));
         send(given.ticket(), 24, frame(W, H, 2));
         assertThat(Files.getLastModifiedTime(file(24))).as("the first stays").isEqualTo(first);
         assertThat(FrameFile.read(file(24)).bytes()[0]).isEqualTo((byte) 1);
-        assertThat(seat.next().join()).as("asked again, it has what it had").isEqualTo(new Wire.Given(given.ticket(), RENDER, "sh0010_v001", List.of(25L, 26L)));
+        assertThat(seat.next().join()).as("asked again, it has what it had").isEqualTo(new Wire.Assignment(given.ticket(), RENDER, "sh0010_v001", List.of(25L, 26L)));
         send(given.ticket(), 25, frame(W, H, 1));
         send(given.ticket(), 26, frame(W, H, 1));
         seat.ended(given.ticket(), null);

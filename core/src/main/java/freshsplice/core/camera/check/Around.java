@@ -22,7 +22,7 @@ public final class Around {
      * @param metres between it and the camera's near sphere; below 0 where the near plane cuts it
      * @param thing  its index in the set; −1 where nothing is near
      */
-    public record Found(double metres, int thing) {
+    public record Neighbour(double metres, int thing) {
     }
 
     /** Things of one look and size share a tree. */
@@ -72,9 +72,9 @@ public final class Around {
     }
 
     /** @param guess the thing that was nearest a frame before, which bounds all others at once; −1 for none */
-    public Found from(CameraPose pose, Rational action, int guess) {
+    public Neighbour from(CameraPose pose, Rational action, int guess) {
         double[] eye = pose.placed().apply(0, 0, 0);
-        Found best = new Found(Clearance.FARTHEST, -1);
+        Neighbour best = new Neighbour(Clearance.FARTHEST, -1);
         if (guess >= 0) {
             best = nearer(best, guess, eye, action);
         }
@@ -83,18 +83,18 @@ public final class Around {
                 best = nearer(best, t, eye, action);
             }
         }
-        return new Found(best.metres - near(camera, pose), best.thing);
+        return new Neighbour(best.metres - near(camera, pose), best.thing);
     }
 
     /** A thing where it is nearer to the eye than what was found so far; else that. */
-    private Found nearer(Found best, int t, double[] eye, Rational action) {
+    private Neighbour nearer(Neighbour best, int t, double[] eye, Rational action) {
         Thing thing = things.get(t);
         if (thing == null || !thing.item.isShown(action)) {
             return best;
         }
         double[] own = thing.own(action).apply(eye[0], eye[1], eye[2]);
         double away = thing.nearest.distance(own[0], own[1], own[2], best.metres);
-        return away < best.metres ? new Found(away, t) : best;
+        return away < best.metres ? new Neighbour(away, t) : best;
     }
 
     private static boolean carries(Camera camera, Item item) {

@@ -32,7 +32,7 @@ public record Clearance(long first, double[] metres, int[] things, long closest)
         int closest = 0;
         for (int i = 0; i < count; i++) {
             Rational frame = Rational.of(frames.in() + i);
-            Around.Found found = around.from(stack.at(shot.momentAt(frame)), shot.actionAt(frame), i == 0 ? -1 : nearest[i - 1]);
+            Around.Neighbour found = around.from(stack.at(shot.momentAt(frame)), shot.actionAt(frame), i == 0 ? -1 : nearest[i - 1]);
             metres[i] = found.metres();
             nearest[i] = found.thing();
             closest = metres[i] < metres[closest] ? i : closest;

@@ -6,7 +6,7 @@ import freshsplice.core.master.Section;
 import freshsplice.core.master.Transition;
 import freshsplice.core.master.Transition.Curve;
 import freshsplice.core.refusal.Refusal;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -110,7 +110,7 @@ public final class Fades {
 
     private static void checkRoom(String side, long wanted, long room, Section piece) {
         if (wanted > room) {
-            throw new Refusal("The transition wants " + Counted.frames(wanted) + " " + side + " the cut, and the piece "
+            throw new Refusal("The transition wants " + Amounts.frames(wanted) + " " + side + " the cut, and the piece "
                     + "at record frame " + piece.record().in() + " has room for " + Math.max(0, room));
         }
     }

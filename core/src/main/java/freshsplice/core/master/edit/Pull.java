@@ -4,7 +4,7 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.Rational;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -51,7 +51,7 @@ public record Pull(Side left, Side right, String words) {
             words.add(words(find(before, rightId), right, first, "from"));
         }
         if (left != null && leftId == rightId && last != null && first != null) {
-            return new Pull(last, first, first.shot().code() + " " + Counted.frames(left.record().length()) + ", " + first.frame() + " to "
+            return new Pull(last, first, first.shot().code() + " " + Amounts.frames(left.record().length()) + ", " + first.frame() + " to "
                     + last.frame() + ", head " + handles(first) + ", tail " + handles(last));
         }
         return new Pull(last, first, String.join(" · ", words));
@@ -79,8 +79,8 @@ public record Pull(Side left, Side right, String words) {
 
     private static String words(Section was, Section is, Side side, String way) {
         long length = is.record().length();
-        String lengths = was.record().length() == length ? Counted.frames(length)
-                : was.record().length() + " → " + Counted.frames(length);
+        String lengths = was.record().length() == length ? Amounts.frames(length)
+                : was.record().length() + " → " + Amounts.frames(length);
         if (side == null) {
             return lengths;
         }

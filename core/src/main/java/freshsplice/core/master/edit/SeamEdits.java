@@ -5,7 +5,7 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -51,17 +51,17 @@ public final class SeamEdits {
 
     private static void checkRoom(List<Section> sections, int left, int right, long at, long to) {
         if (left >= 0 && to <= sections.get(left).record().in()) {
-            throw new Refusal("The piece before the seam has " + Counted.frames(sections.get(left).record().length())
+            throw new Refusal("The piece before the seam has " + Amounts.frames(sections.get(left).record().length())
                     + "; it cannot lose " + (at - to));
         }
         if (right >= 0 && to >= sections.get(right).record().out()) {
-            throw new Refusal("The piece after the seam has " + Counted.frames(sections.get(right).record().length())
+            throw new Refusal("The piece after the seam has " + Amounts.frames(sections.get(right).record().length())
                     + "; it cannot lose " + (to - at));
         }
         boolean meetsNext = right < 0 && left + 1 < sections.size() && to > sections.get(left + 1).record().in();
         boolean meetsBefore = left < 0 && right > 0 && to < sections.get(right - 1).record().out();
         if (meetsNext || meetsBefore) {
-            throw new Refusal("Moved by " + Counted.frames(to - at) + " the piece would lie over its "
+            throw new Refusal("Moved by " + Amounts.frames(to - at) + " the piece would lie over its "
                     + "neighbour");
         }
         if (left < 0 && right == 0 && to < 0) {

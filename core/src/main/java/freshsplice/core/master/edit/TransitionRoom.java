@@ -4,7 +4,7 @@ import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.refusal.Refusal;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
@@ -29,7 +29,7 @@ final class TransitionRoom {
             Section section = sections.get(i);
             boolean touched = i >= was.sections().size() || was.sections().get(i).record().length() > section.record().length();
             if (touched && lacksRoom(sections, i)) {
-                throw new Refusal("Only " + Counted.frames(section.record().length()) + " of the piece at record frame "
+                throw new Refusal("Only " + Amounts.frames(section.record().length()) + " of the piece at record frame "
                         + section.record().in() + " would be left, and the transitions over it need " + needed(sections, i)
                         + " and one of its own: shorten them or take them away first");
             }

@@ -6,7 +6,7 @@ import freshsplice.core.master.Section;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -78,7 +78,7 @@ public final class Trims {
     static void checkLength(Section piece, long lost) {
         if (lost >= piece.record().length()) {
             throw new Refusal("The piece at record frame " + piece.record().in() + " has "
-                    + Counted.frames(piece.record().length()) + "; it cannot lose " + lost);
+                    + Amounts.frames(piece.record().length()) + "; it cannot lose " + lost);
         }
     }
 }

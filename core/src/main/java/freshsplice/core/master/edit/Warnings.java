@@ -5,7 +5,7 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -63,7 +63,7 @@ public final class Warnings {
         FrameRange shown = piece.shownOver(piece.record());
         long past = shown.length() - shown.overlapWith(shot.frames());
         if (past > 0) {
-            words.add(shot.code() + " now shows " + a + " to " + b + ": " + Counted.frames(past)
+            words.add(shot.code() + " now shows " + a + " to " + b + ": " + Amounts.frames(past)
                     + " past its handles, " + shot.frames().in() + "–" + shot.frames().last());
         }
     }
@@ -79,7 +79,7 @@ public final class Warnings {
         boolean outside = piece.at(piece.record().in()).floor() < inner.start()
                 || piece.at(piece.record().last()).floor() >= inner.end();
         if (outside && black > 0) {
-            words.add(inner.name() + " has nothing at " + Counted.frames(black)
+            words.add(inner.name() + " has nothing at " + Amounts.frames(black)
                     + " that its piece now shows: they are black");
         }
     }

@@ -1,7 +1,7 @@
 package freshsplice.server.http.arrivals;
 
+import freshsplice.server.arrivals.Arrival;
 import freshsplice.server.arrivals.Arrivals;
-import freshsplice.server.arrivals.Arrived;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Asker;
@@ -31,7 +31,7 @@ class ArrivalController {
      * @param paths the files' names with the folders they were dropped with, in order; may be missing
      */
     @PostMapping(value = "/api/projects/{id}/files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    Arrived files(@PathVariable long id, @RequestParam("files") List<MultipartFile> files,
+    Arrival files(@PathVariable long id, @RequestParam("files") List<MultipartFile> files,
                   @RequestParam(name = "paths", required = false) String paths, Asker who)
             throws IOException {
         store.get(ProjectRow.class, id);

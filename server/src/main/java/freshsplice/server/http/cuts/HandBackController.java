@@ -6,7 +6,7 @@ import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.exchange.Formats;
 import freshsplice.exchange.format.WriteOptions;
-import freshsplice.exchange.format.Written;
+import freshsplice.exchange.format.WrittenFile;
 import freshsplice.server.cuts.HandingBack;
 import freshsplice.server.http.files.Attachment;
 import java.util.ArrayList;
@@ -50,7 +50,7 @@ class HandBackController {
                                      @RequestParam(defaultValue = "false") boolean gap,
                                      @RequestParam(defaultValue = "false") boolean shortReels) {
         HandBack.HandedBack back = handing.list(id, master, grade, rest(gap));
-        Written written = Formats.writer(format).write(back.cut(), new WriteOptions(null, shortReels, 0));
+        WrittenFile written = Formats.writer(format).write(back.cut(), new WriteOptions(null, shortReels, 0));
         List<Remark> remarks = new ArrayList<>(back.remarks());
         remarks.addAll(written.remarks());
         return new HandBackView(remarks.stream().map(r -> new IntakeView.Note(r.severity().word(), r.place(),
@@ -72,7 +72,7 @@ class HandBackController {
                                         @RequestParam(required = false) Long master,
                                         @RequestParam(required = false) Grade grade) {
         HandBack.HandedBack back = handing.back(id, master, grade, rest(gap));
-        Written written = Formats.writer(format).write(back.cut(), new WriteOptions(null, shortReels, 0));
+        WrittenFile written = Formats.writer(format).write(back.cut(), new WriteOptions(null, shortReels, 0));
         String ending = format.equals("xmeml") ? "xml" : format;
         return Attachment.of(RenderName.fileSafe(back.cut().name()) + "_handed_back." + ending, written.bytes());
     }

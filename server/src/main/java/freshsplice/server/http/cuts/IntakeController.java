@@ -41,7 +41,7 @@ class IntakeController {
     }
 
     /** @param name blank for a camera of its own */
-    record Named(long at, String name) {
+    record CameraName(long at, String name) {
     }
 
     /** @param way the word of a way; null as the file has it */
@@ -122,7 +122,7 @@ class IntakeController {
 
     /** Names the camera of a shot that is not made yet. */
     @PostMapping("/cuts/{id}/camera")
-    void camera(@PathVariable long id, @Valid @RequestBody Named named, Asker who) {
+    void camera(@PathVariable long id, @Valid @RequestBody CameraName named, Asker who) {
         intake.camera(id, named.at(), named.name(), who);
     }
 

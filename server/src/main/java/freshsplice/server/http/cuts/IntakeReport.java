@@ -13,7 +13,7 @@ import com.lowagie.text.pdf.PdfPTable;
 import com.lowagie.text.pdf.PdfWriter;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Timecode;
-import freshsplice.core.words.Counted;
+import freshsplice.core.words.Amounts;
 import java.awt.Color;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -117,9 +117,9 @@ final class IntakeReport {
             document.addTitle(title());
             document.open();
             document.add(new Paragraph(title(), font(13, Font.BOLD)));
-            document.add(new Paragraph(Counted.of(view.shots().size(), "shot") + ", " + label(view.start()) + " to " + label(view.end())
-                    + " at " + view.rate() + " frames/s, " + Counted.of(view.missing().size(), "picture or sound", "pictures or sounds") + " missing, "
-                    + Counted.of(view.remarks().size(), "remark"), font(9, Font.NORMAL)));
+            document.add(new Paragraph(Amounts.of(view.shots().size(), "shot") + ", " + label(view.start()) + " to " + label(view.end())
+                    + " at " + view.rate() + " frames/s, " + Amounts.of(view.missing().size(), "picture or sound", "pictures or sounds") + " missing, "
+                    + Amounts.of(view.remarks().size(), "remark"), font(9, Font.NORMAL)));
             document.add(table(pictures));
         } catch (IOException e) {
             throw new UncheckedIOException(e);

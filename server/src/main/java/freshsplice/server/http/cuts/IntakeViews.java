@@ -19,7 +19,7 @@ import freshsplice.core.rates.RateWay;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.MediaFrames;
-import freshsplice.core.sources.SourceFinder.Found;
+import freshsplice.core.sources.SourceFinder.Match;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.TimeMap;
@@ -120,7 +120,7 @@ public class IntakeViews {
     private static int doubtful(Cut cut, Finders finders) {
         int[] count = {0};
         Sources.wanted(cut).forEach((kind, list) -> count[0] += (int) list.stream()
-                .filter(w -> finders.find(kind, w).map(Found::isDoubtful).orElse(false))
+                .filter(w -> finders.find(kind, w).map(Match::isDoubtful).orElse(false))
                 .map(w -> w.source().identity()).distinct().count());
         return count[0];
     }
@@ -141,7 +141,7 @@ public class IntakeViews {
 
     private static IntakeView.Lane lane(Lane lane, FrameRate rate, Finders finders) {
         return new IntakeView.Lane(lane.name(), lane.kind().word(), lane.enabled(), lane.events().stream()
-                .map(e -> event(e, finders.find(lane.kind(), Sources.wanted(e, rate)).map(Found::file).orElse(null)))
+                .map(e -> event(e, finders.find(lane.kind(), Sources.wanted(e, rate)).map(Match::file).orElse(null)))
                 .toList());
     }
 
@@ -181,7 +181,7 @@ public class IntakeViews {
         }).toList();
     }
 
-    private static IntakeView.Shot shot(PlannedShot planned, String code, Set<Long> apart, Found found, int shares,
+    private static IntakeView.Shot shot(PlannedShot planned, String code, Set<Long> apart, Match found, int shares,
                                         FrameRate rate) {
         CutPiece piece = planned.piece();
         return new IntakeView.Shot(code, piece.record().in(), piece.record().out(), planned.frames().in(),

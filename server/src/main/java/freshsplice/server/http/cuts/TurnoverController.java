@@ -34,7 +34,7 @@ class TurnoverController {
     record ChosenChange(@NotBlank @Size(max = 200) String id, @NotNull @Size(max = 1000) String words) {
     }
 
-    record Chosen(@NotEmpty @Size(max = 100_000) List<@Valid ChosenChange> changes) {
+    record ChangeChoice(@NotEmpty @Size(max = 100_000) List<@Valid ChosenChange> changes) {
     }
 
     /** What applying did. @param left changes that had moved on meanwhile and were not applied, in words */
@@ -68,7 +68,7 @@ class TurnoverController {
 
     /** Applies chosen changes as one step, and says which renders that puts out of date. */
     @PostMapping("/cuts/{id}/turnover/apply")
-    AppliedView apply(@PathVariable long id, @Valid @RequestBody Chosen chosen,
+    AppliedView apply(@PathVariable long id, @Valid @RequestBody ChangeChoice chosen,
                       @RequestParam(required = false) Long master, Asker who) {
         long projectId = store.get(CutRow.class, id).projectId;
         Map<String, String> before = sequences.outOfDate(projectId, master);

@@ -11,7 +11,7 @@ import freshsplice.core.identity.SameSources;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.MediaFrames;
-import freshsplice.core.sources.SourceFinder.Found;
+import freshsplice.core.sources.SourceFinder.Match;
 import freshsplice.core.time.FrameRange;
 import freshsplice.server.cuts.ComparedMaster;
 import freshsplice.server.cuts.Comparing;
@@ -47,7 +47,7 @@ class TurnoverViews {
         for (int i = 0; i < side.turnover().changes().pairs().size(); i++) {
             CutPiece piece = side.turnover().newPiece(i);
             theirs.add(theirs(piece, finders.find(Lane.Kind.PICTURE, Sources.wanted(piece, side.cut().rate()))
-                    .map(Found::file).orElse(null)));
+                    .map(Match::file).orElse(null)));
         }
         List<TurnoverView.Change> changes = new ArrayList<>();
         for (int i = 0; i < side.turnover().changes().changes().size(); i++) {

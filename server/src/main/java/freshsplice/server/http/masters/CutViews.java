@@ -9,7 +9,7 @@ import freshsplice.core.master.Transition;
 import freshsplice.core.master.Transitions;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.MediaFrames;
-import freshsplice.core.sources.SourceFinder.Found;
+import freshsplice.core.sources.SourceFinder.Match;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.sources.Finders;
 import freshsplice.server.sources.ProjectFiles;
@@ -61,7 +61,7 @@ class CutViews {
     private List<CutPieces.Piece> views(Cut cut, List<CutPiece> pieces, ProjectFiles files) {
         Finders finders = files.finders(Sources.all(cut));
         return pieces.stream().map(p -> {
-            Candidate file = finders.find(Lane.Kind.PICTURE, Sources.wanted(p, cut.rate())).map(Found::file).orElse(null);
+            Candidate file = finders.find(Lane.Kind.PICTURE, Sources.wanted(p, cut.rate())).map(Match::file).orElse(null);
             Transition head = Transitions.head(p.head(), p.edge().in());
             Transition tail = Transitions.tail(p.tail(), p.record(), p.edge().out());
             return new CutPieces.Piece(p.edge().in(), p.edge().out(), p.name(), file == null ? null : file.id(),

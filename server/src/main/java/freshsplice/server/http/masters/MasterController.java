@@ -151,7 +151,7 @@ class MasterController {
      * @param seen the project's number of edits that the window showed: a refusal then says who came between
      */
     @PostMapping("/masters/{id}/edits")
-    MasterEdits.Done editMaster(@PathVariable long id, @Valid @RequestBody MasterEdit edit, Asker who) {
+    MasterEdits.EditOutcome editMaster(@PathVariable long id, @Valid @RequestBody MasterEdit edit, Asker who) {
         return edits.make(id, edit, who);
     }
 
@@ -160,7 +160,7 @@ class MasterController {
     Pulls.View pull(@PathVariable long id, @RequestParam String kind, @RequestParam(defaultValue = "0") long section,
                     @RequestParam(defaultValue = "0") long at, @RequestParam long frames,
                     @RequestParam(defaultValue = "false") boolean ripple) {
-        return pulls.look(id, new Pulls.Asked(kind, section, at, frames, ripple));
+        return pulls.look(id, new Pulls.Question(kind, section, at, frames, ripple));
     }
 
     @PostMapping("/masters/{id}/seam")

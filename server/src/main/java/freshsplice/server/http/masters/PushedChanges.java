@@ -2,6 +2,7 @@ package freshsplice.server.http.masters;
 
 import freshsplice.server.live.LiveUpdates;
 import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.Snapshot;
 import freshsplice.server.rows.Store;
 import jakarta.annotation.PreDestroy;
 import java.nio.charset.StandardCharsets;
@@ -14,8 +15,6 @@ import java.util.concurrent.RejectedExecutionException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Tells windows what edits changed of the master that they show, before they ask: found and written once for all of them. A
@@ -58,7 +57,7 @@ class PushedChanges {
     private final Store store;
     private final KnownSequences sequences;
     private final LiveUpdates live;
-    private final TransactionTemplate reading;
+    private final Snapshot snapshot;
     private final Map<Long, Shown> shown = new ConcurrentHashMap<>();
     private final ExecutorService workers = Executors.newCachedThreadPool(task -> {
         Thread thread = new Thread(task, "changes");
@@ -66,12 +65,11 @@ class PushedChanges {
         return thread;
     });
 
-    PushedChanges(Store store, KnownSequences sequences, LiveUpdates live, PlatformTransactionManager transactions) {
+    PushedChanges(Store store, KnownSequences sequences, LiveUpdates live, Snapshot snapshot) {
         this.store = store;
         this.sequences = sequences;
         this.live = live;
-        this.reading = new TransactionTemplate(transactions);
-        reading.setReadOnly(true);
+        this.snapshot = snapshot;
         live.afterEdits(this::edited);
     }
 
@@ -106,7 +104,7 @@ class PushedChanges {
 
     private void tellOnce(Shown one) {
         try {
-            KnownSequences.Steps steps = reading.execute(status ->
+            KnownSequences.Steps steps = snapshot.read(() ->
                     sequences.stepsSince(store.get(MasterRow.class, one.masterId), one.stamp));
             one.stamp = steps.stamp();
             steps.json().ifPresentOrElse(changes -> changes.forEach(json -> live.tellOf(one.projectId, one.masterId, "change",

@@ -63,7 +63,7 @@ class PictureController {
         return small(shots.camera(id), known);
     }
 
-    private ResponseEntity<Resource> small(ShotPictures.Wanted wanted, String known) throws IOException {
+    private ResponseEntity<Resource> small(ShotPictures.PictureOrder wanted, String known) throws IOException {
         String tag = "\"" + wanted.digest() + "\"";
         if (tag.equals(known)) {
             return ResponseEntity.status(304).eTag(tag).build();

@@ -161,7 +161,7 @@ class ProjectController {
 
     /** Changes the picture that all cameras film and all renders are of; views and renders follow. @return what was made even, in words */
     @PostMapping("/{id}/picture")
-    PictureChanged changePicture(@PathVariable long id, @Valid @RequestBody ProjectPicture.Wanted wanted, Asker who) {
+    PictureChanged changePicture(@PathVariable long id, @Valid @RequestBody ProjectPicture.PictureFormat wanted, Asker who) {
         return new PictureChanged(picture.change(id, wanted, who));
     }
 

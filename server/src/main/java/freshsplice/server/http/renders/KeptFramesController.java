@@ -25,7 +25,7 @@ class KeptFramesController {
     }
 
     @GetMapping("/api/projects/{id}/kept-frames")
-    List<FrameRoom.Kept> keptFrames(@PathVariable long id) {
+    List<FrameRoom.FramesOfRender> keptFrames(@PathVariable long id) {
         return frames.of(id);
     }
 

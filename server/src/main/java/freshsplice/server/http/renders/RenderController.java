@@ -82,9 +82,9 @@ class RenderController {
         }
 
         /** @param offset action frames minus shot frames of the shot that shows the moment */
-        RenderRequests.Wanted wanted(long offset) {
+        RenderRequests.RenderOrder wanted(long offset) {
             RenderAsk frames = frames(offset);
-            return new RenderRequests.Wanted(shotIds, frames, master, Boolean.TRUE.equals(joined), masterId, how(frames));
+            return new RenderRequests.RenderOrder(shotIds, frames, master, Boolean.TRUE.equals(joined), masterId, how(frames));
         }
 
         private RenderAsk frames(long offset) {
@@ -193,7 +193,7 @@ class RenderController {
                 stale, r.recipeName, r.folder, r.handles, r.place, drivers.awaited(r), r.mediaId != null, r.cameraOf);
     }
 
-    private RenderRequests.Wanted wanted(Ask ask) {
+    private RenderRequests.RenderOrder wanted(Ask ask) {
         return ask.wanted(ask.nowShot == null ? 0 : store.get(ShotRow.class, ask.nowShot).actionOffset);
     }
 
@@ -210,7 +210,7 @@ class RenderController {
     }
 
     @GetMapping("/api/projects/{id}/recipes")
-    List<RecipeEdits.Named> recipes(@PathVariable long id) {
+    List<RecipeEdits.NamedRecipe> recipes(@PathVariable long id) {
         return recipes.of(id);
     }
 

@@ -34,8 +34,8 @@ class SheetController {
      */
     record SheetAsk(@NotNull(message = "are needed") List<Long> shotIds, @NotNull(message = "is needed") RenderAsk.When when,
                     @NotNull(message = "is needed") ContactSheet sheet, @NotNull(message = "are needed") List<BurnIn.Field> captions, boolean pdf) {
-        ContactSheets.Wanted wanted() {
-            return new ContactSheets.Wanted(shotIds, when, sheet, captions, pdf);
+        ContactSheets.SheetOrder wanted() {
+            return new ContactSheets.SheetOrder(shotIds, when, sheet, captions, pdf);
         }
     }
 

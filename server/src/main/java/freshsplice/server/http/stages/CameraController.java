@@ -84,7 +84,7 @@ class CameraController {
 
     /** The film backs that productions usually have. */
     @GetMapping("/film-backs")
-    List<FilmBack.Named> filmBacks() {
+    List<FilmBack.Preset> filmBacks() {
         return FilmBack.COMMON;
     }
 

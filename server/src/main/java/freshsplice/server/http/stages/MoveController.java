@@ -8,12 +8,12 @@ import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Stage;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Snapshot;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.CameraStore;
 import freshsplice.server.stores.stages.StageStore;
 import java.util.List;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -35,25 +35,25 @@ class MoveController {
     record MoveView(CameraMove speed, double[] clearance, List<String> things, long closest, double enough) {
     }
 
-    private record Read(Shot shot, Camera camera, Stage stage, ProjectRow project) {
+    private record OpenShot(Shot shot, Camera camera, Stage stage, ProjectRow project) {
     }
 
     private final Store store;
     private final StageStore stages;
     private final CameraStore cameras;
-    private final TransactionTemplate transactions;
+    private final Snapshot snapshot;
 
-    MoveController(Store store, StageStore stages, CameraStore cameras, TransactionTemplate transactions) {
+    MoveController(Store store, StageStore stages, CameraStore cameras, Snapshot snapshot) {
         this.store = store;
         this.stages = stages;
         this.cameras = cameras;
-        this.transactions = transactions;
+        this.snapshot = snapshot;
     }
 
     @GetMapping("/{id}/move")
     MoveView move(@PathVariable long id) {
         // read in one view of the database, worked out after it
-        Read read = read(id);
+        OpenShot read = read(id);
         Clearance clearance = Clearance.of(read.shot, read.camera, read.stage);
         List<String> things = java.util.Arrays.stream(clearance.things())
                 .mapToObj(t -> t < 0 ? "" : read.stage.items().get(t).name()).toList();
@@ -64,15 +64,15 @@ class MoveController {
     /** Where chosen things leave the frame. @param part of the frame in which they should stay */
     @GetMapping("/{id}/in-frame")
     List<InFrame.Leaves> inFrame(@PathVariable long id, @RequestParam List<Long> things, @RequestParam(defaultValue = "1") double part) {
-        Read read = read(id);
+        OpenShot read = read(id);
         return InFrame.of(read.shot, read.camera, read.stage, things,
                 read.project.pictureWidth / (double) read.project.pictureHeight, part);
     }
 
-    private Read read(long id) {
-        return transactions.execute(status -> {
+    private OpenShot read(long id) {
+        return snapshot.read(() -> {
             ShotRow row = store.get(ShotRow.class, id);
-            return new Read(MasterStore.shot(row), cameras.camera(row.cameraId), stages.stage(row.sceneId),
+            return new OpenShot(MasterStore.shot(row), cameras.camera(row.cameraId), stages.stage(row.sceneId),
                     store.get(ProjectRow.class, row.projectId));
         });
     }

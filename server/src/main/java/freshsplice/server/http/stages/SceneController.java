@@ -28,7 +28,7 @@ class SceneController {
     }
 
     /** @param scene the scene that the edit made or is about; absent where it was removed */
-    record Done(@Schema(nullable = true) Long scene) {
+    record SceneMade(@Schema(nullable = true) Long scene) {
     }
 
     private final Store store;
@@ -49,7 +49,7 @@ class SceneController {
     }
 
     @PostMapping("/{id}/scenes/edits")
-    Done editScenes(@PathVariable long id, @Valid @RequestBody SceneEdit edit, Asker who) {
-        return new Done(scenes.make(id, edit, who));
+    SceneMade editScenes(@PathVariable long id, @Valid @RequestBody SceneEdit edit, Asker who) {
+        return new SceneMade(scenes.make(id, edit, who));
     }
 }

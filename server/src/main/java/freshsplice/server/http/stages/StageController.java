@@ -13,6 +13,7 @@ import freshsplice.render.Shading;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Snapshot;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stores.masters.MasterStore;
 import freshsplice.server.stores.stages.CameraStore;
@@ -26,7 +27,6 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.springframework.http.MediaType;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -50,14 +50,14 @@ class StageController {
     private final StageStore stages;
     private final CameraStore cameras;
     private final StageViews views;
-    private final TransactionTemplate transactions;
+    private final Snapshot snapshot;
 
-    StageController(Store store, StageStore stages, CameraStore cameras, StageViews views, TransactionTemplate transactions) {
+    StageController(Store store, StageStore stages, CameraStore cameras, StageViews views, Snapshot snapshot) {
         this.views = views;
         this.store = store;
         this.stages = stages;
         this.cameras = cameras;
-        this.transactions = transactions;
+        this.snapshot = snapshot;
     }
 
     @GetMapping("/shading")
@@ -107,7 +107,7 @@ class StageController {
                      @RequestParam(defaultValue = "1") String speed, @RequestParam(required = false) Long frames,
                      @RequestParam(defaultValue = "") String bends, HttpServletResponse response) throws IOException {
         // read in one view of the database, worked out after it and sent as it is worked out
-        Bake bake = transactions.execute(status -> bake(id, from, speed, frames, bends));
+        Bake bake = snapshot.read(() -> bake(id, from, speed, frames, bends));
         response.setContentType(MediaType.APPLICATION_OCTET_STREAM_VALUE);
         response.setContentLengthLong(BakeBytes.length(bake));
         BakeBytes.write(bake, response.getOutputStream());

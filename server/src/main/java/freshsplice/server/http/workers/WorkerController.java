@@ -61,7 +61,7 @@ class WorkerController {
     }
 
     @PostMapping("/seats/{seat}/next")
-    CompletableFuture<ResponseEntity<Wire.Given>> next(@RequestAttribute(WorkerDoor.KEY) long key, @PathVariable String seat) {
+    CompletableFuture<ResponseEntity<Wire.Assignment>> next(@RequestAttribute(WorkerDoor.KEY) long key, @PathVariable String seat) {
         return seats.seat(key, seat).next().completeOnTimeout(null, Wire.PATIENCE_SECONDS, TimeUnit.SECONDS)
                 .thenApply(given -> given == null ? ResponseEntity.noContent().build() : ResponseEntity.ok(given));
     }
@@ -84,10 +84,10 @@ class WorkerController {
     /** The job, without what only the server needs to know: where its files lie, and the sound. */
     @GetMapping("/seats/{seat}/chunks/{ticket}/job")
     ResponseEntity<byte[]> job(@RequestAttribute(WorkerDoor.KEY) long key, @PathVariable String seat, @PathVariable String ticket) {
-        JobFile.Kept job = seats.seat(key, seat).chunk(ticket).job();
+        JobFile.Contents job = seats.seat(key, seat).chunk(ticket).job();
         Map<String, Reel> reels = new HashMap<>();
         job.reels().forEach((name, reel) -> reels.put(name, new Reel(Path.of(reel.file().getFileName().toString()), reel.rate(), reel.sha256())));
-        return bytes(JobFile.bytes(new JobFile.Kept(job.job(), reels, List.of())));
+        return bytes(JobFile.bytes(new JobFile.Contents(job.job(), reels, List.of())));
     }
 
     @GetMapping("/seats/{seat}/chunks/{ticket}/orders")
@@ -123,7 +123,7 @@ class WorkerController {
 
     @PostMapping("/seats/{seat}/chunks/{ticket}/frames/{frame}/put")
     void put(@RequestAttribute(WorkerDoor.KEY) long key, @PathVariable String seat, @PathVariable String ticket, @PathVariable long frame,
-             @Valid @RequestBody Wire.Put put) throws IOException {
+             @Valid @RequestBody Wire.Receipt put) throws IOException {
         arrivals.look(seats.seat(key, seat), ticket, frame, put.sha256());
     }
 

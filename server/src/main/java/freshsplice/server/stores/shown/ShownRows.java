@@ -39,15 +39,15 @@ public class ShownRows {
     }
 
     /** @param touched the project's number of edits when a step last touched any of the rows */
-    private record Read(long touched, Map<Long, ?> rows) {
+    private record Reading(long touched, Map<Long, ?> rows) {
     }
 
     private final Store store;
     private final MasterStore masters;
     private final CameraStore cameras;
     private final TouchLog touched;
-    private final Cache<Key, Read> read = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
-            .<Key, Read>weigher((key, known) -> (known.rows().size() + 1) * BYTES_A_ROW).build();
+    private final Cache<Key, Reading> read = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
+            .<Key, Reading>weigher((key, known) -> (known.rows().size() + 1) * BYTES_A_ROW).build();
 
     ShownRows(Store store, MasterStore masters, CameraStore cameras, TouchLog touched) {
         this.store = store;
@@ -107,34 +107,34 @@ public class ShownRows {
      */
     private <T> Map<Long, T> renewed(Key key, long now, long seq, LongFunction<Optional<Set<Long>>> touchedSince,
                                      Function<Set<Long>, Map<Long, T>> some, Supplier<Map<Long, T>> all) {
-        Read known = read.getIfPresent(key);
+        Reading known = read.getIfPresent(key);
         if (known != null && known.touched() < now && now <= seq) {
             Map<Long, T> before = rows(known);
             touchedSince.apply(known.touched()).ifPresent(ids -> {
                 Map<Long, T> after = new TreeMap<>(before);
                 after.keySet().removeAll(ids);
                 after.putAll(some.apply(ids));
-                read.put(key, new Read(now, after));
+                read.put(key, new Reading(now, after));
             });
         }
         return known(key, now, seq, all);
     }
 
     private <T> Map<Long, T> known(Key key, long now, long seq, Supplier<Map<Long, T>> reading) {
-        Read known = read.getIfPresent(key);
+        Reading known = read.getIfPresent(key);
         if (now > seq || known != null && known.touched() > seq) {
             // a step came between: this transaction sees what was before it, which is no news to keep
             return reading.get();
         }
         if (known == null || known.touched() < now) {
-            known = new Read(now, reading.get());
+            known = new Reading(now, reading.get());
             read.put(key, known);
         }
         return rows(known);
     }
 
     @SuppressWarnings("unchecked") // each kind of rows is read by one of the methods above alone
-    private static <T> Map<Long, T> rows(Read known) {
+    private static <T> Map<Long, T> rows(Reading known) {
         return (Map<Long, T>) known.rows();
     }
 }

@@ -17,6 +17,7 @@ import freshsplice.server.projects.NewProjects;
 import freshsplice.server.rows.CameraRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.ShotRow;
+import freshsplice.server.rows.Snapshot;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stages.CameraEdits;
 import freshsplice.server.steps.Asker;
@@ -37,6 +38,7 @@ class ShownRowsTest {
     private final Store store = TestServer.bean(Store.class);
     private final ShownRows shown = TestServer.bean(ShownRows.class);
     private final TransactionTemplate transactions = TestServer.bean(TransactionTemplate.class);
+    private final Snapshot snapshot = TestServer.bean(Snapshot.class);
     private long project;
     private long shot;
     private long other;
@@ -138,10 +140,11 @@ class ShownRowsTest {
     @DisplayName("a reader that began before a step keeps nothing of what it saw")
     void between() {
         String before = shownCode();
-        transactions.executeWithoutResult(t -> {
+        snapshot.read(() -> {
             long seq = store.get(ProjectRow.class, project).seq;
             CompletableFuture.runAsync(() -> call("sh9991")).join();
             assertThat(shown.shots(project, seq).get(shot).code).as("as this transaction sees it").isEqualTo(before);
+            return null;
         });
         assertThat(shownCode()).isEqualTo("sh9991");
     }

@@ -1,7 +1,7 @@
 package freshsplice.server.sources;
 
 import freshsplice.core.cut.Lane;
-import freshsplice.core.sources.Wanted;
+import freshsplice.core.sources.SourceNeed;
 import freshsplice.server.rows.MediaFrameRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.SoundRow;
@@ -15,13 +15,13 @@ import org.springframework.stereotype.Component;
 
 /** Files that were given and that no cut, no board and no sound of a project uses. */
 @Component
-class Unused {
+class UnusedFiles {
     private final Store store;
     private final Sources sources;
     private final Choosing choosing;
     private final MasterStore masters;
 
-    Unused(Store store, Sources sources, Choosing choosing, MasterStore masters) {
+    UnusedFiles(Store store, Sources sources, Choosing choosing, MasterStore masters) {
         this.store = store;
         this.sources = sources;
         this.choosing = choosing;
@@ -39,7 +39,7 @@ class Unused {
     }
 
     private Set<Long> used(long projectId) {
-        Map<Lane.Kind, Map<String, Wanted>> wanted = choosing.wanted(projectId);
+        Map<Lane.Kind, Map<String, SourceNeed>> wanted = choosing.wanted(projectId);
         Finders finders = sources.finders(projectId, Choosing.flat(wanted));
         Set<Long> used = new HashSet<>();
         wanted.forEach((kind, all) -> all.values().forEach(w -> used.add(finders.idOf(kind, w))));

@@ -11,5 +11,5 @@ import java.util.Map;
  * @param remarks what the format could not carry
  * @param reels   shortened reel name by full name, where names were shortened; in order of appearance
  */
-public record Written(byte[] bytes, List<Remark> remarks, Map<String, String> reels) {
+public record WrittenFile(byte[] bytes, List<Remark> remarks, Map<String, String> reels) {
 }

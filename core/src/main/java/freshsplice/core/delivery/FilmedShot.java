@@ -10,5 +10,5 @@ import freshsplice.core.stage.Stage;
  * @param camera that films it
  * @param stage  the set of its scene
  */
-public record Filmed(Shot shot, Camera camera, Stage stage) {
+public record FilmedShot(Shot shot, Camera camera, Stage stage) {
 }

@@ -4,10 +4,10 @@ import java.util.Arrays;
 import java.util.Locale;
 
 /** Times of one thing done many times, in ms. */
-final class Timed {
+final class Times {
     private final double[] sorted;
 
-    private Timed(double[] sorted) {
+    private Times(double[] sorted) {
         this.sorted = sorted;
     }
 
@@ -17,7 +17,7 @@ final class Timed {
     }
 
     /** @param before how often it is done first without being counted */
-    static Timed of(int before, int times, Work work) throws Exception {
+    static Times of(int before, int times, Work work) throws Exception {
         double[] taken = new double[times];
         for (int i = -before; i < times; i++) {
             long begun = System.nanoTime();
@@ -27,10 +27,10 @@ final class Timed {
         return of(taken);
     }
 
-    static Timed of(double[] taken) {
+    static Times of(double[] taken) {
         double[] sorted = taken.clone();
         Arrays.sort(sorted);
-        return new Timed(sorted);
+        return new Times(sorted);
     }
 
     double middle() {

@@ -8,15 +8,15 @@ import java.util.List;
 import java.util.Map;
 
 /** How large cuts become when the cuts nested in them are opened: a short file may say ten to the power of ten events. */
-public final class Opened {
+public final class NestedSize {
     private final Map<Cut, Long> known = new IdentityHashMap<>();
 
-    private Opened() {
+    private NestedSize() {
     }
 
     /** @throws UnreadableFile if the cuts hold more events than a cut may, all that is nested in them counted */
     public static void check(InputFile file, List<Cut> cuts, Limits limits) {
-        Opened opened = new Opened();
+        NestedSize opened = new NestedSize();
         long all = 0;
         for (Cut cut : cuts) {
             all = Math.min(Long.MAX_VALUE / 2, all + opened.events(cut));

@@ -1,8 +1,8 @@
 package freshsplice.core.words;
 
 /** Numbers with their nouns, in sentences that people read. */
-public final class Counted {
-    private Counted() {
+public final class Amounts {
+    private Amounts() {
     }
 
     /** {@code 0 frames}, {@code 1 frame}, {@code 2 frames}. */

@@ -14,18 +14,18 @@ import java.util.stream.Stream;
  * @param to     end of what is used, exclusive; null where that is not known
  * @param rate   what positions are counted at; null where that is not known
  */
-public record Wanted(Source source, Rational from, Rational to, FrameRate rate) {
+public record SourceNeed(Source source, Rational from, Rational to, FrameRate rate) {
     /** @param cutRate rate of the cut, for a source that does not tell its own */
-    public static Wanted of(Event event, FrameRate cutRate) {
+    public static SourceNeed of(Event event, FrameRate cutRate) {
         Rational a = event.from();
         Rational b = event.to();
         boolean backwards = a.compareTo(b) > 0;
         FrameRate own = event.source().rate();
-        return new Wanted(event.source(), backwards ? b : a, backwards ? a : b, own == null ? cutRate : own);
+        return new SourceNeed(event.source(), backwards ? b : a, backwards ? a : b, own == null ? cutRate : own);
     }
 
-    public static Wanted of(Source source) {
-        return new Wanted(source, null, null, source.rate());
+    public static SourceNeed of(Source source) {
+        return new SourceNeed(source, null, null, source.rate());
     }
 
     /** The names by which its file may be found, the likeliest first. */

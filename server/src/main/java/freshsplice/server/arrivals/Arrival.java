@@ -12,6 +12,6 @@ import java.util.List;
  * @param found   boards and sounds that were missing and are there now
  * @param refused a sentence for each file that could not be taken
  */
-public record Arrived(@Schema(nullable = true) Long cutId, List<String> media, int listed, int found,
+public record Arrival(@Schema(nullable = true) Long cutId, List<String> media, int listed, int found,
                       List<String> refused) {
 }
