@@ -6,14 +6,13 @@ import type { CameraEdit, StageShot } from '../server/types'
 import { editCamera } from './edits'
 import type { KeyAt } from './lanes'
 
-const EASINGS: [string, string][] = [
+const REACHING: [string, string][] = [
   ['EASED', 'soft'],
   ['STRAIGHT', 'straight'],
   ['THROUGH', 'through'],
-  ['STEPPED', 'stepped'],
-  ['SPRING 12 0.3', 'spring'],
   ['HAND 0.6 0', 'by hand'],
 ]
+const LEAVING: [string, string][] = [...REACHING, ['STEPPED', 'stepped'], ['SPRING 12 0.3', 'spring']]
 
 type Ease = Extract<CameraEdit, { kind: 'EASE_KEYS' }>
 
@@ -36,7 +35,7 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
   }
   const scale = (factor: string) =>
     void editCamera(stage.shotId, { kind: 'SCALE_KEYS', keys: chosen, pivot: Math.min(...chosen.map((k) => k.frame)), factor })
-  const word = (easing: string | undefined) => EASINGS.find(([e]) => e.split(' ')[0] === easing?.split(' ')[0])?.[0] ?? ''
+  const word = (easing: string | undefined) => LEAVING.find(([e]) => e.split(' ')[0] === easing?.split(' ')[0])?.[0] ?? ''
   const turns = ['pan', 'tilt', 'roll'].includes(first.channel)
   return (
     <div
@@ -66,7 +65,7 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
           <option value="" disabled>
             as it left before
           </option>
-          {EASINGS.filter(([e]) => e !== 'STEPPED' && !e.startsWith('SPRING')).map(([e, words]) => (
+          {REACHING.map(([e, words]) => (
             <option key={e} value={e}>
               {words}
             </option>
@@ -81,7 +80,7 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
           value={word(key.easing)}
           onChange={(e) => ease({ leaving: e.target.value })}
         >
-          {EASINGS.map(([e, words]) => (
+          {LEAVING.map(([e, words]) => (
             <option key={e} value={e}>
               {words}
             </option>

@@ -21,6 +21,11 @@ public sealed interface Easing {
     /** Text that {@link #parse} reads. */
     String word();
 
+    /** Whether a key can only be left so: what begins at one key and needs the whole way to the next. */
+    default boolean onlyLeaves() {
+        return false;
+    }
+
     /** @throws Refusal if there is no such, or its figures cannot be */
     static Easing parse(String text) {
         String[] words = text == null ? new String[] {""} : text.strip().split("\\s+");
@@ -71,6 +76,11 @@ public sealed interface Easing {
         public String word() {
             return "STEPPED";
         }
+
+        @Override
+        public boolean onlyLeaves() {
+            return true;
+        }
     }
 
     record Through() implements Easing {
@@ -118,6 +128,11 @@ public sealed interface Easing {
         @Override
         public String word() {
             return "SPRING " + period + " " + damping;
+        }
+
+        @Override
+        public boolean onlyLeaves() {
+            return true;
         }
 
         /**

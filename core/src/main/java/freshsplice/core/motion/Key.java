@@ -17,7 +17,7 @@ public record Key(long frame, double value, Easing leaving, Easing arriving, Way
         if (!Double.isFinite(value)) {
             throw new Refusal("A key's value is a number: " + value + " at frame " + frame);
         }
-        if (arriving instanceof Easing.Spring || arriving instanceof Easing.Stepped) {
+        if (arriving != null && arriving.onlyLeaves()) {
             throw new Refusal("A key is left with a spring or a step; it cannot come in with one: frame " + frame);
         }
     }

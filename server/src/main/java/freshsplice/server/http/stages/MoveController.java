@@ -35,7 +35,7 @@ class MoveController {
     record MoveView(CameraMove speed, double[] clearance, List<String> things, long closest, double enough) {
     }
 
-    private record OpenShot(Shot shot, Camera camera, Stage stage, ProjectRow project) {
+    private record ShotOnSet(Shot shot, Camera camera, Stage stage, ProjectRow project) {
     }
 
     private final Store store;
@@ -53,7 +53,7 @@ class MoveController {
     @GetMapping("/{id}/move")
     MoveView move(@PathVariable long id) {
         // read in one view of the database, worked out after it
-        OpenShot read = read(id);
+        ShotOnSet read = read(id);
         Clearance clearance = Clearance.of(read.shot, read.camera, read.stage);
         List<String> things = java.util.Arrays.stream(clearance.things())
                 .mapToObj(t -> t < 0 ? "" : read.stage.items().get(t).name()).toList();
@@ -64,15 +64,15 @@ class MoveController {
     /** Where chosen things leave the frame. @param part of the frame in which they should stay */
     @GetMapping("/{id}/in-frame")
     List<InFrame.Leaves> inFrame(@PathVariable long id, @RequestParam List<Long> things, @RequestParam(defaultValue = "1") double part) {
-        OpenShot read = read(id);
+        ShotOnSet read = read(id);
         return InFrame.of(read.shot, read.camera, read.stage, things,
                 read.project.pictureWidth / (double) read.project.pictureHeight, part);
     }
 
-    private OpenShot read(long id) {
+    private ShotOnSet read(long id) {
         return snapshot.read(() -> {
             ShotRow row = store.get(ShotRow.class, id);
-            return new OpenShot(MasterStore.shot(row), cameras.camera(row.cameraId), stages.stage(row.sceneId),
+            return new ShotOnSet(MasterStore.shot(row), cameras.camera(row.cameraId), stages.stage(row.sceneId),
                     store.get(ProjectRow.class, row.projectId));
         });
     }
