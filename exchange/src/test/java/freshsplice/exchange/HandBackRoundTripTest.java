@@ -280,7 +280,7 @@ class HandBackRoundTripTest {
     }
 
     private void receive(Cut cut) {
-        FirstMaster.Made made = FirstMaster.of(cut, Conform.plan(cut, ConformChoices.of(ShotNumbering.DEFAULT)), 8);
+        FirstMaster.MasterWithShots made = FirstMaster.of(cut, Conform.plan(cut, ConformChoices.of(ShotNumbering.DEFAULT)), 8);
         master = made.master();
         shots.clear();
         made.shots().forEach(s -> shots.put(s.id(), s));

@@ -75,8 +75,8 @@ public final class ChunkDrawer implements AutoCloseable {
         private final Sink sink;
         private final FrameMaker maker;
         private final Pixels pixels;
-        private FrameMaker.Painted next = new FrameMaker.Painted();
-        private FrameMaker.Painted before = new FrameMaker.Painted();
+        private FrameMaker.Painting next = new FrameMaker.Painting();
+        private FrameMaker.Painting before = new FrameMaker.Painting();
         private Future<?> finishing;
 
         Pass(Recipe recipe, Sink sink, Footage footage) {
@@ -87,7 +87,7 @@ public final class ChunkDrawer implements AutoCloseable {
         }
 
         void draw(long frame, FrameOrder order) throws IOException {
-            FrameMaker.Painted painted = next;
+            FrameMaker.Painting painted = next;
             maker.paint(order, painted);
             await();
             next = before;

@@ -35,13 +35,13 @@ public final class FrameMaker implements AutoCloseable {
     };
     private final boolean alpha;
     private final boolean deep;
-    private final Painted own = new Painted();
+    private final Painting own = new Painting();
     /** What few frames need is there once one did: pictures can be large. */
     private Pixels layer;
     private SmoothEdges smoothEdges;
 
     /** What of a frame needs the painter. One is used for frames one after another. */
-    static final class Painted {
+    static final class Painting {
         private FrameOrder order;
         private final List<RawPicture> sets = new ArrayList<>();
 
@@ -72,7 +72,7 @@ public final class FrameMaker implements AutoCloseable {
     }
 
     /** Paints all sets of a frame, on the painter's thread. */
-    void paint(FrameOrder order, Painted into) throws IOException {
+    void paint(FrameOrder order, Painting into) throws IOException {
         into.order = order;
         int sets = 0;
         for (FrameOrder.Layer one : order.layers()) {
@@ -84,7 +84,7 @@ public final class FrameMaker implements AutoCloseable {
     }
 
     /** @param picture receives the frame */
-    void finish(Painted painted, Pixels picture) throws IOException {
+    void finish(Painting painted, Pixels picture) throws IOException {
         FrameOrder order = painted.order;
         Iterator<RawPicture> sets = painted.sets.iterator();
         List<FrameOrder.Layer> layers = order.layers();

@@ -39,7 +39,7 @@ public final class OutputWriter {
     }
 
     /** What was written. @param file its name, the first of a run; @param last the last's; @param count how many files */
-    public record Written(OutputKind kind, String file, String last, long count, long bytes) {
+    public record WrittenOutput(OutputKind kind, String file, String last, long count, long bytes) {
     }
 
     private final RenderJob job;
@@ -63,11 +63,11 @@ public final class OutputWriter {
      * @return null where it was given up
      * @throws IOException saying what stopped it; nothing is left then
      */
-    public static List<Written> write(Order order, Path frames, Path folder, LongPredicate goOn) throws IOException {
+    public static List<WrittenOutput> write(Order order, Path frames, Path folder, LongPredicate goOn) throws IOException {
         return new OutputWriter(order, frames, folder).write(goOn);
     }
 
-    private List<Written> write(LongPredicate goOn) throws IOException {
+    private List<WrittenOutput> write(LongPredicate goOn) throws IOException {
         delete(part);
         Files.createDirectories(part);
         try {
@@ -164,23 +164,23 @@ public final class OutputWriter {
     }
 
     /** Gives the files their names. */
-    private List<Written> takeOver() throws IOException {
-        List<Written> written = new ArrayList<>();
+    private List<WrittenOutput> takeOver() throws IOException {
+        List<WrittenOutput> written = new ArrayList<>();
         for (Output output : order.outputs()) {
             written.add(output.kind().isMovie() ? movie(output) : run(output));
         }
         return written;
     }
 
-    private Written movie(Output output) throws IOException {
+    private WrittenOutput movie(Output output) throws IOException {
         String name = job.names().movie(job.recipe(), output.kind());
         Path file = part.resolve(OutputCommand.movieName(output.kind()));
         long bytes = Files.size(file);
         Files.move(file, folder.resolve(name), StandardCopyOption.ATOMIC_MOVE);
-        return new Written(output.kind(), name, name, 1, bytes);
+        return new WrittenOutput(output.kind(), name, name, 1, bytes);
     }
 
-    private Written run(Output output) throws IOException {
+    private WrittenOutput run(Output output) throws IOException {
         FrameNumbers.Run numbers = job.numbers(output);
         long bytes = 0;
         for (long k = 0; k < job.frames(); k++) {
@@ -188,7 +188,7 @@ public final class OutputWriter {
             bytes += Files.size(file);
             Files.move(file, folder.resolve(job.names().picture(job.recipe(), output.kind(), numbers, k)), StandardCopyOption.ATOMIC_MOVE);
         }
-        return new Written(output.kind(), job.names().picture(job.recipe(), output.kind(), numbers, 0),
+        return new WrittenOutput(output.kind(), job.names().picture(job.recipe(), output.kind(), numbers, 0),
                 job.names().picture(job.recipe(), output.kind(), numbers, job.frames() - 1), job.frames(), bytes);
     }
 

@@ -92,7 +92,7 @@ class OutputsTest {
         return new OutputWriter.Order(new RenderJob(names, recipe, RANGE, FrameRate.FPS_24, "00:00:41:09"), outputs, sound);
     }
 
-    private List<OutputWriter.Written> write(Output... outputs) throws IOException {
+    private List<OutputWriter.WrittenOutput> write(Output... outputs) throws IOException {
         return OutputWriter.write(order(List.of(outputs), List.of()), frames, to, k -> true);
     }
 
@@ -114,7 +114,7 @@ class OutputsTest {
     @EnumSource(value = OutputKind.class, names = {"H264", "PRORES", "VC3"})
     void moviesHaveTheirFramesRateColoursAndTimecode(OutputKind kind) throws IOException {
         draw(false, false);
-        List<OutputWriter.Written> written = write(Output.of(kind));
+        List<OutputWriter.WrittenOutput> written = write(Output.of(kind));
         assertThat(written).singleElement().satisfies(w -> {
             assertThat(w.file()).isEqualTo("sh0030_v002." + kind.ending());
             assertThat(w.bytes()).isEqualTo(Files.size(to.resolve(w.file())));
@@ -136,7 +136,7 @@ class OutputsTest {
     @EnumSource(value = OutputKind.class, names = {"PNG8", "PNG16", "JPEG", "TIFF", "EXR"})
     void runsAreNumberedByTheShotsFramesWithEnoughDigits(OutputKind kind) throws IOException {
         draw(false, kind.bits() == 16);
-        OutputWriter.Written written = write(Output.of(kind)).get(0);
+        OutputWriter.WrittenOutput written = write(Output.of(kind)).get(0);
         assertThat(written.file()).isEqualTo("sh0030_v002.0993." + kind.ending());
         assertThat(written.last()).isEqualTo("sh0030_v002.1016." + kind.ending());
         assertThat(to.toFile().list()).hasSize(24);

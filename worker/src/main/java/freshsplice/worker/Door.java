@@ -47,7 +47,7 @@ final class Door {
         return ask("/seats/" + seat + "/chunks/" + ticket, null, Wire.Heard.class).goesOn();
     }
 
-    void ended(String seat, String ticket, Wire.Ended ended) throws IOException {
+    void ended(String seat, String ticket, Wire.End ended) throws IOException {
         ask("/seats/" + seat + "/chunks/" + ticket + "/ended", ended, Void.class);
     }
 

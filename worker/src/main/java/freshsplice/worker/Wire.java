@@ -39,7 +39,7 @@ public final class Wire {
     }
 
     /** How a chunk ended there. @param error why it could not be drawn; null where it was */
-    public record Ended(String error) {
+    public record End(String error) {
     }
 
     /** A frame that was put into the shared folder. @param sha256 of its file, hexadecimal digits */

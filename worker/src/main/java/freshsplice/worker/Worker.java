@@ -157,7 +157,7 @@ final class Worker {
                 boolean whole = drawer.draw(job.job().recipe(), orders, sink(mine, turn, shared), footage(mine, turn, job),
                         frame -> turn.wanted && !ending);
                 if (whole) {
-                    retried(() -> door.ended(mine, given.ticket(), new Wire.Ended(null)));
+                    retried(() -> door.ended(mine, given.ticket(), new Wire.End(null)));
                 }
             }
         } catch (Refusal e) {
@@ -181,7 +181,7 @@ final class Worker {
 
     private void giveBack(String mine, Turn turn, String why) throws IOException {
         say.accept("Not drawn: " + why);
-        door.ended(mine, turn.given.ticket(), new Wire.Ended(why == null ? "It failed" : why));
+        door.ended(mine, turn.given.ticket(), new Wire.End(why == null ? "It failed" : why));
     }
 
     private void beat(String mine, Turn turn) {

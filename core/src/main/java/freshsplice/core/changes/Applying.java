@@ -32,7 +32,7 @@ public final class Applying {
      * @param shots    shots whose cut range or source changed, as they are now, by id
      * @param newShots what new shots are made from, in record order
      */
-    public record Applied(Master master, Map<Long, Shot> shots, List<CutPiece> newShots) {
+    public record Outcome(Master master, Map<Long, Shot> shots, List<CutPiece> newShots) {
     }
 
     /** One piece of the sequence to be laid out. */
@@ -68,18 +68,18 @@ public final class Applying {
      * @param chosen     indexes into the change list
      * @param firstFrame number of a new shot's first frame
      */
-    public static Applied apply(Turnover turnover, Set<Integer> chosen, int firstFrame) {
+    public static Outcome apply(Turnover turnover, Set<Integer> chosen, int firstFrame) {
         return new Applying(turnover, chosen, firstFrame).applied();
     }
 
-    private Applied applied() {
+    private Outcome applied() {
         List<Entry> entries = entries();
         List<Section> laid = layOut(entries);
         Master master = OtherPieces.keep(turnover.master, turnover.master.withMain(nestsClosed(entries, laid)));
         if (!laid.isEmpty() && entries.get(0).asNew()) {
             master = master.startingAt(Math.min(laid.get(0).record().in(), turnover.master.start()));
         }
-        return new Applied(master, changedShots(laid), newShots);
+        return new Outcome(master, changedShots(laid), newShots);
     }
 
     private List<Entry> entries() {

@@ -51,7 +51,7 @@ public final class NewShots {
      * @param used      codes that are taken
      * @return in record order
      */
-    public static List<NewShot> of(Applying.Applied applied, Map<Long, Shot> shots, ShotNumbering numbering, int handles,
+    public static List<NewShot> of(Applying.Outcome applied, Map<Long, Shot> shots, ShotNumbering numbering, int handles,
                                    Set<String> used) {
         return new NewShots(applied.master().main().sections(), shots, numbering, handles, used).make(applied.newShots());
     }

@@ -26,13 +26,13 @@ public final class FirstMaster {
      * @param master its sections name their shots by index into {@code shots}, plus one
      * @param shots  in record order; ids are their index plus one
      */
-    public record Made(Master master, List<Shot> shots) {
+    public record MasterWithShots(Master master, List<Shot> shots) {
     }
 
     /** Name of the lane that shots are conformed on. */
     public static final String MAIN_LANE = "Shots";
 
-    public static Made of(Cut cut, ConformPlan plan, int handles) {
+    public static MasterWithShots of(Cut cut, ConformPlan plan, int handles) {
         List<Shot> shots = new ArrayList<>();
         List<Section> sections = new ArrayList<>();
         Map<String, Long> begun = new HashMap<>();
@@ -48,7 +48,7 @@ public final class FirstMaster {
         }
         Master master = new Master(0, cut.name(), cut.rate(), cut.dropFrame(), cut.record().in(),
                 List.of(Lane.of(MAIN_LANE, sections)));
-        return new Made(master, shots);
+        return new MasterWithShots(master, shots);
     }
 
     /** The lasting relation of a piece's source to the frames of its shot. */

@@ -16,7 +16,7 @@ import java.util.TreeMap;
  */
 public final class JoinedRenders {
     /** A frame of a render, counted from 0. */
-    public record Shown(FinishedRender render, long frame) {
+    public record RenderFrame(FinishedRender render, long frame) {
     }
 
     private final Map<Long, List<Cover.Part>> standing = new TreeMap<>();
@@ -33,17 +33,17 @@ public final class JoinedRenders {
     }
 
     /** What stands for a shot's exact frame; empty where nothing does and it is to be drawn. */
-    public Optional<Shown> at(long shotId, Rational position) {
+    public Optional<RenderFrame> at(long shotId, Rational position) {
         for (Cover.Part part : standing.getOrDefault(shotId, List.of())) {
             Long frame = frame(part.render().range(), position);
             if (frame != null && part.record().contains(part.place().in() + frame)) {
-                return Optional.of(new Shown(part.render(), frame));
+                return Optional.of(new RenderFrame(part.render(), frame));
             }
         }
         for (FinishedRender render : renders.ofShot(shotId)) {
             Long frame = frame(render.range(), position);
             if (frame != null) {
-                return Optional.of(new Shown(render, frame));
+                return Optional.of(new RenderFrame(render, frame));
             }
         }
         return Optional.empty();

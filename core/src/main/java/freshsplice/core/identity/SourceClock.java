@@ -42,14 +42,14 @@ record SourceClock(Rational scale, Rational offset, double shared) {
     private static SourceClock counted(SourceUse older, SourceUse newer, Rational scale, Rational offset) {
         double shared = 0;
         int at = 0;
-        List<SourceUse.Shown> olds = older.shown();
-        for (SourceUse.Shown shown : newer.shown()) {
+        List<SourceUse.ShownRange> olds = older.shown();
+        for (SourceUse.ShownRange shown : newer.shown()) {
             double low = shown.low().times(scale).plus(offset).toDouble();
             double high = shown.high().times(scale).plus(offset).toDouble();
             double most = 0;
             // pieces of one source mostly come in the same order on both sides
             for (int i = 0; i < Math.min(olds.size(), 64); i++) {
-                SourceUse.Shown o = olds.get((at + i) % olds.size());
+                SourceUse.ShownRange o = olds.get((at + i) % olds.size());
                 double both = Math.min(high, o.high().toDouble()) - Math.max(low, o.low().toDouble());
                 most = Math.max(most, both);
             }
@@ -61,8 +61,8 @@ record SourceClock(Rational scale, Rational offset, double shared) {
 
     private static SourceClock voted(SourceUse older, SourceUse newer, Rational scale, SourceClock otherwise) {
         Map<Rational, Integer> votes = new HashMap<>();
-        for (SourceUse.Shown n : newer.shown().subList(0, Math.min(64, newer.shown().size()))) {
-            for (SourceUse.Shown o : older.shown().subList(0, Math.min(64, older.shown().size()))) {
+        for (SourceUse.ShownRange n : newer.shown().subList(0, Math.min(64, newer.shown().size()))) {
+            for (SourceUse.ShownRange o : older.shown().subList(0, Math.min(64, older.shown().size()))) {
                 if (o.high().minus(o.low()).equals(n.high().minus(n.low()).times(scale))) {
                     votes.merge(o.low().minus(n.low().times(scale)), 1, Integer::sum);
                 }

@@ -15,13 +15,13 @@ import java.util.Map;
  * @param still  positions in it mean nothing
  * @param shown  what pieces show of it, in the cut's order
  */
-public record SourceUse(String key, Source source, boolean still, List<Shown> shown) {
+public record SourceUse(String key, Source source, boolean still, List<ShownRange> shown) {
     /**
      * @param order which piece of the cut it is
      * @param low   lower end of what is seen, in source frames
      * @param high  upper end, above the lower
      */
-    public record Shown(int order, Rational low, Rational high) {
+    public record ShownRange(int order, Rational low, Rational high) {
     }
 
     /** Gathers the uses of each source, in the order in which sources first come. */
@@ -32,7 +32,7 @@ public record SourceUse(String key, Source source, boolean still, List<Shown> sh
         /** The next piece of the cut. */
         public Gathering add(String key, Source source, boolean still, Rational low, Rational high) {
             uses.computeIfAbsent(key, k -> new SourceUse(k, source, still, new ArrayList<>()))
-                    .shown.add(new Shown(pieces++, low, high));
+                    .shown.add(new ShownRange(pieces++, low, high));
             return this;
         }
 

@@ -22,7 +22,7 @@ import java.util.List;
  */
 public final class CutRate {
     /** @param remarks what could not be kept */
-    public record Changed(Cut cut, List<Remark> remarks) {
+    public record RateChange(Cut cut, List<Remark> remarks) {
     }
 
     private final Cut cut;
@@ -53,9 +53,9 @@ public final class CutRate {
     }
 
     /** @param dropFrame whether the new record clock drops */
-    public static Changed of(Cut cut, FrameRate rate, boolean dropFrame, RateWay way) {
+    public static RateChange of(Cut cut, FrameRate rate, boolean dropFrame, RateWay way) {
         if (cut.rate().equals(rate)) {
-            return new Changed(cut, List.of());
+            return new RateChange(cut, List.of());
         }
         CutRate change = new CutRate(cut, rate, dropFrame && rate.hasDropFrame(), way);
         List<Lane> lanes = cut.lanes().stream().map(change::lane).toList();
@@ -63,7 +63,7 @@ public final class CutRate {
                 m.comment(), m.colour())).toList();
         Cut changed = new Cut(cut.name(), rate, dropFrame && rate.hasDropFrame(), change.atLeastOne(cut.record()), lanes,
                 markers, cut.kept());
-        return new Changed(changed, change.remarks);
+        return new RateChange(changed, change.remarks);
     }
 
     private Lane lane(Lane lane) {

@@ -75,13 +75,13 @@ public final class FrameOrders {
         return layer.source() instanceof PicturePlan.Source.OfCamera of && joined(of).isPresent();
     }
 
-    private Optional<JoinedRenders.Shown> joined(PicturePlan.Source.OfCamera of) {
+    private Optional<JoinedRenders.RenderFrame> joined(PicturePlan.Source.OfCamera of) {
         return named.joined() == null ? Optional.empty() : named.joined().at(of.filmed().shot().id(), of.position());
     }
 
     private void add(PicturePlan.Layer layer, List<FrameOrder.Layer> layers, List<FrameOrder.Line> lines) {
         if (layer.source() instanceof PicturePlan.Source.OfCamera of) {
-            Optional<JoinedRenders.Shown> joined = joined(of);
+            Optional<JoinedRenders.RenderFrame> joined = joined(of);
             if (joined.isPresent()) {
                 layers.add(new FrameOrder.Layer(new FrameOrder.Source.OfMovie(named.movies().get(joined.get().render().id()), joined.get().frame()),
                         layer.weight()));

@@ -43,7 +43,7 @@ public record SetLines(float[] ends, float[] colours) {
 
     /** What of some aids stands in a set. */
     public static SetLines of(Stage stage, List<Aid> aids) {
-        Collected lines = new Collected();
+        LineList lines = new LineList();
         if (aids.contains(Aid.GRID)) {
             grid(lines);
         }
@@ -63,7 +63,7 @@ public record SetLines(float[] ends, float[] colours) {
     }
 
     /** A line each metre near the middle of the set, and each ten metres farther away. */
-    private static void grid(Collected lines) {
+    private static void grid(LineList lines) {
         for (int at = -GRID_METRES; at <= GRID_METRES; at++) {
             int far = at % WIDE == 0 ? GRID_METRES : Math.abs(at) <= NEAR_METRES ? NEAR_METRES : 0;
             if (far > 0) {
@@ -80,7 +80,7 @@ public record SetLines(float[] ends, float[] colours) {
         return keys.getCount() < 2 || keys.getMin() == keys.getMax() ? null : FrameRange.of(keys.getMin(), keys.getMax() + 1);
     }
 
-    private static void ways(Stage stage, Collected lines) {
+    private static void ways(Stage stage, LineList lines) {
         Map<Item, FrameRange> ways = new LinkedHashMap<>();
         stage.items().stream().filter(Item::moves).forEach(item -> {
             FrameRange keyed = keyed(item);
@@ -94,7 +94,7 @@ public record SetLines(float[] ends, float[] colours) {
     }
 
     /** Where it goes anywhere, from its first key to its last. */
-    private static void way(Item item, FrameRange keyed, long step, Collected lines) {
+    private static void way(Item item, FrameRange keyed, long step, LineList lines) {
         List<float[]> places = new ArrayList<>();
         for (long frame = keyed.in(); frame < keyed.last() + step; frame += step) {
             float[] place = new float[Stage.PLACE];
@@ -119,7 +119,7 @@ public record SetLines(float[] ends, float[] colours) {
     }
 
     /** Lines while they are put together. */
-    private static final class Collected {
+    private static final class LineList {
         private float[] ends = new float[6 * 256];
         private float[] colours = new float[6 * 256];
         private int used;

@@ -31,7 +31,7 @@ class DemandTest {
     private static final Camera UNSTAGED = Camera.named("c", FilmBack.SUPER_35);
 
     private final EditRoom room = EditRoom.with(new Random(11), 4);
-    private FirstMaster.Made made;
+    private FirstMaster.MasterWithShots made;
 
     private Turnover turnover() {
         if (made == null) {

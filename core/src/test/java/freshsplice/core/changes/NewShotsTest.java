@@ -25,7 +25,7 @@ class NewShotsTest {
     private static final int HANDLES = 8;
 
     private final EditRoom room = EditRoom.with(new Random(7), 4);
-    private final FirstMaster.Made before = FirstMaster.of(room.cut(),
+    private final FirstMaster.MasterWithShots before = FirstMaster.of(room.cut(),
             Conform.plan(room.cut(), ConformChoices.of(ShotNumbering.DEFAULT)), HANDLES);
     private final Map<Long, Shot> shots = before.shots().stream().collect(Collectors.toMap(Shot::id, s -> s));
 
@@ -33,7 +33,7 @@ class NewShotsTest {
         Cut newer = room.cut();
         Turnover turnover = Turnover.of(before.master(), id -> null, shots, CutPieces.joined(newer, seam -> false), new Origins(),
                 Turnover.Sources.NONE, HANDLES, (a, b) -> false);
-        Applying.Applied applied = Applying.apply(turnover,
+        Applying.Outcome applied = Applying.apply(turnover,
                 IntStream.range(0, turnover.changes().changes().size()).boxed().collect(Collectors.toSet()), 1001);
         Map<Long, Shot> now = new HashMap<>(shots);
         now.putAll(applied.shots());

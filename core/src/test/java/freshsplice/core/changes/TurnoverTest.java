@@ -42,7 +42,7 @@ class TurnoverTest {
     private final Map<Long, Shot> shots = new HashMap<>();
 
     private void receive(Cut cut) {
-        FirstMaster.Made made = FirstMaster.of(cut,
+        FirstMaster.MasterWithShots made = FirstMaster.of(cut,
                 Conform.plan(cut, ConformChoices.of(ShotNumbering.DEFAULT)), 8);
         master = made.master();
         shots.clear();
@@ -58,7 +58,7 @@ class TurnoverTest {
         return IntStream.range(0, turnover.changes().changes().size()).boxed().collect(Collectors.toSet());
     }
 
-    private void keep(Applying.Applied applied) {
+    private void keep(Applying.Outcome applied) {
         shots.putAll(applied.shots());
         List<Section> sections = new ArrayList<>(applied.master().main().sections());
         for (NewShots.NewShot made : NewShots.of(applied, shots, ShotNumbering.DEFAULT, 8,
@@ -113,7 +113,7 @@ class TurnoverTest {
         long length = master.main().sections().get(1).record().length();
         room.trim(1, 6, -3);
         Turnover turnover = against(room.cut(), new Origins());
-        Applying.Applied applied = Applying.apply(turnover, all(turnover), 1001);
+        Applying.Outcome applied = Applying.apply(turnover, all(turnover), 1001);
         assertThat(applied.master().main().sections().get(1).from()).isEqualTo(Rational.of(995));
         assertThat(applied.shots().get(2L).cutRange()).isEqualTo(FrameRange.of(995, 1001 + length - 3));
         assertThat(applied.shots().get(2L).actionOffset()).isEqualTo(shots.get(2L).actionOffset());
@@ -205,7 +205,7 @@ class TurnoverTest {
         Turnover turnover = against(newer, origins);
         assertThat(turnover.changes().changes()).hasSize(1);
         assertThat(turnover.changes().changes().get(0).head()).isEqualTo(-5);
-        Applying.Applied applied = Applying.apply(turnover, all(turnover), 1001);
+        Applying.Outcome applied = Applying.apply(turnover, all(turnover), 1001);
         assertThat(applied.master().main().sections().get(3).from()).isEqualTo(Rational.of(1006));
     }
 
@@ -254,7 +254,7 @@ class TurnoverTest {
         shots.clear();
         Turnover turnover = against(room.cut(), new Origins());
         assertThat(turnover.changes().changes()).extracting(Change::kind).containsOnly(ChangeKind.NEW);
-        Applying.Applied applied = Applying.apply(turnover, Set.of(1, 2), 1001);
+        Applying.Outcome applied = Applying.apply(turnover, Set.of(1, 2), 1001);
         assertThat(applied.newShots()).hasSize(2);
         assertThat(applied.master().main().sections()).extracting(s -> s.record().length())
                 .containsExactly(turnover.newPiece(1).edge().length(), turnover.newPiece(2).edge().length());

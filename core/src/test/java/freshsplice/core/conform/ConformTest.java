@@ -67,7 +67,7 @@ class ConformTest {
                 List.of(Cuts.clip("a", 86400, 86456, 10), Cuts.clip("b", 86444, 86500, 20)),
                 List.of(Transition.centred(Transition.Kind.DISSOLVE, FrameRange.of(86444, 86456), null)));
         Cut cut = Cuts.of(lane);
-        FirstMaster.Made made = FirstMaster.of(cut, plan(cut), 8);
+        FirstMaster.MasterWithShots made = FirstMaster.of(cut, plan(cut), 8);
         List<Section> sections = made.master().main().sections();
         assertThat(sections).extracting(Section::record)
                 .containsExactly(FrameRange.of(86400, 86450), FrameRange.of(86450, 86500));

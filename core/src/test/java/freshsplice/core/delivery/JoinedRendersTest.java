@@ -45,7 +45,7 @@ class JoinedRendersTest {
                 for (Cover.Part part : all.cover(piece).parts()) {
                     for (long record = part.record().in(); record < part.record().out(); record++) {
                         Rational position = piece.section().at(record);
-                        Optional<JoinedRenders.Shown> shown = joined.at(1, position);
+                        Optional<JoinedRenders.RenderFrame> shown = joined.at(1, position);
                         assertThat(shown).as("seed %d, record %d", seed, record).isPresent();
                         assertThat(shown.get().render().range().positionOf(shown.get().frame())).as("seed %d", seed).isEqualTo(position);
                     }
@@ -54,9 +54,9 @@ class JoinedRendersTest {
             for (long position = 960; position < 1200; position++) {
                 Rational at = Rational.of(position);
                 boolean any = renders.stream().anyMatch(r -> shows(r.range(), at));
-                Optional<JoinedRenders.Shown> shown = joined.at(1, at);
+                Optional<JoinedRenders.RenderFrame> shown = joined.at(1, at);
                 assertThat(shown.isPresent()).as("seed %d, %d: drawn only where no render shows it", seed, position).isEqualTo(any);
-                assertThat(shown.stream().map(JoinedRenders.Shown::render)).as("seed %d: its movie is known", seed).allMatch(joined.all()::contains);
+                assertThat(shown.stream().map(JoinedRenders.RenderFrame::render)).as("seed %d: its movie is known", seed).allMatch(joined.all()::contains);
             }
         }
     }
@@ -76,7 +76,7 @@ class JoinedRendersTest {
         ShotRenders all = ShotRenders.of(List.of(render(1, new RenderRange(Rational.of(1000), Rational.ONE, 50)),
                 render(2, new RenderRange(Rational.of(1010), Rational.ONE, 5))), g -> true);
         JoinedRenders joined = new JoinedRenders(List.of(piece(0, Rational.of(1000), 50, Rational.ONE)), all);
-        assertThat(joined.at(1, Rational.of(1012)).orElseThrow()).isEqualTo(new JoinedRenders.Shown(all.ofShot(1).get(1), 12));
+        assertThat(joined.at(1, Rational.of(1012)).orElseThrow()).isEqualTo(new JoinedRenders.RenderFrame(all.ofShot(1).get(1), 12));
         assertThat(joined.at(1, Rational.of(1012, 5))).isEmpty();
         assertThat(joined.at(2, Rational.of(1012))).isEmpty();
         assertThat(joined.all()).extracting(FinishedRender::id).as("all that a frame may come from").containsExactly(2L, 1L);

@@ -134,4 +134,18 @@ class EasingTest {
         assertThat(one.withoutKey(7)).isEqualTo(Channel.constant(3));
         assertThat(one.withoutKey(8)).isEqualTo(one);
     }
+
+    @Test
+    void whatOnlyLeavesIsNoWayToComeIn() {
+        List<Easing> all = List.of(Easing.STRAIGHT, Easing.EASED, Easing.STEPPED, Easing.THROUGH, new Easing.Hand(0.6, 2), new Easing.Spring(12, 0.3));
+        assertThat(all.stream().filter(Easing::onlyLeaves)).containsExactly(Easing.STEPPED, new Easing.Spring(12, 0.3));
+        for (Easing easing : all) {
+            assertThat(Easing.parse(easing.word())).isEqualTo(easing);
+            if (easing.onlyLeaves()) {
+                assertThatThrownBy(() -> new Key(1001, 0, Easing.EASED, easing, Way.SHORT)).hasMessageContaining("frame 1001");
+            } else {
+                assertThat(new Key(1001, 0, Easing.EASED, easing, Way.SHORT).arriving()).isEqualTo(easing);
+            }
+        }
+    }
 }

@@ -64,7 +64,7 @@ class RatesTest {
     void cutByRealTime() {
         long hour = 25 * 3600;
         Cut cut = at(FrameRate.FPS_25, Cuts.clip("wave.mov", hour, hour + 50, 100));
-        CutRate.Changed changed = CutRate.of(cut, FrameRate.FPS_24, false, RateWay.REAL_TIME);
+        CutRate.RateChange changed = CutRate.of(cut, FrameRate.FPS_24, false, RateWay.REAL_TIME);
         assertThat(changed.cut().record()).isEqualTo(FrameRange.ofLength(86400, 48));
         assertThat(changed.cut().timecodeAt(86400).label()).isEqualTo("01:00:00:00");
         Event event = first(changed.cut());
@@ -98,7 +98,7 @@ class RatesTest {
     void tooShort() {
         Cut cut = at(FrameRate.FPS_60, Cuts.clip("a.mov", 0, 59, 0), Cuts.clip("flash.mov", 59, 60, 0),
                 Cuts.clip("b.mov", 60, 120, 0));
-        CutRate.Changed changed = CutRate.of(cut, FrameRate.FPS_24, false, RateWay.REAL_TIME);
+        CutRate.RateChange changed = CutRate.of(cut, FrameRate.FPS_24, false, RateWay.REAL_TIME);
         assertThat(changed.cut().lanes().get(0).events()).hasSize(2);
         assertThat(changed.remarks()).singleElement().satisfies(r -> assertThat(r.text()).contains("flash.mov"));
     }

@@ -60,7 +60,7 @@ final class AafAssembler {
         List<AafObject> pictures = slots(mob, AafIds.PICTURES);
         List<AafObject> sounds = slots(mob, AafIds.SOUNDS);
         String place = "composition \"" + AafChains.nameOf(mob) + "\"";
-        AafSlots.Coded coded = AafSlots.timecode(mob);
+        AafSlots.StartTimecode coded = AafSlots.timecode(mob);
         FrameRate rate = rateOf(pictures, sounds, coded, place);
         long start = startOf(coded, rate, place);
         open.add(mob.mobId(AafPid.MOB_ID));
@@ -80,7 +80,7 @@ final class AafAssembler {
         return new Cut(AafChains.nameOf(mob), rate, drop, FrameRange.of(start, end), lanes, AafMarkers.of(mob, rate, start));
     }
 
-    private FrameRate rateOf(List<AafObject> pictures, List<AafObject> sounds, AafSlots.Coded coded, String place) {
+    private FrameRate rateOf(List<AafObject> pictures, List<AafObject> sounds, AafSlots.StartTimecode coded, String place) {
         if (given != null) {
             return given;
         }
@@ -109,7 +109,7 @@ final class AafAssembler {
         String place = "master mob \"" + name + "\"";
         List<AafObject> pictures = slots(mob, AafIds.PICTURES);
         List<AafObject> sounds = slots(mob, AafIds.SOUNDS);
-        AafSlots.Coded coded = AafSlots.timecode(mob);
+        AafSlots.StartTimecode coded = AafSlots.timecode(mob);
         FrameRate rate = rateOf(pictures, sounds, coded, place);
         long start = startOf(coded, rate, place);
         remarks.add(Remark.doubt(place, "The file holds media and no composition: read as a cut of one event. For the "
@@ -130,7 +130,7 @@ final class AafAssembler {
                 .whole(mob, slot, Rational.of(length), (kind == Lane.Kind.PICTURE ? "V" : "A") + (before + 1)));
     }
 
-    private long startOf(AafSlots.Coded coded, FrameRate rate, String place) {
+    private long startOf(AafSlots.StartTimecode coded, FrameRate rate, String place) {
         if (coded == null) {
             return 0;
         }
@@ -199,7 +199,7 @@ final class AafAssembler {
         if (open.size() > limits.maxDepth()) {
             throw new AafDamage("compositions inside compositions, more than " + limits.maxDepth() + " levels deep");
         }
-        AafSlots.Coded coded = AafSlots.timecode(mob);
+        AafSlots.StartTimecode coded = AafSlots.timecode(mob);
         FrameRate own = AafSlots.rate(slot);
         String kind = slot.object(AafPid.SEGMENT).definition(AafPid.DATA_DEFINITION);
         boolean sound = kind != null && AafIds.SOUNDS.contains(kind);

@@ -72,7 +72,7 @@ final class AafChains {
 
     /** Where neither file nor tape has a timecode, the master mob's own counts from its position 0. */
     private static AafChain onMastersTimecode(AafObject mob, AafChain chain) {
-        AafSlots.Coded coded = chain.timed() ? null : AafSlots.timecode(mob);
+        AafSlots.StartTimecode coded = chain.timed() ? null : AafSlots.timecode(mob);
         return coded == null ? chain
                 : chain.labelled(coded.rate().framesOf(chain.rate()).times(Rational.of(coded.start())));
     }
@@ -108,7 +108,7 @@ final class AafChains {
         AafObject descriptor = mob.object(AafPid.ESSENCE_DESCRIPTION);
         boolean isFile = descriptor != null && (descriptor.has(AafPid.SAMPLE_RATE) || descriptor.has(AafPid.MEDIA_LENGTH)
                 || descriptor.has(AafPid.LOCATORS));
-        AafSlots.Coded coded = further != null && isFile ? null : AafSlots.timecode(mob);
+        AafSlots.StartTimecode coded = further != null && isFile ? null : AafSlots.timecode(mob);
         AafChain end = further;
         if (end == null) {
             Rational perUnit = coded == null ? Rational.ONE : rate.framesOf(coded.rate());

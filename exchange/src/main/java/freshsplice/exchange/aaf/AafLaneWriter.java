@@ -125,7 +125,7 @@ final class AafLaneWriter {
                     Rational.of(event.nested().record().in()));
             case CLIP -> {
                 Source source = event.source() == null ? Source.named(event.name(), null, cut.rate()) : event.source();
-                AafSourceWriter.Written master = composer.sources.of(source, cut.rate(), picture);
+                AafSourceWriter.MasterMob master = composer.sources.of(source, cut.rate(), picture);
                 yield clip(event, range, length, master.mob(), master.rate(),
                         Rational.of(source.start() == null ? 0 : source.start()));
             }

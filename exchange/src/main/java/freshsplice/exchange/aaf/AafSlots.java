@@ -25,14 +25,14 @@ final class AafSlots {
     }
 
     /** The first timecode of a mob, and the rate of the slot that it is in; null where it has none. */
-    static Coded timecode(AafObject mob) {
-        Coded first = null;
+    static StartTimecode timecode(AafObject mob) {
+        StartTimecode first = null;
         for (AafObject slot : mob.objects(AafPid.SLOTS)) {
             AafObject segment = slot.object(AafPid.SEGMENT);
             AafObject timecode = firstTimecode(segment, 0);
             FrameRate rate = rate(slot);
             if (timecode != null && rate != null) {
-                Coded coded = new Coded(timecode.number(AafPid.TIMECODE_START, 0)
+                StartTimecode coded = new StartTimecode(timecode.number(AafPid.TIMECODE_START, 0)
                         - slot.number(AafPid.ORIGIN, 0), timecode.number(AafPid.TIMECODE_FPS, 0),
                         timecode.flag(AafPid.TIMECODE_DROP), rate);
                 if (slot.number(AafPid.PHYSICAL_TRACK, 0) == 1) {
@@ -69,6 +69,6 @@ final class AafSlots {
      * @param fps   frames in a labelled second
      * @param rate  edit rate of its slot
      */
-    record Coded(long start, long fps, boolean drop, FrameRate rate) {
+    record StartTimecode(long start, long fps, boolean drop, FrameRate rate) {
     }
 }

@@ -14,25 +14,25 @@ final class AafSourceWriter {
     private static final long DAY_SECONDS = 86_400;
 
     /** @param rate edit rate of the master mob's slot */
-    record Written(byte[] mob, FrameRate rate) {
+    record MasterMob(byte[] mob, FrameRate rate) {
     }
 
     private record Key(Source source, boolean picture) {
     }
 
     private final AafDocument document;
-    private final Map<Key, Written> written = new HashMap<>();
+    private final Map<Key, MasterMob> written = new HashMap<>();
 
     AafSourceWriter(AafDocument document) {
         this.document = document;
     }
 
     /** The master mob of a source, written the first time. */
-    Written of(Source source, FrameRate cutRate, boolean picture) {
+    MasterMob of(Source source, FrameRate cutRate, boolean picture) {
         return written.computeIfAbsent(new Key(source, picture), key -> write(source, cutRate, picture));
     }
 
-    private Written write(Source source, FrameRate cutRate, boolean picture) {
+    private MasterMob write(Source source, FrameRate cutRate, boolean picture) {
         FrameRate rate = source.rate() == null ? cutRate : source.rate();
         String kind = picture ? AafIds.PICTURE : AafIds.SOUND;
         String what = source + " " + picture;
@@ -49,7 +49,7 @@ final class AafSourceWriter {
         byte[] master = AafDocument.mobId("master " + what);
         document.mob(AafClass.MASTER_MOB, master, source.label(), List.of(AafDocument.slot(1, "", rate.fps(),
                 AafDocument.clip(kind, slotLength, 0, fileId, 1))));
-        return new Written(master, rate);
+        return new MasterMob(master, rate);
     }
 
     private static AafNode descriptor(Source source, FrameRate rate, boolean picture, long length) {

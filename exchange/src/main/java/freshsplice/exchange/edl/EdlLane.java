@@ -19,7 +19,7 @@ import java.util.Map;
 /** One lane being filled: events as the list states them, lengthened where a later one passes from them. */
 final class EdlLane {
     /** An event whose end may still move. {@code statedOut} is its end as its own line says. */
-    private static final class Placed {
+    private static final class Placement {
         EdlStatement statement;
         FrameRange record;
         Rational from;
@@ -31,8 +31,8 @@ final class EdlLane {
     private final FrameRate rate;
     private final EdlClock clock;
     private final List<Remark> remarks;
-    private final List<Placed> placed = new ArrayList<>();
-    private final Map<Long, Placed> byStatedOut = new HashMap<>();
+    private final List<Placement> placed = new ArrayList<>();
+    private final Map<Long, Placement> byStatedOut = new HashMap<>();
     private final List<Transition> transitions = new ArrayList<>();
 
     EdlLane(String name, FrameRate rate, EdlClock clock, List<Remark> remarks) {
@@ -58,7 +58,7 @@ final class EdlLane {
         }
     }
 
-    private void put(Placed event) {
+    private void put(Placement event) {
         placed.add(event);
         byStatedOut.put(event.statedOut, event);
     }
@@ -82,7 +82,7 @@ final class EdlLane {
         if (outgoing != null && outgoing.isBlack()) {
             return;
         }
-        Placed before = byStatedOut.get(range.in());
+        Placement before = byStatedOut.get(range.in());
         if (before != null && (outgoing == null || runsOn(before, outgoing, range.in()))) {
             before.record = before.record.withOut(range.out());
             if (outgoing != null && before.statement.clipName == null) {
@@ -96,7 +96,7 @@ final class EdlLane {
         }
     }
 
-    private boolean runsOn(Placed before, EdlStatement outgoing, long at) {
+    private boolean runsOn(Placement before, EdlStatement outgoing, long at) {
         if (before.statement == outgoing) {
             return true;
         }
@@ -109,8 +109,8 @@ final class EdlLane {
         return before.statement.speedInFps != null || end.equals(Rational.of(source[0]));
     }
 
-    private Placed place(EdlStatement statement, FrameRange record) {
-        Placed event = new Placed();
+    private Placement place(EdlStatement statement, FrameRange record) {
+        Placement event = new Placement();
         event.statement = statement;
         event.record = record;
         event.statedOut = record.out();
@@ -178,7 +178,7 @@ final class EdlLane {
         return lane;
     }
 
-    private Event event(Placed p) {
+    private Event event(Placement p) {
         EdlStatement s = p.statement;
         String clip = s.clipName == null ? "" : s.clipName;
         if (p.slope.isZero() && clip.endsWith(" FF")) {

@@ -19,7 +19,7 @@ import java.util.Optional;
 /** Clips, gaps and transitions as the format writes them. */
 final class OtioClips {
     /** What is shown of a nested cut. */
-    record Nested(String name, boolean enabled, Map<String, Object> sourceRange, List<Object> effects) {
+    record NestedStack(String name, boolean enabled, Map<String, Object> sourceRange, List<Object> effects) {
     }
 
     private final List<Remark> remarks;
@@ -81,11 +81,11 @@ final class OtioClips {
         return map;
     }
 
-    Nested nested(LaneRow.Piece piece, FrameRate cutRate) {
+    NestedStack nested(LaneRow.Piece piece, FrameRate cutRate) {
         Event event = piece.event();
         List<Object> effects = new ArrayList<>();
         Map<String, Object> range = range(event, piece.own(), cutRate, event.nested().rate(), effects);
-        return new Nested(event.name(), event.enabled(), range, effects);
+        return new NestedStack(event.name(), event.enabled(), range, effects);
     }
 
     /** The source range from cut to cut, and the effect that its speed needs. */

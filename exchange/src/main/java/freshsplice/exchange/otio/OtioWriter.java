@@ -82,7 +82,7 @@ public final class OtioWriter implements CutWriter {
         }
 
         /** @param piece what is shown of a nested cut; null for the whole timeline's stack */
-        private void stack(Cut cut, Map<String, Object> kept, OtioClips.Nested piece, long zero) {
+        private void stack(Cut cut, Map<String, Object> kept, OtioClips.NestedStack piece, long zero) {
             out.writeStartObject();
             field("OTIO_SCHEMA", "Stack.1");
             field("metadata", kept.getOrDefault("metadata", Map.of()));

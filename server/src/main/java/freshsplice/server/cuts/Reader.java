@@ -91,7 +91,7 @@ class Reader {
             return clips;
         }
         row.rateWay = row.rateWay == null ? RateWay.REAL_TIME : row.rateWay;
-        CutRate.Changed changed = CutRate.of(clips, project.rate, project.dropFrame, row.rateWay);
+        CutRate.RateChange changed = CutRate.of(clips, project.rate, project.dropFrame, row.rateWay);
         remarks.addAll(changed.remarks());
         return changed.cut();
     }

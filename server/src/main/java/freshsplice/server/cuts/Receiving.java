@@ -54,7 +54,7 @@ public class Receiving {
         this.shotMaker = shotMaker;
     }
 
-    void receive(ProjectRow project, CutRow row, Cut cut, FirstMaster.Made made, ConformPlan plan) {
+    void receive(ProjectRow project, CutRow row, Cut cut, FirstMaster.MasterWithShots made, ConformPlan plan) {
         Map<String, SceneRow> byCode = new HashMap<>();
         Finders finders = sources.finders(project.id, Sources.all(cut));
         Map<String, Long> cameras = new HashMap<>();

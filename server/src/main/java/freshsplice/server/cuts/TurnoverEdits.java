@@ -74,7 +74,7 @@ public class TurnoverEdits {
      * @param applied how many of the chosen changes were applied
      * @param left    what was chosen and is not there any more: somebody edited its piece meanwhile; in words
      */
-    public record Applied(int applied, List<String> left) {
+    public record Outcome(int applied, List<String> left) {
     }
 
     /**
@@ -83,7 +83,7 @@ public class TurnoverEdits {
      *
      * @param chosen changes by what they are, each with its words
      */
-    public Applied apply(long cutId, Long masterId, Map<String, String> chosen, Asker who) {
+    public Outcome apply(long cutId, Long masterId, Map<String, String> chosen, Asker who) {
         CutRow asked = store.get(CutRow.class, cutId);
         String name = "Apply " + Amounts.of(chosen.size(), "change") + " of cut "
                 + asked.version;
@@ -108,13 +108,13 @@ public class TurnoverEdits {
                         + "Look at it again");
             }
             carry(side, found);
-            return new Applied(found.size(), left);
+            return new Outcome(found.size(), left);
         });
     }
 
     private void carry(ComparedMaster side, Set<Integer> chosen) {
         ProjectRow project = store.get(ProjectRow.class, side.cutRow().projectId);
-        Applying.Applied applied = Applying.apply(side.turnover(), chosen, project.firstFrame);
+        Applying.Outcome applied = Applying.apply(side.turnover(), chosen, project.firstFrame);
         Finders finders = finders(side);
         applied.shots().forEach((id, shot) -> change(side, side.shots().get(id), shot, finders));
         edits.write(side.row(), side.master(), withNewShots(project, side, applied, finders));
@@ -184,7 +184,7 @@ public class TurnoverEdits {
         masters.fill(row, shot);
     }
 
-    private Master withNewShots(ProjectRow project, ComparedMaster side, Applying.Applied applied, Finders finders) {
+    private Master withNewShots(ProjectRow project, ComparedMaster side, Applying.Outcome applied, Finders finders) {
         List<Section> sections = new ArrayList<>(applied.master().main().sections());
         for (NewShots.NewShot made : NewShots.of(applied, MasterStore.shots(side.shots()), ProjectRules.numbering(project),
                 project.handles, masters.codesInUse(project.id))) {

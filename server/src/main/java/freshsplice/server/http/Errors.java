@@ -32,30 +32,30 @@ import org.springframework.web.servlet.resource.NoResourceFoundException;
 @RestControllerAdvice
 public class Errors {
     /** @param message what, where and what to do next */
-    public record Said(String message) {
+    public record Message(String message) {
     }
 
     private static final Logger LOG = LoggerFactory.getLogger(Errors.class);
 
     @ExceptionHandler({NotThere.class, NoResourceFoundException.class})
-    ResponseEntity<Said> notThere(Exception e) {
+    ResponseEntity<Message> notThere(Exception e) {
         return say(HttpStatus.NOT_FOUND, e instanceof NotThere ? e.getMessage() : "There is nothing at this address");
     }
 
     @ExceptionHandler({Refusal.class, UnreadableFile.class})
-    ResponseEntity<Said> refused(RuntimeException e) {
+    ResponseEntity<Message> refused(RuntimeException e) {
         return say(HttpStatus.UNPROCESSABLE_ENTITY, e.getMessage());
     }
 
     @ExceptionHandler(ArithmeticException.class)
-    ResponseEntity<Said> uncountable(ArithmeticException e) {
+    ResponseEntity<Message> uncountable(ArithmeticException e) {
         LOG.info("Not to be counted", e);
         return say(HttpStatus.UNPROCESSABLE_ENTITY, "One of the numbers is too large to be counted exactly; nothing was "
                 + "changed. Give a smaller one");
     }
 
     @ExceptionHandler(MethodArgumentNotValidException.class)
-    ResponseEntity<Said> outOfBounds(MethodArgumentNotValidException e) {
+    ResponseEntity<Message> outOfBounds(MethodArgumentNotValidException e) {
         return say(HttpStatus.UNPROCESSABLE_ENTITY, e.getFieldErrors().stream().findFirst()
                 .map(f -> sentence(f.getField(), f.getDefaultMessage())).orElse("A value is out of its bounds"));
     }
@@ -67,18 +67,18 @@ public class Errors {
     }
 
     @ExceptionHandler(HttpMediaTypeNotSupportedException.class)
-    ResponseEntity<Said> otherType(HttpMediaTypeNotSupportedException e) {
+    ResponseEntity<Message> otherType(HttpMediaTypeNotSupportedException e) {
         return say(HttpStatus.UNSUPPORTED_MEDIA_TYPE, "This address does not take " + e.getContentType()
                 + ": send what is described, mostly application/json");
     }
 
     @ExceptionHandler(HttpRequestMethodNotSupportedException.class)
-    ResponseEntity<Said> otherMethod(HttpRequestMethodNotSupportedException e) {
+    ResponseEntity<Message> otherMethod(HttpRequestMethodNotSupportedException e) {
         return say(HttpStatus.METHOD_NOT_ALLOWED, "This address does not answer to " + e.getMethod());
     }
 
     @ExceptionHandler({OptimisticLockingFailureException.class, OptimisticLockException.class})
-    ResponseEntity<Said> writtenMeanwhile(RuntimeException e) {
+    ResponseEntity<Message> writtenMeanwhile(RuntimeException e) {
         LOG.info("Written by two at once", e);
         return say(HttpStatus.CONFLICT, "Somebody else changed the same at the same moment, so nothing of this was changed: "
                 + "look at it again, then repeat it");
@@ -86,7 +86,7 @@ public class Errors {
 
     /** Bounds of tables are checked before, in words: one that is met here was forgotten. */
     @ExceptionHandler(DataIntegrityViolationException.class)
-    ResponseEntity<Said> notHeld(DataIntegrityViolationException e) {
+    ResponseEntity<Message> notHeld(DataIntegrityViolationException e) {
         LOG.error("A value that the tables do not hold was not checked before", e);
         return say(HttpStatus.UNPROCESSABLE_ENTITY, "A value is longer or larger than can be kept, or is there already; "
                 + "nothing was changed. The server's log says which");
@@ -94,7 +94,7 @@ public class Errors {
 
     @ExceptionHandler({HttpMessageNotReadableException.class, MethodArgumentTypeMismatchException.class,
         MissingServletRequestParameterException.class})
-    ResponseEntity<Said> malformed(Exception e) {
+    ResponseEntity<Message> malformed(Exception e) {
         for (Throwable cause = e.getCause(); cause != null; cause = cause.getCause()) {
             if (cause instanceof Refusal) {
                 // a value that cannot be says so itself
@@ -105,17 +105,17 @@ public class Errors {
     }
 
     @ExceptionHandler(MaxUploadSizeExceededException.class)
-    ResponseEntity<Said> tooLarge(Exception e) {
+    ResponseEntity<Message> tooLarge(Exception e) {
         return say(HttpStatus.CONTENT_TOO_LARGE, "That is more than can be taken at once (2 GB): give it in parts");
     }
 
     @ExceptionHandler(CannotDraw.class)
-    ResponseEntity<Said> cannotDraw(CannotDraw e) {
+    ResponseEntity<Message> cannotDraw(CannotDraw e) {
         return say(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage());
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class, PersistenceException.class})
-    ResponseEntity<Said> database(Exception e) {
+    ResponseEntity<Message> database(Exception e) {
         LOG.error("The database did not take it", e);
         return say(HttpStatus.SERVICE_UNAVAILABLE, "The database did not take it, so nothing was changed: try again "
                 + "in a moment. One that ended by itself is being started again; the server's log says more");
@@ -127,21 +127,21 @@ public class Errors {
     }
 
     @ExceptionHandler(IOException.class)
-    ResponseEntity<Said> io(IOException e) {
+    ResponseEntity<Message> io(IOException e) {
         boolean full = String.valueOf(e.getMessage()).contains("No space left");
         return say(full ? HttpStatus.INSUFFICIENT_STORAGE : HttpStatus.UNPROCESSABLE_ENTITY,
                 full ? "The disk is full: free some space, then try again. Nothing was changed" : e.getMessage());
     }
 
     @ExceptionHandler(Exception.class)
-    ResponseEntity<Said> other(Exception e) {
+    ResponseEntity<Message> other(Exception e) {
         LOG.error("Not foreseen", e);
         return say(HttpStatus.INTERNAL_SERVER_ERROR, "That failed in a way that was not foreseen; nothing was changed. "
                 + "The server's log has the details");
     }
 
-    private static ResponseEntity<Said> say(HttpStatus status, String message) {
-        return ResponseEntity.status(status).body(new Said(message == null ? "It failed" : message));
+    private static ResponseEntity<Message> say(HttpStatus status, String message) {
+        return ResponseEntity.status(status).body(new Message(message == null ? "It failed" : message));
     }
 
     private static String firstLine(Exception e) {

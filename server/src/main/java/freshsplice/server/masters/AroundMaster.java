@@ -59,7 +59,7 @@ final class AroundMaster implements Surroundings {
     }
 
     @Override
-    public Copied copied(List<Long> sections) {
+    public CopiedPieces copied(List<Long> sections) {
         List<SectionRow> rows = store.whereIn(SectionRow.class, "id", sections);
         if (rows.isEmpty()) {
             throw new Refused(PlaceEdit.COPY_AGAIN);
@@ -69,7 +69,7 @@ final class AroundMaster implements Surroundings {
         if (from.projectId != row.projectId && rows.stream().anyMatch(r -> r.shotId != null || r.nestedId != null)) {
             throw new Refused("These pieces show shots of \"" + project.name + "\": pieces are pasted within a project");
         }
-        return new Copied(pieces(rows), project.rate);
+        return new CopiedPieces(pieces(rows), project.rate);
     }
 
     private List<Section> pieces(List<SectionRow> rows) {

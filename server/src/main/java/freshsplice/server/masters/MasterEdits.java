@@ -186,7 +186,7 @@ public class MasterEdits {
     private Master nest(MasterRow row, Master before, List<Place> places, String asked) {
         String name = asked == null || asked.isBlank() ? row.name + " part" : asked.strip();
         MasterRow made = masters.add(row.projectId, row.sceneId, name, before.start(), null);
-        Nesting.Nested nested = Nesting.nest(before, places, made.id, name);
+        Nesting.Nest nested = Nesting.nest(before, places, made.id, name);
         Master empty = masters.read(made);
         // the rows of the pieces go over into the new master, so that they keep their ids, marks and history
         masters.adopt(made, empty, empty.withMain(nested.inner().main().sections()).startingAt(nested.inner().start()),

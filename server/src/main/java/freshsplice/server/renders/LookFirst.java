@@ -28,7 +28,7 @@ public class LookFirst {
     private static final long MOST_BYTES = 32L << 20;
 
     /** @param findings what is seen on the way first, then the many that nobody touched; @param unlooked shots that were not looked at yet */
-    record Looked(List<Finding> findings, int unlooked) {
+    record Looks(List<Finding> findings, int unlooked) {
     }
 
     private record Question(Shot shot, Camera camera, String stage, double aspect) {
@@ -38,7 +38,7 @@ public class LookFirst {
             .<Question, List<Finding>>weigher((asked, found) -> BYTES_A_SHOT + BYTES_A_KEY * asked.camera().keyCount()).build();
 
     /** @param aspect width over height of the picture */
-    Looked of(List<FilmedShot> shots, double aspect) {
+    Looks of(List<FilmedShot> shots, double aspect) {
         List<Finding> findings = new ArrayList<>();
         List<Finding> untouched = new ArrayList<>();
         Map<Stage, String> sets = new IdentityHashMap<>();
@@ -64,7 +64,7 @@ public class LookFirst {
             }
         }
         findings.addAll(untouched);
-        return new Looked(findings, unlooked);
+        return new Looks(findings, unlooked);
     }
 
     private static Question asked(FilmedShot shot, Map<Stage, String> sets, double aspect) {

@@ -27,9 +27,9 @@ class LookParts {
     private static final String PATHS = "paths";
 
     /** What a render shows. @param withBoards shots whose boards it shows; @param sets that are drawn in it, some perhaps more than once */
-    record Shown(Map<Long, FilmedShot> withBoards, Collection<Stage> sets) {
-        static Shown of(FilmedShot shot) {
-            return new Shown(Map.of(shot.shot().id(), shot), List.of(shot.stage()));
+    record Sight(Map<Long, FilmedShot> withBoards, Collection<Stage> sets) {
+        static Sight of(FilmedShot shot) {
+            return new Sight(Map.of(shot.shot().id(), shot), List.of(shot.stage()));
         }
     }
 
@@ -44,7 +44,7 @@ class LookParts {
     }
 
     /** The parts of a render that is made now, with those that are known. @param found the boards that it shows, {@code NONE} where it shows none */
-    Fingerprint made(RenderRow render, Recipe recipe, RenderBoards.Boards found, Shown shown, Fingerprint known) {
+    Fingerprint made(RenderRow render, Recipe recipe, RenderBoards.Boards found, Sight shown, Fingerprint known) {
         Map<String, String> parts = new HashMap<>(known.parts());
         parts.put(SHADING, DrawingVersion.ofPictures());
         if (found != RenderBoards.Boards.NONE) {
@@ -66,7 +66,7 @@ class LookParts {
      *
      * @param asked those that the render has: no other is worked out
      */
-    Map<String, String> now(RenderRow render, Set<String> asked, Shown shown, Map<String, String> named) {
+    Map<String, String> now(RenderRow render, Set<String> asked, Sight shown, Map<String, String> named) {
         Map<String, String> parts = new HashMap<>();
         if (asked.contains(SHADING)) {
             parts.put(SHADING, DrawingVersion.ofPictures());
@@ -85,7 +85,7 @@ class LookParts {
     }
 
     /** Ways are drawn over the whole action, and change with what moves outside a render's frames too. */
-    private String paths(Shown shown) {
+    private String paths(Sight shown) {
         return Fingerprint.digest(shown.sets().stream().map(s -> paths.get(s, of -> SetLines.of(of, List.of(Aid.PATHS)).digest())).distinct().sorted().collect(Collectors.joining()));
     }
 }

@@ -74,7 +74,7 @@ public class MasterDrawings {
             joined.all().forEach(r -> movies.putIfAbsent(r.id(), MovieKeys.of(r.id())));
         }
         Map<String, Reel> reels = movies(movies.values(), master.rate());
-        LookParts.Shown shown = shown(recipe, master, nested, filmed);
+        LookParts.Sight shown = shown(recipe, master, nested, filmed);
         RenderBoards.Boards boards = recipe.look().board() > 0 || recipe.unstaged() == Recipe.Unstaged.BOARD
                 ? this.boards.of(shown.withBoards()) : RenderBoards.Boards.NONE;
         reels.putAll(boards.reels());
@@ -96,13 +96,13 @@ public class MasterDrawings {
         return staleness.ofMaster(render, now, shown(recipes.of(render), master, nested, filmed));
     }
 
-    private static LookParts.Shown shown(Recipe recipe, Master master, Map<Long, Master> nested, Map<Long, FilmedShot> filmed) {
+    private static LookParts.Sight shown(Recipe recipe, Master master, Map<Long, Master> nested, Map<Long, FilmedShot> filmed) {
         Map<Long, FilmedShot> shown = new HashMap<>();
         Stream.concat(Stream.of(master), nested.values().stream()).flatMap(m -> m.sections().stream()).map(Section::shotId)
                 .filter(filmed::containsKey).forEach(id -> shown.put(id, filmed.get(id)));
         Map<Long, FilmedShot> withBoards = new HashMap<>(shown);
         withBoards.values().removeIf(f -> recipe.look().board() == 0 && f.camera().isStaged());
-        return new LookParts.Shown(withBoards, shown.values().stream().map(FilmedShot::stage).toList());
+        return new LookParts.Sight(withBoards, shown.values().stream().map(FilmedShot::stage).toList());
     }
 
     private static Fingerprint fingerprint(RenderRow render, Master master, Map<Long, Master> nested, Map<Long, FilmedShot> filmed,

@@ -57,7 +57,7 @@ public class RenderForecast {
     /** @throws freshsplice.core.refusal.Refusal if it could not be asked for */
     @Transactional(readOnly = true)
     public Forecast of(long projectId, RenderRequests.RenderOrder wanted) {
-        List<RenderRequests.Planned> planned = requests.plan(projectId, wanted);
+        List<RenderRequests.PlannedRender> planned = requests.plan(projectId, wanted);
         Recipe recipe = wanted.how().recipe();
         long frames = planned.stream().mapToLong(p -> p.range().frames()).sum();
         Map<Long, FilmedShot> filmed = this.shots.of(projectId).filmed();
@@ -65,8 +65,8 @@ public class RenderForecast {
         Sizes.Range bytes = record.sizes(newest).of(recipe, frames);
         Optional<Sizes.Range> time = record.seconds(newest, recipe, planned.size(), frames);
         OptionalLong free = FreeSpace.at(folders.renders());
-        List<FilmedShot> shots = planned.stream().map(RenderRequests.Planned::shotId).distinct().map(filmed::get).filter(f -> f != null).toList();
-        LookFirst.Looked looked = lookFirst.of(shots, recipe.look().aspect());
+        List<FilmedShot> shots = planned.stream().map(RenderRequests.PlannedRender::shotId).distinct().map(filmed::get).filter(f -> f != null).toList();
+        LookFirst.Looks looked = lookFirst.of(shots, recipe.look().aspect());
         return new Forecast(planned.size(), frames, planned.stream().mapToDouble(p -> p.rate().seconds(p.range().frames()).toDouble()).sum(),
                 recipe.look().width(), recipe.look().height(), recipe.rate(planned.isEmpty() ? FrameRate.FPS_24
                         : planned.get(0).rate()).toString(), planned.isEmpty() ? "" : path(planned.get(0), filmed, wanted.how(), false),
@@ -75,7 +75,7 @@ public class RenderForecast {
                 looked.findings(), looked.unlooked());
     }
 
-    private static String path(RenderRequests.Planned planned, Map<Long, FilmedShot> filmed, RenderRequests.How how, boolean last) {
+    private static String path(RenderRequests.PlannedRender planned, Map<Long, FilmedShot> filmed, RenderRequests.How how, boolean last) {
         FileNames names = new FileNames(planned.project(), planned.scene(), planned.name(), how.grade(),
                 planned.shotId() == null ? "" : filmed.get(planned.shotId()).camera().name(),
                 how.recipeName() == null ? "" : how.recipeName());

@@ -82,7 +82,7 @@ public class RenderRequests {
      * @param shotId null for a whole master
      * @param rate   frames/s of its movies
      */
-    record Planned(RenderName name, RenderRange range, Long shotId, Long masterId, FrameRate rate, String project, String scene) {
+    record PlannedRender(RenderName name, RenderRange range, Long shotId, Long masterId, FrameRate rate, String project, String scene) {
     }
 
     /** The shots of a project with all that can be rendered of them. */
@@ -112,7 +112,7 @@ public class RenderRequests {
     }
 
     /** The renders that would be made, in order. @throws Refused if they could not be */
-    List<Planned> plan(long projectId, RenderOrder wanted) {
+    List<PlannedRender> plan(long projectId, RenderOrder wanted) {
         ProjectRow project = store.get(ProjectRow.class, projectId);
         MasterRow masterRow = masters.asked(projectId, wanted.masterId()).orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
         Master sequence = masters.read(masterRow);
@@ -123,7 +123,7 @@ public class RenderRequests {
         Map<Long, String> scenes = store.where(SceneRow.class, "projectId", projectId).stream().collect(Collectors.toMap(r -> r.id, r -> r.name));
         ShotRenders known = finished.of(projectId, g -> g.compareTo(how.grade()) >= 0);
         Versions versions = versions(projectId);
-        List<Planned> planned = new ArrayList<>();
+        List<PlannedRender> planned = new ArrayList<>();
         for (Long shotId : wanted.shotIds()) {
             ShotRow shot = shots.get(shotId);
             if (shot == null) {
@@ -131,14 +131,14 @@ public class RenderRequests {
             }
             for (RenderRange counted : wanted.ask().ranges(all.frames(shot), known)) {
                 RenderRange range = counted.at(project.rate, rate);
-                planned.add(new Planned(versions.take(shot.code, how.grade(), range), range, shotId, null, rate, project.name,
+                planned.add(new PlannedRender(versions.take(shot.code, how.grade(), range), range, shotId, null, rate, project.name,
                         scenes.getOrDefault(shot.sceneId, "")));
             }
         }
         if (wanted.master()) {
             RenderRange range = new RenderRange(Rational.of(sequence.start()), Rational.ONE,
                     Math.max(1, sequence.end() - sequence.start())).at(project.rate, rate);
-            planned.add(new Planned(versions.take(RenderName.fileSafe(masterRow.name), how.grade(), range), range, null, masterRow.id, rate,
+            planned.add(new PlannedRender(versions.take(RenderName.fileSafe(masterRow.name), how.grade(), range), range, null, masterRow.id, rate,
                     project.name, ""));
         }
         if (planned.size() > MOST) {
@@ -157,7 +157,7 @@ public class RenderRequests {
         ProjectRow project = store.entities().find(ProjectRow.class, projectId, LockModeType.PESSIMISTIC_WRITE);
         long recipe = recipes.textId(wanted.how().recipe());
         List<Long> ids = new ArrayList<>();
-        for (Planned planned : plan(projectId, wanted)) {
+        for (PlannedRender planned : plan(projectId, wanted)) {
             RenderRow row = row(project, planned, recipe, wanted.how(), who);
             row.handles = planned.shotId() == null || wanted.ask().isStill() ? 0 : wanted.ask().handles();
             row.joined = planned.shotId() == null && wanted.joined();
@@ -203,7 +203,7 @@ public class RenderRequests {
                 .map(name -> new Versions.Entry(name, row.grade, FinishedRenders.range(row), row.state == RenderRow.State.DONE))).toList());
     }
 
-    static RenderRow row(ProjectRow project, Planned planned, long recipe, How how, Asker who) {
+    static RenderRow row(ProjectRow project, PlannedRender planned, long recipe, How how, Asker who) {
         RenderRange range = planned.range();
         RenderRow row = new RenderRow();
         row.projectId = project.id;

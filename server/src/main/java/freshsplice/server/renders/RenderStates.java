@@ -105,20 +105,20 @@ class RenderStates {
 
     /** @param movie that windows play */
     @Transactional
-    public void done(long renderId, List<OutputWriter.Written> written, OutputWriter.Written movie, String sha256) {
+    public void done(long renderId, List<OutputWriter.WrittenOutput> written, OutputWriter.WrittenOutput movie, String sha256) {
         RenderRow row = store.get(RenderRow.class, renderId);
         row.state = RenderRow.State.DONE;
         row.framesDone = row.frames;
         row.finishedAt = Instant.now();
         row.file = row.folder + "/" + movie.file();
-        row.bytes = written.stream().mapToLong(OutputWriter.Written::bytes).sum();
+        row.bytes = written.stream().mapToLong(OutputWriter.WrittenOutput::bytes).sum();
         row.sha256 = sha256;
         add(row, written);
     }
 
     /** Notes files that a finished render was written into afterwards. */
     @Transactional
-    public void wrote(long renderId, List<OutputWriter.Written> written) {
+    public void wrote(long renderId, List<OutputWriter.WrittenOutput> written) {
         add(store.get(RenderRow.class, renderId), written);
     }
 
@@ -129,12 +129,12 @@ class RenderStates {
                 .filter(r -> r.id < row.id && r.grade == row.grade && r.state.isEnded()).map(r -> r.id).toList();
     }
 
-    private void add(RenderRow row, List<OutputWriter.Written> written) {
+    private void add(RenderRow row, List<OutputWriter.WrittenOutput> written) {
         Map<OutputKind, RenderOutputRow> there = new EnumMap<>(OutputKind.class);
         store.where(RenderOutputRow.class, "renderId", row.id).forEach(o -> there.put(o.kind, o));
         written.stream().map(w -> there.remove(w.kind())).filter(Objects::nonNull).forEach(store.entities()::remove);
         store.entities().flush();
-        for (OutputWriter.Written one : written) {
+        for (OutputWriter.WrittenOutput one : written) {
             RenderOutputRow output = new RenderOutputRow();
             output.renderId = row.id;
             output.kind = one.kind();

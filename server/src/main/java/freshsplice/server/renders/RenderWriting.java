@@ -72,7 +72,7 @@ public class RenderWriting {
         JobFile.Contents job = kept.kept(renderId);
         Path folder = Files.createDirectories(folders.renders().resolve(row.folder));
         try {
-            List<OutputWriter.Written> written = OutputWriter.write(new OutputWriter.Order(job.job(), List.of(Output.of(OutputKind.valueOf(kind))),
+            List<OutputWriter.WrittenOutput> written = OutputWriter.write(new OutputWriter.Order(job.job(), List.of(Output.of(OutputKind.valueOf(kind))),
                     job.sound()), kept.frames(renderId), folder, k -> !failures.isClosing());
             if (written == null) {
                 return false;
@@ -99,14 +99,14 @@ public class RenderWriting {
                 // windows play one whatever else is wanted
                 outputs.add(Output.of(OutputKind.H264));
             }
-            List<OutputWriter.Written> written = OutputWriter.write(new OutputWriter.Order(job.job(), outputs, job.sound()),
+            List<OutputWriter.WrittenOutput> written = OutputWriter.write(new OutputWriter.Order(job.job(), outputs, job.sound()),
                     kept.frames(renderId), folder, k -> isWanted(row));
             if (written == null) {
                 return !failures.isClosing();
             }
-            OutputWriter.Written movie = written.stream().filter(w -> w.kind() == OutputKind.H264).findFirst().orElseThrow();
+            OutputWriter.WrittenOutput movie = written.stream().filter(w -> w.kind() == OutputKind.H264).findFirst().orElseThrow();
             states.done(renderId, written, movie, FileDigest.of(folder.resolve(movie.file())));
-            log.say(renderId, "written: " + written.stream().map(OutputWriter.Written::file).collect(Collectors.joining(", ")));
+            log.say(renderId, "written: " + written.stream().map(OutputWriter.WrittenOutput::file).collect(Collectors.joining(", ")));
             letGoOlder(row);
             progress.ended(renderId, row.projectId);
             return true;

@@ -32,13 +32,13 @@ public class SheetPictures {
     }
 
     /** Pictures that are drawn as they are asked for, one after another. */
-    public final class Drawn implements AutoCloseable {
+    public final class SheetStills implements AutoCloseable {
         private final JobFile.Contents job;
         private final List<FrameOrder> orders;
         private final ShotDrawings.Stills stills;
         private final PainterThread drawer = new PainterThread("contact sheet", Thread.MIN_PRIORITY);
 
-        private Drawn(ShotDrawings.Stills stills) {
+        private SheetStills(ShotDrawings.Stills stills) {
             this.stills = stills;
             this.job = stills.kept();
             this.orders = stills.orders();
@@ -67,9 +67,9 @@ public class SheetPictures {
     }
 
     /** @param width of each picture, pixels */
-    public Drawn of(long projectId, List<Long> shotIds, RenderAsk.When when, List<BurnIn.Field> captions, int width, int height, String who) {
+    public SheetStills of(long projectId, List<Long> shotIds, RenderAsk.When when, List<BurnIn.Field> captions, int width, int height, String who) {
         FrameLook look = new FrameLook(Math.max(16, width), Math.max(16, height), 200, FrameLook.Edges.QUICK, 0, 2, false, 0);
         Recipe recipe = Recipe.of(look, captions.stream().distinct().map(f -> new BurnIn(f, WORDS)).toList(), OutputKind.PNG8);
-        return new Drawn(reader.stills(projectId, shotIds, new RenderAsk(new RenderAsk.Extent.Still(when), 0, 1), recipe, who));
+        return new SheetStills(reader.stills(projectId, shotIds, new RenderAsk(new RenderAsk.Extent.Still(when), 0, 1), recipe, who));
     }
 }

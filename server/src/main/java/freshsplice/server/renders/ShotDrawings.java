@@ -61,7 +61,7 @@ class ShotDrawings {
         RenderJob job = new RenderJob(names, recipe, range, rate, plan.startLabel());
         return new Drawing(new JobFile.Contents(job, boards.reels(), recipe.sound() ? under.ofShot(render.shotId, range) : List.of()),
                 new FrameOrders(plan, recipe, false, shots.named(render, boards, Map.of(), List.of(all.rows().get(render.shotId)), null)),
-                under == null ? null : looks.made(render, recipe, boards, LookParts.Shown.of(shot), staleness.now(shot, range, recipe.look().blur(), under)));
+                under == null ? null : looks.made(render, recipe, boards, LookParts.Sight.of(shot), staleness.now(shot, range, recipe.look().blur(), under)));
     }
 
     /** One frame of a shot as a recipe has it. @param who asks for it */

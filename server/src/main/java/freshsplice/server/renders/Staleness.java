@@ -78,7 +78,7 @@ public class Staleness {
                 Set set = sets.computeIfAbsent(shot.sceneId, id -> Set.of(stages.stage(id)));
                 Fingerprint now = now(MasterStore.shot(shot), cameras.get(shot.cameraId), set, range, render.blur);
                 List<RenderPartRow> made = parts.getOrDefault(render.id, List.of());
-                Map<String, String> look = looks.now(render, names(made), LookParts.Shown.of(new FilmedShot(MasterStore.shot(shot), cameras.get(shot.cameraId),
+                Map<String, String> look = looks.now(render, names(made), LookParts.Sight.of(new FilmedShot(MasterStore.shot(shot), cameras.get(shot.cameraId),
                         set.stage())), recipesNow);
                 stale.put(render.id, differences(made, with(withSound(now, under.digestOfShot(shot.id, range)), look)));
             }
@@ -87,7 +87,7 @@ public class Staleness {
     }
 
     /** What changed since a movie of a whole master was made, in words. @param now what it would be made from now; */
-    public List<String> ofMaster(RenderRow render, Fingerprint now, LookParts.Shown shown) {
+    public List<String> ofMaster(RenderRow render, Fingerprint now, LookParts.Sight shown) {
         List<RenderPartRow> made = store.where(RenderPartRow.class, "renderId", render.id);
         return differences(made, with(now, looks.now(render, names(made), shown, new HashMap<>())));
     }

@@ -57,7 +57,7 @@ public class ContactSheets {
     }
 
     /** A sheet that is there. @param files its names: a PDF, or a picture a page */
-    public record Made(String name, List<String> files, long bytes) {
+    public record SheetFiles(String name, List<String> files, long bytes) {
     }
 
     private static final String PART = ".part";
@@ -153,7 +153,7 @@ public class ContactSheets {
         List<Path> pages = new ArrayList<>();
         int all = wanted.shotIds().size();
         task.progress(0, all);
-        try (SheetPictures.Drawn drawn = pictures.of(projectId, wanted.shotIds(), wanted.when(), wanted.captions(), (int) Math.round(first.width()),
+        try (SheetPictures.SheetStills drawn = pictures.of(projectId, wanted.shotIds(), wanted.when(), wanted.captions(), (int) Math.round(first.width()),
                 (int) Math.round(first.height()), who)) {
             for (int page = 0, at = 0; page < layout.pages(); page++) {
                 try (SheetPainter painter = new SheetPainter(wanted.sheet())) {
@@ -193,11 +193,11 @@ public class ContactSheets {
     }
 
     /** The sheets that are there, the newest first. */
-    public List<Made> all(long projectId) throws IOException {
+    public List<SheetFiles> all(long projectId) throws IOException {
         if (!Files.isDirectory(folder(projectId))) {
             return List.of();
         }
-        List<Made> made = new ArrayList<>();
+        List<SheetFiles> made = new ArrayList<>();
         try (Stream<Path> sheets = Files.list(folder(projectId))) {
             for (Path sheet : sheets.filter(s -> !s.toString().endsWith(PART)).sorted().toList()) {
                 List<Path> files = files(sheet);
@@ -206,7 +206,7 @@ public class ContactSheets {
                     for (Path file : files) {
                         bytes += Files.size(file);
                     }
-                    made.add(0, new Made(sheet.getFileName().toString(), files.stream().map(f -> f.getFileName().toString()).toList(), bytes));
+                    made.add(0, new SheetFiles(sheet.getFileName().toString(), files.stream().map(f -> f.getFileName().toString()).toList(), bytes));
                 }
             }
         }

@@ -63,7 +63,7 @@ public class ZipFiles {
             while (entries.hasMoreElements()) {
                 ZipEntry entry = entries.nextElement();
                 if (!entry.isDirectory() && wanted.test(entry.getName())) {
-                    try (InputStream in = new Counted(zip.getInputStream(entry), left, label)) {
+                    try (InputStream in = new LimitedStream(zip.getInputStream(entry), left, label)) {
                         kept.add(media.keep(label + "/" + entry.getName(), in));
                     }
                 }
@@ -75,11 +75,11 @@ public class ZipFiles {
     }
 
     /** Ends a stream in an error when all of a zip has unfolded to too much. */
-    private final class Counted extends FilterInputStream {
+    private final class LimitedStream extends FilterInputStream {
         private final long[] left;
         private final String label;
 
-        Counted(InputStream in, long[] left, String label) {
+        LimitedStream(InputStream in, long[] left, String label) {
             super(in);
             this.left = left;
             this.label = label;

@@ -81,7 +81,7 @@ class StepJournal {
     private record Push(String table, long frames) {
     }
 
-    private record Noted(long id, String table, long rowId, long rowLast, String kind, long pushed) {
+    private record NotedRow(long id, String table, long rowId, long rowLast, String kind, long pushed) {
     }
 
     private record NotedValue(long rowId, String column, String value) {
@@ -136,9 +136,9 @@ class StepJournal {
 
     /** Takes a step back, last row first, or does it again, first row first. @param changed what it touches is added there */
     void turn(long stepId, boolean back, TouchLog.Rows changed) {
-        List<Noted> rows = jdbc.query("select id, table_name, row_id, row_last, kind, pushed from step_row where step_id = ? order "
+        List<NotedRow> rows = jdbc.query("select id, table_name, row_id, row_last, kind, pushed from step_row where step_id = ? order "
                         + "by place" + (back ? " desc" : ""),
-                (r, n) -> new Noted(r.getLong(1), r.getString(2), r.getLong(3), r.getLong(4), r.getString(5),
+                (r, n) -> new NotedRow(r.getLong(1), r.getString(2), r.getLong(3), r.getLong(4), r.getString(5),
                         r.getLong(6)), stepId);
         Map<Long, List<NotedValue>> values = jdbc.query("select v.step_row_id, v.column_name, "
                                 + (back ? "v.old_value" : "v.new_value") + " from step_value v join step_row r on r.id = "
@@ -146,7 +146,7 @@ class StepJournal {
                         (r, n) -> new NotedValue(r.getLong(1), r.getString(2), r.getString(3)), stepId)
                 .stream().collect(Collectors.groupingBy(NotedValue::rowId));
         Map<Push, List<Pushes.Run>> pushed = new LinkedHashMap<>();
-        for (Noted row : rows) {
+        for (NotedRow row : rows) {
             if (row.kind().equals("PUSH")) {
                 pushed.computeIfAbsent(new Push(tables.named(row.table()).name(), row.pushed()), k -> new ArrayList<>())
                         .add(new Pushes.Run(row.rowId(), row.rowLast()));

@@ -30,7 +30,7 @@ class LookFirstTest {
         List<FilmedShot> shots = shots(150, 40);
         assertThat(lookFirst.of(shots, WIDE).unlooked()).isEqualTo(90);
         assertThat(lookFirst.of(shots, WIDE).unlooked()).isEqualTo(30);
-        LookFirst.Looked last = lookFirst.of(shots, WIDE);
+        LookFirst.Looks last = lookFirst.of(shots, WIDE);
         assertThat(last.unlooked()).isZero();
         assertThat(last.findings()).isEqualTo(shots.stream().flatMap(s -> Finding.of(s, WIDE).stream()).toList());
         assertThat(last.findings()).extracting(Finding::shotId).contains(1L, 150L);
@@ -57,7 +57,7 @@ class LookFirstTest {
     @Test
     void camerasThatNobodyTouchedAreAllNamedAtOnce() {
         List<FilmedShot> shots = LongStream.rangeClosed(1, 200).mapToObj(id -> filmed(id, Camera.named("untouched", FilmBack.SUPER_35))).toList();
-        LookFirst.Looked looked = lookFirst.of(shots, WIDE);
+        LookFirst.Looks looked = lookFirst.of(shots, WIDE);
         assertThat(looked.unlooked()).isZero();
         assertThat(looked.findings()).hasSize(200);
     }

@@ -16,7 +16,7 @@ import java.util.function.LongFunction;
 /** Masters in masters: linked, never copied, never in themselves. */
 public final class Nesting {
     /** @param outer the master with one piece in the place of several; @param inner what that piece nests */
-    public record Nested(Master outer, Master inner) {
+    public record Nest(Master outer, Master inner) {
     }
 
     private Nesting() {
@@ -29,7 +29,7 @@ public final class Nesting {
      * @param innerId id of the new master
      * @param name    its name
      */
-    public static Nested nest(Master master, List<Place> places, long innerId, String name) {
+    public static Nest nest(Master master, List<Place> places, long innerId, String name) {
         int lane = places.get(0).lane();
         int first = places.stream().mapToInt(Place::index).min().orElseThrow();
         int last = places.stream().mapToInt(Place::index).max().orElseThrow();
@@ -54,7 +54,7 @@ public final class Nesting {
         Section nest = new Section(0, new Section.Content.OfMaster(innerId), record, Rational.of(record.in()),
                 Rational.ONE, true, head.head(), tail.tail());
         Master changed = master.withLane(lane, outer.spliced(first, last + 1, List.of(nest)));
-        return new Nested(Master.checked(changed), made);
+        return new Nest(Master.checked(changed), made);
     }
 
     /** Lays what a nested master shows into the outer one in its place; the nested master itself stays as it is. */

@@ -37,7 +37,7 @@ class NestingTest {
     void nestAndOpen() {
         Master dissolving = Fades.dissolve(Fades.dissolve(FOUR, new Place(0, 1), 8, Transition.Curve.EASED), new Place(0, 3),
                 6, Transition.Curve.EVEN);
-        Nesting.Nested nested = Nesting.nest(dissolving, List.of(new Place(0, 1), new Place(0, 2)), 7, "Scene 12");
+        Nesting.Nest nested = Nesting.nest(dissolving, List.of(new Place(0, 1), new Place(0, 2)), 7, "Scene 12");
         LongFunction<Master> masters = id -> nested.inner();
         assertThat(nested.outer().main().sections()).hasSize(3);
         assertThat(nested.inner().main().sections()).hasSize(2);
@@ -50,7 +50,7 @@ class NestingTest {
     @Test
     @DisplayName("a scene that gets longer is longer in its sequence, where that shows it to its end")
     void follows() {
-        Nesting.Nested nested = Nesting.nest(FOUR, List.of(new Place(0, 1), new Place(0, 2)), 7, "Scene 12");
+        Nesting.Nest nested = Nesting.nest(FOUR, List.of(new Place(0, 1), new Place(0, 2)), 7, "Scene 12");
         Master longer = Trims.tail(nested.inner(), new Place(0, 0), 9, Following.MOVES_ALONG);
         Master followed = Nesting.follow(nested.outer(), nested.inner(), longer);
         assertThat(followed.main().sections().get(1).record()).isEqualTo(FrameRange.of(1020, 1084));

@@ -37,7 +37,7 @@ class IntakeController {
     }
 
     /** What to do about a place. @param fix the word of an offer; null to leave it as the cut has it */
-    record Fixed(long at, @Schema(nullable = true) Fix fix) {
+    record EventFix(long at, @Schema(nullable = true) Fix fix) {
     }
 
     /** @param name blank for a camera of its own */
@@ -116,7 +116,7 @@ class IntakeController {
     }
 
     @PostMapping("/cuts/{id}/fix")
-    void fix(@PathVariable long id, @Valid @RequestBody Fixed fixed, Asker who) {
+    void fix(@PathVariable long id, @Valid @RequestBody EventFix fixed, Asker who) {
         intake.fix(id, fixed.at(), fixed.fix(), who);
     }
 

@@ -74,7 +74,7 @@ class TurnoverController {
         Map<String, String> before = sequences.outOfDate(projectId, master);
         Map<String, String> changes = new LinkedHashMap<>();
         chosen.changes().forEach(c -> changes.put(c.id(), c.words()));
-        TurnoverEdits.Applied applied = turnovers.apply(id, master, changes, who);
+        TurnoverEdits.Outcome applied = turnovers.apply(id, master, changes, who);
         return new AppliedView(applied.applied(), applied.left(), sequences.outOfDate(projectId, master).entrySet().stream()
                 .map(e -> new OutOfDate(e.getKey(), e.getValue(), e.getValue().equals(before.get(e.getKey())))).toList());
     }

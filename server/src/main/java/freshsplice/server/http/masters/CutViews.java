@@ -26,12 +26,12 @@ class CutViews {
     private static final int MOST = 16;
 
     /** Pieces as they were last put together, and from what. */
-    private record Shown(List<CutPiece> pieces, ProjectFiles files, String stamp, List<CutPieces.Piece> views) {
+    private record View(List<CutPiece> pieces, ProjectFiles files, String stamp, List<CutPieces.Piece> views) {
     }
 
     private final CutStore cuts;
     private final Sources sources;
-    private final Cache<Long, Shown> shown = Caffeine.newBuilder().maximumSize(MOST).build();
+    private final Cache<Long, View> shown = Caffeine.newBuilder().maximumSize(MOST).build();
 
     CutViews(CutStore cuts, Sources sources) {
         this.cuts = cuts;
@@ -48,11 +48,11 @@ class CutViews {
         return shown(row, pieces).stamp;
     }
 
-    private Shown shown(CutRow row, List<CutPiece> pieces) {
+    private View shown(CutRow row, List<CutPiece> pieces) {
         ProjectFiles files = sources.files(row.projectId);
-        Shown known = shown.getIfPresent(row.id);
+        View known = shown.getIfPresent(row.id);
         if (known == null || known.pieces != pieces || !known.files.equals(files)) {
-            known = new Shown(pieces, files, UUID.randomUUID().toString(), views(cuts.picked(row), pieces, files));
+            known = new View(pieces, files, UUID.randomUUID().toString(), views(cuts.picked(row), pieces, files));
             shown.put(row.id, known);
         }
         return known;

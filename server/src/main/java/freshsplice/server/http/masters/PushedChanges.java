@@ -27,14 +27,14 @@ class PushedChanges {
     private static final long PAUSE_MS = 100;
 
     /** Of one master that windows show. What they were told last stands with it. */
-    private static final class Shown {
+    private static final class OpenMaster {
         private final long projectId;
         private final long masterId;
         private String stamp;
         private boolean underWay;
         private boolean onceMore;
 
-        Shown(long projectId, long masterId) {
+        OpenMaster(long projectId, long masterId) {
             this.projectId = projectId;
             this.masterId = masterId;
         }
@@ -58,7 +58,7 @@ class PushedChanges {
     private final KnownSequences sequences;
     private final LiveUpdates live;
     private final Snapshot snapshot;
-    private final Map<Long, Shown> shown = new ConcurrentHashMap<>();
+    private final Map<Long, OpenMaster> shown = new ConcurrentHashMap<>();
     private final ExecutorService workers = Executors.newCachedThreadPool(task -> {
         Thread thread = new Thread(task, "changes");
         thread.setDaemon(true);
@@ -80,7 +80,7 @@ class PushedChanges {
 
     private void edited(long projectId, Set<Long> masters) {
         for (long masterId : masters) {
-            Shown one = shown.computeIfAbsent(masterId, id -> new Shown(projectId, id));
+            OpenMaster one = shown.computeIfAbsent(masterId, id -> new OpenMaster(projectId, id));
             if (one.edited()) {
                 try {
                     workers.execute(() -> tell(one));
@@ -91,7 +91,7 @@ class PushedChanges {
         }
     }
 
-    private void tell(Shown one) {
+    private void tell(OpenMaster one) {
         try {
             while (one.goesOn()) {
                 tellOnce(one);
@@ -102,7 +102,7 @@ class PushedChanges {
         }
     }
 
-    private void tellOnce(Shown one) {
+    private void tellOnce(OpenMaster one) {
         try {
             KnownSequences.Steps steps = snapshot.read(() ->
                     sequences.stepsSince(store.get(MasterRow.class, one.masterId), one.stamp));
@@ -117,7 +117,7 @@ class PushedChanges {
         }
     }
 
-    private void tellToAsk(Shown one) {
+    private void tellToAsk(OpenMaster one) {
         live.tellOf(one.projectId, one.masterId, "ask", String.valueOf(one.masterId));
     }
 }

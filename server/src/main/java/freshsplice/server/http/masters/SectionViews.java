@@ -30,8 +30,8 @@ class SectionViews {
     private static final long MOST_BYTES = 64L << 20;
 
     private final Store store;
-    private final Cache<Lane, Made> made = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
-            .<Lane, Made>weigher((lane, made) -> (made.views().size() + 1) * BYTES_A_PIECE).build();
+    private final Cache<Lane, LaneViews> made = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
+            .<Lane, LaneViews>weigher((lane, made) -> (made.views().size() + 1) * BYTES_A_PIECE).build();
 
     SectionViews(Store store) {
         this.store = store;
@@ -41,7 +41,7 @@ class SectionViews {
     }
 
     /** Views of a lane, and what they were made of. @param cameras of each piece; null where it has none */
-    private record Made(MasterLayout laid, List<Camera> cameras, List<SequenceView.Section> views) {
+    private record LaneViews(MasterLayout laid, List<Camera> cameras, List<SequenceView.Section> views) {
     }
 
     static boolean isStaged(Camera camera) {
@@ -51,7 +51,7 @@ class SectionViews {
     /** @param lane 0 for the main one; @param cameras by id */
     List<SequenceView.Section> of(MasterLayout laid, int lane, Map<Long, Camera> cameras) {
         List<LivePieces.Live> pieces = laid.lanes().get(lane);
-        Made before = made.getIfPresent(new Lane(laid.master().id(), lane));
+        LaneViews before = made.getIfPresent(new Lane(laid.master().id(), lane));
         boolean sameLane = before != null && before.laid() == laid;
         List<Camera> filmedBy = new ArrayList<>();
         List<SequenceView.Section> views = new ArrayList<>();
@@ -66,7 +66,7 @@ class SectionViews {
                 views.add(view(pieces.get(i), seen.get(i).seen(), camera, laid));
             }
         }
-        made.put(new Lane(laid.master().id(), lane), new Made(laid, filmedBy, views));
+        made.put(new Lane(laid.master().id(), lane), new LaneViews(laid, filmedBy, views));
         return views;
     }
 

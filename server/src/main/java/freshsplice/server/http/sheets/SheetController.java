@@ -65,7 +65,7 @@ class SheetController {
     }
 
     @GetMapping("/api/projects/{id}/sheets")
-    List<ContactSheets.Made> sheets(@PathVariable long id) throws IOException {
+    List<ContactSheets.SheetFiles> sheets(@PathVariable long id) throws IOException {
         return sheets.all(id);
     }
 

@@ -91,7 +91,7 @@ class MachinesController {
 
     /** Makes a key, and says it this once. */
     @PostMapping("/api/machines/keys")
-    WorkerKeys.Made makeKey(@Valid @RequestBody NewKey wanted, Asker who) {
+    WorkerKeys.NewKey makeKey(@Valid @RequestBody NewKey wanted, Asker who) {
         return keys.make(wanted.name(), who.name());
     }
 

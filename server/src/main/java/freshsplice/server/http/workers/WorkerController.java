@@ -77,7 +77,7 @@ class WorkerController {
     }
 
     @PostMapping("/seats/{seat}/chunks/{ticket}/ended")
-    void ended(@RequestAttribute(WorkerDoor.KEY) long key, @PathVariable String seat, @PathVariable String ticket, @Valid @RequestBody Wire.Ended ended) {
+    void ended(@RequestAttribute(WorkerDoor.KEY) long key, @PathVariable String seat, @PathVariable String ticket, @Valid @RequestBody Wire.End ended) {
         seats.seat(key, seat).ended(ticket, ended.error());
     }
 
@@ -132,23 +132,23 @@ class WorkerController {
     }
 
     @ExceptionHandler(TurnOver.class)
-    ResponseEntity<Errors.Said> over(TurnOver e) {
-        return ResponseEntity.status(HttpStatus.GONE).body(new Errors.Said(e.getMessage()));
+    ResponseEntity<Errors.Message> over(TurnOver e) {
+        return ResponseEntity.status(HttpStatus.GONE).body(new Errors.Message(e.getMessage()));
     }
 
     /** The render was ended for it: there is nothing that this machine could do. */
     @ExceptionHandler(FrameArrivals.NotTaken.class)
-    ResponseEntity<Errors.Said> notTaken(FrameArrivals.NotTaken e) {
-        return ResponseEntity.status(HttpStatus.GONE).body(new Errors.Said("The server's disk does not take it"));
+    ResponseEntity<Errors.Message> notTaken(FrameArrivals.NotTaken e) {
+        return ResponseEntity.status(HttpStatus.GONE).body(new Errors.Message("The server's disk does not take it"));
     }
 
     @ExceptionHandler(FrameArrivals.CameOtherwise.class)
-    ResponseEntity<Errors.Said> cameOtherwise(FrameArrivals.CameOtherwise e) {
-        return ResponseEntity.unprocessableContent().body(new Errors.Said(e.getMessage()));
+    ResponseEntity<Errors.Message> cameOtherwise(FrameArrivals.CameOtherwise e) {
+        return ResponseEntity.unprocessableContent().body(new Errors.Message(e.getMessage()));
     }
 
     @ExceptionHandler(Refusal.class)
-    ResponseEntity<Errors.Said> refused(Refusal e) {
-        return ResponseEntity.status(HttpStatus.CONFLICT).body(new Errors.Said(e.getMessage()));
+    ResponseEntity<Errors.Message> refused(Refusal e) {
+        return ResponseEntity.status(HttpStatus.CONFLICT).body(new Errors.Message(e.getMessage()));
     }
 }

@@ -81,7 +81,7 @@ public sealed interface PlaceEdit extends MasterEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            Surroundings.Copied copied = around.copied(sections);
+            Surroundings.CopiedPieces copied = around.copied(sections);
             return Pasting.put(master, PlaceEdit.index(master, lane), at, copied.pieces(), copied.rate(), Boolean.TRUE.equals(ripple));
         }
 

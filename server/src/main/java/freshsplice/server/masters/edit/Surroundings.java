@@ -20,10 +20,10 @@ public interface Surroundings {
     Master forked(Master master, Place piece);
 
     /** Pieces of any master of the project by their ids; those that are gone are left out. */
-    Copied copied(List<Long> sections);
+    CopiedPieces copied(List<Long> sections);
 
     /** Pieces and the rate of their project. */
-    record Copied(List<Section> pieces, FrameRate rate) {
+    record CopiedPieces(List<Section> pieces, FrameRate rate) {
     }
 
     /** Other masters by id, for those that are nested. */

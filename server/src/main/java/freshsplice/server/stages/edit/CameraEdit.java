@@ -15,7 +15,7 @@ import freshsplice.core.camera.Camera;
     @Type(value = ValueEdit.MoveThrough.class, name = "MOVE_THROUGH"),
     @Type(value = ValueEdit.Walk.class, name = "WALK"),
     @Type(value = ValueEdit.Clear.class, name = "CLEAR"),
-    @Type(value = KeysEdit.Here.class, name = "KEY"),
+    @Type(value = KeysEdit.Add.class, name = "KEY"),
     @Type(value = KeysEdit.Remove.class, name = "REMOVE_KEYS"),
     @Type(value = KeysEdit.Move.class, name = "MOVE_KEYS"),
     @Type(value = KeysEdit.Scale.class, name = "SCALE_KEYS"),

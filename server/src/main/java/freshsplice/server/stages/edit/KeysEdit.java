@@ -30,7 +30,7 @@ public sealed interface KeysEdit extends CameraEdit {
     }
 
     /** Keys a camera as it is. @param channels null for what is keyed, or for place and turn where nothing is */
-    record Here(@NotNull(message = NEEDED) Long frame, @Schema(nullable = true) List<@NotNull String> channels,
+    record Add(@NotNull(message = NEEDED) Long frame, @Schema(nullable = true) List<@NotNull String> channels,
                 @Schema(nullable = true) String easing) implements KeysEdit {
         @Override
         public String words() {
@@ -113,7 +113,7 @@ public sealed interface KeysEdit extends CameraEdit {
     }
 
     /** A key as it was copied. */
-    record Copied(@NotNull(message = NEEDED) String channel, @NotNull(message = NEEDED) Long frame,
+    record CopiedKey(@NotNull(message = NEEDED) String channel, @NotNull(message = NEEDED) Long frame,
                   @NotNull(message = NEEDED) Double value, @NotNull(message = NEEDED) String leaving,
                   @Schema(nullable = true) String arriving, @NotNull(message = NEEDED) Way way) {
         Key key() {
@@ -122,7 +122,7 @@ public sealed interface KeysEdit extends CameraEdit {
     }
 
     /** Lays copied keys so that the earliest stands on a frame. */
-    record Paste(@NotEmpty(message = CHOOSE) @Size(max = MOST) List<@Valid Copied> keys, @NotNull(message = NEEDED) Long at)
+    record Paste(@NotEmpty(message = CHOOSE) @Size(max = MOST) List<@Valid CopiedKey> keys, @NotNull(message = NEEDED) Long at)
             implements KeysEdit {
         @Override
         public String words() {
@@ -133,7 +133,7 @@ public sealed interface KeysEdit extends CameraEdit {
         public Camera on(Camera camera, OnSet set) {
             Map<CameraChannel, List<Key>> copied = new EnumMap<>(CameraChannel.class);
             keys.stream().collect(Collectors.groupingBy(k -> CameraChannel.named(k.channel()))).forEach((channel, of) ->
-                    copied.put(channel, of.stream().map(Copied::key).toList()));
+                    copied.put(channel, of.stream().map(CopiedKey::key).toList()));
             return KeyEdits.paste(camera, copied, at);
         }
     }

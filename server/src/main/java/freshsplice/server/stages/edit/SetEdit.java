@@ -59,15 +59,15 @@ public sealed interface SetEdit {
     }
 
     /** Where a thing is put. @param values by channel name, lower case */
-    record Placed(@NotNull(message = NEEDED) Long id, @NotEmpty(message = NEEDED) Map<String, @NotNull Double> values) {
+    record ThingPlace(@NotNull(message = NEEDED) Long id, @NotEmpty(message = NEEDED) Map<String, @NotNull Double> values) {
     }
 
     /** Puts things somewhere: keyed at the action frame where they move, throughout where they stand still. */
-    record Place(@NotNull(message = NEEDED) Long frame, @NotEmpty(message = CHOOSE) @Size(max = MOST) List<@Valid Placed> places,
+    record Place(@NotNull(message = NEEDED) Long frame, @NotEmpty(message = CHOOSE) @Size(max = MOST) List<@Valid ThingPlace> places,
                  @Schema(nullable = true) String easing) implements SetEdit {
         @Override
         public List<Long> items() {
-            return places.stream().map(Placed::id).toList();
+            return places.stream().map(ThingPlace::id).toList();
         }
     }
 

@@ -115,7 +115,7 @@ public sealed interface ValueEdit extends CameraEdit {
     }
 
     /** Where a view was at a time. @param placed 16 numbers, columns first; @param lens mm */
-    record Walked(double seconds, @NotNull(message = NEEDED) double[] placed, double lens) {
+    record WalkSample(double seconds, @NotNull(message = NEEDED) double[] placed, double lens) {
     }
 
     /**
@@ -125,7 +125,7 @@ public sealed interface ValueEdit extends CameraEdit {
      * @param metres  how far its place may be from what was recorded
      * @param degrees how far its turn may be
      */
-    record Walk(@NotNull(message = NEEDED) Long from, @NotEmpty(message = NEEDED) @Size(max = MOST_WALKED) List<@Valid Walked> samples,
+    record Walk(@NotNull(message = NEEDED) Long from, @NotEmpty(message = NEEDED) @Size(max = MOST_WALKED) List<@Valid WalkSample> samples,
                 double metres, double degrees) implements ValueEdit {
         @Override
         public String words() {

@@ -80,10 +80,10 @@ public class CutStore {
     /** What shots are made of: what is seen of all lanes, or the one lane that somebody picked. */
     public Cut picked(CutRow row) {
         List<CutLaneRow> lanes = lanes(row);
-        return picked(row, lanes, new KnownCuts.Picked(contents(row, lanes), row.pickedLane));
+        return picked(row, lanes, new KnownCuts.Picks(contents(row, lanes), row.pickedLane));
     }
 
-    private Cut picked(CutRow row, List<CutLaneRow> lanes, KnownCuts.Picked which) {
+    private Cut picked(CutRow row, List<CutLaneRow> lanes, KnownCuts.Picks which) {
         Cut cut = known.read(which.contents(), () -> readAnew(row, lanes));
         boolean lane = row.pickedLane != null && row.pickedLane >= 0 && row.pickedLane < cut.lanes().size();
         return lane ? known.picked(which, () -> cut.withPicture(row.pickedLane)) : cut;
@@ -194,7 +194,7 @@ public class CutStore {
     /** The stretches of a cut that are one shot each, as was chosen, of what was picked. */
     public List<CutPiece> pieces(CutRow row) {
         List<CutLaneRow> lanes = lanes(row);
-        KnownCuts.Picked which = new KnownCuts.Picked(contents(row, lanes), row.pickedLane);
+        KnownCuts.Picks which = new KnownCuts.Picks(contents(row, lanes), row.pickedLane);
         Set<Long> apart = apart(row.id);
         Map<Long, Fix> fixes = fixes(row.id);
         return known.pieces(new KnownCuts.Apart(which, apart, fixes),

@@ -31,22 +31,22 @@ final class KnownCuts {
     }
 
     /** @param lane the lane that was picked; null for what is seen of all */
-    record Picked(Contents contents, Integer lane) {
+    record Picks(Contents contents, Integer lane) {
     }
 
     /** What decides how a cut falls into pieces. */
-    record Apart(Picked picked, Set<Long> apart, Map<Long, Fix> fixes) {
+    record Apart(Picks picked, Set<Long> apart, Map<Long, Fix> fixes) {
     }
 
     private final Cache<Contents, Cut> read = Caffeine.newBuilder().maximumSize(MOST).build();
-    private final Cache<Picked, Cut> picked = Caffeine.newBuilder().maximumSize(MOST).build();
+    private final Cache<Picks, Cut> picked = Caffeine.newBuilder().maximumSize(MOST).build();
     private final Cache<Apart, List<CutPiece>> pieces = Caffeine.newBuilder().maximumSize(MOST).build();
 
     Cut read(Contents contents, Supplier<Cut> reader) {
         return known(read, contents, reader);
     }
 
-    Cut picked(Picked which, Supplier<Cut> picker) {
+    Cut picked(Picks which, Supplier<Cut> picker) {
         return known(picked, which, picker);
     }
 
