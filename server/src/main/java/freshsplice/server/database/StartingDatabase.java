@@ -23,6 +23,7 @@ public final class StartingDatabase {
     private final Path folder;
     private final WhenUp opened;
     private boolean begun;
+    private boolean stopped;
 
     /** One that is not begun yet. @param opened done before anybody gets it */
     public StartingDatabase(Path folder, WhenUp opened) {
@@ -30,8 +31,12 @@ public final class StartingDatabase {
         this.opened = opened;
     }
 
-    /** Begins to start it, and does not wait. */
+    /** Begins to start it, and does not wait; one that was stopped before does not come up any more. */
     public synchronized void begin() {
+        if (stopped) {
+            starting.completeExceptionally(new IllegalStateException("It was stopped before it began"));
+            return;
+        }
         begun = true;
         starting.completeAsync(this::started);
     }
@@ -76,6 +81,7 @@ public final class StartingDatabase {
 
     /** Stops it, if it came up at all. */
     public synchronized void stop() {
+        stopped = true;
         if (!begun) {
             return;
         }
