@@ -1,10 +1,10 @@
 # Builds the front end and the application where sources are newer than what was built.
 
-# The folder of a Node that the bundler runs on: it wants 20.19 or newer, and Debian 12 has 18.
+# The folder of a Node that bundler and tests run on: they want 22.12 or newer, and Debian 12 has 18.
 node_bin() {
   local version
   version=$(node -p 'process.versions.node.split(".").map(Number).reduce((a, n, i) => a + n * [1e6, 1e3, 1][i], 0)' 2>/dev/null || echo 0)
-  if [ "$version" -ge 20019000 ]; then
+  if [ "$version" -ge 22012000 ]; then
     dirname "$(command -v node)"
   else
     echo "$FRESH_SPLICE_HOME/.cache/node/node_modules/node/bin"
@@ -33,7 +33,13 @@ with_node() {
   PATH="$(node_bin):$PATH" "$@"
 }
 
+# Whoever comes while somebody builds it waits, and finds it built.
 build_web() {
+  mkdir -p "$FRESH_SPLICE_HOME/.cache"
+  (flock 8; build_web_alone) 8>"$FRESH_SPLICE_HOME/.cache/web.lock"
+}
+
+build_web_alone() {
   local web=$FRESH_SPLICE_HOME/web
   if [ ! -d "$web/node_modules" ] || [ "$web/package-lock.json" -nt "$web/node_modules/.package-lock.json" ]; then
     install_node_of_npm
@@ -62,21 +68,5 @@ build_application() {
     echo "Building the application"
     (cd "$FRESH_SPLICE_HOME" && mvn -q -B -Dstyle.color=never -pl server -am package -DskipTests)
   fi
-  lay_out_application
-}
-
-# The jar unpacked in layers, and an archive of the classes that a start loads: both make it start in half the time.
-lay_out_application() {
-  local jar=$FRESH_SPLICE_HOME/server/target/server-0.1.0.jar app=$FRESH_SPLICE_HOME/server/target/application
-  if [ "$app/laid-out" -nt "$jar" ]; then
-    return 0
-  fi
-  rm -rf "$app" "$app-data"
-  java -Djarmode=tools -jar "$jar" extract --destination "$app" >/dev/null
-  # without the archive the application starts all the same, only later; it is made of what a start and first answers load
-  java -XX:ArchiveClassesAtExit="$app/classes.jsa" -Dspring.aot.enabled=true -Xlog:cds=off -Xlog:cds+dynamic=off -XX:+UseSerialGC -Djava.awt.headless=true \
-    -jar "$app/server-0.1.0.jar" --data="$app-data" --port=0 --once >/dev/null 2>&1 || true
-  rm -rf "$app-data"
-  # once for a jar, whether the archive could be made or not: no start waits for it again
-  touch "$app/laid-out"
+  "$FRESH_SPLICE_HOME/scripts/lay-out.sh"
 }

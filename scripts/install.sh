@@ -12,7 +12,7 @@ as_root() {
 }
 
 # The packages of those named that are installed, a line each.
-debian_has() {
+installed_of() {
   dpkg-query -W -f '${Package} ${Status}\n' "$@" 2>/dev/null | sed -n 's/ install ok installed$//p' || true
 }
 
@@ -20,7 +20,7 @@ debian_has() {
 install_missing() {
   local why=$1 missing=() package installed
   shift
-  installed=$(debian_has "$@")
+  installed=$(installed_of "$@")
   for package in "$@"; do
     grep -qx "$package" <<<"$installed" || missing+=("$package")
   done

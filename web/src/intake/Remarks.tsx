@@ -6,7 +6,7 @@ import { following, itemAt } from '../parts/lists'
 import { plural } from '../parts/words'
 import { of, post } from '../server/client'
 import { refreshEdited, useByOrder } from '../server/queries'
-import type { Fixed, IntakeCut, Note, Project } from '../server/types'
+import type { EventFix, IntakeCut, Note, Project } from '../server/types'
 import { PairsBox } from './PairsBox'
 import { SourceRows } from './SourceRows'
 import { UnusedRows } from './UnusedRows'
@@ -47,7 +47,7 @@ export function Remarks({ project, cut, busy, receive, choose, lead }: Props) {
       return
     }
     try {
-      await post('/api/cuts/{id}/fix', { ...of(cut.id), body: { at: note.at, fix: word as Fixed['fix'] } })
+      await post('/api/cuts/{id}/fix', { ...of(cut.id), body: { at: note.at, fix: word as EventFix['fix'] } })
       refreshEdited(project.id)
     } catch (e) {
       sayError(e)

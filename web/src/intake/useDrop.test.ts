@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { setDesk, useDesk } from '../desk/desk'
 import { useMessages } from '../desk/messages'
 import type { Given } from '../server/client'
-import type { Arrived, Project } from '../server/types'
+import type { Arrival, Project } from '../server/types'
 import { alone, useDrop } from './useDrop'
 
 const sent = vi.hoisted(() => vi.fn())
@@ -12,7 +12,7 @@ vi.mock('../server/sending', () => ({ BATCH: 100, sent }))
 
 const project = { id: 3 } as Project
 const file = (path: string): Given => ({ file: new File(['x'], path.slice(path.lastIndexOf('/') + 1)), path })
-const arrived = (more: Partial<Arrived> = {}): Arrived => ({ found: 0, listed: 0, refused: [], ...more }) as Arrived
+const arrived = (more: Partial<Arrival> = {}): Arrival => ({ found: 0, listed: 0, refused: [], ...more }) as Arrival
 const said = () => JSON.stringify(useMessages.getState().all)
 const batches = () => sent.mock.calls.map((call) => (call[1] as Given[]).map((g) => g.path))
 

@@ -1,7 +1,7 @@
 import { setLine, untilThere } from '../desk/line'
 import { Unanswered } from '../desk/messages'
 import { type Given, upload } from './client'
-import type { Arrived } from './types'
+import type { Arrival } from './types'
 
 /** So many go at once: what has come is looked at and kept before the next, and a stop loses none of it. */
 export const BATCH = 100
@@ -13,10 +13,10 @@ export async function sent(
   told: (share: number) => void,
   stop: AbortSignal,
   waits: (on: boolean) => void,
-): Promise<Arrived> {
+): Promise<Arrival> {
   for (;;) {
     try {
-      return await upload<Arrived>(`/api/projects/${projectId}/files`, batch, told, stop)
+      return await upload<Arrival>(`/api/projects/${projectId}/files`, batch, told, stop)
     } catch (e) {
       if (!(e instanceof Unanswered)) {
         throw e

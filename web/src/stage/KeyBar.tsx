@@ -6,13 +6,15 @@ import type { CameraEdit, StageShot } from '../server/types'
 import { editCamera } from './edits'
 import type { KeyAt } from './lanes'
 
-const REACHING: [string, string][] = [
-  ['EASED', 'soft'],
-  ['STRAIGHT', 'straight'],
-  ['THROUGH', 'through'],
-  ['HAND 0.6 0', 'by hand'],
+type Offer = { easing: string; words: string; onlyLeaves?: boolean }
+const EASINGS: Offer[] = [
+  { easing: 'EASED', words: 'soft' },
+  { easing: 'STRAIGHT', words: 'straight' },
+  { easing: 'THROUGH', words: 'through' },
+  { easing: 'STEPPED', words: 'stepped', onlyLeaves: true },
+  { easing: 'SPRING 12 0.3', words: 'spring', onlyLeaves: true },
+  { easing: 'HAND 0.6 0', words: 'by hand' },
 ]
-const LEAVING: [string, string][] = [...REACHING, ['STEPPED', 'stepped'], ['SPRING 12 0.3', 'spring']]
 
 type Ease = Extract<CameraEdit, { kind: 'EASE_KEYS' }>
 
@@ -35,7 +37,7 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
   }
   const scale = (factor: string) =>
     void editCamera(stage.shotId, { kind: 'SCALE_KEYS', keys: chosen, pivot: Math.min(...chosen.map((k) => k.frame)), factor })
-  const word = (easing: string | undefined) => LEAVING.find(([e]) => e.split(' ')[0] === easing?.split(' ')[0])?.[0] ?? ''
+  const word = (easing: string | undefined) => EASINGS.find((e) => e.easing.split(' ')[0] === easing?.split(' ')[0])?.easing ?? ''
   const turns = ['pan', 'tilt', 'roll'].includes(first.channel)
   return (
     <div
@@ -65,8 +67,8 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
           <option value="" disabled>
             as it left before
           </option>
-          {REACHING.map(([e, words]) => (
-            <option key={e} value={e}>
+          {EASINGS.filter((e) => !e.onlyLeaves).map(({ easing, words }) => (
+            <option key={easing} value={easing}>
               {words}
             </option>
           ))}
@@ -80,8 +82,8 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
           value={word(key.easing)}
           onChange={(e) => ease({ leaving: e.target.value })}
         >
-          {LEAVING.map(([e, words]) => (
-            <option key={e} value={e}>
+          {EASINGS.map(({ easing, words }) => (
+            <option key={easing} value={easing}>
               {words}
             </option>
           ))}

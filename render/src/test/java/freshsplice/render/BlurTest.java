@@ -108,6 +108,7 @@ class BlurTest {
         Pixels with = beforeSky(false);
         Pixels without = beforeSky(true);
         double covered = 0;
+        double furthest = 0;
         for (int i = 0; i < W * H; i++) {
             int alpha = without.bytes()[i * 4 + 3] & 0xFF;
             covered += alpha / 255.0;
@@ -118,9 +119,10 @@ class BlurTest {
                 double own = without.bytes()[i * 4 + c] & 0xFF;
                 double over = own * own * share + sky * sky * (1 - share);
                 double seen = Math.pow(with.bytes()[i * 3 + c] & 0xFF, 2);
-                assertThat(over / 65_025).as("light of pixel %d %d", i % W, i / W).isCloseTo(seen / 65_025, within(0.02));
+                furthest = Math.max(furthest, Math.abs(over - seen) / 65_025);
             }
         }
+        assertThat(furthest).as("light of the pixel that differs most").isLessThan(0.02);
         assertThat(without.bytes()[3]).as("the sky").isZero();
         assertThat(without.bytes()[(H / 2 * W + W / 2) * 4 + 3]).as("the middle of the block").isEqualTo((byte) 255);
         double side = 1.2 * 50 / 5 / BACK.widthMm() * W;
@@ -147,8 +149,6 @@ class BlurTest {
     void aPictureWhoseDepthIsAllSharpIsTheOneWithoutBlur() {
         double[] sharp = light(50, 5, 0.6, 5.2, null);
         double[] focused = light(50, 5, 0.6, 5.2, blur(50, 22, 5));
-        for (int i = 0; i < sharp.length; i++) {
-            assertThat(focused[i]).isEqualTo(sharp[i]);
-        }
+        assertThat(focused).isEqualTo(sharp);
     }
 }

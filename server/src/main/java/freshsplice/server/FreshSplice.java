@@ -1,6 +1,5 @@
 package freshsplice.server;
 
-import freshsplice.server.database.OwnDatabase;
 import freshsplice.worker.WorkerProgram;
 import java.io.IOException;
 import java.io.InputStream;
@@ -9,20 +8,9 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.springframework.context.ConfigurableApplicationContext;
 
 /** The program: the application with its own database, or a machine that draws for one. */
 public class FreshSplice {
-    /** A running application. @param port what it listens on */
-    public record Running(ConfigurableApplicationContext context, OwnDatabase database, int port)
-            implements AutoCloseable {
-        @Override
-        public void close() {
-            context.close();
-            database.close();
-        }
-    }
-
     public static void main(String[] args) throws IOException {
         Map<String, String> options = options(args);
         if (options.containsKey("worker")) {
@@ -44,17 +32,6 @@ public class FreshSplice {
             System.err.println("Fresh Splice could not start: " + rootCause(e));
             System.exit(1);
         }
-    }
-
-    /**
-     * Starts database and application.
-     *
-     * @param data folder that keeps everything
-     * @param port to listen on; 0 takes a free one
-     * @param demo whether to make the demo's project where it is not there yet
-     */
-    public static Running start(Path data, int port, boolean demo) throws IOException {
-        return new Start(data).run(port, demo);
     }
 
     /** Asks for what a window asks for first, so that the archive has the classes of a first answer too. */

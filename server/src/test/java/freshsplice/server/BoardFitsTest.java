@@ -14,6 +14,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 /** Boards laid over the delivery frame, and shots laid along the action. */
+@OwnProjects
 @ExtendWith(TestServer.class)
 class BoardFitsTest {
     private final Client client = new Client(TestServer.address());

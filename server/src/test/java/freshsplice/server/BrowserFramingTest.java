@@ -78,7 +78,7 @@ class BrowserFramingTest extends InMaster {
     }
 
     private void written(String before) {
-        page.waitForCondition(() -> !before.equals(view().get("seq").asString()));
+        waitUntil(() -> !before.equals(view().get("seq").asString()));
         page.waitForTimeout(250);
     }
 
@@ -139,7 +139,7 @@ class BrowserFramingTest extends InMaster {
         for (int i = 1; i <= 5; i++) {
             int count = i;
             keys("Shift+k");
-            page.waitForCondition(() -> stage().get("viewpoints").size() == count);
+            waitUntil(() -> stage().get("viewpoints").size() == count);
             keys("w", "w", i % 2 == 0 ? "d" : "a");
             page.waitForTimeout(150);
         }
@@ -147,7 +147,7 @@ class BrowserFramingTest extends InMaster {
             page.getByLabel("view " + i + " in the move").check();
         }
         keys("Control+Alt+v");
-        page.waitForCondition(() -> stage().get("channels").path("x").size() == 5);
+        waitUntil(() -> stage().get("channels").path("x").size() == 5);
         JsonNode speed = client.get("/api/shots/" + shot(0) + "/move").get("speed");
         long first = speed.get("first").asLong();
         JsonNode keys = stage().get("channels").get("z");
@@ -167,10 +167,10 @@ class BrowserFramingTest extends InMaster {
         stageOf("Typed");
         page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Camera").setExact(true)).click();
         type("lens, mm", "85");
-        page.waitForCondition(() -> onStage.now(shot(0), 1090, "lens") == 85);
+        waitUntil(() -> onStage.now(shot(0), 1090, "lens") == 85);
         Assertions.assertThat(stage().get("channels").path("lens")).isEmpty();
         keys("Escape", "k");
-        page.waitForCondition(() -> stage().get("channels").path("x").size() == 1);
+        waitUntil(() -> stage().get("channels").path("x").size() == 1);
         page.getByLabel("How far a change reaches").selectOption("HOLD");
         goTo(20);
         JsonNode before = stage();
@@ -180,7 +180,7 @@ class BrowserFramingTest extends InMaster {
         assertThat(page.getByText("was moved at 1021, not kept")).isVisible();
         Assertions.assertThat(stage()).as("nothing is written").isEqualTo(before);
         keys("Alt+k");
-        page.waitForCondition(() -> stage().get("channels").path("y").size() == 2);
+        waitUntil(() -> stage().get("channels").path("y").size() == 2);
         Assertions.assertThat(onStage.now(shot(0), 1021, "y")).isEqualTo(4);
         assertThat(page.getByText("not kept")).hasCount(0);
     }
@@ -197,14 +197,13 @@ class BrowserFramingTest extends InMaster {
         goTo(150);
         page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Camera").setExact(true)).click();
         page.getByLabel("Scene of this shot").selectOption("new");
-        page.waitForCondition(() -> view().get("sections").get(1).get("sceneId").asLong() != scene);
+        waitUntil(() -> view().get("sections").get(1).get("sceneId").asLong() != scene);
         view("Renders");
         page.getByLabel("the whole master").check();
         page.getByLabel("Size").fill("160 x 90");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Render the master")).click();
         long project = client.get("/api/masters/" + master).get("projectId").asLong();
-        page.waitForCondition(() -> client.get("/api/projects/" + project + "/renders").path(0).path("state").asString().equals("DONE"),
-                new Page.WaitForConditionOptions().setTimeout(120_000));
+        waitUntil(120, () -> client.get("/api/projects/" + project + "/renders").path(0).path("state").asString().equals("DONE"));
         long render = client.get("/api/projects/" + project + "/renders").get(0).get("id").asLong();
         Assertions.assertThat(red(render, 50)).as("the block of the first scene").isGreaterThan(0.5);
         Assertions.assertThat(red(render, 150)).as("the second scene has none").isLessThan(0.05);

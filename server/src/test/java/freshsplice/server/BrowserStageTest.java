@@ -34,20 +34,20 @@ class BrowserStageTest extends InMaster {
         assertThat(page.getByLabel("Name of the thing")).hasValue("boat");
         assertThat(page.getByText("boat · K keys it")).isVisible();
         keys("k");
-        page.waitForCondition(() -> keys() == 1);
+        waitUntil(() -> keys() == 1);
         org.assertj.core.api.Assertions.assertThat(stage().get("channels").path("x")).as("the camera's keys").isEmpty();
         keys("Alt+ArrowRight");
-        page.waitForCondition(() -> {
+        waitUntil(() -> {
             JsonNode items = stage().get("items");
             return items.get(items.size() - 1).get("channels").path("x").path(0).path("frame").asLong() == 1;
         });
         assertThat(page.getByText("record 2 of")).isVisible();
         keys("Delete");
-        page.waitForCondition(() -> keys() == 0);
+        waitUntil(() -> keys() == 0);
         keys("Escape");
         assertThat(page.getByText("K keys it")).hasCount(0);
         keys("k");
-        page.waitForCondition(() -> stage().get("channels").path("x").size() == 1);
+        waitUntil(() -> stage().get("channels").path("x").size() == 1);
     }
 
     private double atOrigin(String channel) {
@@ -86,10 +86,10 @@ class BrowserStageTest extends InMaster {
         point(0.05, 0.37);
         point(0.12, 0.37);
         page.mouse().up();
-        page.waitForCondition(() -> atOrigin("x") > 0.2);
+        waitUntil(() -> atOrigin("x") > 0.2);
         org.assertj.core.api.Assertions.assertThat(atOrigin("y")).as("it stays on the ground").isZero();
         keys("Control+z");
-        page.waitForCondition(() -> atOrigin("x") == 0);
+        waitUntil(() -> atOrigin("x") == 0);
     }
 
     @Test
@@ -119,7 +119,7 @@ class BrowserStageTest extends InMaster {
     /** Whether the block is what is under the pointer there. @param x share of the frame from its middle */
     private void named(double x, boolean block) {
         page.locator("[data-picture=camera][data-drawn=whole]").waitFor();
-        page.waitForCondition(() -> {
+        waitUntil(() -> {
             point(x - 0.01, 0.3);
             point(x, 0.31);
             page.waitForTimeout(150);
@@ -147,10 +147,10 @@ class BrowserStageTest extends InMaster {
         point(0.2, 0.05);
         point(0.3, 0.1);
         page.mouse().up();
-        page.waitForCondition(() -> pan() > 5);
+        waitUntil(() -> pan() > 5);
         org.assertj.core.api.Assertions.assertThat(stage().get("channels").path("pan")).as("a fixed camera stays fixed").isEmpty();
         keys("Control+z");
-        page.waitForCondition(() -> pan() == 0);
+        waitUntil(() -> pan() == 0);
         keys("Escape");
         assertThat(page.locator("[data-steering=true]")).hasCount(0);
         page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Camera").setExact(true)).click();

@@ -93,7 +93,7 @@ class BrowserWalkTest extends InBrowser {
         away();
         assertThat(picture("camera")).as("moving the scout view moves no camera").isEqualTo(before);
         button("Film from here").click();
-        page.waitForCondition(() -> !java.util.Arrays.equals(picture("camera"), before));
+        waitUntil(() -> !java.util.Arrays.equals(picture("camera"), before));
         Locator lens = page.getByLabel("lens, mm");
         lens.fill("85");
         lens.press("Enter");

@@ -13,6 +13,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 /** The pieces of a cut are kept in memory and by windows: never longer than they are so. */
+@OwnProjects
 @ExtendWith(TestServer.class)
 class CutPiecesTest {
     /** The second goes on in the source of the first. */

@@ -6,6 +6,7 @@ import freshsplice.server.settings.Folders;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -16,15 +17,19 @@ import org.springframework.boot.servlet.autoconfigure.MultipartProperties;
 @ExtendWith(TestServer.class)
 class FoldersTest {
     @Test
-    @DisplayName("uploads that were not whole and what libraries put aside are taken away at the start, and nothing else")
+    @DisplayName("uploads that were not whole and what libraries put aside are taken away, and nothing of this run, and nothing else")
     void leftovers(@TempDir Path data) throws IOException {
         Folders folders = new Folders(data);
-        Files.writeString(folders.arriving().resolve("half.mov"), "half");
-        Files.writeString(Files.createDirectories(folders.temporary().resolve("web/work")).resolve("part.tmp"), "part");
+        Path upload = Files.writeString(folders.arriving().resolve("half.mov"), "half");
+        Path aside = Files.createDirectories(folders.temporary().resolve("run-1"));
+        Files.writeString(Files.createDirectories(aside.resolve("web/work")).resolve("part.tmp"), "part");
         Path kept = Files.writeString(folders.media().resolve("whole.png"), "whole");
-        folders.emptyLeftovers();
-        assertThat(folders.arriving()).isEmptyDirectory();
-        assertThat(folders.temporary()).isEmptyDirectory();
+        List<Path> leftovers = folders.leftovers();
+        Path now = Files.createDirectories(folders.temporary().resolve("run-2/web/work"));
+        Folders.remove(leftovers);
+        assertThat(upload).doesNotExist();
+        assertThat(aside).doesNotExist();
+        assertThat(now).isDirectory();
         assertThat(kept).exists();
     }
 

@@ -16,26 +16,27 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.junit.jupiter.api.AfterAll;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** Windows in Debian's Chromium, on the real interface, the real server and the real database. */
 @ExtendWith(TestServer.class)
 abstract class InBrowser {
-    private static Playwright playwright;
-    private static Browser browser;
-
-    /** One for all tests of a class: what the interface is made of is read and compiled once. */
+    /** One for all tests: what the interface is made of is read and compiled once. */
     private static BrowserContext context;
 
     final Client client = new Client(TestServer.address());
     Page page;
     private final List<String> problems = new ArrayList<>();
+    private final List<BrowserContext> others = new ArrayList<>();
 
     /** Where there is one project alone it opens by itself; the tests begin at the list. */
     @BeforeAll
@@ -50,23 +51,22 @@ abstract class InBrowser {
     final AfterTestExecutionCallback seen = test -> test.getExecutionException().ifPresent(e -> page.screenshot(new Page.ScreenshotOptions()
             .setPath(Path.of("target", test.getRequiredTestClass().getSimpleName() + "_" + test.getRequiredTestMethod().getName() + ".png"))));
 
-    @BeforeAll
-    static void openBrowser() {
+    @RegisterExtension
+    static final BeforeAllCallback browser = test -> test.getRoot().getStore(Namespace.GLOBAL).getOrComputeIfAbsent("browser", key -> openBrowser());
+
+    private static AutoCloseable openBrowser() {
         // everything runs on the same two cores: the renderer, the database, the browser
         PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
-        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(
-                Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
+        Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        Browser chromium = playwright.chromium().launch(new BrowserType.LaunchOptions()
                 .setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of("--no-sandbox",
                         "--disable-background-networking", "--use-angle=swiftshader", "--enable-unsafe-swiftshader",
                         "--autoplay-policy=no-user-gesture-required")));
-        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
-    }
-
-    @AfterAll
-    static void closeBrowser() {
-        browser.close();
-        playwright.close();
+        context = chromium.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        return () -> {
+            chromium.close();
+            playwright.close();
+        };
     }
 
     @BeforeEach
@@ -92,7 +92,8 @@ abstract class InBrowser {
 
     /** A window of somebody else, with a memory of its own. */
     Page openAs(String who) {
-        BrowserContext theirs = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        BrowserContext theirs = context.browser().newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        others.add(theirs);
         theirs.addInitScript("localStorage.setItem('who', '" + who + "')");
         return shown(theirs.newPage());
     }
@@ -100,7 +101,21 @@ abstract class InBrowser {
     @AfterEach
     void closeWindows() {
         List.copyOf(context.pages()).forEach(Page::close);
+        others.forEach(BrowserContext::close);
         assertThat(problems).isEmpty();
+    }
+
+    /** Waits until something is so. It is asked ten times a second: each question costs the machine that all else runs on too. */
+    void waitUntil(BooleanSupplier so) {
+        waitUntil(20, so);
+    }
+
+    void waitUntil(long seconds, BooleanSupplier so) {
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(seconds);
+        while (!so.getAsBoolean()) {
+            assertThat(System.nanoTime()).as("it is not so after %d s", seconds).isLessThan(end);
+            page.waitForTimeout(100);
+        }
     }
 
     void newProject(String name) {

@@ -38,7 +38,7 @@ abstract class InMaster extends InBrowser {
 
     /** Waits until it is so on the server and the window shows it: keys typed next are meant for what is shown. */
     void until(BooleanSupplier so) {
-        page.waitForCondition(() -> so.getAsBoolean() && (master + " " + view().get("seq").asString())
+        waitUntil(() -> so.getAsBoolean() && (master + " " + view().get("seq").asString())
                 .equals(page.locator("[data-picture=lanes]").getAttribute("data-shows")));
         page.waitForTimeout(100);
     }

@@ -13,6 +13,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 /** What is chosen in Intake before a cut is received is undone and done again as any edit. */
+@OwnProjects
 @ExtendWith(TestServer.class)
 class IntakeUndoTest {
     private static final List<Material.Clip> RUNS_ON = List.of(new Material.Clip("a", 0, 48), new Material.Clip("a", 48, 30),

@@ -16,6 +16,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 /** Lanes above others, masters in masters, copies, marks, sound and numbers, over HTTP. */
+@OwnProjects
 @ExtendWith(TestServer.class)
 class LanesAndNestsTest {
     private static final long START = 86_400;

@@ -17,6 +17,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 
 /** Edits of a master over HTTP: each a step with a name, each refused in a sentence where it cannot be done. */
+@OwnProjects
 @ExtendWith(TestServer.class)
 class MasterEditsTest {
     private static final List<Material.Clip> CLIPS = List.of(new Material.Clip("a", 0, 40), new Material.Clip("b", 0, 30),

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 /** A movie that stands for pieces shows the same frame of itself in the cut, over the camera and in small pictures. */
+@OwnProjects
 @ExtendWith(TestServer.class)
 class MovieBoardsTest {
     /** Parts of one movie: at normal speed, at twice that, and of a clip whose timecode the movie does not have. */

@@ -9,19 +9,27 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.LockSupport;
 
-/** The program as a process of its own, so that it can be killed like one. */
+/** The program as people start it (scripts/start.sh), as a process of its own, so that it can be killed like one. */
 final class OwnProcess implements AutoCloseable {
+    /** The built program, laid out by scripts/lay-out.sh. */
+    private static final Path PROGRAM = Path.of("target", "application").toAbsolutePath();
+
+    /** Far more than it ever took: a machine that many share may be ten times as slow. */
+    private static final int PATIENCE_SECONDS = 150;
+
     private final Process process;
     private final List<String> said = new ArrayList<>();
 
     private OwnProcess(Map<String, String> environment, String... options) throws IOException {
-        List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx700m", "-XX:+UseSerialGC",
+        List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:SharedArchiveFile=" + PROGRAM.resolve("classes.jsa"), "-Xlog:cds=off", "-Xlog:cds+dynamic=off", "-Xmx700m", "-XX:+UseSerialGC",
                 // none lives long enough for what is worked out once to pay
-                "-XX:TieredStopAtLevel=1", "-XX:+UnlockDiagnosticVMOptions", "-XX:-BytecodeVerificationRemote", "-Djava.awt.headless=true",
-                "-Dspringdoc.api-docs.enabled=false", "-cp", System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
-                "freshsplice.server.FreshSplice"));
+                "-XX:TieredStopAtLevel=1", "-Djava.awt.headless=true", "-Dspring.aot.enabled=true", "-jar",
+                PROGRAM.resolve("server-0.1.0.jar").toString()));
         command.addAll(List.of(options));
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
         builder.environment().putAll(environment);
@@ -34,8 +42,13 @@ final class OwnProcess implements AutoCloseable {
     /** @return once it answers */
     static OwnProcess server(Path data) throws IOException {
         OwnProcess server = startingServer(data);
-        server.line("http://localhost:");
-        return server;
+        try {
+            server.line("http://localhost:");
+            return server;
+        } catch (IOException e) {
+            server.ask();
+            throw e;
+        }
     }
 
     /** @return at once, while it starts */
@@ -74,25 +87,42 @@ final class OwnProcess implements AutoCloseable {
 
     /** Waits for a line with some words. */
     String line(String words) throws IOException {
-        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE_SECONDS);
         synchronized (said) {
-            while (System.nanoTime() < end) {
-                for (String line : said) {
-                    if (line.contains(words)) {
-                        return line;
-                    }
-                }
-                if (!process.isAlive()) {
-                    break;
-                }
-                try {
-                    said.wait(200);
-                } catch (InterruptedException e) {
-                    throw new IOException(e);
-                }
+            while (process.isAlive() && System.nanoTime() < end && saidLine(words).isEmpty()) {
+                waitForMore();
             }
         }
-        throw new IOException("It does not say \"" + words + "\":\n" + said());
+        // even if that line came with its end
+        Optional<String> line = saidLine(words);
+        if (line.isPresent()) {
+            return line.get();
+        }
+        throw new IOException(whyNot(words));
+    }
+
+    private Optional<String> saidLine(String words) {
+        return said().lines().filter(line -> line.contains(words)).findFirst();
+    }
+
+    private void waitForMore() throws IOException {
+        try {
+            said.wait(200);
+        } catch (InterruptedException e) {
+            throw new IOException(e);
+        }
+    }
+
+    /** All in one line, as reports keep the first alone: whether it ended, what it said last; and what its threads did. */
+    private String whyNot(String words) throws IOException {
+        if (!process.isAlive()) {
+            return "It ended with " + process.exitValue() + " and did not say \"" + words + "\" but: " + said().replace("\n", " | ");
+        }
+        String until = said();
+        // Java writes what its threads do when it is asked so (signal 3)
+        new ProcessBuilder("kill", "-QUIT", String.valueOf(process.pid())).start();
+        LockSupport.parkNanos(TimeUnit.SECONDS.toNanos(2));
+        return "It runs, and within " + PATIENCE_SECONDS + " s did not say \"" + words + "\" but: " + until.replace("\n", " | ") + "\n" + said();
     }
 
     Client client() throws IOException {

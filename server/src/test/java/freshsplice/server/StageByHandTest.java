@@ -14,6 +14,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 /** Cameras and sets worked by hand, asked for as a window asks. */
+@OwnProjects
 @ExtendWith(TestServer.class)
 class StageByHandTest {
     private static final List<Double> LEVEL = List.of(1.0, 0.0, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 0.0, 1.0, 0.0, 2.0, 1.5, 9.0, 1.0);

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
 
 /** The real application on the real database, started once for all tests the way users start it. */
 public final class TestServer implements BeforeAllCallback {
-    private static FreshSplice.Running running;
+    private static Running running;
     private static Path folder;
 
     @Override
@@ -29,7 +29,7 @@ public final class TestServer implements BeforeAllCallback {
             Map.of("api-docs.enabled", "true", "api-docs.path", "/api/openapi", "api-docs.version", "openapi_3_1", "default-produces-media-type", "application/json",
                     "writer-with-order-by-keys", "true").forEach((name, value) -> System.setProperty("springdoc." + name, value));
             System.setProperty("logging.level.org.springdoc", "error");
-            running = FreshSplice.start(data, 0, false);
+            running = new Start(data).run(0, false);
             return () -> running.close();
         } catch (IOException e) {
             throw new IllegalStateException("The server does not start for the tests", e);

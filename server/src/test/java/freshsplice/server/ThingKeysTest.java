@@ -12,6 +12,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 /** A thing of the set: what stands still is not keyed, and its keys are made, moved and taken away as a camera's are. */
+@OwnProjects
 @ExtendWith(TestServer.class)
 class ThingKeysTest {
     private final Client client = new Client(TestServer.address());

@@ -18,6 +18,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 /** Pictures of what windows show, at any size. */
+@OwnProjects
 @ExtendWith(TestServer.class)
 class ViewPicturesTest {
     private static final int MATRIX = 16;

@@ -24,6 +24,7 @@ import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
 /** The loop over HTTP, with material that is not the demo's. */
+@OwnProjects
 @ExtendWith(TestServer.class)
 class WalkTest {
     @TempDir
@@ -160,7 +161,8 @@ class WalkTest {
     void noMemory() throws Exception {
         receive(Material.clips(1));
         long shot = sequence().get("sections").get(0).get("shotId").asLong();
-        WithoutMemory.once(TestServer.bean(RenderQueue.class));
+        WithoutMemory.once(TestServer.bean(RenderQueue.class), id -> list(client.get("/api/projects/" + project + "/renders")).stream()
+                .anyMatch(r -> r.get("id").asLong() == id));
         JsonNode failed = await(render(shot));
         assertThat(failed.get("state").asString()).isEqualTo("FAILED");
         assertThat(failed.get("error").asString()).contains("not enough memory");

@@ -25,7 +25,7 @@ public record MadeElsewhere(RenderRange range, String wrong, List<String> words)
      * @param sizes  width and height of its pictures, each once
      * @param gaps   numbers that a run has not
      */
-    public record Pictures(boolean run, long frames, long first, FrameRate rate, List<Size> sizes, List<Long> gaps) {
+    public record Facts(boolean run, long frames, long first, FrameRate rate, List<Size> sizes, List<Long> gaps) {
     }
 
     /** In pixels. */
@@ -53,7 +53,7 @@ public record MadeElsewhere(RenderRange range, String wrong, List<String> words)
      * @param project the project's rate, that shot frames are counted at
      * @param aspect  width over height of the project's pictures
      */
-    public static MadeElsewhere of(Pictures given, ShotFrames shot, FrameRate project, double aspect) {
+    public static MadeElsewhere of(Facts given, ShotFrames shot, FrameRate project, double aspect) {
         String wrong = wrong(given);
         if (!wrong.isEmpty()) {
             return new MadeElsewhere(null, wrong, List.of());
@@ -79,7 +79,7 @@ public record MadeElsewhere(RenderRange range, String wrong, List<String> words)
         return new MadeElsewhere(new RenderRange(Rational.of(from), speed, given.frames()), "", words);
     }
 
-    private static String wrong(Pictures given) {
+    private static String wrong(Facts given) {
         if (given.frames() < 1) {
             return "there is no picture in it";
         }
@@ -95,7 +95,7 @@ public record MadeElsewhere(RenderRange range, String wrong, List<String> words)
     }
 
     /** The first shot frame: as its number says, else as its length does. */
-    private static long from(Pictures given, ShotFrames shot, long length, List<String> words) {
+    private static long from(Facts given, ShotFrames shot, long length, List<String> words) {
         FrameRange needed = needed(shot);
         FrameRange numbered = FrameRange.ofLength(given.first(), length);
         if (given.first() > 1 && numbered.overlaps(needed)) {

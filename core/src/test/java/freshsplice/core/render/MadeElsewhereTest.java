@@ -25,7 +25,7 @@ class MadeElsewhereTest {
     }
 
     private static MadeElsewhere checked(boolean run, long frames, long first, FrameRate rate, List<MadeElsewhere.Size> sizes, List<Long> gaps) {
-        return MadeElsewhere.of(new MadeElsewhere.Pictures(run, frames, first, rate, sizes, gaps), new ShotFrames(SHOT, CUT, List.of(piece(1001, 40))),
+        return MadeElsewhere.of(new MadeElsewhere.Facts(run, frames, first, rate, sizes, gaps), new ShotFrames(SHOT, CUT, List.of(piece(1001, 40))),
                 FrameRate.FPS_24, WIDE);
     }
 

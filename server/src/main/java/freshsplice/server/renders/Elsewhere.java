@@ -167,7 +167,7 @@ public class Elsewhere {
         }
         List<Long> gaps = pictures.isRun() ? LongStream.range(pictures.files().firstKey(), pictures.files().lastKey()).filter(n -> !pictures.files().containsKey(n)).boxed().toList()
                 : List.of();
-        MadeElsewhere.Pictures given = new MadeElsewhere.Pictures(pictures.isRun(), frames, pictures.isRun() ? pictures.files().firstKey() : one.startFrame, rate,
+        MadeElsewhere.Facts given = new MadeElsewhere.Facts(pictures.isRun(), frames, pictures.isRun() ? pictures.files().firstKey() : one.startFrame, rate,
                 pictures.files().values().stream().map(f -> new MadeElsewhere.Size(f.width, f.height)).distinct().toList(), gaps);
         ShotFrames of = shots.frames(shot);
         MadeElsewhere checked = MadeElsewhere.of(given, of, project.rate, project.pictureWidth / (double) project.pictureHeight);

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.springframework.util.FileSystemUtils;
@@ -42,19 +43,29 @@ public record Folders(Path data) {
         return made("arriving");
     }
 
-    /** Whatever libraries put aside for a moment. */
+    /** Whatever libraries put aside for a moment, a folder for each run. */
     public Path temporary() {
         return made("temporary");
     }
 
-    /** Takes away what a run that was killed left behind: uploads that are not whole, and what libraries put aside. */
-    public void emptyLeftovers() throws IOException {
+    /**
+     * What earlier runs left behind: uploads that are not whole, and what libraries put aside. Asked for before anything of
+     * this run is put there.
+     */
+    public List<Path> leftovers() throws IOException {
+        List<Path> leftovers = new ArrayList<>();
         for (Path folder : List.of(arriving(), temporary())) {
             try (Stream<Path> left = Files.list(folder)) {
-                for (Path path : left.toList()) {
-                    FileSystemUtils.deleteRecursively(path);
-                }
+                left.forEach(leftovers::add);
             }
+        }
+        return leftovers;
+    }
+
+    /** Takes files and folders away, with all that lies in them. */
+    public static void remove(List<Path> leftovers) throws IOException {
+        for (Path path : leftovers) {
+            FileSystemUtils.deleteRecursively(path);
         }
     }
 

@@ -21,7 +21,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class WorkerKeys {
     /** A key that was made. @param key said this once and never again */
-    public record NewKey(long id, String key) {
+    public record IssuedKey(long id, String key) {
     }
 
     private static final String BEGINNING = "fs-worker-";
@@ -41,7 +41,7 @@ public class WorkerKeys {
 
     /** @param name for people; @throws Refused if it is empty or too long */
     @Transactional
-    public NewKey make(String name, String who) {
+    public IssuedKey make(String name, String who) {
         String called = name.strip();
         if (called.isEmpty() || called.length() > LONGEST) {
             throw new Refused("A key has a name of 1 to " + LONGEST + " letters");
@@ -55,7 +55,7 @@ public class WorkerKeys {
         row.who = who;
         row.madeAt = Instant.now();
         store.add(row);
-        return new NewKey(row.id, key);
+        return new IssuedKey(row.id, key);
     }
 
     @Transactional(readOnly = true)

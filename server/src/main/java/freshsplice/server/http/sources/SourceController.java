@@ -42,7 +42,7 @@ class SourceController {
     }
 
     /** @param sources how many were given a file */
-    record SourceChoice(int sources) {
+    record ChosenSources(int sources) {
     }
 
     /** @param files for each picture, by what it is known by, its file */
@@ -101,8 +101,8 @@ class SourceController {
     }
 
     @PostMapping("/projects/{id}/sources/choice")
-    SourceChoice choose(@PathVariable long id, @Valid @RequestBody Choice choice, Asker who) throws IOException {
-        return new SourceChoice(list.choose(id, kind(choice.kind()), choice.key(), choice.mediaId(), choice.path(),
+    ChosenSources choose(@PathVariable long id, @Valid @RequestBody Choice choice, Asker who) throws IOException {
+        return new ChosenSources(list.choose(id, kind(choice.kind()), choice.key(), choice.mediaId(), choice.path(),
                 choice.withFolder(), who));
     }
 

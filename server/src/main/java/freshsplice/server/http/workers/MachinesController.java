@@ -91,7 +91,7 @@ class MachinesController {
 
     /** Makes a key, and says it this once. */
     @PostMapping("/api/machines/keys")
-    WorkerKeys.NewKey makeKey(@Valid @RequestBody NewKey wanted, Asker who) {
+    WorkerKeys.IssuedKey makeKey(@Valid @RequestBody NewKey wanted, Asker who) {
         return keys.make(wanted.name(), who.name());
     }
 

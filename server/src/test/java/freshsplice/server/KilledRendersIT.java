@@ -16,9 +16,8 @@ import org.junit.jupiter.api.Timeout;
 import tools.jackson.databind.JsonNode;
 
 /** A long render while the server dies, while the database dies, while the disk takes no more: every frame is there once in the end. */
-@OnItsOwn
-@Timeout(240)
-class KilledRendersTest {
+@Timeout(400)
+class KilledRendersIT {
     /** What a shell says of a program that ended because it was asked to: 128 and SIGTERM (signal(7)). */
     private static final int ASKED_TO_END = 128 + 15;
 
@@ -35,7 +34,7 @@ class KilledRendersTest {
     @AfterAll
     static void end() throws Exception {
         server.close();
-        KilledDatabaseTest.server(DATA).ifPresent(ProcessHandle::destroyForcibly);
+        KilledDatabaseIT.server(DATA).ifPresent(ProcessHandle::destroyForcibly);
     }
 
     @Test
@@ -43,7 +42,7 @@ class KilledRendersTest {
     void serverKilled() throws Exception {
         LongRender render = LongRender.begun(client, DATA);
         server.kill();
-        ProcessHandle database = KilledDatabaseTest.server(DATA).orElseThrow();
+        ProcessHandle database = KilledDatabaseIT.server(DATA).orElseThrow();
         database.destroyForcibly();
         database.onExit().get();
         Map<String, FileTime> before = render.drawn();
@@ -59,15 +58,15 @@ class KilledRendersTest {
         server.ask();
         assertThat(server.code()).isEqualTo(ASKED_TO_END);
         assertThat(server.said().substring(until.length())).doesNotContain("WARN", "ERROR", "Exception");
-        assertThat(KilledDatabaseTest.server(DATA)).isEmpty();
+        assertThat(KilledDatabaseIT.server(DATA)).isEmpty();
         Map<String, FileTime> before = render.drawn();
         try (OwnProcess starting = OwnProcess.startingServer(DATA)) {
-            while (KilledDatabaseTest.server(DATA).isEmpty()) {
+            while (KilledDatabaseIT.server(DATA).isEmpty()) {
                 Thread.sleep(20);
             }
             starting.ask();
             assertThat(starting.code()).isEqualTo(ASKED_TO_END);
-            assertThat(KilledDatabaseTest.server(DATA)).isEmpty();
+            assertThat(KilledDatabaseIT.server(DATA)).isEmpty();
         }
         start();
         render.isWhole(client, before);
@@ -78,7 +77,7 @@ class KilledRendersTest {
     @DisplayName("the database is killed: it is started again, and the render goes on")
     void databaseKilled() throws Exception {
         LongRender render = LongRender.begun(client, DATA);
-        ProcessHandle database = KilledDatabaseTest.server(DATA).orElseThrow();
+        ProcessHandle database = KilledDatabaseIT.server(DATA).orElseThrow();
         Map<String, FileTime> before = render.drawn();
         database.destroyForcibly();
         database.onExit().get();

@@ -1,0 +1,129 @@
+package freshsplice.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import tools.jackson.databind.JsonNode;
+
+/** Other machines draw, whatever dies of them or between. */
+@Timeout(400)
+class WorkersIT {
+    private static DoorForMachines door;
+
+    @BeforeAll
+    static void begin() throws IOException {
+        door = new DoorForMachines();
+    }
+
+    @AfterAll
+    static void end() throws Exception {
+        door.close();
+    }
+
+    @Test
+    @DisplayName("a machine is killed in the middle of a chunk: another draws what it had, and nothing that is there again")
+    void workerKilled() throws Exception {
+        OwnProcess first = door.worker("anna");
+        LongRender render = door.begunRender();
+        first.kill();
+        Map<String, FileTime> before = render.drawn();
+        try (OwnProcess second = door.worker("berta")) {
+            render.isWhole(door.client, before);
+            assertThat(second.said()).contains("Known to the server as berta");
+        }
+        assertThat(render.log(door.client)).contains("nothing is heard of anna any more").contains("drawn by berta");
+    }
+
+    @Test
+    @DisplayName("a machine that is told to end gives back what it has at once")
+    void workerLeaves() throws Exception {
+        OwnProcess first = door.worker("anna");
+        LongRender render = door.begunRender();
+        first.close();
+        Map<String, FileTime> before = render.drawn();
+        try (OwnProcess second = door.worker("anna")) {
+            render.isWhole(door.client, before);
+            assertThat(second.said()).contains("Known to the server as anna");
+        }
+        assertThat(render.log(door.client)).contains("put back: anna left");
+    }
+
+    @Test
+    @DisplayName("the line is cut while a frame is sent: that frame comes once, and all others")
+    void lineCut() throws Exception {
+        try (CutLine line = new CutLine(door.port); OwnProcess worker = OwnProcess.worker(line.address(), door.key, "anna", door.keep)) {
+            worker.line("Known to the server as anna");
+            LongRender render = door.begunRender();
+            line.cutWhileSomethingIsSent();
+            Map<String, FileTime> before = render.drawn();
+            Thread.sleep(2000);
+            line.mend();
+            render.isWhole(door.client, before);
+        }
+    }
+
+    @Test
+    @DisplayName("the server is killed while another machine draws: it waits, comes back, and goes on")
+    void serverKilled() throws Exception {
+        try (OwnProcess worker = door.worker("anna")) {
+            LongRender render = door.begunRender();
+            door.server.kill();
+            ProcessHandle database = KilledDatabaseIT.server(door.data).orElseThrow();
+            database.destroyForcibly();
+            database.onExit().get();
+            Map<String, FileTime> before = render.drawn();
+            door.start(DoorForMachines.ELSEWHERE);
+            render.isWhole(door.client, before);
+            assertThat(worker.said()).contains("asked again until it does");
+        }
+    }
+
+    @Test
+    @DisplayName("a machine with a wrong key, or one that is revoked, is not let in, and is told why")
+    void keys() throws Exception {
+        Path wrong = Files.writeString(door.data.resolve("wrong"), "fs-worker-abcdefghijklmnopqrstuvwxyz");
+        try (OwnProcess worker = OwnProcess.worker(door.address(), wrong, "carl", door.keep)) {
+            assertThat(worker.code()).isEqualTo(3);
+            assertThat(worker.said()).contains("This key is not let in");
+        }
+        try (OwnProcess worker = OwnProcess.worker(door.address(), door.data.resolve("none"), "carl", door.keep)) {
+            assertThat(worker.code()).isEqualTo(2);
+            assertThat(worker.said()).contains("There is no key in none");
+        }
+        OwnProcess worker = door.worker("anna");
+        LongRender render = door.begunRender();
+        door.client.post("/api/machines/keys/" + door.keyId + "/revoke", null);
+        assertThat(worker.code()).isEqualTo(3);
+        Map<String, FileTime> before = render.drawn();
+        assertThat(door.client.get("/api/machines").get("machines")).isEmpty();
+        door.client.post("/api/machines/keys/" + door.keyId + "/let-in", null);
+        try (OwnProcess again = door.worker("anna")) {
+            render.isWhole(door.client, before);
+        }
+    }
+
+    @Test
+    @DisplayName("the door for machines answers nobody else, and nothing else with a key")
+    void doorAnswersMachinesOnly() {
+        Client through = new Client(door.address());
+        for (String address : new String[] {"/", "/api/projects", "/api/machines", "/actuator/health"}) {
+            assertThat(through.tryGet(address).statusCode()).as(address).isEqualTo(403);
+        }
+        HttpResponse<byte[]> answer = through.tryPost("/worker/v1/seats", Map.of("name", "x", "driver", "y", "version", "z"));
+        assertThat(answer.statusCode()).isEqualTo(401);
+        JsonNode keys = door.client.get("/api/machines").get("keys");
+        assertThat(StreamSupport.stream(keys.spliterator(), false).map(k -> k.get("name").asString())).containsExactly("room 2");
+        assertThat(keys.toString()).doesNotContain("fs-worker-");
+    }
+}
