@@ -6,23 +6,27 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.extension.AfterAllCallback;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
 import tools.jackson.databind.JsonNode;
 
-/** A server with a door for other machines, which may be killed and started again, and a key for them. */
-final class DoorForMachines implements AutoCloseable {
+/** A server with a door for other machines, which may be killed and started again, and a key for them; up for all tests of a class. */
+final class DoorForMachines implements BeforeAllCallback, AfterAllCallback {
     /** What settings say so that the server leaves all drawing to others. */
     static final String ELSEWHERE = "fresh-splice.draw-here=false";
 
     final Path data = Path.of("target", "workers-" + System.nanoTime()).toAbsolutePath();
     final Path keep = data.resolve("keep");
-    final int port;
-    final Path key;
-    final long keyId;
+    int port;
+    Path key;
+    long keyId;
     OwnProcess server;
     Client client;
 
-    /** One that is started, and draws nothing itself. */
-    DoorForMachines() throws IOException {
+    /** Starts it; it draws nothing itself. */
+    @Override
+    public void beforeAll(ExtensionContext context) throws IOException {
         try (ServerSocket free = new ServerSocket(0)) {
             port = free.getLocalPort();
         }
@@ -64,8 +68,14 @@ final class DoorForMachines implements AutoCloseable {
         return worker;
     }
 
+    /** As if the machine that it runs on went dark: it is killed, and its database with it. */
+    void kill() throws Exception {
+        server.kill();
+        KilledDatabaseIT.kill(data);
+    }
+
     @Override
-    public void close() throws IOException, InterruptedException {
+    public void afterAll(ExtensionContext context) throws IOException, InterruptedException {
         server.close();
         KilledDatabaseIT.server(data).ifPresent(ProcessHandle::destroyForcibly);
     }

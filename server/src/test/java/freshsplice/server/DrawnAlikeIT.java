@@ -7,30 +7,20 @@ import java.nio.file.Files;
 import java.nio.file.attribute.FileTime;
 import java.util.Map;
 import java.util.TreeMap;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** Other machines draw as this one does, to the bit. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 @Timeout(400)
 class DrawnAlikeIT {
-    private static DoorForMachines door;
-
-    @BeforeAll
-    static void begin() throws IOException {
-        door = new DoorForMachines();
-    }
-
-    @AfterAll
-    static void end() throws Exception {
-        door.close();
-    }
+    @RegisterExtension
+    static final DoorForMachines door = new DoorForMachines();
 
     @Test
     @DisplayName("a machine with another driver draws nothing of a render that was begun, until somebody allows any")

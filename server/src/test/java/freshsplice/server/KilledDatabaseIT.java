@@ -108,7 +108,6 @@ class KilledDatabaseIT {
         assertThat(Files.getPosixFilePermissions(DATA.resolve("database-password"))).containsExactlyInAnyOrder(
                 PosixFilePermission.OWNER_READ, PosixFilePermission.OWNER_WRITE);
         kill(DATA);
-        server.onExit().get();
         boolean back = false;
         for (int i = 0; i < 60 && !back; i++) {
             var answer = client.tryPost("/api/projects", Map.of("name", "Meanwhile"));
@@ -154,9 +153,12 @@ class KilledDatabaseIT {
         }
     }
 
-    private static void kill(Path data) {
+    /** Kills the database of a data folder, and waits until it is gone. */
+    static void kill(Path data) {
         try {
-            server(data).orElseThrow().destroyForcibly();
+            ProcessHandle database = server(data).orElseThrow();
+            database.destroyForcibly();
+            database.onExit().join();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

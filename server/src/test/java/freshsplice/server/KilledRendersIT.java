@@ -42,9 +42,7 @@ class KilledRendersIT {
     void serverKilled() throws Exception {
         LongRender render = LongRender.begun(client, DATA);
         server.kill();
-        ProcessHandle database = KilledDatabaseIT.server(DATA).orElseThrow();
-        database.destroyForcibly();
-        database.onExit().get();
+        KilledDatabaseIT.kill(DATA);
         Map<String, FileTime> before = render.drawn();
         start();
         render.isWhole(client, before);
@@ -77,10 +75,8 @@ class KilledRendersIT {
     @DisplayName("the database is killed: it is started again, and the render goes on")
     void databaseKilled() throws Exception {
         LongRender render = LongRender.begun(client, DATA);
-        ProcessHandle database = KilledDatabaseIT.server(DATA).orElseThrow();
         Map<String, FileTime> before = render.drawn();
-        database.destroyForcibly();
-        database.onExit().get();
+        KilledDatabaseIT.kill(DATA);
         render.isWhole(client, before);
     }
 

@@ -83,12 +83,12 @@ class RefusalsTest {
     }
 
     @Test
-    void fourThousandEventsAreReadShownAndReceived() throws IOException {
-        byte[] edl = Material.edl("Long", Material.clips(4_000));
+    void tenThousandEventsAreReadShownAndReceived() throws IOException {
+        byte[] edl = Material.edl("Long", Material.clips(10_000));
         long cut = client.upload("/api/projects/" + project + "/files", Map.of("long.edl", edl)).get("cutId").asLong();
         client.post("/api/cuts/" + cut + "/receive", null);
         JsonNode sequence = client.get("/api/masters/" + client.get("/api/projects/" + project).get("masterId").asLong());
-        assertThat(sequence.get("sections")).hasSize(4_000);
+        assertThat(sequence.get("sections")).hasSize(10_000);
         client.post("/api/projects/" + project + "/undo", null);
         assertThat(client.get("/api/projects/" + project).has("masterId")).isFalse();
     }

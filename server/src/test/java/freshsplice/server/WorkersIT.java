@@ -2,33 +2,31 @@ package freshsplice.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.util.Map;
 import java.util.stream.StreamSupport;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
 
 /** Other machines draw, whatever dies of them or between. */
 @Timeout(400)
 class WorkersIT {
-    private static DoorForMachines door;
+    @RegisterExtension
+    static final DoorForMachines door = new DoorForMachines();
 
-    @BeforeAll
-    static void begin() throws IOException {
-        door = new DoorForMachines();
-    }
-
-    @AfterAll
-    static void end() throws Exception {
-        door.close();
+    /** Another machine comes, and draws what is not there yet and nothing again. */
+    private static void isDrawnToItsEndBy(String name, LongRender render) throws Exception {
+        Map<String, FileTime> before = render.drawn();
+        try (OwnProcess second = door.worker(name)) {
+            render.isWhole(door.client, before);
+            assertThat(second.said()).contains("Known to the server as " + name);
+        }
     }
 
     @Test
@@ -37,11 +35,7 @@ class WorkersIT {
         OwnProcess first = door.worker("anna");
         LongRender render = door.begunRender();
         first.kill();
-        Map<String, FileTime> before = render.drawn();
-        try (OwnProcess second = door.worker("berta")) {
-            render.isWhole(door.client, before);
-            assertThat(second.said()).contains("Known to the server as berta");
-        }
+        isDrawnToItsEndBy("berta", render);
         assertThat(render.log(door.client)).contains("nothing is heard of anna any more").contains("drawn by berta");
     }
 
@@ -51,11 +45,7 @@ class WorkersIT {
         OwnProcess first = door.worker("anna");
         LongRender render = door.begunRender();
         first.close();
-        Map<String, FileTime> before = render.drawn();
-        try (OwnProcess second = door.worker("anna")) {
-            render.isWhole(door.client, before);
-            assertThat(second.said()).contains("Known to the server as anna");
-        }
+        isDrawnToItsEndBy("anna", render);
         assertThat(render.log(door.client)).contains("put back: anna left");
     }
 
@@ -78,10 +68,7 @@ class WorkersIT {
     void serverKilled() throws Exception {
         try (OwnProcess worker = door.worker("anna")) {
             LongRender render = door.begunRender();
-            door.server.kill();
-            ProcessHandle database = KilledDatabaseIT.server(door.data).orElseThrow();
-            database.destroyForcibly();
-            database.onExit().get();
+            door.kill();
             Map<String, FileTime> before = render.drawn();
             door.start(DoorForMachines.ELSEWHERE);
             render.isWhole(door.client, before);
