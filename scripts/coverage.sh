@@ -1,5 +1,6 @@
 #!/usr/bin/env bash
-# Runs every test but those of the built program, and says how much of each package they pass through. Takes as long as the tests: by hand, not in the suite.
+# Runs every test, and says how much of each package they pass through, programs of their own left out. Takes as long as the tests: by
+# hand, not in the suite.
 set -euo pipefail
 . "$FRESH_SPLICE_HOME/scripts/install.sh"
 . "$FRESH_SPLICE_HOME/scripts/build.sh"

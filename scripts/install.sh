@@ -82,5 +82,5 @@ install_for_application() {
 
 install_for_tests() {
   install_for_application
-  [ -x /usr/bin/chromium ] || install_missing "Chromium drives the interface in the tests" chromium
+  [ -x /usr/bin/chromium-headless-shell ] || install_missing "Chromium without a screen drives the interface in the tests" chromium-headless-shell
 }

@@ -19,7 +19,7 @@ import tools.jackson.databind.JsonNode;
 /** Small renders of a project that was received, asked for and waited for. */
 record AskedRenders(Client client, long project, long master) {
     private static final Set<String> ENDED = Set.of("DONE", "FAILED", "STOPPED");
-    private static final int PATIENCE = 600;
+    private static final int PATIENCE = 1800;
 
     /** What is asked for. @param more than a render of the shots as their cameras see them, 160 pixels wide */
     Map<String, Object> ask(Map<String, Object> more, long... shots) {

@@ -224,7 +224,7 @@ class BrowserWalkTest extends InBrowser {
 
     private BufferedImage firstFrame(long render) throws Exception {
         Path movie = folder.resolve("m.mp4");
-        for (int i = 0; i < 200 && !Files.exists(movie); i++) {
+        for (int i = 0; i < 600 && !Files.exists(movie); i++) {
             var answer = client.send(client.to("/api/renders/" + render + "/movie"));
             if (answer.statusCode() == 200) {
                 Files.write(movie, answer.body());

@@ -16,6 +16,7 @@ import tools.jackson.databind.JsonNode;
 
 /** One answer to each count, in every place that shows it. */
 @ExtendWith(TestServer.class)
+@WholeServer
 class CountsTest {
     private final Client client = new Client(TestServer.address());
     private Received received;

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(TestServer.class)
+@WholeServer
 class DescriptionTest {
     /** To renew it: {@code cp server/target/openapi.json docs/}, then {@code npm run build} in web. */
     @Test

@@ -71,12 +71,12 @@ final class DoorForMachines implements BeforeAllCallback, AfterAllCallback {
     /** As if the machine that it runs on went dark: it is killed, and its database with it. */
     void kill() throws Exception {
         server.kill();
-        KilledDatabaseIT.kill(data);
+        KilledDatabaseTest.kill(data);
     }
 
     @Override
     public void afterAll(ExtensionContext context) throws IOException, InterruptedException {
         server.close();
-        KilledDatabaseIT.server(data).ifPresent(ProcessHandle::destroyForcibly);
+        KilledDatabaseTest.server(data).ifPresent(ProcessHandle::destroyForcibly);
     }
 }

@@ -8,6 +8,7 @@ import tools.jackson.databind.JsonNode;
 
 /** What whoever runs the server looks at. */
 @ExtendWith(TestServer.class)
+@WholeServer
 class HealthTest {
     private final Client client = new Client(TestServer.address(), "Ops");
 

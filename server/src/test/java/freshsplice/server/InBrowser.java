@@ -29,6 +29,7 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** Windows in Debian's Chromium, on the real interface, the real server and the real database. */
 @ExtendWith(TestServer.class)
+@WholeServer
 abstract class InBrowser {
     /** One for all tests: what the interface is made of is read and compiled once. */
     private static BrowserContext context;
@@ -58,9 +59,10 @@ abstract class InBrowser {
         // everything runs on the same two cores: the renderer, the database, the browser
         PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
         Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        // without a screen's window, and pages put together without a graphics card's language: less than half of the work
         Browser chromium = playwright.chromium().launch(new BrowserType.LaunchOptions()
-                .setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of("--no-sandbox",
-                        "--disable-background-networking", "--use-angle=swiftshader", "--enable-unsafe-swiftshader",
+                .setExecutablePath(Path.of("/usr/bin/chromium-headless-shell")).setArgs(List.of("--no-sandbox",
+                        "--disable-background-networking", "--disable-gpu-compositing", "--use-angle=swiftshader", "--enable-unsafe-swiftshader",
                         "--autoplay-policy=no-user-gesture-required")));
         context = chromium.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
         return () -> {

@@ -91,7 +91,7 @@ final class LongRender {
     }
 
     JsonNode await(Client client, String... states) throws InterruptedException {
-        for (int i = 0; i < 1200; i++) {
+        for (int i = 0; i < 300; i++) {
             try {
                 JsonNode render = now(client);
                 if (Set.of(states).contains(render.get("state").asString())) {
@@ -101,7 +101,8 @@ final class LongRender {
                 // the server, or its database, is away
                 Thread.sleep(100);
             }
-            Thread.sleep(50);
+            // each question costs the machine that draws
+            Thread.sleep(200);
         }
         throw new AssertionError("The render does not end");
     }

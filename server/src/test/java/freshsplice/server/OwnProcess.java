@@ -5,24 +5,55 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
+import java.util.stream.Stream;
 
 /** The program as people start it (scripts/start.sh), as a process of its own, so that it can be killed like one. */
 final class OwnProcess implements AutoCloseable {
-    /** The built program, laid out by scripts/lay-out.sh. */
-    private static final Path PROGRAM = Path.of("target", "application").toAbsolutePath();
+    private static final Path TARGET = Path.of("target").toAbsolutePath();
+    private static final Path PROGRAM = laidOut();
 
     /** Far more than it ever took: a machine that many share may be ten times as slow. */
     private static final int PATIENCE_SECONDS = 150;
 
     private final Process process;
     private final List<String> said = new ArrayList<>();
+
+    /** The built program, laid out by whoever comes first: the others wait. */
+    private static Path laidOut() {
+        try {
+            if (newest(TARGET.resolve("classes/freshsplice")).compareTo(Files.getLastModifiedTime(TARGET.resolve("server-0.1.0.jar"))) > 0) {
+                throw new IllegalStateException("The built program is older than what was compiled: mvn -DskipTests package");
+            }
+            Process layOut = new ProcessBuilder(Path.of("..", "scripts", "lay-out.sh").toString()).redirectErrorStream(true).start();
+            String said = new String(layOut.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            if (layOut.waitFor() != 0) {
+                throw new IllegalStateException("The built program could not be laid out: " + said);
+            }
+            return TARGET.resolve("application");
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static FileTime newest(Path folder) throws IOException {
+        FileTime newest = FileTime.fromMillis(0);
+        try (Stream<Path> files = Files.walk(folder)) {
+            for (Path file : files.filter(Files::isRegularFile).toList()) {
+                FileTime time = Files.getLastModifiedTime(file);
+                newest = time.compareTo(newest) > 0 ? time : newest;
+            }
+        }
+        return newest;
+    }
 
     private OwnProcess(Map<String, String> environment, String... options) throws IOException {
         List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(),

@@ -14,6 +14,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Two people in one master: each undoes their own, and who loses is told to whom. */
 @ExtendWith(TestServer.class)
+@WholeServer
 class PeopleTest {
     private static final List<Material.Clip> CLIPS = List.of(new Material.Clip("a", 0, 40), new Material.Clip("b", 0, 30),
             new Material.Clip("c", 0, 50));

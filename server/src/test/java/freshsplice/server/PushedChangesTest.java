@@ -22,6 +22,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Windows are told what edits changed of the master that they show, before they ask. */
 @ExtendWith(TestServer.class)
+@WholeServer
 class PushedChangesTest {
     private final Client client = new Client(TestServer.address());
     private final ExecutorService readers = Executors.newCachedThreadPool();

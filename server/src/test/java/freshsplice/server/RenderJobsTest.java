@@ -153,7 +153,7 @@ class RenderJobsTest {
         long second = renders.render(Map.of(), shot(1)).get(0);
         assertThat(handedBack("xmeml")).contains("sh0020_v001.mp4");
         client.post("/api/renders/" + second + "/files", Map.of("kind", "PRORES"));
-        for (int i = 0; i < 400 && list(client.get("/api/renders/" + second + "/files")).size() < 2; i++) {
+        for (int i = 0; i < 2400 && list(client.get("/api/renders/" + second + "/files")).size() < 2; i++) {
             AskedRenders.pause();
         }
         assertThat(handedBack("xmeml")).contains("sh0020_v001.mov").doesNotContain("sh0020_v001.mp4");
@@ -219,7 +219,7 @@ class RenderJobsTest {
         assertThat(names).hasSize((int) renders.of(id).get("frames").asLong()).startsWith("sh0010_v001.0999.png", "sh0010_v001.1000.png");
         Map<Path, FileTime> drawn = drawn(id);
         client.post("/api/renders/" + id + "/files", Map.of("kind", "PRORES"));
-        for (int i = 0; i < 200 && client.get("/api/renders/" + id + "/files").size() < 3; i++) {
+        for (int i = 0; i < 2400 && client.get("/api/renders/" + id + "/files").size() < 3; i++) {
             AskedRenders.pause();
         }
         Path movie = Files.write(folder.resolve("a.mov"), client.bytes("/api/renders/" + id + "/files/PRORES"));
@@ -247,7 +247,7 @@ class RenderJobsTest {
     void goesOn() throws Exception {
         client.post("/api/masters/" + master + "/edits", Map.of("kind", "FILL", "sections", List.of(sections.get(0).get("id").asLong()), "frames", 400, "ripple", true));
         long id = client.post("/api/projects/" + project + "/renders", renders.ask(Map.of("recipe", writing("H264")), shot(0))).get(0).asLong();
-        for (int i = 0; i < 400 && drawn(id).size() < 30; i++) {
+        for (int i = 0; i < 6000 && drawn(id).size() < 30; i++) {
             Thread.sleep(10);
         }
         client.post("/api/renders/" + id + "/pause", null);

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 /** Small pictures for the lanes are drawn once, and anew only when what they show has changed. */
 @ExtendWith(TestServer.class)
+@WholeServer
 class SmallPicturesTest {
     private final Client client = new Client(TestServer.address());
 

@@ -58,7 +58,7 @@ class SoundEditsTest {
     private double loudness(double from, double seconds) throws IOException, InterruptedException {
         long render = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(), "master", true, "width",
                 64, "height", 36, "burnIn", false, "blur", false)).get(0).asLong();
-        for (int i = 0; i < 300; i++) {
+        for (int i = 0; i < 600; i++) {
             for (JsonNode r : client.get("/api/projects/" + project + "/renders")) {
                 if (r.get("id").asLong() == render && r.get("state").asString().equals("DONE")) {
                     Path movie = Files.write(folder.resolve("m.mp4"), client.bytes("/api/renders/" + render + "/movie"));

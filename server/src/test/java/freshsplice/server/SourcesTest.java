@@ -30,6 +30,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Pictures and sound are found again, changed by hand, and fall into their places whenever they come. */
 @ExtendWith(TestServer.class)
+@WholeServer
 class SourcesTest {
     @TempDir
     Path folder;

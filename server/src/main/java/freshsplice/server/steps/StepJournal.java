@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.hibernate.engine.spi.SharedSessionContractImplementor;
 import org.hibernate.type.descriptor.WrapperOptions;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -35,8 +36,18 @@ class StepJournal {
 
     /** What is undone can be done again no more by who goes on, and stays with everybody else. */
     void leaveUndone(long projectId, String who) {
-        jdbc.update("update step set state = case when who = ? then 'PASSED' else 'ASIDE' end where project_id = ? and "
-                + "(state = 'UNDONE' or state = 'ASIDE' and who = ?)", who, projectId, who);
+        change("select id from step where project_id = ? and (state = 'UNDONE' or state = 'ASIDE' and who = ?)",
+                "update step set state = case when who = ? then 'PASSED' else 'ASIDE' end where id = ?", List.of(who), projectId, who);
+    }
+
+    /**
+     * Looks for rows first and changes them by their ids then: what changes all of a range holds and waits for the row behind it too,
+     * which is somebody's in another project.
+     *
+     * @param values what stands before the id in the change
+     */
+    private void change(String which, String sql, List<?> values, Object... asked) {
+        batch(sql, jdbc.queryForList(which, Long.class, asked).stream().map(id -> Stream.concat(values.stream(), Stream.of(id)).toArray()).toList());
     }
 
     void write(long stepId, List<ChangedRow> rows) {
@@ -166,11 +177,11 @@ class StepJournal {
 
     /** Later steps noted ends of these rows where this push had put them: they are noted where it puts them now. */
     private void carryOn(long stepId, String table, Pushes.Run run, long frames) {
-        jdbc.update("update step_value v join step_row r on r.id = v.step_row_id join step s on s.id = r.step_id join step mine on "
-                + "mine.id = ? and s.project_id = mine.project_id and s.seq > mine.seq set v.old_value = cast(cast(v.old_value as "
-                + "signed) + ? as char), v.new_value = cast(cast(v.new_value as signed) + ? as char) where r.kind = 'CHANGE' and "
-                + "r.table_name = ? and r.row_id between ? and ? and v.column_name in ('rec_in', 'rec_out')", stepId, frames,
-                frames, table, run.first(), run.last());
+        change("select v.id from step_value v join step_row r on r.id = v.step_row_id join step s on s.id = r.step_id join step mine on "
+                + "mine.id = ? and s.project_id = mine.project_id and s.seq > mine.seq where r.kind = 'CHANGE' and "
+                + "r.table_name = ? and r.row_id between ? and ? and v.column_name in ('rec_in', 'rec_out')",
+                "update step_value set old_value = cast(cast(old_value as signed) + ? as char), new_value = cast(cast(new_value as "
+                + "signed) + ? as char) where id = ?", List.of(frames, frames), stepId, table, run.first(), run.last());
     }
 
     private void set(String name, long id, List<NotedValue> values) {

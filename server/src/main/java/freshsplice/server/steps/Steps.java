@@ -172,9 +172,8 @@ public class Steps {
 
     /** What is undone below a step that holds is no part of the way to it. */
     private void setAside(long projectId, long below) {
-        store.entities().createQuery("update StepRow s set s.state = :aside where s.projectId = :project and s.seq < :below and "
-                + "s.state = 'UNDONE'").setParameter("aside", StepRow.State.ASIDE).setParameter("project", projectId)
-                .setParameter("below", below).executeUpdate();
+        store.entities().createQuery("from StepRow s where s.projectId = :project and s.seq < :below and s.state = 'UNDONE'", StepRow.class)
+                .setParameter("project", projectId).setParameter("below", below).getResultList().forEach(step -> step.state = StepRow.State.ASIDE);
     }
 
     private void turnAll(long projectId, long seq, boolean back, List<StepRow> turned, TouchLog.Rows changed) {

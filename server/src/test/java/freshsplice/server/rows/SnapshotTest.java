@@ -3,6 +3,7 @@ package freshsplice.server.rows;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.server.TestServer;
+import freshsplice.server.WholeServer;
 import freshsplice.server.projects.NewProjects;
 import java.time.Instant;
 import java.util.concurrent.CompletableFuture;
@@ -16,6 +17,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** What transactions see of others that commit between two of their questions, and which gaps they leave open. */
 @ExtendWith(TestServer.class)
+@WholeServer
 class SnapshotTest {
     private final Store store = TestServer.bean(Store.class);
     private final Snapshot snapshot = TestServer.bean(Snapshot.class);

@@ -8,6 +8,7 @@ import freshsplice.core.motion.Easing;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.server.TestServer;
+import freshsplice.server.WholeServer;
 import freshsplice.server.rows.Bends;
 import freshsplice.server.rows.OutsideSteps;
 import freshsplice.server.rows.Row;
@@ -30,6 +31,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Every table that steps take back goes back and forth whole, whichever is added. */
 @ExtendWith(TestServer.class)
+@WholeServer
 class UndoableTablesTest {
     private static final long ADDING = -1;
     private static final long CHANGING = -2;

@@ -12,6 +12,7 @@ import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
 import freshsplice.server.TestServer;
+import freshsplice.server.WholeServer;
 import freshsplice.server.masters.Masters;
 import freshsplice.server.projects.NewProjects;
 import freshsplice.server.rows.CameraRow;
@@ -32,6 +33,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.transaction.support.TransactionTemplate;
 
 @ExtendWith(TestServer.class)
+@WholeServer
 class ShownRowsTest {
     private static final Asker ANNA = Asker.named("Anna");
 

@@ -11,13 +11,15 @@ import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import tools.jackson.databind.JsonNode;
 
 /** A long render while the server dies, while the database dies, while the disk takes no more: every frame is there once in the end. */
 @Timeout(400)
-class KilledRendersIT {
+@Order(1)
+class KilledRendersTest {
     /** What a shell says of a program that ended because it was asked to: 128 and SIGTERM (signal(7)). */
     private static final int ASKED_TO_END = 128 + 15;
 
@@ -34,7 +36,7 @@ class KilledRendersIT {
     @AfterAll
     static void end() throws Exception {
         server.close();
-        KilledDatabaseIT.server(DATA).ifPresent(ProcessHandle::destroyForcibly);
+        KilledDatabaseTest.server(DATA).ifPresent(ProcessHandle::destroyForcibly);
     }
 
     @Test
@@ -42,7 +44,7 @@ class KilledRendersIT {
     void serverKilled() throws Exception {
         LongRender render = LongRender.begun(client, DATA);
         server.kill();
-        KilledDatabaseIT.kill(DATA);
+        KilledDatabaseTest.kill(DATA);
         Map<String, FileTime> before = render.drawn();
         start();
         render.isWhole(client, before);
@@ -56,15 +58,15 @@ class KilledRendersIT {
         server.ask();
         assertThat(server.code()).isEqualTo(ASKED_TO_END);
         assertThat(server.said().substring(until.length())).doesNotContain("WARN", "ERROR", "Exception");
-        assertThat(KilledDatabaseIT.server(DATA)).isEmpty();
+        assertThat(KilledDatabaseTest.server(DATA)).isEmpty();
         Map<String, FileTime> before = render.drawn();
         try (OwnProcess starting = OwnProcess.startingServer(DATA)) {
-            while (KilledDatabaseIT.server(DATA).isEmpty()) {
+            while (KilledDatabaseTest.server(DATA).isEmpty()) {
                 Thread.sleep(20);
             }
             starting.ask();
             assertThat(starting.code()).isEqualTo(ASKED_TO_END);
-            assertThat(KilledDatabaseIT.server(DATA)).isEmpty();
+            assertThat(KilledDatabaseTest.server(DATA)).isEmpty();
         }
         start();
         render.isWhole(client, before);
@@ -76,7 +78,7 @@ class KilledRendersIT {
     void databaseKilled() throws Exception {
         LongRender render = LongRender.begun(client, DATA);
         Map<String, FileTime> before = render.drawn();
-        KilledDatabaseIT.kill(DATA);
+        KilledDatabaseTest.kill(DATA);
         render.isWhole(client, before);
     }
 

@@ -18,7 +18,8 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 /** Other machines draw as this one does, to the bit. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 @Timeout(400)
-class DrawnAlikeIT {
+@Order(1)
+class DrawnAlikeTest {
     @RegisterExtension
     static final DoorForMachines door = new DoorForMachines();
 

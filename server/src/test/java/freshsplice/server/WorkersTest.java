@@ -9,6 +9,7 @@ import java.nio.file.attribute.FileTime;
 import java.util.Map;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -16,7 +17,8 @@ import tools.jackson.databind.JsonNode;
 
 /** Other machines draw, whatever dies of them or between. */
 @Timeout(400)
-class WorkersIT {
+@Order(1)
+class WorkersTest {
     @RegisterExtension
     static final DoorForMachines door = new DoorForMachines();
 

@@ -15,13 +15,15 @@ import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import tools.jackson.databind.JsonNode;
 
 /** The database is killed while edits are being made: what was acknowledged is there, the rest is not, nothing is half. */
 @Timeout(400)
-class KilledDatabaseIT {
+@Order(1)
+class KilledDatabaseTest {
     private static final Path DATA = Path.of("target", "killed-" + System.nanoTime()).toAbsolutePath();
     private static OwnProcess program;
     private static Client client;
