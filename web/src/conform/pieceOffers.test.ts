@@ -320,7 +320,7 @@ describe('choosing and going', () => {
     press('Alt+Delete', doing({ mark: { id: 72, in: 30 } as Mark }))
     setDesk({ seam: 24 })
     press('\\')
-    await vi.waitFor(() => expect(posts(server)).toHaveLength(2))
+    await vi.waitFor(() => expect(posts(server)).toHaveLength(2), 20_000)
     expect(posts(server)[0]?.path).toBe('/api/marks/72/remove')
     expect(JSON.stringify(posts(server)[1])).toContain('-3')
   })

@@ -75,7 +75,7 @@ describe('keys of the camera', () => {
     await press('Alt+ArrowLeft', result)
     await press('Alt+ArrowRight', result)
     act(() => result.current.remove())
-    await vi.waitFor(() => expect(posts(asked)).toHaveLength(3))
+    await vi.waitFor(() => expect(posts(asked)).toHaveLength(3), 20_000)
     expect(bodies()).toEqual([
       { kind: 'MOVE_KEYS', keys: [{ frame: 1020 }], by: -1 },
       { kind: 'MOVE_KEYS', keys: [{ frame: 1020 }], by: 1 },
@@ -148,7 +148,7 @@ describe('keys of the camera', () => {
     const { result } = open()
     act(() => result.current.moveLayer(4, -6))
     act(() => result.current.moveLayer(99, -6))
-    await vi.waitFor(() => expect(bodies()).toEqual([{ kind: 'LAYER_CHANGE', use: 4, from: 1004 }]))
+    await vi.waitFor(() => expect(bodies()).toEqual([{ kind: 'LAYER_CHANGE', use: 4, from: 1004 }]), 20_000)
   })
 })
 
@@ -159,7 +159,7 @@ describe('keys of a thing', () => {
     const { result } = ofGull()
     await press('K', result)
     act(() => result.current.remove())
-    await vi.waitFor(() => expect(posts(asked)).toHaveLength(2))
+    await vi.waitFor(() => expect(posts(asked)).toHaveLength(2), 20_000)
     expect(posts(asked)[0]?.path).toBe('/api/scenes/1/edits')
     expect(bodies()).toEqual([
       { kind: 'KEY', frame: 59, items: [21] },

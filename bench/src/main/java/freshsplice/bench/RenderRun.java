@@ -28,6 +28,7 @@ import freshsplice.render.ChunkDrawer;
 import freshsplice.render.Footage;
 import freshsplice.render.FrameMaker;
 import freshsplice.render.OrderFile;
+import freshsplice.render.OutputOrder;
 import freshsplice.render.OutputWriter;
 import freshsplice.render.Pixels;
 import freshsplice.render.StagePainter;
@@ -112,7 +113,7 @@ final class RenderRun {
 
     private static void encode(Path folder) throws IOException {
         RenderJob job = job(FrameLook.Edges.QUICK, false);
-        OutputWriter.write(new OutputWriter.Order(job, job.recipe().written(), List.of()), folder, folder, k -> true);
+        OutputWriter.write(new OutputOrder(job, job.recipe().written(), List.of()), folder, folder, k -> true);
     }
 
     private static double rate(long begun) {

@@ -1,5 +1,6 @@
 package freshsplice.render;
 
+import freshsplice.core.delivery.PictureSize;
 import freshsplice.core.render.FrameLook;
 import freshsplice.core.render.Recipe;
 import java.io.DataInputStream;
@@ -73,7 +74,7 @@ public final class FrameFile {
                 throw new IOException("This is no frame");
             }
             Head head = new Head(from.readUnsignedShort(), from.readUnsignedShort(), from.readBoolean(), from.readBoolean());
-            if (head.width < 1 || head.height < 1 || head.width > StagePainter.LARGEST || head.height > StagePainter.LARGEST) {
+            if (head.width < 1 || head.height < 1 || head.width > PictureSize.LARGEST || head.height > PictureSize.LARGEST) {
                 throw new IOException("A frame cannot be " + head.width + " x " + head.height + " pixels");
             }
             return head;

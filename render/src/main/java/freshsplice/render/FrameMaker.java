@@ -62,7 +62,7 @@ public final class FrameMaker implements AutoCloseable {
         this.strokes = new Strokes(look.width(), look.height());
         this.alpha = alpha;
         this.deep = deep;
-        painter.way(StagePainter.Way.of(look, alpha, deep));
+        painter.form(PictureForm.of(look, alpha, deep));
     }
 
     /** @param picture receives the frame */

@@ -21,7 +21,7 @@ record OutputCommand(List<String> words) {
     private static final String PRORES_COLOURS = "prores_metadata=color_primaries=bt709:color_trc=bt709:colorspace=bt709";
 
     /** The commands for a job, one after another: two where a movie's size has a limit. @param first a frame, as all are; @param share of the bits that a limit allows */
-    static List<OutputCommand> passes(OutputWriter.Order order, Pixels first, double share) {
+    static List<OutputCommand> passes(OutputOrder order, Pixels first, double share) {
         List<OutputCommand> passes = new ArrayList<>();
         Output limited = order.outputs().stream().filter(o -> o.mostMb() != null).findFirst().orElse(null);
         if (limited != null) {
@@ -35,13 +35,13 @@ record OutputCommand(List<String> words) {
         return passes;
     }
 
-    private static List<String> input(OutputWriter.Order order, Pixels first) {
+    private static List<String> input(OutputOrder order, Pixels first) {
         String format = (first.alpha() ? first.deep() ? "rgba64be" : "rgba" : first.deep() ? "rgb48be" : "rgb24");
         return new ArrayList<>(List.of("ffmpeg", "-hide_banner", "-loglevel", "error", "-nostdin", "-y", "-f", "rawvideo", "-pix_fmt",
                 format, "-video_size", first.width() + "x" + first.height(), "-framerate", order.job().rate().toString(), "-i", "-"));
     }
 
-    private static List<String> all(OutputWriter.Order order, Pixels first, double share) {
+    private static List<String> all(OutputOrder order, Pixels first, double share) {
         List<String> words = input(order, first);
         List<Output> outputs = order.outputs();
         int movies = (int) outputs.stream().filter(o -> o.kind().isMovie()).count();
@@ -79,7 +79,7 @@ record OutputCommand(List<String> words) {
         return kind.ending() + "/" + String.format("%07d", frame) + "." + kind.ending();
     }
 
-    private static List<String> file(Output output, OutputWriter.Order order, boolean heard, double share) {
+    private static List<String> file(Output output, OutputOrder order, boolean heard, double share) {
         return switch (output.kind()) {
             case H264 -> movie(output, order, h264(output, order, output.mostMb() == null ? 0 : 2, share), heard ? List.of("-c:a", "aac", "-b:a",
                     String.valueOf(SOUND_BITS)) : List.of(), "mp4");
@@ -94,7 +94,7 @@ record OutputCommand(List<String> words) {
         };
     }
 
-    private static List<String> movie(Output output, OutputWriter.Order order, List<String> codec, List<String> sound, String container) {
+    private static List<String> movie(Output output, OutputOrder order, List<String> codec, List<String> sound, String container) {
         List<String> words = new ArrayList<>(codec);
         words.addAll(sound);
         words.addAll(List.of("-color_primaries", "bt709", "-color_trc", "bt709", "-colorspace", "bt709", "-color_range", "tv"));
@@ -112,7 +112,7 @@ record OutputCommand(List<String> words) {
     }
 
     /** @param pass 0 by quality, 1 or 2 by size */
-    private static List<String> h264(Output output, OutputWriter.Order order, int pass, double share) {
+    private static List<String> h264(Output output, OutputOrder order, int pass, double share) {
         List<String> words = new ArrayList<>(List.of("-c:v", "libx264", "-preset", order.job().quick() ? "ultrafast" : "veryfast"));
         words.addAll(pass == 0 ? List.of("-crf", String.valueOf(crf(output.quality())))
                 : List.of("-b:v", String.valueOf(Math.round(bits(output, order) * share)), "-pass", String.valueOf(pass), "-passlogfile", "passes"));
@@ -125,7 +125,7 @@ record OutputCommand(List<String> words) {
     }
 
     /** Bits a second that keep a movie below its limit. */
-    private static long bits(Output output, OutputWriter.Order order) {
+    private static long bits(Output output, OutputOrder order) {
         Rational seconds = order.job().rate().seconds(order.job().frames());
         double all = output.mostMb() * 8e6 * ROOM / seconds.toDouble();
         long picture = (long) (all - (order.sound().isEmpty() ? 0 : SOUND_BITS));

@@ -28,27 +28,17 @@ public final class OutputWriter {
     private static final int MOST_TRIES = 4;
     private static final String PART = ".part";
 
-    /**
-     * What is written.
-     *
-     * @param job     the render
-     * @param outputs which of its recipe's files
-     * @param sound   what is heard in movies
-     */
-    public record Order(RenderJob job, List<Output> outputs, List<MovieSound> sound) {
-    }
-
     /** What was written. @param file its name, the first of a run; @param last the last's; @param count how many files */
     public record WrittenOutput(OutputKind kind, String file, String last, long count, long bytes) {
     }
 
     private final RenderJob job;
-    private final Order order;
+    private final OutputOrder order;
     private final Path frames;
     private final Path folder;
     private final Path part;
 
-    private OutputWriter(Order order, Path frames, Path folder) {
+    private OutputWriter(OutputOrder order, Path frames, Path folder) {
         this.order = order;
         this.job = order.job();
         this.frames = frames;
@@ -63,7 +53,7 @@ public final class OutputWriter {
      * @return null where it was given up
      * @throws IOException saying what stopped it; nothing is left then
      */
-    public static List<WrittenOutput> write(Order order, Path frames, Path folder, LongPredicate goOn) throws IOException {
+    public static List<WrittenOutput> write(OutputOrder order, Path frames, Path folder, LongPredicate goOn) throws IOException {
         return new OutputWriter(order, frames, folder).write(goOn);
     }
 

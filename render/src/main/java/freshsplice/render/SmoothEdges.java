@@ -61,10 +61,10 @@ final class SmoothEdges {
             return;
         }
         for (int i = from * width; i < to * width; i++) {
-            int pixel = (int) RawPicture.FOUR.get(source, i * 4);
+            int pixel = (int) FourBytes.AS_ONE.get(source, i * 4);
             bright[i] = brightness(pixel & 0xFF, pixel >> 8 & 0xFF, pixel >> 16 & 0xFF);
         }
-        RawPicture.threeOfFour(source, into, from * width, to * width);
+        FourBytes.threeOfEach(source, into, from * width, to * width);
     }
 
     private void take(byte[] into, int pixel) {

@@ -3,8 +3,6 @@ package freshsplice.render;
 import static org.lwjgl.opengl.GL33C.*;
 
 import freshsplice.core.delivery.Bake;
-import freshsplice.core.delivery.PictureSize;
-import freshsplice.core.refusal.Refusal;
 import freshsplice.core.render.DrawnSet;
 import freshsplice.core.render.FrameLook;
 import freshsplice.core.render.FrameOrder;
@@ -16,47 +14,9 @@ import org.lwjgl.system.MemoryUtil;
 
 /** Draws sets into memory. Belongs to one thread, which must also close it. */
 public final class StagePainter implements AutoCloseable {
-    /** Largest side of a picture, in pixels. */
-    public static final int LARGEST = PictureSize.LARGEST;
     private static final int SAMPLES = 4;
     /** How thick lines of aids are, as a share of the picture's height. */
     private static final float LINE_SHARE = 1.5f / 720;
-
-    /**
-     * How pictures are drawn.
-     *
-     * @param width       of the finished picture, pixels
-     * @param drawnWidth  of what is drawn, before it is brought to size
-     * @param edges       how they are smoothed
-     * @param alpha       whether the sky is left out
-     * @param deep        16 bits of each colour, else 8
-     */
-    public record Way(int width, int height, int drawnWidth, int drawnHeight, FrameLook.Edges edges, boolean alpha, boolean deep) {
-        /** @throws Refusal if a side is under 16 or over {@link #LARGEST} */
-        public Way {
-            check(width, height);
-            check(drawnWidth, drawnHeight);
-        }
-
-        private static void check(int width, int height) {
-            if (width < 16 || height < 16 || width > LARGEST || height > LARGEST) {
-                throw new Refusal("A picture has 16 to " + LARGEST + " pixels a side: " + width + " x " + height);
-            }
-        }
-
-        public static Way of(FrameLook look, boolean alpha, boolean deep) {
-            return new Way(look.width(), look.height(), look.drawnWidth(), look.drawnHeight(), look.edges(), alpha, deep);
-        }
-
-        /** Eight bits, with four samples a pixel, at its own size. */
-        public static Way plain(int width, int height) {
-            return new Way(width, height, width, height, FrameLook.Edges.FINE, false, false);
-        }
-
-        private boolean isAtSize() {
-            return width == drawnWidth && height == drawnHeight;
-        }
-    }
 
     private final OffscreenContext context = new OffscreenContext();
     private final GlProgram item = new GlProgram("item");
@@ -66,7 +26,7 @@ public final class StagePainter implements AutoCloseable {
     private final SetParts parts = new SetParts();
     private DrawnSet set;
     private Stage stage;
-    private Way way;
+    private PictureForm form;
     private float flat;
     private int drawBuffer;
     private final List<Integer> stores = new ArrayList<>();
@@ -94,24 +54,24 @@ public final class StagePainter implements AutoCloseable {
 
     /** The size of the pictures from now on, in pixels, with four samples each. */
     public void size(int width, int height) {
-        way(Way.plain(width, height));
+        form(PictureForm.plain(width, height));
     }
 
     /** How pictures are drawn from now on. */
-    public void way(Way wanted) {
-        if (wanted.equals(way)) {
+    public void form(PictureForm wanted) {
+        if (wanted.equals(form)) {
             return;
         }
         free();
-        way = wanted;
+        form = wanted;
         DrawTarget.Kind kind = kind();
-        drawBuffer = buffer(way.edges() == FrameLook.Edges.FINE ? SAMPLES : 0, kind);
-        plain = DrawTarget.of(kind, way.drawnWidth(), way.drawnHeight(), false);
-        pixels = MemoryUtil.memAlloc(way.width() * way.height() * 4 * (way.deep() ? 2 : 1));
+        drawBuffer = buffer(form.edges() == FrameLook.Edges.FINE ? SAMPLES : 0, kind);
+        plain = DrawTarget.of(kind, form.drawnWidth(), form.drawnHeight(), false);
+        pixels = MemoryUtil.memAlloc(form.width() * form.height() * 4 * (form.deep() ? 2 : 1));
     }
 
     private DrawTarget.Kind kind() {
-        return way.deep() ? DrawTarget.Kind.BITS_16 : DrawTarget.Kind.BITS_8;
+        return form.deep() ? DrawTarget.Kind.BITS_16 : DrawTarget.Kind.BITS_8;
     }
 
     private int buffer(int samples, DrawTarget.Kind kind) {
@@ -120,7 +80,7 @@ public final class StagePainter implements AutoCloseable {
         attach(GL_COLOR_ATTACHMENT0, kind.format(), samples);
         attach(GL_DEPTH_ATTACHMENT, GL_DEPTH_COMPONENT24, samples);
         if (glCheckFramebufferStatus(GL_FRAMEBUFFER) != GL_FRAMEBUFFER_COMPLETE) {
-            throw new CannotDraw("There is not enough memory for pictures of " + way.drawnWidth() + " x " + way.drawnHeight() + " pixels");
+            throw new CannotDraw("There is not enough memory for pictures of " + form.drawnWidth() + " x " + form.drawnHeight() + " pixels");
         }
         return buffer;
     }
@@ -128,7 +88,7 @@ public final class StagePainter implements AutoCloseable {
     private void attach(int point, int format, int samples) {
         int store = glGenRenderbuffers();
         glBindRenderbuffer(GL_RENDERBUFFER, store);
-        glRenderbufferStorageMultisample(GL_RENDERBUFFER, samples, format, way.drawnWidth(), way.drawnHeight());
+        glRenderbufferStorageMultisample(GL_RENDERBUFFER, samples, format, form.drawnWidth(), form.drawnHeight());
         glFramebufferRenderbuffer(GL_FRAMEBUFFER, point, GL_RENDERBUFFER, store);
         stores.add(store);
     }
@@ -192,15 +152,15 @@ public final class StagePainter implements AutoCloseable {
 
     /** @return the buffer that the picture is in */
     private int drawn(List<FrameOrder.Moment> moments) {
-        boolean summed = moments.size() > 1 || !way.isAtSize() || way.alpha();
+        boolean summed = moments.size() > 1 || !form.isAtSize() || form.alpha();
         if (!summed) {
             draw(moments.get(0), false);
-            boolean direct = way.edges() != FrameLook.Edges.FINE && !moments.get(0).blur();
+            boolean direct = form.edges() != FrameLook.Edges.FINE && !moments.get(0).blur();
             return direct ? drawBuffer : plain.buffer();
         }
         if (sum == null) {
-            sum = new SumPass(way.width(), way.height());
-            finished = DrawTarget.of(kind(), way.width(), way.height(), false);
+            sum = new SumPass(form.width(), form.height());
+            finished = DrawTarget.of(kind(), form.width(), form.height(), false);
         }
         sum.clear();
         for (FrameOrder.Moment moment : moments) {
@@ -214,9 +174,9 @@ public final class StagePainter implements AutoCloseable {
     /** @param summed whether what is drawn is laid together with others */
     private void draw(FrameOrder.Moment moment, boolean summed) {
         glBindFramebuffer(GL_FRAMEBUFFER, drawBuffer);
-        glViewport(0, 0, way.drawnWidth(), way.drawnHeight());
+        glViewport(0, 0, form.drawnWidth(), form.drawnHeight());
         glClearColor(0, 0, 0, 0);
-        boolean sky = !way.alpha() && flat == 0;
+        boolean sky = !form.alpha() && flat == 0;
         // the sky is behind everything and so leaves nothing of what was there before
         glClear(sky ? GL_DEPTH_BUFFER_BIT : GL_COLOR_BUFFER_BIT | GL_DEPTH_BUFFER_BIT);
         // rows are read from the bottom, so the picture is drawn upside down and front faces turn the other way
@@ -225,13 +185,13 @@ public final class StagePainter implements AutoCloseable {
         if (sky) {
             drawSky(moment);
         }
-        lines.draw(set, moment, way.drawnWidth(), way.drawnHeight(), LINE_SHARE * way.drawnHeight());
+        lines.draw(set, moment, form.drawnWidth(), form.drawnHeight(), LINE_SHARE * form.drawnHeight());
         if (moment.blur()) {
-            blurPass.draw(drawBuffer, plain, kind(), new Bake.Blur(moment.focus(), moment.farCircle()), way.alpha(), parts::drawTriangle);
-        } else if (way.edges() == FrameLook.Edges.FINE || summed) {
+            blurPass.draw(drawBuffer, plain, kind(), new Bake.Blur(moment.focus(), moment.farCircle()), form.alpha(), parts::drawTriangle);
+        } else if (form.edges() == FrameLook.Edges.FINE || summed) {
             glBindFramebuffer(GL_READ_FRAMEBUFFER, drawBuffer);
             glBindFramebuffer(GL_DRAW_FRAMEBUFFER, plain.buffer());
-            glBlitFramebuffer(0, 0, way.drawnWidth(), way.drawnHeight(), 0, 0, way.drawnWidth(), way.drawnHeight(),
+            glBlitFramebuffer(0, 0, form.drawnWidth(), form.drawnHeight(), 0, 0, form.drawnWidth(), form.drawnHeight(),
                     GL_COLOR_BUFFER_BIT, GL_NEAREST);
         }
     }
@@ -248,8 +208,8 @@ public final class StagePainter implements AutoCloseable {
     private void read(int buffer, RawPicture into) {
         glBindFramebuffer(GL_READ_FRAMEBUFFER, buffer);
         pixels.clear();
-        glReadPixels(0, 0, way.width(), way.height(), GL_RGBA, way.deep() ? GL_UNSIGNED_SHORT : GL_UNSIGNED_BYTE, pixels);
-        pixels.get(into.room(way));
+        glReadPixels(0, 0, form.width(), form.height(), GL_RGBA, form.deep() ? GL_UNSIGNED_SHORT : GL_UNSIGNED_BYTE, pixels);
+        pixels.get(into.room(form));
     }
 
     private void drawItems(FrameOrder.Moment moment) {
@@ -260,7 +220,7 @@ public final class StagePainter implements AutoCloseable {
         float[] eye = eye(moment.view(), flat);
         item.set("eye", eye[0], eye[1], eye[2]);
         float[] places = set.places(moment.moved());
-        if (parts.corners(set) < way.drawnWidth() * way.drawnHeight()) {
+        if (parts.corners(set) < form.drawnWidth() * form.drawnHeight()) {
             // what lies nearest first, without its light: then each point of the picture is lit once
             glColorMask(false, false, false, false);
             parts.draw(set, places);

@@ -138,7 +138,7 @@ class BlurTest {
         Bake.Blur blur = blur(50, 1.4, 2);
         Pixels pixels = new Pixels(W, H, alpha, false);
         try (StagePainter painter = new StagePainter()) {
-            painter.way(new StagePainter.Way(W, H, W, H, FrameLook.Edges.PLAIN, alpha, false));
+            painter.form(new PictureForm(W, H, W, H, FrameLook.Edges.PLAIN, alpha, false));
             painter.set(DrawnSet.of(dark).unplaced());
             painter.draw(pose.view().toFloats(), pose.projection(BACK, W / (double) H).toFloats(), places, blur, pixels.bytes());
         }

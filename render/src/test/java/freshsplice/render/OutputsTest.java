@@ -78,7 +78,7 @@ class OutputsTest {
         Recipe pictures = Recipe.of(odd, List.of(), OutputKind.PNG8);
         FileNames names = new FileNames("Low Water", "sc12", new RenderName("sh0030", 2), Grade.DRAFT, "cam", "Review");
         List<Output> outputs = List.of(Output.of(OutputKind.PNG8), Output.of(OutputKind.H264));
-        OutputWriter.write(new OutputWriter.Order(new RenderJob(names, pictures, RANGE, FrameRate.FPS_24, "00:00:41:09"), outputs, List.of()), frames, to, k -> true);
+        OutputWriter.write(new OutputOrder(new RenderJob(names, pictures, RANGE, FrameRate.FPS_24, "00:00:41:09"), outputs, List.of()), frames, to, k -> true);
         assertThat(Probe.of(to.resolve("sh0030_v002.mp4"))).satisfies(movie -> {
             assertThat(movie.frames()).isEqualTo(FRAMES);
             assertThat(List.of(movie.width(), movie.height())).containsExactly(320, 180);
@@ -86,10 +86,10 @@ class OutputsTest {
         assertThat(Probe.of(to.resolve("sh0030_v002.0993.png")).width()).isEqualTo(321);
     }
 
-    private static OutputWriter.Order order(List<Output> outputs, List<MovieSound> sound) {
+    private static OutputOrder order(List<Output> outputs, List<MovieSound> sound) {
         Recipe recipe = Recipe.of(LOOK, List.of(), OutputKind.H264).with(outputs);
         FileNames names = new FileNames("Low Water", "sc12", new RenderName("sh0030", 2), Grade.DRAFT, "cam", "Review");
-        return new OutputWriter.Order(new RenderJob(names, recipe, RANGE, FrameRate.FPS_24, "00:00:41:09"), outputs, sound);
+        return new OutputOrder(new RenderJob(names, recipe, RANGE, FrameRate.FPS_24, "00:00:41:09"), outputs, sound);
     }
 
     private List<OutputWriter.WrittenOutput> write(Output... outputs) throws IOException {
@@ -235,7 +235,7 @@ class OutputsTest {
         Output limited = new Output(OutputKind.H264, true, 80, 1, false, FrameNumbers.OWN);
         RenderJob hour = new RenderJob(order(List.of(limited), List.of()).job().names(), order(List.of(limited), List.of()).job().recipe(),
                 RANGE.part(0, 86_400), FrameRate.FPS_24, "00:00:41:09");
-        assertThatThrownBy(() -> OutputCommand.passes(new OutputWriter.Order(hour, List.of(limited), List.of()), new Pixels(16, 16, false, false), 1))
+        assertThatThrownBy(() -> OutputCommand.passes(new OutputOrder(hour, List.of(limited), List.of()), new Pixels(16, 16, false, false), 1))
                 .isInstanceOf(Refusal.class).hasMessage("3600 s of movie do not fit into 1 MB: allow more, or divide it");
     }
 }

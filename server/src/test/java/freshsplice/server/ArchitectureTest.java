@@ -25,6 +25,8 @@ import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.parallel.Execution;
 import org.junit.jupiter.api.parallel.ExecutionMode;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 
@@ -66,6 +68,13 @@ class ArchitectureTest {
     @DisplayName("no package of any module is part of a circle")
     void noCircles() {
         SlicesRuleDefinition.slices().assignedFrom(PACKAGES).should().beFreeOfCycles().check(ALL);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"core", "exchange", "server"})
+    @DisplayName("no room of a module is part of a circle with all that lies in it")
+    void noCirclesOfRooms(String module) {
+        SlicesRuleDefinition.slices().matching("freshsplice." + module + ".(*)..").should().beFreeOfCycles().check(ALL);
     }
 
     @Test

@@ -1,5 +1,6 @@
 package freshsplice.core.camera;
 
+import freshsplice.core.shot.Moment;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Matrix;
 import freshsplice.core.stage.Stage;

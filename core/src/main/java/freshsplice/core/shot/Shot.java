@@ -1,6 +1,5 @@
 package freshsplice.core.shot;
 
-import freshsplice.core.camera.Moment;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
+import freshsplice.core.shot.Moment;
 import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;

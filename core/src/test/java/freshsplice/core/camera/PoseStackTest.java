@@ -10,6 +10,7 @@ import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
 import freshsplice.core.motion.Way;
 import freshsplice.core.refusal.Refusal;
+import freshsplice.core.shot.Moment;
 import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;

@@ -5,6 +5,7 @@ import freshsplice.core.render.OutputKind;
 import freshsplice.render.FileDigest;
 import freshsplice.render.FrameFile;
 import freshsplice.render.JobFile;
+import freshsplice.render.OutputOrder;
 import freshsplice.render.OutputWriter;
 import freshsplice.render.Pixels;
 import freshsplice.server.refusals.Refused;
@@ -72,7 +73,7 @@ public class RenderWriting {
         JobFile.Contents job = kept.kept(renderId);
         Path folder = Files.createDirectories(folders.renders().resolve(row.folder));
         try {
-            List<OutputWriter.WrittenOutput> written = OutputWriter.write(new OutputWriter.Order(job.job(), List.of(Output.of(OutputKind.valueOf(kind))),
+            List<OutputWriter.WrittenOutput> written = OutputWriter.write(new OutputOrder(job.job(), List.of(Output.of(OutputKind.valueOf(kind))),
                     job.sound()), kept.frames(renderId), folder, k -> !failures.isClosing());
             if (written == null) {
                 return false;
@@ -99,7 +100,7 @@ public class RenderWriting {
                 // windows play one whatever else is wanted
                 outputs.add(Output.of(OutputKind.H264));
             }
-            List<OutputWriter.WrittenOutput> written = OutputWriter.write(new OutputWriter.Order(job.job(), outputs, job.sound()),
+            List<OutputWriter.WrittenOutput> written = OutputWriter.write(new OutputOrder(job.job(), outputs, job.sound()),
                     kept.frames(renderId), folder, k -> isWanted(row));
             if (written == null) {
                 return !failures.isClosing();

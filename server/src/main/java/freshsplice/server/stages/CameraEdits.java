@@ -1,7 +1,7 @@
 package freshsplice.server.stages;
 
 import freshsplice.core.camera.Camera;
-import freshsplice.core.camera.Moment;
+import freshsplice.core.shot.Moment;
 import freshsplice.core.time.Rational;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.CameraRow;

@@ -1,9 +1,9 @@
 package freshsplice.server.stages;
 
 import freshsplice.core.camera.Camera;
-import freshsplice.core.camera.Moment;
 import freshsplice.core.camera.MotionLayer;
 import freshsplice.core.camera.Viewpoint;
+import freshsplice.core.shot.Moment;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRate;
 import freshsplice.server.refusals.Refused;

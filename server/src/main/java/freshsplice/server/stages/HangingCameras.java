@@ -1,8 +1,8 @@
 package freshsplice.server.stages;
 
 import freshsplice.core.camera.Camera;
-import freshsplice.core.camera.Moment;
 import freshsplice.core.camera.edit.Mounting;
+import freshsplice.core.shot.Moment;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
 import freshsplice.server.rows.CameraMountRow;

@@ -2,9 +2,9 @@ package freshsplice.core.camera.edit;
 
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.CameraPose;
-import freshsplice.core.camera.Moment;
 import freshsplice.core.camera.PoseStack;
 import freshsplice.core.refusal.Refusal;
+import freshsplice.core.shot.Moment;
 import freshsplice.core.stage.Matrix;
 import java.util.Map;
 

@@ -1,8 +1,8 @@
 package freshsplice.server.http.renders;
 
+import freshsplice.core.delivery.PictureSize;
 import freshsplice.core.render.Aid;
 import freshsplice.core.stage.Stage;
-import freshsplice.render.StagePainter;
 import freshsplice.server.http.files.Attachment;
 import freshsplice.server.renders.ViewPictures;
 import jakarta.validation.Valid;
@@ -24,7 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class ViewController {
     private static final String NEEDED = "is needed";
-    private static final String SIDES = "of a picture is 16 to " + StagePainter.LARGEST + " pixels";
+    private static final String SIDES = "of a picture is 16 to " + PictureSize.LARGEST + " pixels";
     private static final int MATRIX = Stage.PLACE;
 
     /**
@@ -38,8 +38,8 @@ class ViewController {
     record PresentView(@NotNull(message = NEEDED) @Size(min = MATRIX, max = MATRIX, message = "is a matrix of 16 values") float[] view,
                        @NotNull(message = NEEDED) @Size(min = MATRIX, max = MATRIX, message = "is a matrix of 16 values") float[] projection,
                        @NotNull(message = NEEDED) float[] places, @Min(0) float flat, @Min(0) float focus, @Min(0) float farCircle,
-                       @Min(value = 16, message = SIDES) @Max(value = StagePainter.LARGEST, message = SIDES) int width,
-                       @Min(value = 16, message = SIDES) @Max(value = StagePainter.LARGEST, message = SIDES) int height) {
+                       @Min(value = 16, message = SIDES) @Max(value = PictureSize.LARGEST, message = SIDES) int width,
+                       @Min(value = 16, message = SIDES) @Max(value = PictureSize.LARGEST, message = SIDES) int height) {
     }
 
     /** An aid that lies on the picture. */

@@ -1,8 +1,8 @@
 package freshsplice.server.stages.edit;
 
-import freshsplice.core.camera.Moment;
 import freshsplice.core.camera.MotionLayer;
 import freshsplice.core.camera.Viewpoint;
+import freshsplice.core.shot.Moment;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRate;
 

@@ -1,4 +1,4 @@
-package freshsplice.core.camera;
+package freshsplice.core.shot;
 
 import freshsplice.core.time.Rational;
 
@@ -9,15 +9,15 @@ import freshsplice.core.time.Rational;
  * @param actionFrame the set moves by it
  */
 public record Moment(Rational shotFrame, Rational actionFrame) {
+    private static final long FINE = 1000;
+
     /** The action frame of another shot frame: both clocks run alike within a shot. */
-    Rational actionOf(long otherShotFrame) {
+    public Rational actionOf(long otherShotFrame) {
         return actionFrame.minus(shotFrame).plus(otherShotFrame);
     }
 
-    Rational actionBefore(double frames) {
+    /** The action frame so many frames before it, to a thousandth of a frame. */
+    public Rational actionBefore(double frames) {
         return actionFrame.minus(Rational.of(Math.round(frames * FINE), FINE));
     }
-
-    /** A lag is kept to a thousandth of a frame. */
-    private static final long FINE = 1000;
 }
