@@ -31,6 +31,9 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 @ExtendWith(TestServer.class)
 @WholeServer
 abstract class InBrowser {
+    /** Everything runs on the same two cores: the renderer, the database, the browser, and other tests. */
+    private static final int PATIENCE_SECONDS = 45;
+
     /** One for all tests: what the interface is made of is read and compiled once. */
     private static BrowserContext context;
 
@@ -56,8 +59,7 @@ abstract class InBrowser {
     static final BeforeAllCallback browser = test -> test.getRoot().getStore(Namespace.GLOBAL).getOrComputeIfAbsent("browser", key -> openBrowser());
 
     private static AutoCloseable openBrowser() {
-        // everything runs on the same two cores: the renderer, the database, the browser
-        PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_SECONDS * 1000);
         Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         // without a screen's window, and pages put together without a graphics card's language: less than half of the work
         Browser chromium = playwright.chromium().launch(new BrowserType.LaunchOptions()
@@ -86,7 +88,7 @@ abstract class InBrowser {
     }
 
     private Page shown(Page window) {
-        window.setDefaultTimeout(20_000);
+        window.setDefaultTimeout(PATIENCE_SECONDS * 1000);
         window.onPageError(problems::add);
         window.navigate(TestServer.address());
         return window;
@@ -109,7 +111,7 @@ abstract class InBrowser {
 
     /** Waits until something is so. It is asked ten times a second: each question costs the machine that all else runs on too. */
     void waitUntil(BooleanSupplier so) {
-        waitUntil(20, so);
+        waitUntil(PATIENCE_SECONDS, so);
     }
 
     void waitUntil(long seconds, BooleanSupplier so) {

@@ -172,7 +172,7 @@ final class OwnProcess implements AutoCloseable {
 
     /** Waits for its end. @return its exit code */
     int code() throws InterruptedException {
-        return process.waitFor(60, TimeUnit.SECONDS) ? process.exitValue() : -1;
+        return process.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS) ? process.exitValue() : -1;
     }
 
     @Override

@@ -71,7 +71,7 @@ class PushedChangesTest {
     }
 
     private static void await(BooleanSupplier done, String what) throws InterruptedException {
-        for (int i = 0; i < 500 && !done.getAsBoolean(); i++) {
+        for (int i = 0; i < 3000 && !done.getAsBoolean(); i++) {
             Thread.sleep(10);
         }
         assertThat(done.getAsBoolean()).as(what).isTrue();
