@@ -72,7 +72,7 @@ record LongMaster(RunningServer server, String project, String id) {
     List<String> ofPieces(String field) throws IOException, InterruptedException {
         List<String> all = new ArrayList<>();
         Matcher found = Pattern.compile(field.equals("id") ? "\\{\"id\":(\\d+),\"content\""
-                : "\\{\"id\":\\d+,\"content\":\"SHOT\",\"shotId\":(\\d+)").matcher(server.get("/api/masters/" + id));
+                : "\\{\"id\":\\d+,\"content\":\"SHOT\",(?:\"sceneId\":\\d+,)?\"shotId\":(\\d+)").matcher(server.get("/api/masters/" + id));
         while (found.find()) {
             all.add(found.group(1));
         }

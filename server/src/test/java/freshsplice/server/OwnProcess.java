@@ -31,14 +31,18 @@ final class OwnProcess implements AutoCloseable {
     private static Path laidOut() {
         try {
             if (newest(TARGET.resolve("classes/freshsplice")).compareTo(Files.getLastModifiedTime(TARGET.resolve("server-0.1.0.jar"))) > 0) {
-                throw new IllegalStateException("The built program is older than what was compiled: mvn -DskipTests package");
+                throw new IllegalStateException("The built program is older than what was compiled: CONTRIBUTING.md says how a test of it is run");
             }
             Process layOut = new ProcessBuilder(Path.of("..", "scripts", "lay-out.sh").toString()).redirectErrorStream(true).start();
             String said = new String(layOut.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
             if (layOut.waitFor() != 0) {
                 throw new IllegalStateException("The built program could not be laid out: " + said);
             }
-            return TARGET.resolve("application");
+            Path program = TARGET.resolve("application");
+            if (!Files.exists(program.resolve("lib/core-0.1.0.jar"))) {
+                throw new IllegalStateException("The built program lacks the other modules: Maven puts them in from its phase \"package\" on");
+            }
+            return program;
         } catch (IOException | InterruptedException e) {
             throw new IllegalStateException(e);
         }
