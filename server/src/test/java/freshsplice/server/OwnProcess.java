@@ -1,13 +1,13 @@
 package freshsplice.server;
 
 import java.io.BufferedReader;
+import java.io.File;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.FileTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -30,7 +30,7 @@ final class OwnProcess implements AutoCloseable {
     /** The built program, laid out by whoever comes first: the others wait. */
     private static Path laidOut() {
         try {
-            if (newest(TARGET.resolve("classes/freshsplice")).compareTo(Files.getLastModifiedTime(TARGET.resolve("server-0.1.0.jar"))) > 0) {
+            if (newest(TARGET.resolve("classes/freshsplice")) > newest(TARGET.resolve("server-0.1.0.jar"))) {
                 throw new IllegalStateException("The built program is older than what was compiled: CONTRIBUTING.md says how a test of it is run");
             }
             Process layOut = new ProcessBuilder(Path.of("..", "scripts", "lay-out.sh").toString()).redirectErrorStream(true).start();
@@ -48,15 +48,10 @@ final class OwnProcess implements AutoCloseable {
         }
     }
 
-    private static FileTime newest(Path folder) throws IOException {
-        FileTime newest = FileTime.fromMillis(0);
+    private static long newest(Path folder) throws IOException {
         try (Stream<Path> files = Files.walk(folder)) {
-            for (Path file : files.filter(Files::isRegularFile).toList()) {
-                FileTime time = Files.getLastModifiedTime(file);
-                newest = time.compareTo(newest) > 0 ? time : newest;
-            }
+            return files.map(Path::toFile).filter(File::isFile).mapToLong(File::lastModified).max().orElse(0);
         }
-        return newest;
     }
 
     private OwnProcess(Map<String, String> environment, String... options) throws IOException {

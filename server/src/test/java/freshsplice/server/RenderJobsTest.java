@@ -153,9 +153,7 @@ class RenderJobsTest {
         long second = renders.render(Map.of(), shot(1)).get(0);
         assertThat(handedBack("xmeml")).contains("sh0020_v001.mp4");
         client.post("/api/renders/" + second + "/files", Map.of("kind", "PRORES"));
-        for (int i = 0; i < 2400 && list(client.get("/api/renders/" + second + "/files")).size() < 2; i++) {
-            AskedRenders.pause();
-        }
+        awaitFiles(second, 2);
         assertThat(handedBack("xmeml")).contains("sh0020_v001.mov").doesNotContain("sh0020_v001.mp4");
     }
 
@@ -178,6 +176,12 @@ class RenderJobsTest {
         client.post("/api/renders/" + open + "/pause", null);
         assertThat(Client.message(client.tryPost("/api/projects/" + project + "/kept-frames/let-go", Map.of("renders", List.of(open))))).contains("stop it first");
         client.post("/api/renders/" + open + "/stop", null);
+    }
+
+    private void awaitFiles(long id, int count) {
+        for (int i = 0; i < 2400 && client.get("/api/renders/" + id + "/files").size() < count; i++) {
+            AskedRenders.pause();
+        }
     }
 
     private String handedBack(String format) throws IOException {
@@ -219,9 +223,7 @@ class RenderJobsTest {
         assertThat(names).hasSize((int) renders.of(id).get("frames").asLong()).startsWith("sh0010_v001.0999.png", "sh0010_v001.1000.png");
         Map<Path, FileTime> drawn = drawn(id);
         client.post("/api/renders/" + id + "/files", Map.of("kind", "PRORES"));
-        for (int i = 0; i < 2400 && client.get("/api/renders/" + id + "/files").size() < 3; i++) {
-            AskedRenders.pause();
-        }
+        awaitFiles(id, 3);
         Path movie = Files.write(folder.resolve("a.mov"), client.bytes("/api/renders/" + id + "/files/PRORES"));
         assertThat(Probe.of(movie).frames()).isEqualTo(renders.of(id).get("frames").asLong());
         assertThat(drawn(id)).as("nothing is drawn again").isEqualTo(drawn);

@@ -4,8 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.server.TestServer;
 import freshsplice.server.WholeServer;
-import freshsplice.server.projects.NewProjects;
-import java.time.Instant;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.BeforeEach;
@@ -28,12 +26,8 @@ class SnapshotTest {
 
     @BeforeEach
     void twoProjects() {
-        first = project("First");
-        second = project("Second");
-    }
-
-    private long project(String name) {
-        return writing.execute(status -> store.add(NewProjects.plain(name)).id);
+        first = PlainRows.project("First");
+        second = PlainRows.project("Second");
     }
 
     private String name(long id) {
@@ -75,19 +69,8 @@ class SnapshotTest {
         writing.executeWithoutResult(status -> {
             jdbc.update("update step set state = 'ASIDE' where project_id = ? and state = 'UNDONE'", second);
             // with the gap locked this would wait until the server gives up, and that is longer than the test
-            CompletableFuture.runAsync(() -> writing.executeWithoutResult(other -> store.add(step(first)))).orTimeout(10, TimeUnit.SECONDS).join();
+            CompletableFuture.runAsync(() -> writing.executeWithoutResult(other -> store.add(PlainRows.step(first, 1, "Tom", StepRow.State.DONE)))).orTimeout(10, TimeUnit.SECONDS).join();
         });
         assertThat(jdbc.queryForObject("select count(*) from step where project_id = ?", Long.class, first)).isOne();
-    }
-
-    private static StepRow step(long projectId) {
-        StepRow step = new StepRow();
-        step.projectId = projectId;
-        step.seq = 1;
-        step.name = "Edit";
-        step.who = "Tom";
-        step.madeAt = Instant.now();
-        step.state = StepRow.State.DONE;
-        return step;
     }
 }

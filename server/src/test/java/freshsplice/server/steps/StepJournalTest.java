@@ -4,10 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.server.TestServer;
 import freshsplice.server.WholeServer;
-import freshsplice.server.projects.NewProjects;
+import freshsplice.server.rows.PlainRows;
 import freshsplice.server.rows.StepRow;
 import freshsplice.server.rows.Store;
-import java.time.Instant;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
@@ -28,23 +27,12 @@ class StepJournalTest {
 
     @BeforeEach
     void twoProjects() {
-        first = project("First");
-        next = project("Next");
-    }
-
-    private long project(String name) {
-        return writing.execute(status -> store.add(NewProjects.plain(name)).id);
+        first = PlainRows.project("First");
+        next = PlainRows.project("Next");
     }
 
     private long step(long project, int seq, String who, StepRow.State state) {
-        StepRow step = new StepRow();
-        step.projectId = project;
-        step.seq = seq;
-        step.name = "Edit";
-        step.who = who;
-        step.madeAt = Instant.now();
-        step.state = state;
-        return store.add(step).id;
+        return store.add(PlainRows.step(project, seq, who, state)).id;
     }
 
     private String state(long step) {
@@ -78,9 +66,10 @@ class StepJournalTest {
             push[0] = step(first, 1, "Ines", StepRow.State.DONE);
             long later = step(first, 2, "Tom", StepRow.State.DONE);
             store.entities().flush();
-            jdbc.update("insert into step_row (id, step_id, place, table_name, row_id, row_last, kind, pushed) values (?, ?, 0, 'section', 7, 9, 'PUSH', 24)",
+            // of rows below zero, which nobody has: turning it moves them
+            jdbc.update("insert into step_row (id, step_id, place, table_name, row_id, row_last, kind, pushed) values (?, ?, 0, 'section', -9, -7, 'PUSH', 24)",
                     -push[0], push[0]);
-            jdbc.update("insert into step_row (id, step_id, place, table_name, row_id, row_last, kind) values (?, ?, 0, 'section', 8, 8, 'CHANGE')",
+            jdbc.update("insert into step_row (id, step_id, place, table_name, row_id, row_last, kind) values (?, ?, 0, 'section', -8, -8, 'CHANGE')",
                     -later, later);
             jdbc.update("insert into step_value (id, step_row_id, column_name, old_value, new_value) values (?, ?, 'rec_in', '124', '130')", -later, -later);
         });
