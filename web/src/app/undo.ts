@@ -1,4 +1,5 @@
 import { say, sayError } from '../desk/messages'
+import { writeUnwritten } from '../parts/unwritten'
 import { of } from '../server/client'
 import { postInOrder } from '../server/inOrder'
 
@@ -11,6 +12,8 @@ export async function redo(projectId: number | undefined) {
 }
 
 async function turn(projectId: number | undefined, way: 'undo' | 'redo', word: string) {
+  // what a hand has just done is a step, and the last one
+  writeUnwritten()
   try {
     const step = await postInOrder(`/api/projects/{id}/${way}`, of(projectId))
     say(`${word}: ${step.name}`)

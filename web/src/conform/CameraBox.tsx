@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
+import { isLeftForGood } from '../parts/leftForGood'
 import { Rows } from '../parts/Rows'
 import type { Section, Sequence } from '../server/types'
 
@@ -29,7 +30,7 @@ export function CameraBox({ sequence, now, choose, close }: Props) {
         value={text}
         placeholder="shot or camera"
         autoComplete="off"
-        onBlur={(e) => e.relatedTarget ?? close()}
+        onBlur={(e) => isLeftForGood(e) && !e.relatedTarget && close()}
         onChange={(e) => {
           setText(e.target.value)
           setAt(0)

@@ -1,7 +1,9 @@
-import { memo, useEffect, useReducer, useRef, useState } from 'react'
+import { memo, useEffect, useReducer, useRef } from 'react'
 import { useActions } from '../desk/actions'
 import { setDesk, useDesk, useOfDesk } from '../desk/desk'
+import type { Place, Written } from '../parts/draft'
 import { LABELS, toFrame, toX } from '../parts/scale'
+import { useDraft } from '../parts/useDraft'
 import { useDrawing } from '../parts/useDrawing'
 import { useWheel } from '../parts/useWheel'
 import { plural, signed } from '../parts/words'
@@ -23,16 +25,20 @@ import { LaneReader } from './LaneReader'
 import { layOut } from './lanes'
 import { goInside } from './MasterBox'
 import { MovingLanes } from './MovingLanes'
-import { peek, usePeek } from './peek'
+import { type PeekAt, peek, usePeek } from './peek'
 import type { Drag } from './scene'
 import { panBy, useScale, zoomBy } from './useZoom'
 
 type Hold =
-  | { kind: 'sound'; id: number; x: number }
   | { kind: 'playhead' }
   | { kind: 'overview' }
-  | { kind: 'seam'; at: number; x: number }
-  | { kind: 'pull'; pull: Pull; x: number }
+  | { kind: 'edit'; x: number; moved: boolean; of: (frames: number, at: { x: number; y: number }) => Edited; place: Place<Edited> }
+
+/** What a hand edits: shown while it is held, one edit when it is let go. */
+type Edited =
+  | { kind: 'sound'; id: number; frames: number }
+  | { kind: 'seam'; at: number; frames: number }
+  | { kind: 'pull'; pull: Pull; frames: number; x: number; y: number }
 
 /** The three lanes with their seams, sound and the strip of the whole. */
 export const Lanes = memo(function Lanes({ project, sequence }: { project: Project; sequence: Sequence }) {
@@ -40,9 +46,8 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
   const canvas = useRef<HTMLCanvasElement>(null)
   const { width, height } = useSize(holder)
   const [, again] = useReducer((n: number) => n + 1, 0)
-  const [drag, setDrag] = useState<Drag>()
-  const [pulled, setPulled] = useState<{ pull: Pull; frames: number; x: number; y: number }>()
-  const [moved, setMoved] = useState<{ id: number; frames: number }>()
+  // a seam stays where it was put until the new state is there, or goes back when it was refused
+  const draft = useDraft<Edited>(sequence.seq)
   const hold = useRef<Hold | undefined>(undefined)
   const { units, seam, pieces, range, over, past, sound } = useOfDesk('units', 'seam', 'pieces', 'range', 'over', 'past', 'sound')
   const overCut = useCutPieces(project.id, over).data
@@ -54,7 +59,11 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
   const lanes = [...new Set(sequence.sound.map((s) => s.lane))]
   const layout = layOut(height, lanes.length, sequence.upper.length)
 
-  useEffect(() => setDrag(undefined), [sequence])
+  const edited = draft.open
+  const last = edited ?? draft.waiting.at(-1)
+  const drag: Drag | undefined = last?.kind === 'seam' && last.frames !== 0 ? { at: last.at, delta: last.frames } : undefined
+  const pulled = edited?.kind === 'pull' ? edited : undefined
+  const moved = edited?.kind === 'sound' ? edited : undefined
 
   const scene = {
     sequence,
@@ -131,6 +140,12 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
     }
   }
 
+  /** A hand takes hold of what it edits, as it is now. */
+  const take = (x: number, of: (frames: number, at: { x: number; y: number }) => Edited) => {
+    const says = () => ({ of: undefined, value: of(0, { x, y: 0 }) })
+    hold.current = { kind: 'edit', x, moved: false, of, place: { key: 'hand', says, write: (to) => write(sequence, to) } }
+  }
+
   const down = (e: React.PointerEvent) => {
     const { x, y } = place(e)
     if (e.button === 2) {
@@ -144,15 +159,16 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
     const heard = hits.sound(x, y)
     if (heard) {
       setDesk({ sound: heard.id, pieces: [], seam: undefined })
-      hold.current = { kind: 'sound', id: heard.id, x }
+      take(x, (frames) => ({ kind: 'sound', id: heard.id, frames }))
     } else if (pull) {
-      hold.current = { kind: 'pull', pull, x }
+      // pulling content to the right shows earlier frames, as a film strip would
+      take(x, (frames, at) => ({ kind: 'pull', pull, frames: pull.kind === 'SLIP' ? -frames : frames, ...at }))
       setDesk({ pieces: [pull.section] })
     } else if (y >= layout.overview[0] - 4) {
       hold.current = { kind: 'overview' }
       toOverview(x)
     } else if (near) {
-      hold.current = { kind: 'seam', at: near.at, x }
+      take(x, (frames) => ({ kind: 'seam', at: near.at, frames }))
       setDesk({ seam: near.at })
       goTo(near.at)
     } else if (x > LABELS) {
@@ -174,38 +190,24 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
       goTo(Math.floor(toFrame(scale, x)))
     } else if (held.kind === 'overview') {
       toOverview(x)
-    } else if (held.kind === 'sound') {
-      setMoved({ id: held.id, frames: Math.round((x - held.x) / scale.perFrame) })
-    } else if (held.kind === 'pull') {
-      // pulling content to the right shows earlier frames, as a film strip would
-      const along = Math.round((x - held.x) / scale.perFrame)
-      peek(sequence, { ...held.pull, frames: held.pull.kind === 'SLIP' ? -along : along })
-      setPulled({ pull: held.pull, frames: held.pull.kind === 'SLIP' ? -along : along, x, y })
+    } else if (held.moved && !draft.isOpen) {
+      // it was written already, where the window lost the focus: the hand holds nothing any more
+      hold.current = undefined
     } else {
-      const delta = Math.round((x - held.x) / scale.perFrame)
-      if (delta !== drag?.delta) {
-        scrub(held.at + delta)
+      const now = held.of(Math.round((x - held.x) / scale.perFrame), { x, y })
+      held.moved = true
+      if (now.kind === 'seam' && now.frames !== (edited?.frames ?? 0)) {
+        scrub(now.at + now.frames)
       }
-      setDrag(delta === 0 ? undefined : { at: held.at, delta })
-      peek(sequence, delta === 0 ? undefined : { kind: 'ROLL', at: held.at, frames: delta })
+      draft.put(held.place, now)
+      peek(sequence, looked(now))
     }
   }
 
   const up = () => {
     hold.current = undefined
-    if (moved && moved.frames !== 0) {
-      void ask('/api/sounds/{id}', { ...of(moved.id), body: { offset: moved.frames } })
-    }
-    setMoved(undefined)
     peek(sequence, undefined)
-    if (pulled && pulled.frames !== 0) {
-      void edit(sequence, { kind: pulled.pull.kind, sections: [pulled.pull.section], frames: pulled.frames, ripple: pulled.pull.ripple })
-    }
-    setPulled(undefined)
-    if (drag) {
-      // the seam stays where it was put until the new state is there, or jumps back when it was refused
-      void moveSeam(sequence, drag.at, drag.delta).then((moved) => moved || setDrag(undefined))
-    }
+    draft.write()
   }
 
   useWheel(
@@ -219,14 +221,12 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
       if (e.key === 'Escape') {
         hold.current = undefined
         usePeek.setState({ seen: undefined })
-        setDrag(undefined)
-        setPulled(undefined)
-        setMoved(undefined)
+        draft.drop()
       }
     }
     window.addEventListener('keydown', letGo)
     return () => window.removeEventListener('keydown', letGo)
-  }, [])
+  }, [draft])
 
   return (
     <div ref={holder} className="relative min-h-0 flex-1 overflow-hidden bg-deep max-[900px]:h-[460px] max-[900px]:flex-none">
@@ -279,3 +279,28 @@ export const Lanes = memo(function Lanes({ project, sequence }: { project: Proje
     </div>
   )
 })
+
+/** What of it both sides of a line show while it is pulled. */
+function looked(edited: Edited): PeekAt | undefined {
+  return edited.kind === 'pull'
+    ? { ...edited.pull, frames: edited.frames }
+    : edited.kind === 'seam' && edited.frames !== 0
+      ? { kind: 'ROLL', at: edited.at, frames: edited.frames }
+      : undefined
+}
+
+async function write(sequence: Sequence, edited: Edited): Promise<Written | undefined> {
+  if (edited.frames === 0) {
+    return {}
+  }
+  if (edited.kind === 'seam') {
+    return moveSeam(sequence, edited.at, edited.frames)
+  }
+  if (edited.kind === 'sound') {
+    await ask('/api/sounds/{id}', { ...of(edited.id), body: { offset: edited.frames } })
+  } else {
+    const { kind, section, ripple } = edited.pull
+    await edit(sequence, { kind, sections: [section], frames: edited.frames, ripple })
+  }
+  return {}
+}

@@ -155,7 +155,8 @@ function Masters({ project, sequence, masters }: { project: Project; sequence: S
 }
 
 function OneMaster({ project, master }: { project: Project; master: MasterBrief }) {
-  const [name, setName] = useState(master.name)
+  const [typed, setTyped] = useState<string>()
+  const name = typed ?? master.name
   const cuts = project.cuts.filter((c) => c.state === 'RECEIVED')
   return (
     <div className="mb-3 flex flex-col gap-2 border-t border-line pt-3">
@@ -163,13 +164,13 @@ function OneMaster({ project, master }: { project: Project; master: MasterBrief 
         className="flex items-center gap-2"
         onSubmit={(e) => {
           e.preventDefault()
-          void ask('/api/masters/{id}/name', { ...of(master.id), body: { name } })
+          void ask('/api/masters/{id}/name', { ...of(master.id), body: { name } }).then(() => setTyped((t) => (t === name ? undefined : t)))
         }}
       >
         <label className="w-28" htmlFor="master-name">
           Name
         </label>
-        <input id="master-name" className="field min-w-0 flex-1" value={name} onChange={(e) => setName(e.target.value)} />
+        <input id="master-name" className="field min-w-0 flex-1" value={name} onChange={(e) => setTyped(e.target.value)} />
         <button type="submit" className="button" disabled={!name.trim() || name === master.name}>
           Rename
         </button>

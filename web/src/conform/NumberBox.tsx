@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
+import { isLeftForGood } from '../parts/leftForGood'
 
 /** @property ways offered beside the number, the first one chosen */
 export type Question = {
@@ -40,7 +41,7 @@ export function NumberBox({ question, close }: { question: Question; close: () =
         value={typed}
         autoComplete="off"
         onChange={(e) => setTyped(e.target.value)}
-        onBlur={(e) => e.currentTarget.form?.contains(e.relatedTarget) || close()}
+        onBlur={(e) => isLeftForGood(e) && !e.currentTarget.form?.contains(e.relatedTarget) && close()}
         onKeyDown={(e) => e.key === 'Escape' && close()}
       />
       {question.ways && (

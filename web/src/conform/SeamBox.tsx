@@ -3,6 +3,8 @@ import { useActions } from '../desk/actions'
 import { useDesk } from '../desk/desk'
 import { boxWentAway } from '../desk/lateKeys'
 import { say } from '../desk/messages'
+import { isLeftForGood } from '../parts/leftForGood'
+import { useDraft } from '../parts/useDraft'
 import { get, of } from '../server/client'
 import type { Sequence } from '../server/types'
 import { moveSeam } from './edits'
@@ -14,6 +16,21 @@ export function SeamBox({ sequence }: { sequence: Sequence }) {
   const [wrong, setWrong] = useState(false)
   const field = useRef<HTMLInputElement>(null)
   const there = sequence.seams.some((s) => s.at === seam)
+  // where it is on its way to, from one frame to the next: a key that is pressed again goes on from there
+  const way = useDraft<number[]>(sequence.seq)
+  const asked = way.shown('seam')
+  const goes = seam !== undefined && asked?.includes(seam)
+  const by = (frames: number) => {
+    const from = asked && goes ? asked : seam === undefined ? [] : [seam]
+    const at = from.at(-1)
+    if (at !== undefined) {
+      way.put({ key: 'seam', says: () => ({ of: undefined, value: [] }), write: () => moveSeam(sequence, at, frames) }, [
+        ...from,
+        at + frames,
+      ])
+      way.write()
+    }
+  }
 
   const open = typed !== undefined
   useEffect(() => {
@@ -38,29 +55,29 @@ export function SeamBox({ sequence }: { sequence: Sequence }) {
       group: 'Conform',
       name: 'Seam ten frames later',
       keys: 'Ctrl+Shift+ArrowRight',
-      run: () => seam !== undefined && moveSeam(sequence, seam, 10),
-      disabled: !there,
+      run: () => by(10),
+      disabled: !there && !goes,
     },
     {
       group: 'Conform',
       name: 'Seam ten frames earlier',
       keys: 'Ctrl+Shift+ArrowLeft',
-      run: () => seam !== undefined && moveSeam(sequence, seam, -10),
-      disabled: !there,
+      run: () => by(-10),
+      disabled: !there && !goes,
     },
     {
       group: 'Conform',
       name: 'Seam one frame later',
       keys: 'Ctrl+ArrowRight',
-      run: () => seam !== undefined && moveSeam(sequence, seam, 1),
-      disabled: !there,
+      run: () => by(1),
+      disabled: !there && !goes,
     },
     {
       group: 'Conform',
       name: 'Seam one frame earlier',
       keys: 'Ctrl+ArrowLeft',
-      run: () => seam !== undefined && moveSeam(sequence, seam, -1),
-      disabled: !there,
+      run: () => by(-1),
+      disabled: !there && !goes,
     },
   ])
   if (typed === undefined || seam === undefined) {
@@ -97,7 +114,7 @@ export function SeamBox({ sequence }: { sequence: Sequence }) {
           setTyped(e.target.value)
           setWrong(false)
         }}
-        onBlur={() => setTyped(undefined)}
+        onBlur={(e) => isLeftForGood(e) && setTyped(undefined)}
         onKeyDown={(e) => e.key === 'Escape' && setTyped(undefined)}
       />
       <span className="text-quiet">

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
+import { isLeftForGood } from '../parts/leftForGood'
 
 type Props = { label: string; start?: string; hint?: string; give: (text: string) => void; close: () => void }
 
@@ -31,7 +32,7 @@ export function TextBox({ label, start = '', hint = 'Enter', give, close }: Prop
         value={typed}
         autoComplete="off"
         onChange={(e) => setTyped(e.target.value)}
-        onBlur={close}
+        onBlur={(e) => isLeftForGood(e) && close()}
         onKeyDown={(e) => e.key === 'Escape' && close()}
       />
       <span className="whitespace-nowrap text-quiet">{hint}</span>

@@ -75,7 +75,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
         shape={shapeOf(project)}
         title="Camera"
         number={shotFrame ?? ''}
-        under={<BoardOver section={section} />}
+        under={<BoardOver section={section} edits={sequence.seq} />}
         quiet={
           section?.shotId
             ? `${named(passing?.code, section.code, shareAt(section, frame))}${section.locked ? ', locked' : ''} · ${(bake?.lens(k) ?? section.lens).toFixed(0)} mm · T${section.stop} · focus ${(bake?.focus(k) ?? section.focus).toFixed(1)} m`
@@ -92,7 +92,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
           />
         )}
         {seen && <PeekPicture project={project} seen={seen} />}
-        {section && <LaidBoard section={section} frame={boardFrame} />}
+        {section && <LaidBoard section={section} frame={boardFrame} edits={sequence.seq} />}
         <div className="pointer-events-none absolute inset-[3.5%] border border-white/25" aria-hidden />
       </Picture>
       <Picture

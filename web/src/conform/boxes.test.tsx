@@ -8,6 +8,7 @@ import { useMessages } from '../desk/messages'
 import { fakeWindow } from '../parts/fakeWindow'
 import { setScore } from '../playhead/transport'
 import { fakeServer, posts, show } from '../server/fakeServer'
+import { HeldServer } from '../server/heldServer'
 import { queryClient } from '../server/queryClient'
 import type { LaidSound, Project, Sequence } from '../server/types'
 import { LaneNames } from './LaneNames'
@@ -100,6 +101,37 @@ describe('moving a seam by a typed number', () => {
     press('+')
     expect(screen.queryByLabelText('Move this seam by')).toBeNull()
     expect(said()).toContain('Choose a seam first')
+  })
+})
+
+describe('a seam that is moved by keys faster than the server answers', () => {
+  it('goes on from where it is on its way to, each step once', async () => {
+    setDesk({ seam: 120 })
+    show(<SeamBox sequence={sequence} />)
+    const server = new HeldServer(() => undefined)
+    for (let i = 0; i < 3; i++) {
+      press('Ctrl+ArrowRight')
+    }
+    await act(() => server.answerOne())
+    press('Ctrl+ArrowRight')
+    for (let i = 0; i < 3; i++) {
+      await act(() => server.answerOne())
+    }
+    expect(server.done.map((e) => e.body)).toEqual([120, 121, 122, 123].map((at) => ({ at, frames: 1 })))
+    expect(useDesk.getState().seam).toBe(124)
+  })
+
+  it('leaves the choice to whoever chose another meanwhile', async () => {
+    setDesk({ seam: 120 })
+    show(<SeamBox sequence={sequence} />)
+    const server = new HeldServer(() => undefined)
+    press('Ctrl+ArrowRight')
+    act(() => setDesk({ seam: 150 }))
+    press('Ctrl+ArrowRight')
+    await act(() => server.answerOne())
+    await act(() => server.answerOne())
+    expect(server.done.map((e) => e.body.at)).toEqual([120, 150])
+    expect(useDesk.getState().seam).toBe(151)
   })
 })
 

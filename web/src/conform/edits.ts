@@ -1,11 +1,12 @@
 /** Asks the server for edits of the master; what can be done and what comes of it is decided there. */
 import { setDesk, useDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
+import type { Written } from '../parts/draft'
 import { lastOf } from '../parts/lists'
 import { plural } from '../parts/words'
 import { allPieces } from '../playhead/lookup'
 import { type Answer, type Asking, of, type post, seen } from '../server/client'
-import { postInOrder } from '../server/inOrder'
+import { postInOrder, postNumberedInOrder } from '../server/inOrder'
 import type { MasterEdit, Section, Sequence } from '../server/types'
 
 /** An edit as it is asked for: of the chosen pieces where none are named. */
@@ -74,15 +75,25 @@ export function choosePiece(sequence: Sequence, id: number, more: boolean, upTo:
   }
 }
 
-/** Moves a seam in the shots lane, and the selection with it. */
-export async function moveSeam(sequence: Sequence, at: number, frames: number): Promise<boolean> {
+/**
+ * Moves a seam in the shots lane, and the selection with it where it is still that.
+ *
+ * @return undefined where it was refused, and why is said
+ */
+export async function moveSeam(sequence: Sequence, at: number, frames: number): Promise<Written | undefined> {
   try {
-    await postInOrder('/api/masters/{id}/seam', { ...of(sequence.id), body: { at, frames }, ...seen(sequence.seq) })
-    setDesk({ seam: at + frames })
-    return true
+    const { edit } = await postNumberedInOrder('/api/masters/{id}/seam', {
+      ...of(sequence.id),
+      body: { at, frames },
+      ...seen(sequence.seq),
+    })
+    if (useDesk.getState().seam === at) {
+      setDesk({ seam: at + frames })
+    }
+    return { edit }
   } catch (e) {
     sayError(e)
-    return false
+    return undefined
   }
 }
 

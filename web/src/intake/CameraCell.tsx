@@ -1,17 +1,15 @@
-import { useState } from 'react'
+import { useTyped } from '../parts/useTyped'
 import type { PlannedShot } from '../server/types'
 
 type Props = { shot: PlannedShot; fixed: boolean; name: (camera: string) => void }
 
 /** The camera that will film a shot; a name that another shot has makes them share it. */
 export function CameraCell({ shot, fixed, name }: Props) {
-  const [typed, setTyped] = useState<string>()
-  const end = () => {
-    if (typed !== undefined && typed.trim() !== shot.camera) {
-      name(typed)
+  const { typed, type, end } = useTyped(shot.in, (text) => {
+    if (text.trim() !== shot.camera) {
+      name(text)
     }
-    setTyped(undefined)
-  }
+  })
   if (fixed) {
     return <span className="num truncate text-[13px] text-quiet">{shot.camera}</span>
   }
@@ -23,16 +21,9 @@ export function CameraCell({ shot, fixed, name }: Props) {
         aria-label={`Camera of ${shot.code}`}
         title="Type another camera's name to share it; empty for one of its own"
         value={typed ?? shot.camera}
-        onFocus={() => setTyped(shot.camera)}
-        onChange={(e) => setTyped(e.target.value)}
+        onChange={(e) => type(e.target.value)}
         onBlur={end}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') {
-            e.currentTarget.blur()
-          } else if (e.key === 'Escape') {
-            setTyped(undefined)
-          }
-        }}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
       />
       {shot.shares > 1 && <span className="px-1 text-[12px] text-live">films {shot.shares} shots</span>}
     </span>

@@ -1,5 +1,5 @@
 import { Popover } from 'radix-ui'
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { useActions } from '../desk/actions'
 import { sayError } from '../desk/messages'
 import { of, post } from '../server/client'
@@ -16,7 +16,9 @@ const NUMBERS = [
 /** How shots are numbered, or where their codes are found; the planned shots beside it show what comes of it. */
 export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCut }) {
   const [open, setOpen] = useState(false)
-  const [wanted, setWanted] = useState<Numbering>(cut.numbering)
+  // what nobody typed is as it is, whatever others make of it meanwhile
+  const [typed, setTyped] = useState<Partial<Numbering>>({})
+  const wanted = useMemo(() => ({ ...cut.numbering, ...typed }), [cut.numbering, typed])
   useActions('numbering', [{ group: 'Intake', name: 'How shots are numbered', keys: '#', run: () => setOpen(true) }])
   const { examples, wrong } = useExamples(cut.id, wanted, open)
   const apply = async () => {
@@ -24,6 +26,7 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
       await post('/api/projects/{id}/numbering', { ...of(project.id), body: wanted })
       refreshEdited(project.id)
       setOpen(false)
+      setTyped({})
     } catch (e) {
       sayError(e)
     }
@@ -33,7 +36,7 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
       open={open}
       onOpenChange={(now) => {
         setOpen(now)
-        setWanted(cut.numbering)
+        setTyped({})
       }}
     >
       <Popover.Trigger className="button">Numbering</Popover.Trigger>
@@ -53,7 +56,7 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
               id="prefix"
               className="field num"
               value={wanted.prefix}
-              onChange={(e) => setWanted({ ...wanted, prefix: e.target.value })}
+              onChange={(e) => setTyped({ ...typed, prefix: e.target.value })}
             />
             {NUMBERS.map(([key, name, what]) => (
               <NumberField
@@ -62,7 +65,7 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
                 name={name}
                 what={what}
                 value={wanted[key]}
-                change={(n) => setWanted({ ...wanted, [key]: n })}
+                change={(n) => setTyped({ ...typed, [key]: n })}
               />
             ))}
             <label htmlFor="pattern" className="col-span-2 pt-2">
@@ -73,7 +76,7 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
               className="field num col-span-2"
               placeholder="LW_[###]_*"
               value={wanted.codePattern ?? ''}
-              onChange={(e) => setWanted({ ...wanted, codePattern: e.target.value })}
+              onChange={(e) => setTyped({ ...typed, codePattern: e.target.value })}
             />
             <p className="col-span-2 text-[13px] text-quiet">
               The part in brackets is the code, # a digit, * anything: LW_[###]_* makes {wanted.prefix}040 of LW_040_bicycle.
@@ -86,7 +89,7 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
               className="field num col-span-2"
               placeholder="sc[##]_*"
               value={wanted.scenePattern ?? ''}
-              onChange={(e) => setWanted({ ...wanted, scenePattern: e.target.value })}
+              onChange={(e) => setTyped({ ...typed, scenePattern: e.target.value })}
             />
             <p className="col-span-2 text-[13px] text-quiet">Each scene gets a set and an action clock of its own.</p>
             {wrong && (

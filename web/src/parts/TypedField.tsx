@@ -1,8 +1,10 @@
-import { useState } from 'react'
+import { useTyped } from './useTyped'
 
 type Props = {
   /** what it is, for whoever does not see where it stands */
   label: string
+  /** what it is of, where that changes under it: what was typed is given to what it was of then */
+  of?: string | number
   /** what stands there until something is typed */
   shown?: string
   placeholder?: string
@@ -12,16 +14,13 @@ type Props = {
   give: (typed: string) => void
 }
 
-/** A field that is typed over and shows what is so again afterwards. */
-export function TypedField({ label, shown = '', placeholder, className = '', disabled, give }: Props) {
-  const [typed, setTyped] = useState<string>()
-  const end = () => {
-    const text = typed?.trim()
-    if (text && text !== shown) {
-      give(text)
+/** A field that is typed over and shows what is so again afterwards. Escape leaves all as it is. */
+export function TypedField({ label, of, shown = '', placeholder, className = '', disabled, give }: Props) {
+  const { typed, type, end } = useTyped(of, (text) => {
+    if (text.trim() && text.trim() !== shown) {
+      give(text.trim())
     }
-    setTyped(undefined)
-  }
+  })
   return (
     <input
       className={`field num ${className}`}
@@ -29,7 +28,7 @@ export function TypedField({ label, shown = '', placeholder, className = '', dis
       placeholder={placeholder}
       value={typed ?? shown}
       disabled={disabled}
-      onChange={(e) => setTyped(e.target.value)}
+      onChange={(e) => type(e.target.value)}
       onBlur={end}
       onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
     />

@@ -3,8 +3,15 @@ import { BlendChoice } from './BlendChoice'
 import { setBoardOver, useBoardOver } from './boardOvers'
 import { FitBox } from './FitBox'
 
-/** How much of the board lies over the camera's picture, and how. @property short where there is little room */
-export function BoardOver({ section, short = false }: { section: Section | undefined; short?: boolean }) {
+type Props = { section: Section | undefined; edits?: number; short?: boolean }
+
+/**
+ * How much of the board lies over the camera's picture, and how.
+ *
+ * @property edits after so many edits of the project the server said how it lies
+ * @property short where there is little room
+ */
+export function BoardOver({ section, edits, short = false }: Props) {
   const { over } = useBoardOver(section)
   const percent = Math.round(over * 100)
   if (!section?.shotId) {
@@ -25,7 +32,7 @@ export function BoardOver({ section, short = false }: { section: Section | undef
         />
       </label>
       {!short && <BlendChoice />}
-      <FitBox section={section} />
+      <FitBox section={section} edits={edits} />
       {!short && <span className="num w-12 text-right">{percent} %</span>}
     </div>
   )

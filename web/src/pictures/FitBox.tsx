@@ -1,9 +1,10 @@
 import { Popover } from 'radix-ui'
 import { TypedField } from '../parts/TypedField'
 import { readNumber } from '../parts/typed'
+import { useDraft } from '../parts/useDraft'
 import type { Section } from '../server/types'
 import { BlendChoice } from './BlendChoice'
-import { type Lying, layBoard, lyingOf, useFitting, WHOLE } from './fitting'
+import { type Lying, layBoard, lyingOf, placeOfBoard, useFitting, WHOLE } from './fitting'
 
 const SHARES: [Exclude<keyof Lying, 'filled'>, string][] = [
   ['scale', 'scale'],
@@ -16,10 +17,19 @@ const SHARES: [Exclude<keyof Lying, 'filled'>, string][] = [
 ]
 
 /** How a board lies over the frame, in numbers or by hand. */
-export function FitBox({ section }: { section: Section }) {
+/** @param edits after so many edits of the project the server said how it lies */
+export function FitBox({ section, edits }: { section: Section; edits?: number }) {
   const byHand = useFitting((f) => f.byHand)
-  const lying = lyingOf(section.boardFit)
-  const lay = (part: Partial<Lying>) => void layBoard(section, { ...lying, ...part })
+  // each number goes on from the last that was given, also where the server does not say that yet
+  const draft = useDraft<Lying>(edits, String(section.shotId))
+  const lying = draft.shown(String(section.shotId)) ?? lyingOf(section.boardFit)
+  const lay = (part: Partial<Lying>) => {
+    draft.change(
+      placeOfBoard(section.shotId, () => section.boardFit),
+      (l) => ({ ...l, ...part }),
+    )
+    draft.write()
+  }
   return (
     <Popover.Root>
       <Popover.Trigger className="link text-[13px] text-quiet" disabled={!section.mediaId}>
@@ -42,7 +52,7 @@ export function FitBox({ section }: { section: Section }) {
           </div>
           <div className="grid grid-cols-[1fr_72px_16px] items-center gap-x-2 gap-y-1">
             {SHARES.map(([name, words]) => (
-              <Share key={name} words={words} value={lying[name]} give={(v) => lay({ [name]: v })} />
+              <Share key={name} of={section.shotId} words={words} value={lying[name]} give={(v) => lay({ [name]: v })} />
             ))}
           </div>
           <div className="mt-2 flex items-center gap-2">
@@ -53,10 +63,10 @@ export function FitBox({ section }: { section: Section }) {
             by hand: drag it, wheel for its size
           </label>
           <div className="mt-2 flex gap-2">
-            <button type="button" className="button py-0.5!" onClick={() => void layBoard(section, lying, true)}>
+            <button type="button" className="button py-0.5!" onClick={() => void layBoard(section.shotId, lying, true)}>
               All of this shape
             </button>
-            <button type="button" className="button py-0.5!" onClick={() => void layBoard(section, WHOLE)}>
+            <button type="button" className="button py-0.5!" onClick={() => lay(WHOLE)}>
               As it came
             </button>
           </div>
@@ -66,7 +76,7 @@ export function FitBox({ section }: { section: Section }) {
   )
 }
 
-function Share({ words, value, give }: { words: string; value: number; give: (share: number) => void }) {
+function Share({ of, words, value, give }: { of: number; words: string; value: number; give: (share: number) => void }) {
   const number = (typed: string) => {
     const share = readNumber(typed) / 100
     if (Number.isFinite(share)) {
@@ -79,6 +89,7 @@ function Share({ words, value, give }: { words: string; value: number; give: (sh
       <TypedField
         className="py-0! text-right"
         label={`Board: ${words}, percent`}
+        of={of}
         shown={String(Math.round(value * 1000) / 10)}
         give={number}
       />

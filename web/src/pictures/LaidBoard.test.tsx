@@ -1,10 +1,12 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { press, said } from '../desk/fakeKeys'
 import { putAwayAll } from '../desk/messages'
+import { REST } from '../parts/draft'
 import { fakeWindow } from '../parts/fakeWindow'
 import { fakeServer, posts, show } from '../server/fakeServer'
+import { HeldServer } from '../server/heldServer'
 import type { BoardFit, Section } from '../server/types'
 import { useBoardKeys, useBoardOvers } from './boardOvers'
 import { FitBox } from './FitBox'
@@ -87,6 +89,74 @@ describe('a board over the picture', () => {
   })
 })
 
+describe('a board by hand while answers come late', () => {
+  const board = (edits: number, fit: BoardFit = cropped, shotId = 5) => (
+    <LaidBoard section={{ ...section, shotId, boardFit: fit } as Section} frame={3} edits={edits} />
+  )
+  const hands = () => screen.getByRole('group', { name: 'The board by hand' })
+  const drag = (x: number) => {
+    fireEvent.pointerDown(hands(), { clientX: 100, clientY: 100, pointerId: 1 })
+    fireEvent.pointerMove(hands(), { clientX: 100 + x, clientY: 100, pointerId: 1 })
+  }
+  const letGo = () => fireEvent.pointerUp(hands(), { pointerId: 1 })
+  const wheel = () => fireEvent.wheel(hands(), { deltaY: -100 })
+  const lies = (server: HeldServer) => server.done.map((e) => [e.body.right, e.body.scale])
+
+  beforeEach(() => {
+    useFitting.setState({ byHand: true })
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+  })
+
+  it('keeps a drag through the answer to the wheel, and the wheel’s size through the drag', async () => {
+    const server = new HeldServer(() => undefined)
+    const { rerender } = render(board(0))
+    wheel()
+    act(() => vi.advanceTimersByTime(REST))
+    drag(100)
+    await act(() => server.answerOne())
+    rerender(board(0))
+    letGo()
+    await act(() => server.answerOne())
+    expect(lies(server)).toEqual([
+      [0.1, expect.closeTo(0.5 * Math.exp(0.05), 3)],
+      [0.2, expect.closeTo(0.5 * Math.exp(0.05), 3)],
+    ])
+  })
+
+  it('is one edit where wheel and drag go into each other', async () => {
+    const server = new HeldServer(() => undefined)
+    render(board(0))
+    wheel()
+    wheel()
+    drag(100)
+    letGo()
+    await act(() => server.answerOne())
+    expect(lies(server)).toEqual([[0.2, expect.closeTo(0.5 * Math.exp(0.1), 3)]])
+  })
+
+  it('is laid for the shot whose board it is, whichever comes to the playhead', async () => {
+    const server = new HeldServer(() => undefined)
+    const { rerender } = render(board(0))
+    drag(100)
+    rerender(board(0, cropped, 6))
+    await act(() => server.answerOne())
+    expect(server.done.map((e) => e.path)).toEqual(['/api/shots/5/edits'])
+  })
+
+  it('is shown where it was laid until the server says so, and is not moved twice', async () => {
+    const server = new HeldServer(() => undefined)
+    const { rerender } = render(board(0))
+    const shift = () => screen.getByAltText('Board bd_3').closest<HTMLElement>('.inset-0[style*=translate]')?.style.transform
+    drag(100)
+    letGo()
+    await act(() => server.answerOne())
+    rerender(board(0))
+    expect(shift()).toContain('translate(10%')
+    rerender(board(1, { ...cropped, as: { ...cropped.as, right: 0.2 } }))
+    expect(shift()).toBeUndefined()
+  })
+})
+
 describe('how a board lies', () => {
   const open = async () => {
     show(<FitBox section={{ ...section, boardFit: cropped }} />)
@@ -103,6 +173,8 @@ describe('how a board lies', () => {
     fireEvent.click(screen.getByText('All of this shape'))
     await waitFor(() => expect(said()).toContain('The boards of 3 shots lie so'))
     fireEvent.click(screen.getByText('As it came'))
+    expect(screen.getByLabelText('seen whole'), 'as it will be').toHaveProperty('checked', true)
+    await waitFor(() => expect(screen.getByLabelText('fills the frame'), 'as the server says that it is').toHaveProperty('checked', true))
     fireEvent.click(screen.getByText('seen whole'))
     await waitFor(() => expect(posts(asked)).toHaveLength(4))
     expect(bodies(asked)[0]).toMatchObject({ up: -0.125, cropLeft: 0.25, all: false })

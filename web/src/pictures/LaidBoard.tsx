@@ -1,29 +1,29 @@
-import { useRef, useState } from 'react'
+import { useMemo, useRef } from 'react'
+import type { Draft } from '../parts/draft'
+import { useDraft } from '../parts/useDraft'
 import type { Section } from '../server/types'
 import { BoardPicture } from './BoardPicture'
 import { useBoardOver } from './boardOvers'
-import { layBoard, lyingOf, useFitting } from './fitting'
+import { type Lying, lyingOf, placeOfBoard, useFitting } from './fitting'
 
-/** @property frame of the board's movie; undefined where it shows none */
-type Props = { section: Section; frame: number | undefined }
-
-type By = { right: number; down: number; scale: number }
-const NOWHERE: By = { right: 0, down: 0, scale: 1 }
-/** The wheel is over when it has rested for so many milliseconds: one turn of it is one edit. */
-const REST = 400
+/**
+ * @property frame of the board's movie; undefined where it shows none
+ * @property edits after so many edits of the project the server said how it lies
+ */
+type Props = { section: Section; frame: number | undefined; edits?: number }
 
 /** A shot's board over its camera's picture, as it is laid and as much of it as is wanted. */
-export function LaidBoard({ section, frame }: Props) {
+export function LaidBoard({ section, frame, edits }: Props) {
   const { over, blend } = useBoardOver(section)
   const byHand = useFitting((f) => f.byHand)
-  const [by, setBy] = useState(NOWHERE)
+  const draft = useDraft<Lying>(edits, String(section.shotId))
   if (frame === undefined || (over <= 0 && !byHand)) {
     return null
   }
-  const moved = by === NOWHERE ? undefined : `translate(${by.right * 100}%, ${by.down * 100}%) scale(${by.scale})`
+  const wanted = draft.shown(String(section.shotId))
   return (
     <>
-      <div className="absolute inset-0" style={{ transform: moved }}>
+      <div className="absolute inset-0" style={{ transform: wanted && moved(lyingOf(section.boardFit), wanted) }}>
         <BoardPicture
           mediaId={section.mediaId}
           name={section.boardName}
@@ -33,24 +33,20 @@ export function LaidBoard({ section, frame }: Props) {
           fit={section.boardFit}
         />
       </div>
-      {byHand && <Hands section={section} by={by} setBy={setBy} />}
+      {byHand && <Hands section={section} draft={draft} />}
     </>
   )
 }
 
-function Hands({ section, by, setBy }: { section: Section; by: By; setBy: (by: By) => void }) {
+/** From how it lies to how it is to lie. */
+const moved = (from: Lying, to: Lying) =>
+  `translate(${(to.right - from.right) * 100}%, ${(from.up - to.up) * 100}%) scale(${to.scale / from.scale})`
+
+function Hands({ section, draft }: { section: Section; draft: Draft<Lying> }) {
   const hold = useRef<{ x: number; y: number } | undefined>(undefined)
-  const rest = useRef(0)
-  const write = async (to: By) => {
-    const lying = lyingOf(section.boardFit)
-    await layBoard(section, {
-      ...lying,
-      right: fine(lying.right + to.right),
-      up: fine(lying.up - to.down),
-      scale: fine(lying.scale * to.scale),
-    })
-    setBy(NOWHERE)
-  }
+  const latest = useRef(section)
+  latest.current = section
+  const place = useMemo(() => placeOfBoard(section.shotId, () => latest.current.boardFit), [section.shotId])
   return (
     <div
       className="pointer-events-auto absolute inset-0 z-10 cursor-move touch-none outline-3 -outline-offset-3 outline-live"
@@ -62,30 +58,25 @@ function Hands({ section, by, setBy }: { section: Section; by: By; setBy: (by: B
         hold.current = { x: e.clientX, y: e.clientY }
       }}
       onPointerMove={(e) => {
-        if (hold.current) {
+        const from = hold.current
+        if (from) {
           const { width, height } = e.currentTarget.getBoundingClientRect()
-          setBy({ right: (e.clientX - hold.current.x) / width, down: (e.clientY - hold.current.y) / height, scale: 1 })
+          const [right, down] = [(e.clientX - from.x) / width, (e.clientY - from.y) / height]
+          hold.current = { x: e.clientX, y: e.clientY }
+          draft.change(place, (l) => ({ ...l, right: l.right + right, up: l.up - down }))
         }
       }}
       onPointerUp={() => {
         hold.current = undefined
-        if (by.right !== 0 || by.down !== 0) {
-          void write(by)
-        }
+        draft.write()
       }}
       onPointerCancel={() => {
         hold.current = undefined
-        setBy(NOWHERE)
+        draft.drop()
       }}
-      onWheel={(e) => {
-        const to = { ...NOWHERE, scale: by.scale * Math.exp(-e.deltaY * 0.0005) }
-        setBy(to)
-        window.clearTimeout(rest.current)
-        rest.current = window.setTimeout(() => void write(to), REST)
-      }}
+      // one turn of the wheel, until it rests, is one edit
+      onWheel={({ deltaY }) => draft.change(place, (l) => ({ ...l, scale: l.scale * Math.exp(-deltaY * 0.0005) }), true)}
       onClick={(e) => e.stopPropagation()}
     />
   )
 }
-
-const fine = (v: number) => Math.round(v * 10_000) / 10_000

@@ -19,7 +19,7 @@ it('reads the layout that the server describes', () => {
   floats[second + 4 + 3] = 7
   floats[second + 4 + 16] = 8
   floats[second + 4 + 32] = 9
-  const bake = readBake(bytes)
+  const bake = readBake({ data: bytes, edit: 12 })
   expect([bake.frames, bake.items, bake.shotFrame(1), bake.actionFrame(0), bake.lens(1), bake.focus(1)]).toEqual([2, 3, 1002, 5, 36, 4])
   expect(bake.stop(1)).toBeCloseTo(2.8)
   expect(bake.blur(1)).toEqual({ focus: 4, farCircle: 0.25 })

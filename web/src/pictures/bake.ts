@@ -1,9 +1,12 @@
 import type { Blur } from '../painting/orders'
+import type { Numbered } from '../server/client'
 
 /** Movement as the server baked it. Playing it is a table look-up. */
 export type Bake = {
   frames: number
   items: number
+  /** how many edits of the project it knows at least; undefined where nobody said */
+  edit?: number
   shotFrame: (k: number) => number
   actionFrame: (k: number) => number
   lens: (k: number) => number
@@ -32,7 +35,7 @@ const HEAD = 3
 const LENS_VALUES = 4
 
 /** Reads the layout that the server's description of /bake states. */
-export function readBake(bytes: ArrayBuffer): Bake {
+export function readBake({ data: bytes, edit }: Numbered<ArrayBuffer>): Bake {
   const [frames = 0, items = 0, count = 0] = new Int32Array(bytes, 0, HEAD)
   const moving = new Int32Array(bytes, HEAD * 4, count)
   const numbers = new Int32Array(bytes, (HEAD + count) * 4, frames * 2)
@@ -49,6 +52,7 @@ export function readBake(bytes: ArrayBuffer): Bake {
   return {
     frames,
     items,
+    edit,
     shotFrame: (k) => numbers[at(k) * 2] ?? 0,
     actionFrame: (k) => numbers[at(k) * 2 + 1] ?? 0,
     lens: (k) => floats[start(k)] ?? 0,

@@ -1,9 +1,11 @@
 /** A board laid by hand: while somebody does so, a drag in the picture shifts it and the wheel scales it. */
 import { create } from 'zustand'
 import { say, sayError } from '../desk/messages'
+import type { Place, Written } from '../parts/draft'
 import { plural } from '../parts/words'
-import { of, post } from '../server/client'
-import type { BoardFit, Section, ShotEdit } from '../server/types'
+import { of, postNumbered } from '../server/client'
+import { inOrder } from '../server/inOrder'
+import type { BoardFit, ShotEdit } from '../server/types'
 
 export const useFitting = create<{ byHand: boolean }>(() => ({ byHand: false }))
 
@@ -20,16 +22,30 @@ export function lyingOf(fit: BoardFit | undefined): Lying {
   return { filled, scale, right, up, cropLeft: crop.left, cropRight: crop.right, cropTop: crop.top, cropBottom: crop.bottom }
 }
 
-/** @param all whether every board of this shape is to lie so */
-export async function layBoard(section: Section, lying: Lying, all = false): Promise<boolean> {
+/**
+ * @param all whether every board of this shape is to lie so
+ * @return undefined where it was refused, and why is said
+ */
+export async function layBoard(shotId: number, lying: Lying, all = false): Promise<Written | undefined> {
   try {
-    const shots = await post('/api/shots/{id}/edits', { ...of(section.shotId), body: { kind: 'FIT_BOARD', ...lying, all } })
+    const { data: shots, edit } = await inOrder(() =>
+      postNumbered('/api/shots/{id}/edits', { ...of(shotId), body: { kind: 'FIT_BOARD', ...lying, all } }),
+    )
     if (all) {
       say(`The boards of ${plural(shots, 'shot')} lie so`)
     }
-    return true
+    return { edit }
   } catch (e) {
     sayError(e)
-    return false
+    return undefined
   }
 }
+
+const fine = (v: number) => Math.round(v * 10_000) / 10_000
+
+/** Where a shot's board is laid: over how the server says that it lies. @param lies as the server says now */
+export const placeOfBoard = (shotId: number, lies: () => BoardFit | undefined): Place<Lying> => ({
+  key: String(shotId),
+  says: () => ({ of: lies(), value: lyingOf(lies()) }),
+  write: (lying) => layBoard(shotId, { ...lying, scale: fine(lying.scale), right: fine(lying.right), up: fine(lying.up) }),
+})

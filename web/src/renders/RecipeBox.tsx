@@ -15,6 +15,11 @@ export function RecipeBox({ of: chosen, open, setOpen }: { of: ChosenRecipe; ope
     <section aria-label="Recipe">
       <div className="flex flex-wrap items-center gap-2">
         <b className="mr-1 font-semibold">Recipe</b>
+        {chosen.isLost && (
+          <span className="button border-live! bg-[#3a4341]! px-2! py-0.5!">
+            {chosen.name} <span className="text-bent">changed here, not there any more</span>
+          </span>
+        )}
         {chosen.all.map((r) => (
           <button
             key={r.name}

@@ -231,6 +231,43 @@ describe('recipes', () => {
     expect(screen.queryByRole('button', { name: 'Review changed' })).toBeNull()
   })
 
+  it('keeps what is changed while the answer to “keep” is under way', async () => {
+    await open()
+    fireEvent.click(screen.getByLabelText('burn-in'))
+    let answer: () => void = () => undefined
+    const others = globalThis.fetch
+    vi.stubGlobal('fetch', async (request: Request) => {
+      if (!request.url.endsWith('/recipes/edits')) {
+        return others(request)
+      }
+      await new Promise<void>((go) => {
+        answer = go
+      })
+      return new Response('{}', { status: 200, headers: { 'Content-Type': 'application/json' } })
+    })
+    fireEvent.click(screen.getByText('keep'))
+    fireEvent.click(screen.getByLabelText('blur'))
+    await act(async () => {
+      await new Promise((go) => setTimeout(go, 5))
+      answer()
+      await new Promise((go) => setTimeout(go, 5))
+    })
+    expect(useDrafts.getState().of[3]?.changed).toMatchObject({ look: { blur: true }, burnIn: [] })
+  })
+
+  it('keeps changes of a recipe that somebody renamed meanwhile, to be kept under a name or dropped', async () => {
+    await open()
+    fireEvent.click(screen.getByText('Stills'))
+    fireEvent.click(screen.getByLabelText('blur'))
+    asked = fakeServer({ ...ANSWERS, '/api/projects/3/recipes': [{ name: 'Review', usual: true, recipe: RECIPE }] })
+    await act(() => queryClient.refetchQueries({ queryKey: ['edited', 3, 'recipes'] }))
+    expect(await screen.findByText('changed here, not there any more')).toBeTruthy()
+    press('R')
+    await waitFor(() => expect(done(asked)[0]?.body).toMatchObject({ recipeName: 'Stills', recipe: { look: { blur: true } } }))
+    fireEvent.click(screen.getByText('drop the changes'))
+    expect(screen.getByRole('button', { name: 'Review' }).getAttribute('aria-pressed')).toBe('true')
+  })
+
   it('asks in another recipe once it is chosen, with what is set in it', async () => {
     await open()
     fireEvent.click(screen.getByText('Stills'))

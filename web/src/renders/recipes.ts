@@ -1,7 +1,8 @@
 import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
 import { sayError } from '../desk/messages'
-import { of, post } from '../server/client'
+import { of } from '../server/client'
+import { postInOrder } from '../server/inOrder'
 import { useRecipes } from '../server/queries'
 import type { Output, OutputKind, Recipe, RecipeEdit } from '../server/types'
 
@@ -39,13 +40,23 @@ export const useDrafts = create(
 export function useRecipe(projectId: number) {
   const all = useRecipes(projectId).data ?? []
   const draft = useDrafts((d) => d.of[projectId])
-  const kept = all.find((r) => r.name === draft?.name) ?? all.find((r) => r.usual) ?? all[0]
-  const name = kept?.name ?? ''
+  const found = all.find((r) => r.name === draft?.name)
+  // one that somebody renamed or took away while it was changed here is there with those changes, to be kept or dropped
+  const lost = !found && draft?.changed ? draft.name : undefined
+  const kept = found ?? (lost === undefined ? (all.find((r) => r.usual) ?? all[0]) : undefined)
+  const name = lost ?? kept?.name ?? ''
   const changed = draft?.name === name ? draft.changed : undefined
   const put = (to: { name: string; changed?: Recipe }) => useDrafts.setState((d) => ({ of: { ...d.of, [projectId]: to } }))
   const edit = (body: RecipeEdit, then: string) =>
-    post('/api/projects/{id}/recipes/edits', { ...of(projectId), body: body as never })
-      .then(() => put({ name: then }))
+    postInOrder('/api/projects/{id}/recipes/edits', { ...of(projectId), body: body as never })
+      .then(() =>
+        useDrafts.setState((d) => {
+          // what was chosen or changed while it was on its way stays
+          const now = d.of[projectId]
+          const meanwhile = now !== draft && now?.name === name ? now.changed : undefined
+          return now !== draft && now?.name !== name ? d : { of: { ...d.of, [projectId]: { name: then, changed: meanwhile } } }
+        }),
+      )
       .catch(sayError)
   const recipe = changed ?? kept?.recipe
   return {
@@ -54,9 +65,10 @@ export function useRecipe(projectId: number) {
     recipe,
     usual: kept?.usual ?? false,
     isChanged: changed !== undefined,
+    isLost: lost !== undefined,
     choose: (other: string) => put({ name: other }),
     change: (to: Recipe) => put({ name, changed: JSON.stringify(to) === JSON.stringify(kept?.recipe) ? undefined : to }),
-    drop: () => put({ name }),
+    drop: () => put({ name: lost === undefined ? name : '' }),
     keep: () => recipe && edit({ kind: 'KEEP_RECIPE', name, recipe }, name),
     keepAs: (other: string) => recipe && edit({ kind: 'KEEP_RECIPE', name: other, recipe }, other),
     rename: (to: string) => edit({ kind: 'RENAME_RECIPE', name, to }, to),

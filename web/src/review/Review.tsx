@@ -125,7 +125,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
             onChange={(e) => setShare(Number(e.target.value))}
           />
         )}
-        {(a === 'camera' || b === 'camera') && section && <BoardOver section={section} short />}
+        {(a === 'camera' || b === 'camera') && section && <BoardOver section={section} edits={sequence.seq} short />}
         <span className="ml-auto text-quiet">
           {section ? (
             <>
@@ -199,7 +199,7 @@ function OneOf({ what, project, sequence, section, before, frame, renders }: One
     return section ? (
       <>
         <CameraPicture projectId={project.id} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} />
-        <LaidBoard section={section} frame={boardFrame} />
+        <LaidBoard section={section} frame={boardFrame} edits={sequence.seq} />
       </>
     ) : (
       <p className="p-4 text-quiet">black</p>

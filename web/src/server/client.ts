@@ -3,6 +3,7 @@ import createClient, { type MaybeOptionalInit } from 'openapi-fetch'
 import type { PathsWithMethod, RequiredKeysOf } from 'openapi-typescript-helpers'
 import { setLine } from '../desk/line'
 import { Unanswered } from '../desk/messages'
+import { isEnding } from '../parts/unwritten'
 import type { paths } from './schema'
 
 const OFFLINE = 'The server does not answer. What you see stays; it is asked again as soon as the server is back.'
@@ -25,7 +26,8 @@ async function ask(request: Request): Promise<Response> {
   request.headers.set('X-Who', encodeURIComponent(whoAmI()))
   let response: Response
   try {
-    response = await fetch(request)
+    // what is written as the window ends must outlive it
+    response = await fetch(isEnding() ? new Request(request, { keepalive: true }) : request)
   } catch {
     setLine(false)
     throw new Unanswered(request.method === 'POST' ? NOT_DONE : OFFLINE)
@@ -65,6 +67,25 @@ export async function get<P extends Gets>(path: P, ...init: Init<P, 'get'>): Pro
   return (await api.GET(path, ...(init as never))).data as Answer<P, 'get'>
 }
 
+/** An answer, with how many edits of the project it knows at least; undefined where it is of no project. */
+export type Numbered<T> = { data: T; edit?: number }
+
+const numbered = <T>({ data, response }: { data?: unknown; response: Response }): Numbered<T> => ({
+  data: data as T,
+  edit: Number(response.headers.get('X-Edit') ?? undefined) || undefined,
+})
+
+/** As {@link get}, with the number of edits that it knows. */
+export async function numberedOf<P extends Gets>(path: P, ...init: Init<P, 'get'>): Promise<Numbered<Answer<P, 'get'>>> {
+  return numbered(await api.GET(path, ...(init as never)))
+}
+
+/** As {@link get}; an object that says how many edits it knows. */
+export async function getNumbered<P extends Gets>(path: P, ...init: Init<P, 'get'>): Promise<Answer<P, 'get'> & { edit?: number }> {
+  const { data, edit } = await numberedOf(path, ...init)
+  return { ...(data as unknown as object), edit } as Answer<P, 'get'> & { edit?: number }
+}
+
 async function read<P extends Gets>(parseAs: 'text' | 'arrayBuffer', path: P, init: object): Promise<unknown> {
   return (await api.GET(path, { ...init, parseAs } as never)).data
 }
@@ -77,8 +98,17 @@ export async function getBytes<P extends Gets>(path: P, ...[init]: Init<P, 'get'
   return (await read('arrayBuffer', path, init as object)) as ArrayBuffer
 }
 
+export async function getBytesNumbered<P extends Gets>(path: P, ...[init]: Init<P, 'get'>): Promise<Numbered<ArrayBuffer>> {
+  return numbered(await api.GET(path, { ...(init as object), parseAs: 'arrayBuffer' } as never))
+}
+
 export async function post<P extends Posts>(path: P, ...init: Init<P, 'post'>): Promise<Answer<P, 'post'>> {
   return (await api.POST(path, ...(init as never))).data as Answer<P, 'post'>
+}
+
+/** As {@link post}, with the number of the edit that it was. */
+export async function postNumbered<P extends Posts>(path: P, ...init: Init<P, 'post'>): Promise<Numbered<Answer<P, 'post'>>> {
+  return numbered(await api.POST(path, ...(init as never)))
 }
 
 /** Asks for something to be made that is a file, and gives it. */

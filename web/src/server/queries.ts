@@ -1,7 +1,7 @@
 /** What the window has of the server's state. Live updates tell which of it to ask for again. */
 import { type Query, useQuery } from '@tanstack/react-query'
 import { changedView } from './changes'
-import { get, getBytes, getText, of, post } from './client'
+import { get, getBytes, getBytesNumbered, getNumbered, getText, numberedOf, of, post } from './client'
 import { queryClient } from './queryClient'
 import { isTouched } from './touched'
 import type { IntakeCut, NamedRecipe, Project, RenderAsk, Section, Sequence, SequenceView } from './types'
@@ -229,7 +229,7 @@ export const useHandBack = (projectId: number, format: string, how: { master: nu
 export const useStage = (projectId: number, shotId: number | undefined) =>
   useQuery({
     queryKey: edited(projectId, 'stage', shotId),
-    queryFn: () => get('/api/shots/{id}/stage', of(shotId)),
+    queryFn: () => getNumbered('/api/shots/{id}/stage', of(shotId)),
     enabled: !!shotId,
     placeholderData: (before) => (before?.shotId === shotId ? before : undefined),
   })
@@ -240,7 +240,13 @@ export const useScenes = (projectId: number) =>
 
 /** All cameras of a scene, those that film no shot too. */
 export const useCameraTable = (projectId: number, sceneId: number) =>
-  useQuery({ queryKey: edited(projectId, 'camera-table', sceneId), queryFn: () => get('/api/scenes/{id}/cameras', of(sceneId)) })
+  useQuery({
+    queryKey: edited(projectId, 'camera-table', sceneId),
+    queryFn: async () => {
+      const { data: cameras, edit } = await numberedOf('/api/scenes/{id}/cameras', of(sceneId))
+      return { cameras, edit }
+    },
+  })
 
 export const useFocus = (projectId: number, shotId: number | undefined, frame: number) =>
   useQuery({
@@ -305,7 +311,7 @@ export const useBake = (
     : ''
   return useQuery({
     queryKey: edited(projectId, 'bake', shotId, range),
-    queryFn: () => getBytes('/api/shots/{id}/bake', of(shotId, part)),
+    queryFn: () => getBytesNumbered('/api/shots/{id}/bake', of(shotId, part)),
     enabled: !!shotId,
     gcTime: 60_000,
   })
@@ -393,7 +399,7 @@ export function refreshRenders(projectId: number) {
 export const useItemValues = (projectId: number, itemId: number | undefined, frame: number) =>
   useQuery({
     queryKey: edited(projectId, 'item', itemId, frame),
-    queryFn: () => get('/api/items/{id}/at', of(itemId, { frame })),
+    queryFn: () => getNumbered('/api/items/{id}/at', of(itemId, { frame })),
     enabled: itemId !== undefined,
     gcTime: 5000,
   })
@@ -402,7 +408,7 @@ export const useItemValues = (projectId: number, itemId: number | undefined, fra
 export const useCameraValues = (projectId: number, shotId: number, frame: number) =>
   useQuery({
     queryKey: edited(projectId, 'camera', shotId, frame),
-    queryFn: () => get('/api/shots/{id}/camera', of(shotId, { frame })),
+    queryFn: () => getNumbered('/api/shots/{id}/camera', of(shotId, { frame })),
     placeholderData: (before) => before,
     gcTime: 5000,
   })

@@ -1,15 +1,15 @@
-import { useRef, useState } from 'react'
+import { useRef } from 'react'
 import { Matrix4, Vector3 } from 'three'
-import { sayError } from '../desk/messages'
 import type { Seen } from '../painting/orders'
 import type { Bake } from '../pictures/bake'
-import { of, post } from '../server/client'
 import { useCameraTable } from '../server/queries'
 import type { CameraLine, StageShot } from '../server/types'
-import { changeCamera } from './edits'
+import { changeCamera, editCameraItself } from './edits'
 import { inPlane } from './hands/inPlane'
 import { onPicture, standing } from './hands/matrices'
+import { useMovedCamera } from './hands/useMovedCamera'
 import { eyeAt } from './paths'
+import { useStageDesk } from './stageDesk'
 
 type Props = {
   projectId: number
@@ -27,28 +27,25 @@ type Props = {
  * with all of its movement.
  */
 export function CameraMarks({ projectId, stage, bake, k, shotFrame, seen, width, height }: Props) {
-  const table = useCameraTable(projectId, stage.sceneId).data
-  const [dragged, setDragged] = useState<Vector3>()
-  const hold = useRef<Vector3 | undefined>(undefined)
-  const eye = dragged ?? eyeAt(bake, k)
+  const lines = useCameraTable(projectId, stage.sceneId).data
+  const key = `${stage.shotId} ${shotFrame}`
+  const drag = useMovedCamera(bake.edit, key)
+  const latest = useRef({ stage, bake })
+  latest.current = { stage, bake }
+  const eye = drag.shown(key) ?? eyeAt(bake, k)
   const at = onPicture(seen, eye)
   const focus = onPicture(seen, new Vector3(0, 0, -bake.focus(k)).applyMatrix4(standing(bake.view(k))))
 
-  const release = () => {
-    const to = hold.current && dragged
-    hold.current = undefined
-    if (to) {
-      const placed = new Matrix4().copy(standing(bake.view(k))).setPosition(to)
-      void changeCamera(stage, {
-        kind: 'FILM_FROM',
-        frame: shotFrame,
-        placed: [...placed.elements],
-        keepAim: true,
-      }).finally(() => setDragged(undefined))
-    }
+  const begin = () => {
+    const { reach } = useStageDesk.getState()
+    drag.begin({
+      key,
+      stands: () => standing(latest.current.bake.view(shotFrame - latest.current.stage.framesFirst)),
+      write: (placed) => changeCamera(latest.current.stage, { kind: 'FILM_FROM', frame: shotFrame, placed, keepAim: true }, reach),
+    })
   }
 
-  const others = (table ?? []).filter((c) => c.id !== stage.cameraId)
+  const others = (lines?.cameras ?? []).filter((c) => c.id !== stage.cameraId)
   if (!at) {
     return null
   }
@@ -57,7 +54,7 @@ export function CameraMarks({ projectId, stage, bake, k, shotFrame, seen, width,
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
       {others.map((other) => (
-        <Other key={other.id} other={other} seen={seen} width={width} height={height} />
+        <Other key={other.id} other={other} edits={lines?.edit} seen={seen} width={width} height={height} />
       ))}
       {focus && (
         <line x1={x} y1={y} x2={focus.x * width} y2={focus.y * height} stroke="#5ec2b7" strokeDasharray="3 4" strokeOpacity={0.8} />
@@ -75,19 +72,16 @@ export function CameraMarks({ projectId, stage, bake, k, shotFrame, seen, width,
         onPointerDown={(e) => {
           e.stopPropagation()
           e.currentTarget.setPointerCapture(e.pointerId)
-          hold.current = eye
+          begin()
         }}
         onPointerMove={(e) => {
-          if (hold.current) {
+          if (drag.isHeld()) {
             e.stopPropagation()
-            setDragged(inPlane(e, seen, eye))
+            drag.move(inPlane(e, seen, eye))
           }
         }}
-        onPointerUp={release}
-        onPointerCancel={() => {
-          hold.current = undefined
-          setDragged(undefined)
-        }}
+        onPointerUp={drag.end}
+        onPointerCancel={drag.cancel}
       />
       <text
         x={x - 14}
@@ -102,29 +96,31 @@ export function CameraMarks({ projectId, stage, bake, k, shotFrame, seen, width,
   )
 }
 
-type OtherProps = { other: CameraLine; seen: Seen; width: number; height: number }
+/** @property edits after so many edits of the project the server said where it stands */
+type OtherProps = { other: CameraLine; edits?: number; seen: Seen; width: number; height: number }
 
 /** Another camera of the scene, where it stands at the first frame of its shot. */
-function Other({ other, seen, width, height }: OtherProps) {
-  const [dragged, setDragged] = useState<Vector3>()
+function Other({ other, edits, seen, width, height }: OtherProps) {
+  const drag = useMovedCamera(edits)
+  const key = String(other.id)
+  const dragged = drag.shown(key)
   const placed = new Matrix4().fromArray(other.placed)
+  const latest = useRef(placed)
+  latest.current = placed
   const stands = new Vector3().setFromMatrixPosition(placed)
   const at = onPicture(seen, dragged ?? stands)
   const ahead = onPicture(seen, new Vector3(0, 0, -1).applyMatrix4(new Matrix4().extractRotation(placed)).add(dragged ?? stands))
-  if (!at || !ahead || at.x < 0 || at.x > 1 || at.y < 0 || at.y > 1) {
+  if (!at || !ahead || (!drag.isHeld() && (at.x < 0 || at.x > 1 || at.y < 0 || at.y > 1))) {
     return null
   }
   const [x, y] = [at.x * width, at.y * height]
   const turn = (Math.atan2(ahead.y * height - y, ahead.x * width - x) * 180) / Math.PI
-  const release = () => {
-    if (dragged) {
-      const to = [...placed.clone().setPosition(dragged).elements]
-      const edit = { kind: 'FILM_FROM', frame: other.frame, placed: to, reach: 'ALL_KEYS', keepAim: true } as const
-      void post('/api/cameras/{id}/edits', { ...of(other.id), body: edit })
-        .catch(sayError)
-        .finally(() => setDragged(undefined))
-    }
-  }
+  const begin = () =>
+    drag.begin({
+      key,
+      stands: () => latest.current,
+      write: (to) => editCameraItself(other.id, { kind: 'FILM_FROM', frame: other.frame, placed: to, reach: 'ALL_KEYS', keepAim: true }),
+    })
   return (
     <>
       <g transform={`translate(${x} ${y}) rotate(${turn})`}>
@@ -143,15 +139,16 @@ function Other({ other, seen, width, height }: OtherProps) {
         onPointerDown={(e) => {
           e.stopPropagation()
           e.currentTarget.setPointerCapture(e.pointerId)
+          begin()
         }}
         onPointerMove={(e) => {
-          if (e.buttons === 1) {
+          if (drag.isHeld()) {
             e.stopPropagation()
-            setDragged(inPlane(e, seen, stands))
+            drag.move(inPlane(e, seen, stands))
           }
         }}
-        onPointerUp={release}
-        onPointerCancel={() => setDragged(undefined)}
+        onPointerUp={drag.end}
+        onPointerCancel={drag.cancel}
       />
     </>
   )

@@ -3,6 +3,7 @@ import { useMemo, useRef } from 'react'
 import { Matrix4 } from 'three'
 import { useActions } from '../desk/actions'
 import { sayError } from '../desk/messages'
+import type { Draft } from '../parts/draft'
 import { BoardOver } from '../pictures/BoardOver'
 import type { Bake } from '../pictures/bake'
 import { useBlurs } from '../pictures/blurs'
@@ -14,6 +15,7 @@ import type { Project, Section, StageShot } from '../server/types'
 import { keepHeld, letGo } from './edits'
 import { GuideChoice, Guides } from './Guides'
 import { framed, perspective, widened } from './hands/matrices'
+import type { Moved } from './hands/movedThings'
 import { useSteering } from './hands/useSteering'
 import { mountAt } from './mounts'
 import { ProjectPicture } from './ProjectPicture'
@@ -24,20 +26,23 @@ type Props = {
   project: Project
   section: Section
   stage: StageShot
+  things: Draft<Moved>
   bake: Bake
   k: number
   shotFrame: number
   boardFrame?: number
+  /** after so many edits of the project the server said what the section shows */
+  edits: number
 }
 
 /** The shot's picture in its delivery frame, with what lies around it dimmed. */
-export function CameraPane({ project, section, stage, bake, k, shotFrame, boardFrame }: Props) {
+export function CameraPane({ project, section, stage, things, bake, k, shotFrame, boardFrame, edits }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const { width, height } = useWholeSize(holder)
   const margin = useStageDesk((d) => d.margin)
   const { over } = useBoardOver(section)
   const blurred = useBlurs((b) => b.blurred)
-  const steering = useSteering(stage, bake, k, shotFrame)
+  const steering = useSteering(stage, bake, shotFrame)
   const aspect = stage.pictureWidth / stage.pictureHeight
   const { w, h } = framed(width, height, aspect, margin)
   const ghost = useStageDesk((d) => d.ghost)
@@ -104,7 +109,7 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
         <span className="min-w-0 flex-1 truncate text-quiet" title={facts}>
           {facts}
         </span>
-        <BoardOver section={section} short />
+        <BoardOver section={section} edits={edits} short />
         <Popover.Root>
           <Popover.Trigger className="link text-[13px] text-quiet">frame</Popover.Trigger>
           <Popover.Portal>
@@ -138,6 +143,7 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
         <SetPicture
           projectId={project.id}
           stage={stage}
+          things={things}
           pane="camera"
           name="camera"
           frame={{ ...frame, blur }}
@@ -157,7 +163,7 @@ export function CameraPane({ project, section, stage, bake, k, shotFrame, boardF
           style={{ left: (width - w) / 2, top: (height - h) / 2, width: w, height: h, boxShadow: '0 0 0 4000px rgba(20, 20, 20, 0.55)' }}
           data-frame="delivery"
         >
-          <LaidBoard section={section} frame={boardFrame} />
+          <LaidBoard section={section} frame={boardFrame} edits={edits} />
           <Guides aspect={aspect} />
           {unkept && <Unkept unkept={unkept} here={!!held} />}
           <span className="num absolute bottom-1.5 left-2 text-[12.5px] text-white drop-shadow-[0_1px_2px_#000]">

@@ -1,5 +1,7 @@
 import { useRef, useState } from 'react'
+import type { Place } from '../parts/draft'
 import { lastOf } from '../parts/lists'
+import { useDraft } from '../parts/useDraft'
 import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import { step } from '../playhead/transport'
@@ -20,13 +22,12 @@ type Props = {
   shotFrame: number
   chosen: KeyAt[]
   choose: (keys: KeyAt[]) => void
-  /** moves the chosen keys by so many frames */
-  moveKeys: (by: number) => void
+  moveKeys: (by: number, keys: KeyAt[]) => void
   moveLayer: (use: number, by: number) => void
 }
 
 type Hold =
-  | { what: 'keys'; from: number; to: number }
+  | { what: 'keys'; keys: KeyAt[]; from: number; to: number }
   | { what: 'layer'; use: number; from: number; to: number }
   | { what: 'box'; x: number; y: number; toX: number; toY: number }
   | { what: 'playhead' }
@@ -37,6 +38,10 @@ export function Channels({ stage, item, move, shotFrame, chosen, choose, moveKey
   const canvas = useRef<HTMLCanvasElement>(null)
   const { width, height } = useSize(holder)
   const [hold, setHold] = useState<Hold>()
+  // what is drawn along is written where it is, and as what it was when it was taken hold of
+  const keyOfOwn = item ? `thing ${item.id}` : `camera ${stage.cameraId}`
+  const along = useDraft<number>(undefined, keyOfOwn)
+  const write = useRef<Place<number>['write']>(undefined)
   const rows = rowsOf(stage, item, move)
   const first = stage.framesFirst
   const last = stage.framesLast
@@ -205,7 +210,12 @@ export function Channels({ stage, item, move, shotFrame, chosen, choose, moveKey
       return
     }
     if (row.layer && px >= x(row.layer.from) && px <= x(row.layer.from + row.layer.frames)) {
-      setHold({ what: 'layer', use: row.layer.use, from: frame, to: frame })
+      const { use } = row.layer
+      write.current = async (by) => {
+        moveLayer(use, by)
+        return {}
+      }
+      setHold({ what: 'layer', use, from: frame, to: frame })
       return
     }
     const near = keysIn([row])
@@ -217,10 +227,15 @@ export function Channels({ stage, item, move, shotFrame, chosen, choose, moveKey
     }
     const there = keysIn([row]).filter((k) => k.frame === near.frame)
     const held = there.every((k) => chosen.some((c) => c.channel === k.channel && c.frame === k.frame))
+    const keys = held ? chosen : e.shiftKey ? [...chosen, ...there] : there
     if (!held) {
-      choose(e.shiftKey ? [...chosen, ...there] : there)
+      choose(keys)
     }
-    setHold({ what: 'keys', from: near.frame, to: near.frame })
+    write.current = async (by) => {
+      moveKeys(by, keys)
+      return {}
+    }
+    setHold({ what: 'keys', keys, from: near.frame, to: near.frame })
     step(near.frame - shotFrame)
   }
 
@@ -233,16 +248,21 @@ export function Channels({ stage, item, move, shotFrame, chosen, choose, moveKey
       step(frame - shotFrame)
     } else if (hold.what === 'box') {
       setHold({ ...hold, toX: px, toY: py })
-    } else {
+    } else if (hold.to !== hold.from && !along.isOpen) {
+      // it was written already: the hand holds nothing any more
+      setHold(undefined)
+    } else if (write.current) {
       setHold({ ...hold, to: frame })
+      along.put({ key: keyOfOwn, says: () => ({ of: undefined, value: 0 }), write: write.current }, frame - hold.from)
     }
   }
 
   const release = (e: React.PointerEvent) => {
-    if (hold?.what === 'keys' && hold.from !== hold.to) {
-      moveKeys(hold.to - hold.from)
-    } else if (hold?.what === 'layer' && hold.from !== hold.to) {
-      moveLayer(hold.use, hold.to - hold.from)
+    if (hold?.what === 'keys' || hold?.what === 'layer') {
+      if (hold.to === hold.from) {
+        along.drop()
+      }
+      along.write()
     } else if (hold?.what === 'box') {
       const small = Math.abs(hold.toX - hold.x) + Math.abs(hold.toY - hold.y) < 4
       if (small) {
@@ -266,7 +286,10 @@ export function Channels({ stage, item, move, shotFrame, chosen, choose, moveKey
         onPointerDown={press}
         onPointerMove={go}
         onPointerUp={release}
-        onPointerCancel={() => setHold(undefined)}
+        onPointerCancel={() => {
+          along.drop()
+          setHold(undefined)
+        }}
         role="img"
         aria-label={`Keys of ${item?.name ?? stage.camera}, frames ${first} to ${last}`}
         data-picture="channels"

@@ -1,6 +1,8 @@
+import { useDraft } from '../parts/useDraft'
 import { useFocus } from '../server/queries'
 import type { Project, StageShot } from '../server/types'
 import { changeCamera } from './edits'
+import { useStageDesk } from './stageDesk'
 
 const MARKS = [0.5, 1, 2, 3, 5, 10, 20, 50, 100]
 
@@ -14,15 +16,26 @@ const LETTER = 1.7
 export function FocusStrip({ project, stage, shotFrame }: { project: Project; stage: StageShot; shotFrame: number }) {
   const ruler = useFocus(project.id, stage.shotId, shotFrame).data
   const at = (metres: number) => `${share(metres)}%`
-  const focusAt = (e: React.MouseEvent) => {
+  const reach = useStageDesk((d) => d.reach)
+  const key = `${stage.shotId} ${shotFrame} ${reach}`
+  const draft = useDraft<number>(stage.edit, key)
+  const focusAt = (e: React.PointerEvent) => {
     const box = e.currentTarget.getBoundingClientRect()
-    const metres = metresAt((e.clientX - box.left) / box.width)
-    void changeCamera(stage, { kind: 'SET', frame: shotFrame, values: { focus: Math.round(metres * 100) / 100 } })
+    const metres = Math.round(metresAt((e.clientX - box.left) / box.width) * 100) / 100
+    draft.put(
+      {
+        key,
+        says: () => ({ of: ruler, value: ruler?.focus ?? 0 }),
+        write: (focus) => changeCamera(stage, { kind: 'SET', frame: shotFrame, values: { focus } }, reach),
+      },
+      metres,
+    )
   }
   if (!ruler) {
     return <div className="h-[50px] shrink-0" />
   }
   const far = ruler.far ?? 150
+  const focus = draft.shown(key) ?? ruler.focus
   const named: typeof ruler.things = []
   for (const thing of ruler.things) {
     const last = named[named.length - 1]
@@ -41,16 +54,18 @@ export function FocusStrip({ project, stage, shotFrame }: { project: Project; st
         ))}
         <div
           role="group"
-          className="absolute inset-x-0 top-[19px] h-2.5 cursor-pointer bg-[#454545]"
-          title="Press for the focus there"
-          onClick={focusAt}
+          className="absolute inset-x-0 top-[19px] h-2.5 cursor-pointer touch-none bg-[#454545]"
+          title="Press or drag for the focus there"
+          onPointerDown={(e) => {
+            e.currentTarget.setPointerCapture(e.pointerId)
+            focusAt(e)
+          }}
+          onPointerMove={(e) => draft.isOpen && focusAt(e)}
+          onPointerUp={() => draft.write()}
+          onPointerCancel={() => draft.drop()}
         >
           <div className="absolute inset-y-0 bg-[#5c8f89]" style={{ left: at(ruler.near), right: `calc(100% - ${at(far)})` }} />
-          <div
-            className="absolute -inset-y-1 w-[3px] bg-live"
-            style={{ left: at(ruler.focus) }}
-            title={`focus ${ruler.focus.toFixed(2)} m`}
-          />
+          <div className="absolute -inset-y-1 w-[3px] bg-live" style={{ left: at(focus) }} title={`focus ${focus.toFixed(2)} m`} />
         </div>
         {MARKS.map((m) => (
           <span key={m} className="num absolute top-[33px] -translate-x-1/2 text-[11.5px] text-quiet" style={{ left: at(m) }}>

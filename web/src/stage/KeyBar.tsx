@@ -37,6 +37,7 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
   }
   const scale = (factor: string) =>
     void editCamera(stage.shotId, { kind: 'SCALE_KEYS', keys: chosen, pivot: Math.min(...chosen.map((k) => k.frame)), factor })
+  const keyed = `${stage.cameraId} ${chosen.map((k) => `${k.channel} ${k.frame}`).join()}`
   const word = (easing: string | undefined) => EASINGS.find((e) => e.easing.split(' ')[0] === easing?.split(' ')[0])?.easing ?? ''
   const turns = ['pan', 'tilt', 'roll'].includes(first.channel)
   return (
@@ -52,6 +53,7 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
         <TypedField
           className="w-20 py-0!"
           label="Value of the key"
+          of={keyed}
           placeholder={String(Math.round(key.value * 1000) / 1000)}
           give={value}
         />
@@ -89,7 +91,7 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
           ))}
         </select>
       </label>
-      {/^(SPRING|HAND)/.test(key.easing) && <Figures easing={key.easing} give={(leaving) => ease({ leaving })} />}
+      {/^(SPRING|HAND)/.test(key.easing) && <Figures of={keyed} easing={key.easing} give={(leaving) => ease({ leaving })} />}
       {turns && (
         <label className="flex items-center gap-1.5 text-quiet">
           turns
@@ -107,7 +109,7 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
       {chosen.length > 1 && (
         <label className="flex items-center gap-1.5 text-quiet">
           time ×
-          <TypedField className="w-14 py-0!" label="Scale the time between the keys" placeholder="3/2" give={scale} />
+          <TypedField className="w-14 py-0!" label="Scale the time between the keys" of={keyed} placeholder="3/2" give={scale} />
         </label>
       )}
       <button type="button" className="link text-quiet" onClick={copy}>
@@ -128,7 +130,7 @@ export function KeyBar({ stage, chosen, copy, paste }: { stage: StageShot; chose
 }
 
 /** The figures of a spring or a handle, typed. */
-function Figures({ easing, give }: { easing: string; give: (easing: string) => void }) {
+function Figures({ of, easing, give }: { of: string; easing: string; give: (easing: string) => void }) {
   const [kind = '', ...figures] = easing.split(' ')
   const names = kind === 'SPRING' ? ['swing, frames', 'damping'] : ['reach', 'height']
   return (
@@ -136,12 +138,12 @@ function Figures({ easing, give }: { easing: string; give: (easing: string) => v
       {figures.map((figure, i) => (
         <label key={names[i]} className="flex items-center gap-1 text-quiet">
           {names[i]}
-          <input
-            className="field num w-14 py-0!"
-            defaultValue={figure}
-            key={figure}
-            onBlur={(e) => e.target.value !== figure && give([kind, ...figures.map((f, j) => (j === i ? e.target.value : f))].join(' '))}
-            onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          <TypedField
+            className="w-14 py-0!"
+            label={names[i] ?? ''}
+            of={of}
+            shown={figure}
+            give={(typed) => give([kind, ...figures.map((f, j) => (j === i ? typed : f))].join(' '))}
           />
         </label>
       ))}

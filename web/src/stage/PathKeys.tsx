@@ -1,5 +1,5 @@
-import { useRef, useState } from 'react'
-import { Matrix4, Vector3 } from 'three'
+import { useEffect, useRef } from 'react'
+import { Vector3 } from 'three'
 import type { Seen } from '../painting/orders'
 import type { Bake } from '../pictures/bake'
 import type { StageShot } from '../server/types'
@@ -7,6 +7,7 @@ import { editCamera } from './edits'
 import { heightOver, onLevel } from './hands/drag'
 import { inPlane, sightOf } from './hands/inPlane'
 import { onPicture, standing } from './hands/matrices'
+import { useMovedCamera } from './hands/useMovedCamera'
 import { eyeAt } from './paths'
 
 type Props = { stage: StageShot; bake: Bake; perSecond: number; seen: Seen; width: number; height: number; flat: boolean }
@@ -14,8 +15,10 @@ type Props = { stage: StageShot; bake: Bake; perSecond: number; seen: Seen; widt
 /** The camera's way with a number at every second, and the keys of its place, to be dragged: level, with Shift up and down; in a flat view in its plane. */
 export function PathKeys({ stage, bake, perSecond, seen, width, height, flat }: Props) {
   const seconds = secondMarks(bake, seen, perSecond)
-  const [dragged, setDragged] = useState<{ frame: number; at: Vector3 }>()
-  const hold = useRef<{ frame: number; from: Vector3 } | undefined>(undefined)
+  const drag = useMovedCamera(bake.edit)
+  const from = useRef(new Vector3())
+  const latest = useRef({ stage, bake })
+  latest.current = { stage, bake }
   const frames = [...new Set(['x', 'y', 'z'].flatMap((c) => (stage.channels[c] ?? []).map((k) => k.frame)))].sort((a, b) => a - b)
   const k = (frame: number) => frame - stage.framesFirst
 
@@ -30,19 +33,22 @@ export function PathKeys({ stage, bake, perSecond, seen, width, height, flat }: 
     const level = onLevel(ray, from.y)
     return level ? new Vector3(level.x, level.y, level.z) : from
   }
-  const release = () => {
-    const done = hold.current && dragged
-    hold.current = undefined
-    if (done) {
-      const placed = new Matrix4().copy(standing(bake.view(k(done.frame)))).setPosition(done.at)
-      void editCamera(stage.shotId, {
-        kind: 'FILM_FROM',
-        frame: done.frame,
-        placed: [...placed.elements],
-        reach: 'HERE',
-        keepAim: true,
-      }).finally(() => setDragged(undefined))
+  // a key that somebody takes away under the hand takes the hand with it: what was dragged is written, and refused where it must be
+  const held = useRef<number | undefined>(undefined)
+  useEffect(() => {
+    if (held.current !== undefined && !frames.includes(held.current)) {
+      held.current = undefined
+      drag.end()
     }
+  })
+  const begin = (frame: number) => {
+    held.current = frame
+    from.current = eyeAt(bake, k(frame))
+    drag.begin({
+      key: `${stage.cameraId} ${frame}`,
+      stands: () => standing(latest.current.bake.view(frame - latest.current.stage.framesFirst)),
+      write: (placed) => editCamera(stage.shotId, { kind: 'FILM_FROM', frame, placed, reach: 'HERE', keepAim: true }),
+    })
   }
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
@@ -60,7 +66,7 @@ export function PathKeys({ stage, bake, perSecond, seen, width, height, flat }: 
       {(frames.length < 2 ? [] : frames)
         .filter((f) => k(f) >= 0 && k(f) < bake.frames)
         .map((frame) => {
-          const at = dragged?.frame === frame ? dragged.at : eyeAt(bake, k(frame))
+          const at = drag.shown(`${stage.cameraId} ${frame}`) ?? eyeAt(bake, k(frame))
           const shown = onPicture(seen, at)
           return (
             shown && (
@@ -74,18 +80,21 @@ export function PathKeys({ stage, bake, perSecond, seen, width, height, flat }: 
                   onPointerDown={(e) => {
                     e.stopPropagation()
                     e.currentTarget.setPointerCapture(e.pointerId)
-                    hold.current = { frame, from: eyeAt(bake, k(frame)) }
+                    begin(frame)
                   }}
                   onPointerMove={(e) => {
-                    if (hold.current) {
+                    if (drag.isHeld()) {
                       e.stopPropagation()
-                      setDragged({ frame, at: to(e, hold.current.from) })
+                      drag.move(to(e, from.current))
                     }
                   }}
-                  onPointerUp={release}
+                  onPointerUp={() => {
+                    held.current = undefined
+                    drag.end()
+                  }}
                   onPointerCancel={() => {
-                    hold.current = undefined
-                    setDragged(undefined)
+                    held.current = undefined
+                    drag.cancel()
                   }}
                 >
                   <title>{`key at ${frame}`}</title>

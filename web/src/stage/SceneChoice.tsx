@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { sayError } from '../desk/messages'
+import { TypedField } from '../parts/TypedField'
 import { of, post } from '../server/client'
 import { useScenes } from '../server/queries'
 import type { Project, SceneEdit, StageShot } from '../server/types'
@@ -8,7 +9,7 @@ import type { Project, SceneEdit, StageShot } from '../server/types'
 /** The scene that a shot is filmed in: its set and its action clock. A shot takes its camera along into another. */
 export function SceneChoice({ project, stage }: { project: Project; stage: StageShot }) {
   const scenes = useScenes(project.id).data ?? []
-  const [renaming, setRenaming] = useState<string>()
+  const [renaming, setRenaming] = useState(false)
   const own = scenes.find((s) => s.id === stage.sceneId)
   const edit = async (wanted: SceneEdit) => {
     try {
@@ -23,25 +24,19 @@ export function SceneChoice({ project, stage }: { project: Project; stage: Stage
       .filter((s) => s.id !== stage.sceneId)
       .map((s) => ({ group: 'Scenes', name: `Film ${stage.code} in scene ${s.code}, ${s.name}`, run: () => move(s.id) })),
     { group: 'Scenes', name: `Film ${stage.code} in a new scene`, run: () => move(undefined) },
-    { group: 'Scenes', name: 'Rename this scene', run: () => setRenaming(own?.name ?? '') },
+    { group: 'Scenes', name: 'Rename this scene', run: () => setRenaming(true) },
   ])
-  if (renaming !== undefined && own) {
-    const end = () => {
-      if (renaming.trim() && renaming.trim() !== own.name) {
-        void edit({ kind: 'RENAME', scene: own.id, code: own.code, name: renaming })
-      }
-      setRenaming(undefined)
-    }
+  if (renaming && own) {
     return (
-      <input
-        className="field w-36 py-0.5!"
-        aria-label="Name of the scene"
-        ref={(input) => input?.focus()}
-        value={renaming}
-        onChange={(e) => setRenaming(e.target.value)}
-        onBlur={end}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-      />
+      <span role="group" ref={(box) => box?.querySelector('input')?.focus()} onBlur={() => setRenaming(false)}>
+        <TypedField
+          className="w-36 py-0.5!"
+          label="Name of the scene"
+          of={own.id}
+          shown={own.name}
+          give={(name) => void edit({ kind: 'RENAME', scene: own.id, code: own.code, name })}
+        />
+      </span>
     )
   }
   return (
@@ -52,7 +47,7 @@ export function SceneChoice({ project, stage }: { project: Project; stage: Stage
       value={stage.sceneId}
       onChange={(e) => {
         if (e.target.value === 'rename') {
-          setRenaming(own?.name ?? '')
+          setRenaming(true)
         } else {
           move(e.target.value === 'new' ? undefined : Number(e.target.value))
         }

@@ -2,6 +2,7 @@ import { useMemo, useRef } from 'react'
 import { Matrix4, Vector3 } from 'three'
 import { useActions } from '../desk/actions'
 import { say } from '../desk/messages'
+import type { Draft } from '../parts/draft'
 import type { Bake } from '../pictures/bake'
 import { Fills } from '../pictures/Fills'
 import { LaidBoard } from '../pictures/LaidBoard'
@@ -12,6 +13,7 @@ import { changeCamera, editSet } from './edits'
 import { Frustum } from './Frustum'
 import { Guides } from './Guides'
 import { AWAY, FREE_VIEWS, flatSeen, framed, matrixOf, perspective, placeOf, standing, widened } from './hands/matrices'
+import type { Moved } from './hands/movedThings'
 import { useRecording } from './hands/useRecording'
 import { useScout } from './hands/useScout'
 import { PathKeys } from './PathKeys'
@@ -23,15 +25,18 @@ type Props = {
   project: Project
   section: Section
   stage: StageShot
+  things: Draft<Moved>
   bake: Bake
   k: number
   shotFrame: number
   boardFrame?: number
+  /** after so many edits of the project the server said what the section shows */
+  edits: number
   perSecond: number
 }
 
 /** The free working view, and plan, front and side. Moving it never moves a shot's camera; only "film from here" does. */
-export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFrame, perSecond }: Props) {
+export function ScoutPane({ project, section, stage, things, bake, k, shotFrame, boardFrame, edits, perSecond }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const { width, height } = useWholeSize(holder)
   const free = useStageDesk((d) => d.free)
@@ -159,6 +164,7 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
         <SetPicture
           projectId={project.id}
           stage={stage}
+          things={things}
           pane="scout"
           name={free}
           frame={frame}
@@ -205,7 +211,7 @@ export function ScoutPane({ project, section, stage, bake, k, shotFrame, boardFr
             className="pointer-events-none absolute outline outline-white/30"
             style={{ left: (width - w) / 2, top: (height - h) / 2, width: w, height: h }}
           >
-            {atCamera && <LaidBoard section={section} frame={boardFrame} />}
+            {atCamera && <LaidBoard section={section} frame={boardFrame} edits={edits} />}
             {atCamera && <Guides aspect={aspect} />}
           </div>
         )}

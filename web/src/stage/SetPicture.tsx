@@ -2,9 +2,11 @@ import { useEffect, useMemo } from 'react'
 import type { Lines, Seen } from '../painting/orders'
 import { ownRatio } from '../painting/ownRatio'
 import { useSetPainter } from '../painting/useSetPainter'
+import type { Draft } from '../parts/draft'
 import { useGrain } from '../playhead/transport'
 import type { StageShot } from '../server/types'
 import { movedPlaces } from './hands/drag'
+import { laidPlaces, type Moved } from './hands/movedThings'
 import { useHands } from './hands/useHands'
 import { type PresentView, usePresentView } from './presentViews'
 import { useStageDesk } from './stageDesk'
@@ -12,6 +14,7 @@ import { useStageDesk } from './stageDesk'
 type Props = {
   projectId: number
   stage: StageShot
+  things: Draft<Moved>
   pane: 'camera' | 'scout'
   /** as its picture is called where it is saved */
   name: string
@@ -37,6 +40,7 @@ type Props = {
 export function SetPicture({
   projectId,
   stage,
+  things,
   pane,
   name,
   label,
@@ -59,9 +63,11 @@ export function SetPicture({
   const chosen = useStageDesk((d) => d.chosen)
   const under = useStageDesk((d) => d.under)
   const moving = useStageDesk((d) => d.moving)
-  const shown = useMemo(() => placesShown(places, stage, moving, works), [places, stage, moving, works])
+  const laid = useStageDesk((d) => d.laid)
+  const base = useMemo(() => laidPlaces(places, stage, laid, action), [places, stage, laid, action])
+  const shown = useMemo(() => placesShown(base, stage, moving, works), [base, stage, moving, works])
   usePresentView(pane, { name, seen: frame, places: shown, flat })
-  const hands = useHands({ pane, painter, seen: () => ({ ...seen, places: shown }), stage, action, shotFrame, empty, off })
+  const hands = useHands({ pane, painter, seen: () => ({ ...seen, places: shown, base }), stage, things, action, shotFrame, empty, off })
 
   useEffect(() => {
     if (painter && width > 0) {

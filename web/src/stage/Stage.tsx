@@ -15,6 +15,7 @@ import type { Project, Section, Sequence, StageShot } from '../server/types'
 import { CameraPane } from './CameraPane'
 import { Channels } from './Channels'
 import { FocusStrip } from './FocusStrip'
+import { useMovedThings } from './hands/movedThings'
 import { KeyBar } from './KeyBar'
 import { CameraPanel } from './panels/CameraPanel'
 import { CamerasPanel } from './panels/CamerasPanel'
@@ -48,13 +49,7 @@ function ShotStage({ project, sequence, section }: { project: Project; sequence:
   const stage = useStage(project.id, section.shotId).data
   const bytes = useBake(project.id, section.shotId).data
   const bake = useMemo(() => (bytes ? readBake(bytes) : undefined), [bytes])
-  // what hands moved is shown until the server's own movement has it
-  useEffect(() => {
-    if (bake) {
-      setStage({ moving: undefined })
-    }
-  }, [bake])
-  useEffect(() => () => void setStage({ steering: false, moving: undefined, ghost: undefined }), [])
+  useEffect(() => () => void setStage({ steering: false, ghost: undefined }), [])
   if (!stage || !bake) {
     return <Empty title="One moment" text={`Setting up ${section.code}`} />
   }
@@ -127,7 +122,8 @@ function OnSet({ project, sequence, section, stage, bake }: Props) {
     { group: 'Stage', name: 'Next shot', keys: 'ArrowDown', run: () => toShot(1) },
     { group: 'Stage', name: 'Previous shot', keys: 'ArrowUp', run: () => toShot(-1) },
   ])
-  const pane = { project, section, stage, bake, k, shotFrame, boardFrame }
+  const things = useMovedThings(stage, bake, bake.actionFrame(k))
+  const pane = { project, section, stage, things, bake, k, shotFrame, boardFrame, edits: sequence.seq }
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       {saving && <SavePicture stage={stage} shotFrame={resting.frame} close={() => setStage({ saving: false })} />}

@@ -1,5 +1,6 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
+import { QueryClientProvider } from '@tanstack/react-query'
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { allActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
@@ -8,6 +9,7 @@ import { putAwayAll } from '../desk/messages'
 import { boxes, fakeWindow, type Stroke, texts, whereIs } from '../parts/fakeWindow'
 import { setScore } from '../playhead/transport'
 import { fakeServer, posts, show } from '../server/fakeServer'
+import { HeldServer } from '../server/heldServer'
 import { queryClient } from '../server/queryClient'
 import type { Project, Sequence, StageItem, StageShot } from '../server/types'
 import { Channels } from './Channels'
@@ -99,7 +101,8 @@ afterEach(() => {
 const values = { x: 1.234, y: 1.6, z: -4, pan: 12.34, tilt: 0, roll: 0, lens: 35, focus: 8, stop: 2.8 }
 
 describe('numbers of the camera', () => {
-  const shown = (of: StageShot = stage) => show(<CameraPanel project={project} stage={of} shotFrame={1003} runs={false} />)
+  const panel = (of: StageShot, shotFrame = 1003) => <CameraPanel project={project} stage={of} shotFrame={shotFrame} runs={false} />
+  const shown = (of: StageShot = stage) => show(panel(of))
 
   it('shows the values at the frame, each with its digits, and marks what nobody ever set', async () => {
     fakeServer({ '/api/shots/5/camera?frame=1003': { keyed: values, pose: values } })
@@ -144,6 +147,40 @@ describe('numbers of the camera', () => {
     fireEvent.change(lens, { target: { value: '+15' } })
     fireEvent.blur(lens)
     await waitFor(() => expect(posts(asked)[0]?.body).toMatchObject({ values: { lens: 50 } }))
+  })
+
+  it('goes on from the last that was given, also where the server does not say it yet', async () => {
+    fakeServer({ '/api/shots/5/camera?frame=1003': { keyed: values, pose: values } })
+    shown()
+    const lens = await screen.findByLabelText('lens, mm')
+    const server = new HeldServer(() => undefined)
+    for (let i = 0; i < 2; i++) {
+      fireEvent.change(lens, { target: { value: '+5' } })
+      fireEvent.blur(lens)
+      expect(lens).toHaveProperty('value', ['40.0', '45.0'][i])
+    }
+    await act(() => server.answerOne())
+    await act(() => server.answerOne())
+    expect(server.done.map((e) => e.body.values)).toEqual([{ lens: 40 }, { lens: 45 }])
+  })
+
+  it('gives a number that was typed or drawn to the frame at which that was done', async () => {
+    const asked = fakeServer({ '/api/shots/5/camera?frame=': { keyed: values, pose: values } })
+    const { rerender } = shown()
+    const at = (shotFrame: number) => rerender(<QueryClientProvider client={queryClient}>{panel(stage, shotFrame)}</QueryClientProvider>)
+    fireEvent.change(await screen.findByLabelText('lens, mm'), { target: { value: '50' } })
+    at(1004)
+    const word = screen.getByText('tilt')
+    fireEvent.pointerDown(word, { clientX: 0, pointerId: 1 })
+    fireEvent.pointerMove(word, { clientX: 40, pointerId: 1 })
+    at(1005)
+    fireEvent.pointerMove(word, { clientX: 80, pointerId: 1 })
+    fireEvent.pointerUp(word, { clientX: 80, pointerId: 1 })
+    await waitFor(() => expect(posts(asked)).toHaveLength(2))
+    expect(posts(asked).map((a) => a.body)).toEqual([
+      expect.objectContaining({ frame: 1003, values: { lens: 50 } }),
+      expect.objectContaining({ frame: 1004, values: { tilt: 1 } }),
+    ])
   })
 
   it('lets nothing be typed on a locked camera, and unlocks it', async () => {
@@ -301,9 +338,29 @@ describe('the focus strip', () => {
   it('keys the focus where it is pressed: the middle of the bar is the middle of its decades', async () => {
     const asked = fakeServer({ '/api/shots/5/focus': ruler })
     show(<FocusStrip project={project} stage={stage} shotFrame={1003} />)
-    fireEvent.click(await screen.findByTitle('Press for the focus there'), { clientX: WIDTH / 2 })
+    const bar = await screen.findByTitle('Press or drag for the focus there')
+    fireEvent.pointerDown(bar, { clientX: WIDTH / 2, pointerId: 1 })
+    expect(posts(asked)).toEqual([])
+    fireEvent.pointerUp(bar, { pointerId: 1 })
     // √(0.4 × 150) m
     await waitFor(() => expect(asked.at(-1)?.body).toMatchObject({ kind: 'SET', frame: 1003, values: { focus: 7.75 } }))
+  })
+})
+
+describe('the value of a key', () => {
+  it('that was typed goes to the key that it was typed for, whichever is chosen before it is left', async () => {
+    const asked = fakeServer()
+    const bar = (chosen: KeyAt) => (
+      <QueryClientProvider client={queryClient}>
+        <KeyBar stage={stage} chosen={[chosen]} copy={() => undefined} paste={() => undefined} />
+      </QueryClientProvider>
+    )
+    const { rerender } = render(bar({ channel: 'pan', frame: 1040 }))
+    fireEvent.change(screen.getByLabelText('Value of the key'), { target: { value: '33' } })
+    rerender(bar({ channel: 'lens', frame: 1001 }))
+    fireEvent.blur(screen.getByLabelText('Value of the key'))
+    await waitFor(() => expect(posts(asked)).toHaveLength(1))
+    expect(posts(asked)[0]?.body).toEqual({ kind: 'KEY_VALUE', channel: 'pan', frame: 1040, value: 33 })
   })
 })
 
@@ -358,7 +415,7 @@ describe('the lanes of keys', () => {
     const { canvas, choose: chosen, moveKeys } = lanes()
     drag(canvas, [x(1040), row(1)], [x(1035), row(1)])
     expect(chosen).toHaveBeenCalledWith([{ channel: 'pan', frame: 1040 }])
-    expect(moveKeys).toHaveBeenCalledExactlyOnceWith(-5)
+    expect(moveKeys).toHaveBeenCalledExactlyOnceWith(-5, [{ channel: 'pan', frame: 1040 }])
   })
 
   it('lets a key be where it was put back, was let go at once, or the pointer was lost', () => {
@@ -368,6 +425,33 @@ describe('the lanes of keys', () => {
     fireEvent.pointerMove(canvas, { clientX: x(1030), clientY: row(1), buttons: 1, pointerId: 1 })
     fireEvent.pointerCancel(canvas, { pointerId: 1 })
     expect(moveKeys).not.toHaveBeenCalled()
+  })
+
+  it.each([
+    ['the window loses the focus', () => act(() => void window.dispatchEvent(new Event('blur')))],
+    ['one goes elsewhere', () => cleanup()],
+  ])('moves a key to where it was drawn when %s', (_, leave) => {
+    const { canvas, moveKeys } = lanes()
+    fireEvent.pointerDown(canvas, { clientX: x(1040), clientY: row(1), button: 0, buttons: 1, pointerId: 1 })
+    fireEvent.pointerMove(canvas, { clientX: x(1030), clientY: row(1), buttons: 1, pointerId: 1 })
+    leave()
+    expect(moveKeys).toHaveBeenCalledExactlyOnceWith(-10, [{ channel: 'pan', frame: 1040 }])
+  })
+
+  it('moves the key that was taken hold of, whatever is chosen or comes meanwhile', () => {
+    const told = done()
+    const drawn = (chosen: KeyAt[]) => (
+      <QueryClientProvider client={queryClient}>
+        <Channels stage={stage} shotFrame={1010} chosen={chosen} {...told} />
+      </QueryClientProvider>
+    )
+    const { rerender } = render(drawn([]))
+    const canvas = screen.getByRole('img')
+    fireEvent.pointerDown(canvas, { clientX: x(1040), clientY: row(1), button: 0, buttons: 1, pointerId: 1 })
+    fireEvent.pointerMove(canvas, { clientX: x(1035), clientY: row(1), buttons: 1, pointerId: 1 })
+    rerender(drawn([{ channel: 'lens', frame: 1001 }]))
+    fireEvent.pointerUp(canvas, { clientX: x(1035), clientY: row(1), pointerId: 1 })
+    expect(told.moveKeys).toHaveBeenCalledExactlyOnceWith(-5, [{ channel: 'pan', frame: 1040 }])
   })
 
   it('chooses keys of several channels by a box, and none by a press beside them', () => {
@@ -389,13 +473,13 @@ describe('the lanes of keys', () => {
     const { canvas, choose: chosen, moveKeys } = lanes(undefined, both)
     drag(canvas, [x(1001), row(1)], [x(1011), row(1)])
     expect(chosen).not.toHaveBeenCalled()
-    expect(moveKeys).toHaveBeenCalledExactlyOnceWith(10)
+    expect(moveKeys).toHaveBeenCalledExactlyOnceWith(10, both)
   })
 
   it('never moves a key beyond the shot’s frames', () => {
     const { canvas, moveKeys } = lanes()
     drag(canvas, [x(1001), row(1)], [10, row(1)])
-    expect(moveKeys).toHaveBeenCalledExactlyOnceWith(-8)
+    expect(moveKeys).toHaveBeenCalledExactlyOnceWith(-8, [{ channel: 'pan', frame: 1001 }])
   })
 
   it('draws a layer as a piece of its own, and draws it along', () => {

@@ -1,10 +1,12 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, waitFor } from '@testing-library/react'
+import { QueryClientProvider } from '@tanstack/react-query'
+import { act, cleanup, fireEvent, render, waitFor } from '@testing-library/react'
 import { Matrix4 } from 'three'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { fakeWindow } from '../parts/fakeWindow'
 import type { Bake } from '../pictures/bake'
 import { fakeServer, posts, show } from '../server/fakeServer'
+import { HeldServer } from '../server/heldServer'
 import { queryClient } from '../server/queryClient'
 import type { StageShot } from '../server/types'
 import { CameraMarks } from './CameraMarks'
@@ -92,6 +94,58 @@ describe('what is dragged in plan', () => {
     expect(posts(asked)[0]?.path).toBe('/api/cameras/9/edits')
     expect(bodies(asked)[0]).toMatchObject({ kind: 'FILM_FROM', frame: 1001, reach: 'ALL_KEYS' })
     expect(bodies(asked)[0]?.placed.slice(12, 15)).toEqual([expect.closeTo(0), expect.closeTo(1), expect.closeTo(0)])
+  })
+})
+
+describe('a camera that is dragged in plan', () => {
+  const marks = (edit: number, of: StageShot = stage) => (
+    <QueryClientProvider client={queryClient}>
+      <PathKeys stage={of} bake={{ ...bake, edit } as Bake} perSecond={2} {...at} flat />
+      <CameraMarks projectId={3} stage={of} bake={{ ...bake, edit } as Bake} k={0} shotFrame={1001} {...at} />
+    </QueryClientProvider>
+  )
+  const press = (mark: Element) => fireEvent.pointerDown(mark, { buttons: 1, pointerId: 1 })
+  const move = (mark: Element, x: number) => fireEvent.pointerMove(mark, { buttons: 1, pointerId: 1, clientX: x, clientY: 100 })
+  const letGo = (mark: Element) => fireEvent.pointerUp(mark, { pointerId: 1 })
+  const went = (server: HeldServer) => server.done.flatMap((e) => (e.body.placed ? [Math.round((e.body.placed as number[])[12] ?? 0)] : []))
+
+  it.each([
+    ['its own mark', '[data-camera-mark]'],
+    ['a key of its path', '[data-path-key="1005"]'],
+  ])('by %s is dragged again while the first answer is under way: both are written', async (_, which) => {
+    const server = new HeldServer(() => undefined)
+    const { container } = render(marks(0))
+    const mark = () => container.querySelector(which) as Element
+    press(mark())
+    move(mark(), 300)
+    letGo(mark())
+    press(mark())
+    move(mark(), 320)
+    // the table of cameras was asked for before
+    await act(() => server.answerOne())
+    await act(() => server.answerOne())
+    move(mark(), 340)
+    letGo(mark())
+    await act(() => server.answerOne())
+    expect(went(server)).toEqual([5, 7])
+  })
+
+  it('is written where somebody takes the key away under the hand, or one goes elsewhere', async () => {
+    const server = new HeldServer(() => undefined)
+    const { container, rerender, unmount } = render(marks(0))
+    press(container.querySelector('[data-path-key="1005"]') as Element)
+    move(container.querySelector('[data-path-key="1005"]') as Element, 300)
+    rerender(marks(1, { ...stage, channels: { x: [key(1001), key(1003)] } } as unknown as StageShot))
+    press(container.querySelector('[data-camera-mark]') as Element)
+    move(container.querySelector('[data-camera-mark]') as Element, 260)
+    unmount()
+    for (let i = 0; i < 3; i++) {
+      await act(() => server.answerOne())
+    }
+    expect(server.done.filter((e) => e.body.kind).map((e) => [e.body.frame, Math.round((e.body.placed as number[])[12] ?? 0)])).toEqual([
+      [1005, 5],
+      [1001, 3],
+    ])
   })
 })
 

@@ -3,8 +3,9 @@ import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
 import { calmStorage } from '../desk/calmStorage'
 import type { Reach } from '../server/types'
-import type { By, Snap } from './hands/drag'
+import type { Snap } from './hands/drag'
 import type { FlatPlace, FreeView, ScoutPlace } from './hands/matrices'
+import type { Moved } from './hands/movedThings'
 
 export const PANELS = ['Camera', 'Cameras', 'Things', 'Viewpoints', 'Layers'] as const
 export type Panel = (typeof PANELS)[number]
@@ -36,8 +37,10 @@ export type StageDesk = {
   flats: Record<string, FlatPlace>
   /** whether hands move the shot's camera in its picture */
   steering: boolean
-  /** things that are being moved, and how far: shown at once, written when they are let go */
-  moving?: { ids: number[]; by: By; pivot: [number, number] }
+  /** things that are being moved: shown at once, written when they are let go */
+  moving?: Moved
+  /** things that were let go, and are not yet where the server says that they are */
+  laid: Moved[]
   /** a camera as it would be, shown before it is taken */
   ghost?: { placed: number[]; lens: number }
   /** a camera that was moved at a frame without a key: shown there, and offered as one */
@@ -88,6 +91,7 @@ export const useStageDesk = create<StageDesk>()(
         path: true,
         scouts: {},
         flats: {},
+        laid: [],
         steering: false,
         area: 'pictures',
       }) as StageDesk,

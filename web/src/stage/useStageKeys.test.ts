@@ -4,6 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { said } from '../desk/fakeKeys'
 import { putAwayAll } from '../desk/messages'
 import { type Asked, fakeServer, posts } from '../server/fakeServer'
+import { HeldServer } from '../server/heldServer'
 import type { StageItem, StageShot } from '../server/types'
 import { useStageKeys } from './useStageKeys'
 
@@ -101,6 +102,37 @@ describe('keys of the camera', () => {
       by: 7,
     })
     expect(step).toHaveBeenLastCalledWith(7)
+  })
+
+  it('that are moved again before the first answer go on from there, in order', async () => {
+    const server = new HeldServer(() => undefined)
+    const { result } = open()
+    choose(result, ['lens', 1020])
+    act(() => result.current.actions.find((a) => a.keys === 'Alt+ArrowRight')?.run())
+    act(() => result.current.actions.find((a) => a.keys === 'Alt+ArrowRight')?.run())
+    act(() => result.current.moveLayer(4, 5))
+    act(() => result.current.moveLayer(4, 5))
+    for (let i = 0; i < 4; i++) {
+      await act(() => server.answerOne())
+    }
+    expect(server.done.map((e) => e.body)).toEqual([
+      { kind: 'MOVE_KEYS', keys: [{ channel: 'lens', frame: 1020 }], by: 1 },
+      { kind: 'MOVE_KEYS', keys: [{ channel: 'lens', frame: 1021 }], by: 1 },
+      { kind: 'LAYER_CHANGE', use: 4, from: 1015 },
+      { kind: 'LAYER_CHANGE', use: 4, from: 1020 },
+    ])
+  })
+
+  it('leave whoever went elsewhere meanwhile where they are', async () => {
+    const server = new HeldServer(() => undefined)
+    const { result, rerender } = open()
+    choose(result, ['lens', 1020])
+    act(() => result.current.actions.find((a) => a.keys === 'Alt+ArrowRight')?.run())
+    rerender({ stage, shotFrame: 1033 })
+    choose(result, ['pan', 1001])
+    await act(() => server.answerOne())
+    expect(step).not.toHaveBeenCalled()
+    expect(result.current.chosen).toEqual([{ channel: 'pan', frame: 1001 }])
   })
 
   it('stay chosen where they were moved to, and are chosen no more once they are gone', async () => {

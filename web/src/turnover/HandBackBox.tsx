@@ -1,10 +1,10 @@
-import { useState } from 'react'
 import { useActions } from '../desk/actions'
 import { sayError } from '../desk/messages'
 import { plural } from '../parts/words'
 import { saveFile } from '../server/client'
 import { useHandBack } from '../server/queries'
 import type { HandBack, Sequence } from '../server/types'
+import { useChoices } from './choices'
 
 const FORMATS = [
   ['edl', 'EDL'],
@@ -15,9 +15,7 @@ const FORMATS = [
 
 /** The list that goes back to the edit room. */
 export function HandBackBox({ sequence }: { sequence: Sequence }) {
-  const [format, setFormat] = useState<string>('edl')
-  const [gap, setGap] = useState(false)
-  const [shortReels, setShortReels] = useState(false)
+  const { format, gap, shortReels } = useChoices()
   const how = { master: sequence.id, gap, shortReels: shortReels && format === 'edl' }
   const back = useHandBack(sequence.projectId, format, how).data
   const save = () => void saveFile(`/api/projects/${sequence.projectId}/hand-back/${format}`, how).catch(sayError)
@@ -40,7 +38,12 @@ export function HandBackBox({ sequence }: { sequence: Sequence }) {
         </button>
       </div>
       <div className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1 text-[13px] text-quiet">
-        <select className="field py-0.5!" aria-label="Format of the list" value={format} onChange={(e) => setFormat(e.target.value)}>
+        <select
+          className="field py-0.5!"
+          aria-label="Format of the list"
+          value={format}
+          onChange={(e) => useChoices.setState({ format: e.target.value })}
+        >
           {FORMATS.map(([id, name]) => (
             <option key={id} value={id}>
               {name}
@@ -49,14 +52,19 @@ export function HandBackBox({ sequence }: { sequence: Sequence }) {
         </select>
         <label className="flex items-center gap-1.5">
           where no render is
-          <select className="field py-0.5!" value={gap ? 'gap' : 'board'} onChange={(e) => setGap(e.target.value === 'gap')}>
+          <select
+            className="field py-0.5!"
+            value={gap ? 'gap' : 'board'}
+            onChange={(e) => useChoices.setState({ gap: e.target.value === 'gap' })}
+          >
             <option value="board">the edit room&apos;s own source</option>
             <option value="gap">a gap</option>
           </select>
         </label>
         {format === 'edl' && (
           <label className="flex items-center gap-1.5">
-            <input type="checkbox" checked={shortReels} onChange={(e) => setShortReels(e.target.checked)} /> reels of 8 letters
+            <input type="checkbox" checked={shortReels} onChange={(e) => useChoices.setState({ shortReels: e.target.checked })} /> reels of
+            8 letters
           </label>
         )}
       </div>

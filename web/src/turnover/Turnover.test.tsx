@@ -9,6 +9,7 @@ import { setScore } from '../playhead/transport'
 import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
 import type { Project, Sequence } from '../server/types'
+import { NOTHING_CHOSEN, useChoices } from './choices'
 import { Turnover } from './Turnover'
 
 const project = {
@@ -82,6 +83,7 @@ beforeEach(() => {
   })
 })
 afterEach(() => {
+  useChoices.setState(NOTHING_CHOSEN)
   cleanup()
   queryClient.clear()
   vi.unstubAllGlobals()
@@ -138,6 +140,40 @@ describe('the list of changes', () => {
     expect(useDesk.getState().frame).toBe(10)
     press('Enter')
     await waitFor(() => expect(posts(asked)[0]?.body).toMatchObject({ changes: [{ id: 'c1' }, { id: 'c3' }, { id: 'c5' }] }))
+  })
+
+  it('leaves what was left, and looks at what was looked at, however the list comes again', async () => {
+    server()
+    await open()
+    press('ArrowDown')
+    press('ArrowDown')
+    fireEvent.click(screen.getByLabelText('Take the change of sh0010'))
+    // another view, another master's list for a moment, and a list in which something came before
+    cleanup()
+    queryClient.clear()
+    server({ changes: [change(7, { id: 'c7', code: 'sh0005' }), ...CHANGES] })
+    await open()
+    expect(screen.getByLabelText('Take the change of sh0010')).toHaveProperty('checked', false)
+    expect(screen.getByLabelText('Take the change of sh0005')).toHaveProperty('checked', true)
+    press('Space')
+    expect(screen.getByLabelText('Take the change of sh0030'), 'the one that was looked at').toHaveProperty('checked', false)
+  })
+
+  it('stays while it cannot be asked for again', async () => {
+    server()
+    await open()
+    server({}, { '/api/cuts/42/turnover': new Error('the disk is full') })
+    await act(() => queryClient.refetchQueries({ queryKey: ['edited', 3, 'turnover'] }))
+    expect(screen.getByText('Apply 4 changes')).toBeTruthy()
+  })
+
+  it('hands back as was chosen before', async () => {
+    server()
+    await open()
+    fireEvent.change(await screen.findByLabelText('Format of the list'), { target: { value: 'otio' } })
+    cleanup()
+    await open()
+    expect(await screen.findByLabelText('Format of the list')).toHaveProperty('value', 'otio')
   })
 
   it('says what was left because somebody else was there, and which renders went out of date', async () => {

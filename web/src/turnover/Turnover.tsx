@@ -9,6 +9,7 @@ import { goTo } from '../playhead/transport'
 import { of, post } from '../server/client'
 import { refreshEdited, useTurnover } from '../server/queries'
 import type { Change, Turnover as List, OutOfDate, Project, Sequence } from '../server/types'
+import { listOf, lookAt, setLeft, useChoices } from './choices'
 import { HandBackBox } from './HandBackBox'
 import { Ribbons } from './Ribbons'
 import { SameSources } from './SameSources'
@@ -25,7 +26,8 @@ export function Turnover({ project, sequence }: { project: Project; sequence?: S
   if (!project.masterId || !sequence) {
     return <Empty title="No cut yet" text="Receive a first cut in Intake. When the edit room sends the next, this shows what changed." />
   }
-  if (list.error) {
+  // one that could not be asked for again is no reason to take away what is looked at
+  if (list.error && !list.data) {
     return <Empty title="That cut cannot be compared" text={list.error.message} />
   }
   if (!list.data || list.data.cutId !== cutId) {
@@ -34,20 +36,27 @@ export function Turnover({ project, sequence }: { project: Project; sequence?: S
   return <OneList key={list.data.cutId} project={project} sequence={sequence} list={list.data} cuts={received} />
 }
 
+const NONE: string[] = []
+
 const isFree = (c: Change) => !c.pushed
 
 function OneList({ project, sequence, list, cuts }: { project: Project; sequence: Sequence; list: List; cuts: Project['cuts'] }) {
   const edits = list.changes.filter(isFree)
   const pushed = list.changes.length - edits.length
-  const [left, setLeft] = useState<Set<string>>(new Set())
+  const key = listOf(list.cutId, sequence.id)
+  const left = useChoices((c) => c.left[key]) ?? NONE
   const taken = takenOf(edits, left)
-  const [at, setAt] = useState(0)
+  const lookedAt = useChoices((c) => c.at[key])
+  const at = Math.max(
+    0,
+    edits.findIndex((c) => c.id === lookedAt),
+  )
   const [busy, setBusy] = useState(false)
   const [outOfDate, setOutOfDate] = useState<OutOfDate[]>()
-  const current = edits[Math.min(at, edits.length - 1)]
+  const current = edits[at]
   const waits = project.cuts.filter((c) => c.state === 'LOOKED_AT').pop()
 
-  const toggle = (id: string) => setLeft((l) => toggled(l, id))
+  const toggle = (id: string) => setLeft(key, toggled(left, id))
   const apply = async () => {
     setBusy(true)
     try {
@@ -66,8 +75,11 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
   }
   const look = (n: number) => {
     const next = Math.max(0, Math.min(edits.length - 1, n))
-    setAt(next)
-    const section = edits[next] && list.ours[edits[next].ours]
+    const change = edits[next]
+    if (change) {
+      lookAt(key, change.id)
+    }
+    const section = change && list.ours[change.ours]
     if (section) {
       goTo(section.in)
     }
@@ -132,7 +144,13 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
               </div>
               <Rows rows={edits} height={33} label="Changes" at={at}>
                 {(c, i) => (
-                  <ChangeRow change={c} taken={!left.has(c.id)} selected={i === at} choose={() => look(i)} toggle={() => toggle(c.id)} />
+                  <ChangeRow
+                    change={c}
+                    taken={!left.includes(c.id)}
+                    selected={i === at}
+                    choose={() => look(i)}
+                    toggle={() => toggle(c.id)}
+                  />
                 )}
               </Rows>
               <div className="flex items-center gap-4 py-3">
@@ -157,14 +175,12 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
         list={list}
         sequence={sequence}
         selected={current?.index}
-        choose={(index) =>
-          setAt(
-            Math.max(
-              0,
-              edits.findIndex((c) => c.index === index),
-            ),
-          )
-        }
+        choose={(index) => {
+          const change = edits.find((c) => c.index === index)
+          if (change) {
+            lookAt(key, change.id)
+          }
+        }}
       />
     </>
   )

@@ -8,19 +8,41 @@ import { sayError } from '../../desk/messages'
 import type { Hit, Seen } from '../../painting/orders'
 import { sight } from '../../painting/picking'
 import type { SetPainter } from '../../painting/SetPainter'
+import type { Draft } from '../../parts/draft'
+import { stop, useTransport } from '../../playhead/transport'
 import type { StageShot } from '../../server/types'
-import { editCamera, editSet } from '../edits'
+import { editCamera } from '../edits'
 import { choose, setStage, useStageDesk } from '../stageDesk'
-import { type Axis, type By, byOf, byWords, type Drag, type How, NOWHERE, type Point } from './drag'
+import { type Axis, byOf, byWords, type Drag, type How, type Point } from './drag'
+import { type Moved, movedTo, placeOfThings } from './movedThings'
 
-type Held = { hit: Hit; x: number; moved: boolean; drag?: Drag; ray?: { x: number; y: number }; ids: number[] }
+/**
+ * What a hand has pressed.
+ *
+ * @property id     of the thing that was pressed
+ * @property ids    what a drag of it moves; none where a drag means the picture
+ * @property action frame of the action that the drag began at
+ */
+type Held = {
+  hit: Hit
+  id: number
+  x: number
+  y: number
+  moved: boolean
+  ray: { x: number; y: number }
+  ids: number[]
+  drag?: Drag
+  action: number
+}
 
 type Props = {
   pane: string
   painter: SetPainter | undefined
-  /** what the picture shows now */
-  seen: () => (Seen & { places: Float32Array }) | undefined
+  /** what the picture shows now; `base` are the places without what hands move now */
+  seen: () => (Seen & { places: Float32Array; base: Float32Array }) | undefined
   stage: StageShot
+  /** what hands move in all pictures of the set */
+  things: Draft<Moved>
   /** action frame that things are moved at */
   action: number
   shotFrame: number
@@ -32,6 +54,8 @@ type Props = {
 
 /** Less than this is a press and no drag, pixels. */
 const STILL = 4
+/** What says how far or which way a drag goes. */
+const DRAGS = /^[xzutbg0-9.,-]$/
 const HOW: Partial<Record<string, How>> = { u: 'up', t: 'turn', b: 'size', g: 'slide' }
 
 const inPicture = (e: { clientX: number; clientY: number; currentTarget: EventTarget }) => {
@@ -39,7 +63,7 @@ const inPicture = (e: { clientX: number; clientY: number; currentTarget: EventTa
   return { x: ((e.clientX - box.left) / box.width) * 2 - 1, y: 1 - ((e.clientY - box.top) / box.height) * 2 }
 }
 
-export function useHands({ pane, painter, seen, stage, action, shotFrame, empty, off }: Props) {
+export function useHands({ pane, painter, seen, stage, things, action, shotFrame, empty, off }: Props) {
   const [under, setUnder] = useState<Hit & { left: number; top: number }>()
   const [words, setWords] = useState<string>()
   const held = useRef<Held | undefined>(undefined)
@@ -61,45 +85,49 @@ export function useHands({ pane, painter, seen, stage, action, shotFrame, empty,
     })
   }
 
-  const show = useCallback(
-    (h: Held, by: By) => {
-      const origins = h.ids.map((id) => originOf(stage, id, seen()?.places))
-      const middle = (pick: (p: Point) => number) => origins.reduce((sum, p) => sum + pick(p), 0) / Math.max(1, origins.length)
-      setStage({ moving: { ids: h.ids, by, pivot: [middle((p) => p.x), middle((p) => p.z)] } })
-      setWords(h.drag && byWords(h.drag.how, by))
+  const follow = useCallback(() => {
+    const h = held.current
+    const shown = seen()
+    if (!h?.drag || !shown) {
+      return
+    }
+    const by = byOf(h.drag, sight({ ...shown, ...h.ray }))
+    const origins = h.ids.map((id) => originOf(stage, id, shown.base))
+    const middle = (pick: (p: Point) => number) => origins.reduce((sum, p) => sum + pick(p), 0) / Math.max(1, origins.length)
+    const pivot: [number, number] = [middle((p) => p.x), middle((p) => p.z)]
+    const to = movedTo(shown.base, stage, h.ids, by, pivot)
+    things.put(placeOfThings(stage.sceneId, h.action), { action: h.action, ids: h.ids, by, pivot, to })
+    setWords(byWords(h.drag.how, by))
+  }, [seen, stage, things])
+
+  const begin = useCallback(
+    (h: Held) => {
+      if (useTransport.getState().speed !== 0) {
+        // things are moved at a frame: none runs away under the hand
+        stop()
+      }
+      const { chosen, snap } = useStageDesk.getState()
+      h.ids = chosen.includes(h.id) ? chosen : [h.id]
+      const [x, y, z] = h.hit.point
+      h.drag = {
+        how: 'slide',
+        axis: undefined,
+        from: { x, y, z },
+        origin: originOf(stage, h.id, seen()?.base),
+        pixels: 0,
+        typed: '',
+        snap,
+        others: stage.items.filter((i) => !h.ids.includes(i.id)).map((i) => originOf(stage, i.id, seen()?.base)),
+      }
     },
     [stage, seen],
   )
 
-  const follow = useCallback(() => {
-    const h = held.current
-    const shown = seen()
-    if (!h?.drag || !h.ray || !shown) {
-      return
-    }
-    const ray = sight({ ...shown, ...h.ray })
-    show(h, byOf(h.drag, ray))
-  }, [seen, show])
-
-  const begin = (h: Held) => {
-    const { chosen, snap } = useStageDesk.getState()
-    const item = name(h.hit)
-    if (!item) {
-      return
-    }
-    h.ids = chosen.includes(item.id) ? chosen : [item.id]
-    const [x, y, z] = h.hit.point
-    h.drag = {
-      how: 'slide',
-      axis: undefined,
-      from: { x, y, z },
-      origin: originOf(stage, item.id, seen()?.places),
-      pixels: 0,
-      typed: '',
-      snap,
-      others: stage.items.filter((i) => !h.ids.includes(i.id)).map((i) => originOf(stage, i.id, seen()?.places)),
-    }
-  }
+  const drop = useCallback(() => {
+    held.current = undefined
+    looks.current = false
+    setWords(undefined)
+  }, [])
 
   const down = (e: React.PointerEvent) => {
     setStage({ area: 'pictures' })
@@ -107,18 +135,20 @@ export function useHands({ pane, painter, seen, stage, action, shotFrame, empty,
     const item = hit && name(hit)
     e.currentTarget.setPointerCapture(e.pointerId)
     const { chosen } = useStageDesk.getState()
-    if (!off && e.button === 0 && hit && item && (chosen.includes(item.id) || e.ctrlKey)) {
-      held.current = { hit, x: e.clientX, moved: false, ids: [item.id] }
-      return
+    const pressed = hit && item && !off && e.button === 0
+    const own = pressed && (chosen.includes(item.id) || e.ctrlKey)
+    held.current = pressed
+      ? { hit, id: item.id, x: e.clientX, y: e.clientY, moved: false, ray: inPicture(e), ids: own ? [item.id] : [], action }
+      : undefined
+    if (!own) {
+      looks.current = true
+      empty.begin(e)
     }
-    held.current = hit && item && !off && e.button === 0 ? { hit, x: e.clientX, moved: false, ids: [] } : undefined
-    looks.current = true
-    empty.begin(e)
   }
 
   const move = (e: React.PointerEvent) => {
     const h = held.current
-    if (h && Math.abs(e.movementX) + Math.abs(e.movementY) > 0 && Math.hypot(e.clientX - h.x, 0) > STILL) {
+    if (h && Math.hypot(e.clientX - h.x, e.clientY - h.y) > STILL) {
       h.moved = true
     }
     if (looks.current) {
@@ -134,6 +164,11 @@ export function useHands({ pane, painter, seen, stage, action, shotFrame, empty,
     if (!h.drag && !h.moved) {
       return
     }
+    if (h.drag && !things.isOpen) {
+      // it was written already, where the window lost the focus or the playhead went on: the hand holds nothing any more
+      drop()
+      return
+    }
     if (!h.drag) {
       begin(h)
     }
@@ -145,44 +180,45 @@ export function useHands({ pane, painter, seen, stage, action, shotFrame, empty,
     follow()
   }
 
-  const drop = () => {
-    held.current = undefined
-    looks.current = false
-    setWords(undefined)
-  }
-
   const up = (e: React.PointerEvent) => {
     const h = held.current
-    const moving = useStageDesk.getState().moving
     if (looks.current) {
       empty.end()
     }
-    if (h?.drag && moving) {
-      void write(stage, action, moving)
+    if (h?.drag) {
+      things.write()
     } else if (h && !h.moved && !off) {
-      choose(name(h.hit)?.id, e.ctrlKey || e.shiftKey)
+      choose(h.id, e.ctrlKey || e.shiftKey)
       setStage({ panel: 'Things' })
     }
     drop()
   }
 
   const cancel = useCallback(() => {
-    held.current = undefined
-    looks.current = false
-    setWords(undefined)
-    setStage({ moving: undefined })
-  }, [])
+    drop()
+    things.drop()
+  }, [drop, things])
 
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
       const h = held.current
-      if (!h?.drag) {
+      const key = e.key.toLowerCase()
+      if (!h || h.ids.length === 0 || !(h.drag || DRAGS.test(key))) {
         return
       }
+      if (!h.drag) {
+        // typed before the hand has moved
+        begin(h)
+      }
       const d = h.drag
-      const key = e.key.toLowerCase()
+      if (!d) {
+        return
+      }
       if (key === 'escape') {
         cancel()
+      } else if (key === 'enter') {
+        things.write()
+        drop()
       } else if (key === 'x' || key === 'z') {
         h.drag = { ...d, axis: d.axis === key ? undefined : (key as Axis) }
       } else if (HOW[key]) {
@@ -200,7 +236,7 @@ export function useHands({ pane, painter, seen, stage, action, shotFrame, empty,
     }
     window.addEventListener('keydown', press, true)
     return () => window.removeEventListener('keydown', press, true)
-  }, [cancel, follow])
+  }, [cancel, follow, begin, drop, things])
 
   const focusThere = () => {
     const shown = seen()
@@ -260,26 +296,4 @@ function pointOn(places: Float32Array, hit: Hit): [number, number, number] {
     return Math.round((axis.reduce((sum, v, k) => sum + v * (off[k] ?? 0), 0) / length) * 1000) / 1000
   }
   return [along(0), along(1), along(2)]
-}
-
-/** One gesture is one step. It is shown where it was let go until the server has it. */
-async function write(stage: StageShot, action: number, { ids, by, pivot }: { ids: number[]; by: By; pivot: [number, number] }) {
-  const same = Object.entries(NOWHERE).every(([k, v]) => by[k as keyof By] === v)
-  const fine = (v: number) => Math.round(v * 1000) / 1000
-  const done =
-    same ||
-    (await editSet(stage.sceneId, {
-      kind: 'MOVE',
-      frame: action,
-      items: ids,
-      x: fine(by.x),
-      y: fine(by.y),
-      z: fine(by.z),
-      turn: fine(by.turn),
-      size: by.size,
-      pivot: ids.length > 1 ? pivot : undefined,
-    }))
-  if (!done || same) {
-    setStage({ moving: undefined })
-  }
 }

@@ -1,6 +1,7 @@
 /** The scout view recorded as it is walked or flown, and made the camera's movement with few keys. */
 import { useEffect, useRef, useState } from 'react'
 import { say, sayError } from '../../desk/messages'
+import { keepUnwritten } from '../../parts/unwritten'
 import type { StageShot } from '../../server/types'
 import { editCamera } from '../edits'
 import { useStageDesk } from '../stageDesk'
@@ -9,11 +10,14 @@ import { matrixOf, type ScoutPlace } from './matrices'
 /** Samples nearer together than this say no more, seconds. */
 const FINEST = 0.01
 
-type Recording = { from: number; begun: number }
+/** @property shotId whose camera it is for, @property from its frame at which it began, @property begun on the machine's clock, ms */
+type Recording = { shotId: number; from: number; begun: number }
 
 export function useRecording(stage: StageShot, place: ScoutPlace, shotFrame: number) {
   const [recording, setRecording] = useState<Recording>()
   const samples = useRef<Sample[]>([])
+  const now = useRef({ recording, place })
+  now.current = { recording, place }
 
   useEffect(() => {
     if (recording) {
@@ -31,21 +35,36 @@ export function useRecording(stage: StageShot, place: ScoutPlace, shotFrame: num
       return
     }
     samples.current = []
-    setRecording({ from: shotFrame, begun: performance.now() })
+    setRecording({ shotId: stage.shotId, from: shotFrame, begun: performance.now() })
   }
-  const end = async ({ from, begun }: Recording) => {
-    const { keeps } = useStageDesk.getState()
-    setRecording(undefined)
-    // it stood still until now
-    const all = [...samples.current, sample(place, begun)]
-    if (await editCamera(stage.shotId, { kind: 'WALK', from, samples: all, ...keeps })) {
-      say(`Recorded from ${from} on, kept within ${Math.round(keeps.metres * 100)} cm and ${keeps.degrees}° of what was walked`)
+  const end = useRef(() => {
+    const { recording: made, place: stood } = now.current
+    if (made) {
+      now.current.recording = undefined
+      setRecording(undefined)
+      // it stood still until now
+      void write(made, [...samples.current, sample(stood, made.begun)])
     }
-  }
+  })
+  // a walk is written where one goes elsewhere, looks elsewhere, or the window ends
+  useEffect(() => {
+    const forget = keepUnwritten(() => end.current())
+    return () => {
+      forget()
+      end.current()
+    }
+  }, [])
   return {
     recording,
-    toggle: () => (recording ? void end(recording) : begin()),
+    toggle: () => (recording ? end.current() : begin()),
     drop: () => setRecording(undefined),
+  }
+}
+
+async function write({ shotId, from }: Recording, samples: Sample[]) {
+  const { keeps } = useStageDesk.getState()
+  if (await editCamera(shotId, { kind: 'WALK', from, samples, ...keeps })) {
+    say(`Recorded from ${from} on, kept within ${Math.round(keeps.metres * 100)} cm and ${keeps.degrees}° of what was walked`)
   }
 }
 

@@ -1,10 +1,13 @@
 /**
  * A shot's camera moved by hands in its own picture. It is entered and left on purpose, shown at once, and each gesture is written as
- * one step when the hand rests.
+ * one step: a drag when it is let go, a wheel or keys when they rest, and all of it at once when one goes elsewhere.
  */
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import { Euler, Matrix4, Quaternion, Vector3 } from 'three'
+import type { Place } from '../../parts/draft'
+import { useDraft } from '../../parts/useDraft'
 import type { Bake } from '../../pictures/bake'
+import { stop, useTransport } from '../../playhead/transport'
 import type { StageShot } from '../../server/types'
 import { changeCamera, heldAt } from '../edits'
 import { setStage, useStageDesk } from '../stageDesk'
@@ -13,63 +16,64 @@ import { standing } from './matrices'
 /** Where a steered camera is until the server has it. @property lens mm */
 export type Steered = { placed: Matrix4; lens: number }
 
-/** A wheel or a key is followed by others: so long after the last it is written, in milliseconds. */
-const REST = 300
 const DEGREES_A_PIXEL = 0.12
 const SLOW = 0.15
 
-export function useSteering(stage: StageShot, bake: Bake, k: number, shotFrame: number) {
+/** A lens to the hundredth of a millimetre. */
+const fine = (lens: number) => Math.round(lens * 100) / 100
+
+export function useSteering(stage: StageShot, bake: Bake, shotFrame: number) {
   const steering = useStageDesk((d) => d.steering)
-  const [steered, setSteered] = useState<Steered>()
-  const now = useRef<Steered | undefined>(undefined)
-  const timer = useRef(0)
+  const reach = useStageDesk((d) => d.reach)
   const hold = useRef<{ x: number; y: number } | undefined>(undefined)
+  // what a gesture is laid over is what the server says when it is looked at, at the frame at which the gesture is made
+  const latest = useRef({ stage, bake })
+  latest.current = { stage, bake }
 
-  // what was steered is shown until the server's own movement has it
-  useEffect(() => {
-    now.current = undefined
-    setSteered(undefined)
-  }, [bake, shotFrame])
-  useEffect(() => () => window.clearTimeout(timer.current), [])
-
-  const write = useCallback(async () => {
-    window.clearTimeout(timer.current)
-    timer.current = 0
-    const at = now.current
-    if (!at) {
-      return
-    }
-    const done = await changeCamera(stage, {
-      kind: 'FILM_FROM',
-      frame: shotFrame,
-      placed: [...at.placed.elements],
-      lens: Math.round(at.lens * 100) / 100,
-      keepAim: true,
-    })
-    if (!done || heldAt(stage.shotId, shotFrame)) {
-      now.current = undefined
-      setSteered(undefined)
-    }
-  }, [stage, shotFrame])
-
-  const change = useCallback(
-    (by: (from: Steered) => Steered, rests = false) => {
-      const held = heldAt(stage.shotId, shotFrame)
-      const from =
-        now.current ??
-        (held ? { placed: new Matrix4().fromArray(held.placed), lens: held.lens } : { placed: standing(bake.view(k)), lens: bake.lens(k) })
-      now.current = by(from)
-      setSteered(now.current)
-      window.clearTimeout(timer.current)
-      if (rests) {
-        timer.current = window.setTimeout(() => void write(), REST)
-      }
-    },
-    [bake, k, write, stage.shotId, shotFrame],
+  const place = useMemo(
+    (): Place<Steered> => ({
+      key: `${stage.shotId} ${shotFrame} ${reach}`,
+      says: () => {
+        const held = heldAt(stage.shotId, shotFrame)
+        const { bake: now, stage: on } = latest.current
+        const k = shotFrame - on.framesFirst
+        return held
+          ? { of: held, value: { placed: new Matrix4().fromArray(held.placed), lens: held.lens } }
+          : { of: now, value: { placed: standing(now.view(k)), lens: now.lens(k) } }
+      },
+      write: ({ placed, lens }, before) =>
+        changeCamera(
+          latest.current.stage,
+          {
+            kind: 'FILM_FROM',
+            frame: shotFrame,
+            placed: [...placed.elements],
+            // nobody's lens is put back by a gesture that turned or moved the camera alone
+            lens: lens === before.lens && reach !== 'HOLD' ? undefined : fine(lens),
+            keepAim: true,
+          },
+          reach,
+        ),
+    }),
+    [stage.shotId, shotFrame, reach],
   )
+  const draft = useDraft<Steered>(bake.edit, place.key)
+  useEffect(() => {
+    if (!steering) {
+      draft.write()
+    }
+  }, [draft, steering])
+
+  const change = (by: (from: Steered) => Steered, rests = false) => {
+    if (useTransport.getState().speed !== 0) {
+      // a camera is moved at a frame: none runs away under the hand
+      stop()
+    }
+    draft.change(place, by, rests)
+  }
 
   /** Metres to what is focused on: gestures go by it. */
-  const far = Math.max(0.5, bake.focus(k))
+  const far = Math.max(0.5, bake.focus(shotFrame - stage.framesFirst))
 
   const drag = (e: React.PointerEvent) => {
     const from = hold.current
@@ -79,33 +83,36 @@ export function useSteering(stage: StageShot, bake: Bake, k: number, shotFrame: 
     const slow = e.metaKey || e.getModifierState('CapsLock') ? SLOW : 1
     const dx = (e.clientX - from.x) * slow
     const dy = (e.clientY - from.y) * slow
+    const { shiftKey, altKey, ctrlKey } = e
     hold.current = { x: e.clientX, y: e.clientY }
     change(({ placed, lens }) => ({
       lens,
-      placed: e.shiftKey
+      placed: shiftKey
         ? moved(placed, -dx * far * 0.0015, dy * far * 0.0015, 0)
-        : e.altKey
+        : altKey
           ? circled(placed, far, dx, dy)
-          : e.ctrlKey
+          : ctrlKey
             ? rolled(placed, dx * DEGREES_A_PIXEL)
             : turned(placed, dx * DEGREES_A_PIXEL, dy * DEGREES_A_PIXEL),
     }))
   }
+  const longer = (factor: number) => change(({ placed, lens }) => ({ placed, lens: Math.max(1, Math.min(2000, lens * factor)) }), true)
 
   return {
     steering,
-    steered,
+    steered: draft.shown(place.key),
     leave: () => setStage({ steering: false }),
     /** by keys: metres ahead, right and up */
     go: (ahead: number, right: number, up: number) =>
       change(({ placed, lens }) => ({ lens, placed: moved(placed, (right * far) / 12, (up * far) / 12, (-ahead * far) / 12) }), true),
-    zoom: (factor: number) => change(({ placed, lens }) => ({ placed, lens: Math.max(1, Math.min(2000, lens * factor)) }), true),
+    zoom: longer,
     wheel: (e: React.WheelEvent) => {
       const slow = e.metaKey ? SLOW : 1
+      const { deltaY } = e
       if (e.ctrlKey) {
-        change(({ placed, lens }) => ({ placed, lens: Math.max(1, Math.min(2000, lens * Math.exp(-e.deltaY * 0.0008 * slow))) }), true)
+        longer(Math.exp(-deltaY * 0.0008 * slow))
       } else {
-        change(({ placed, lens }) => ({ lens, placed: moved(placed, 0, 0, e.deltaY * 0.0012 * far * slow) }), true)
+        change(({ placed, lens }) => ({ lens, placed: moved(placed, 0, 0, deltaY * 0.0012 * far * slow) }), true)
       }
     },
     empty: {
@@ -115,9 +122,7 @@ export function useSteering(stage: StageShot, bake: Bake, k: number, shotFrame: 
       move: drag,
       end: () => {
         hold.current = undefined
-        if (now.current) {
-          void write()
-        }
+        draft.write()
       },
     },
   }

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useActions } from '../../desk/actions'
 import { sayError } from '../../desk/messages'
 import { following } from '../../parts/lists'
@@ -54,7 +54,7 @@ export function CameraPanel({
   const reach = useStageDesk((d) => d.reach)
   const [does, setDoes] = useState<string>()
   const keyed = Object.values(stage.channels).some((keys) => keys.length > 0)
-  const set = (name: string, value: number) => void changeCamera(stage, { kind: 'SET', frame: shotFrame, values: { [name]: value } })
+  const set = (name: string, value: number) => changeCamera(stage, { kind: 'SET', frame: shotFrame, values: { [name]: value } }, reach)
   const lock = () => void editCamera(stage.shotId, { kind: 'LOCK', locked: !stage.locked })
 
   useActions('camera-panel', [
@@ -128,6 +128,8 @@ export function CameraPanel({
                 outside={!!kit(name, stage, values.keyed[name])}
                 told={setDoes}
                 disabled={stage.locked || !!tied}
+                of={`${stage.shotId} ${shotFrame} ${reach}`}
+                edits={values.edit}
                 give={(v) => set(name, v)}
               />
             )
@@ -138,7 +140,9 @@ export function CameraPanel({
             value={stage.backWidth}
             digits={2}
             disabled={stage.locked}
-            give={(v) => void editCamera(stage.shotId, { kind: 'BACK', width: v, height: stage.backHeight })}
+            of={stage.shotId}
+            edits={stage.edit}
+            give={(v) => editCamera(stage.shotId, { kind: 'BACK', width: v, height: stage.backHeight })}
           />
           <NumberField
             label="action"
@@ -147,7 +151,9 @@ export function CameraPanel({
             digits={0}
             does="the frame of the action that its first frame shows; drag the word to slide the shot along the action"
             told={setDoes}
-            give={(v) => void editShot(stage.shotId, { kind: 'PLACE_ON_ACTION', action: Math.round(v) })}
+            of={stage.shotId}
+            edits={stage.edit}
+            give={(v) => editShot(stage.shotId, { kind: 'PLACE_ON_ACTION', action: Math.round(v) })}
           />
         </div>
       )}
@@ -167,17 +173,27 @@ export function CameraPanel({
   )
 }
 
+/** @property frame of the shot that it is offered at; @property from metres to what is in focus there, @property metres as it would be */
+type Offered = { frame: number; from: number; metres: number; lens: number }
+
 /** Another lens of the kit with what is in focus kept at its size: shown in the picture first, then taken or left. */
 function SameSize({ stage, shotFrame, metres, lens }: { stage: StageShot; shotFrame: number; metres: number; lens: number }) {
-  const [wanted, setWanted] = useState<{ metres: number; lens: number }>()
+  const [wanted, setWanted] = useState<Offered>()
   const leave = () => {
     setWanted(undefined)
     setStage({ ghost: undefined })
   }
+  // what is offered is offered for a frame: elsewhere it is left
+  useEffect(() => {
+    if (wanted && wanted.frame !== shotFrame) {
+      setWanted(undefined)
+      setStage({ ghost: undefined })
+    }
+  }, [wanted, shotFrame])
   const show = async (other: { lens: number } | { distance: number }) => {
     try {
       const found = await get('/api/shots/{id}/keep-size', of(stage.shotId, { frame: shotFrame, metres, ...other }))
-      setWanted(found)
+      setWanted({ frame: shotFrame, from: metres, metres: found.metres, lens: found.lens })
       setStage({ ghost: { placed: found.placed, lens: found.lens } })
     } catch (e) {
       sayError(e)
@@ -185,14 +201,15 @@ function SameSize({ stage, shotFrame, metres, lens }: { stage: StageShot; shotFr
   }
   const take = async () => {
     if (wanted) {
-      await changeCamera(stage, { kind: 'KEEP_SIZE', frame: shotFrame, metres, lens: wanted.lens })
+      const { frame, from, lens: taken } = wanted
+      await changeCamera(stage, { kind: 'KEEP_SIZE', frame, metres: from, lens: taken })
       leave()
     }
   }
   if (wanted) {
     return (
       <span className="flex items-center gap-2 whitespace-nowrap">
-        {wanted.lens.toFixed(0)} mm from {wanted.metres.toFixed(1)} m instead of {metres.toFixed(1)}
+        {wanted.lens.toFixed(0)} mm from {wanted.metres.toFixed(1)} m instead of {wanted.from.toFixed(1)}
         <button type="button" className="link text-live" onClick={() => void take()}>
           take
         </button>
@@ -219,13 +236,13 @@ function SameSize({ stage, shotFrame, metres, lens }: { stage: StageShot; shotFr
             </option>
           ))}
       </select>
-      <Distance metres={metres} show={(distance) => void show({ distance })} />
+      <Distance of={`${stage.shotId} ${shotFrame}`} metres={metres} show={(distance) => void show({ distance })} />
     </>
   )
 }
 
 /** The other way round: how far away, and the lens for the same size comes of it. */
-function Distance({ metres, show }: { metres: number; show: (distance: number) => void }) {
+function Distance({ of, metres, show }: { of: string; metres: number; show: (distance: number) => void }) {
   const far = (typed: string) => {
     const distance = readNumber(typed)
     if (distance > 0) {
@@ -235,7 +252,14 @@ function Distance({ metres, show }: { metres: number; show: (distance: number) =
   return (
     <label className="flex items-center gap-1 whitespace-nowrap" title="Another distance at the subject's size: its lens comes of it">
       from
-      <TypedField className="w-14 px-1! py-0!" label="Another distance at the subject's size" shown={metres.toFixed(1)} give={far} />m
+      <TypedField
+        className="w-14 px-1! py-0!"
+        label="Another distance at the subject's size"
+        of={of}
+        shown={metres.toFixed(1)}
+        give={far}
+      />
+      m
     </label>
   )
 }
@@ -337,6 +361,7 @@ function AimTie({ stage, aim, shotFrame }: { stage: StageShot; aim: StageTie; sh
         <TypedField
           className="w-10 px-1! py-0!"
           label="Frames that the aim is behind"
+          of={`${stage.shotId} ${shotFrame} ${item}`}
           shown={String(aim.lag)}
           disabled={stage.locked}
           give={behind}

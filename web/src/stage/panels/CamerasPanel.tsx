@@ -1,15 +1,18 @@
 import { useMemo, useState } from 'react'
 import { useActions } from '../../desk/actions'
 import { sayError } from '../../desk/messages'
+import { NameField } from '../../parts/NameField'
 import { Rows } from '../../parts/Rows'
 import { TypedField } from '../../parts/TypedField'
 import { readNumber } from '../../parts/typed'
-import { of, post } from '../../server/client'
+import { of } from '../../server/client'
+import { postInOrder } from '../../server/inOrder'
 import { useCameraTable } from '../../server/queries'
 import type { CameraEdit, CameraLine, Project, SetEdit, StageShot } from '../../server/types'
-import { editSet } from '../edits'
+import { editCameraItself, editSet } from '../edits'
 import { matrixOf } from '../hands/matrices'
 import { useStageDesk } from '../stageDesk'
+import { useTicked } from './ticked'
 
 type Sort = 'name' | 'lens' | 'stop' | 'focus' | 'y' | 'shots'
 
@@ -22,13 +25,14 @@ const COLUMNS: [Sort, string, string, number][] = [
 
 /** All cameras of the scene: what they are set to, what they film, and whether they are finished. */
 export function CamerasPanel({ project, stage }: { project: Project; stage: StageShot }) {
-  const lines = useCameraTable(project.id, stage.sceneId).data
+  const lines = useCameraTable(project.id, stage.sceneId).data?.cameras
   const [sort, setSort] = useState<Sort>('name')
   const [search, setSearch] = useState('')
   const rows = useMemo(() => ordered(lines ?? [], sort, search), [lines, sort, search])
-  const [ticked, setChosen] = useState<ReadonlySet<number>>(new Set())
-  const chosen = rows.filter((r) => ticked.has(r.id)).map((r) => r.id)
-  const toggle = (id: number) => setChosen((c) => new Set(c.has(id) ? [...c].filter((o) => o !== id) : [...c, id]))
+  const ticked = useTicked((t) => t.cameras)
+  const setTicked = (cameras: number[]) => useTicked.setState({ cameras })
+  const chosen = rows.filter((r) => ticked.includes(r.id)).map((r) => r.id)
+  const toggle = (id: number) => setTicked(ticked.includes(id) ? ticked.filter((o) => o !== id) : [...ticked, id])
   const make = () => {
     const scout = useStageDesk.getState().scouts[stage.sceneId]
     if (scout) {
@@ -74,7 +78,7 @@ export function CamerasPanel({ project, stage }: { project: Project; stage: Stag
           type="checkbox"
           aria-label="Choose all cameras shown"
           checked={rows.length > 0 && chosen.length === rows.length}
-          onChange={(e) => setChosen(new Set(e.target.checked ? rows.map((r) => r.id) : []))}
+          onChange={(e) => setTicked(e.target.checked ? rows.map((r) => r.id) : [])}
         />
         <span />
         {head('name', 'camera', 'name')}
@@ -89,7 +93,7 @@ export function CamerasPanel({ project, stage }: { project: Project; stage: Stag
         <span />
       </div>
       <Rows rows={rows} height={24} label="Cameras of the scene" at={rows.findIndex((r) => r.id === stage.cameraId)}>
-        {(line) => <CameraRow line={line} stage={stage} chosen={ticked.has(line.id)} choose={() => toggle(line.id)} />}
+        {(line) => <CameraRow line={line} stage={stage} chosen={ticked.includes(line.id)} choose={() => toggle(line.id)} />}
       </Rows>
     </div>
   )
@@ -123,9 +127,10 @@ function Together({ stage, ids }: { stage: StageShot; ids: number[] }) {
     <div className="flex items-center gap-2 text-[12.5px] text-quiet" role="group" aria-label="All chosen cameras">
       <span className="whitespace-nowrap text-text">{ids.length} at once</span>
       {COLUMNS.map(([channel, words, title]) => (
-        <Alike key={channel} words={words} title={title} give={give(channel)} />
+        <Alike key={channel} of={ids.join()} words={words} title={title} give={give(channel)} />
       ))}
       <Alike
+        of={ids.join()}
         words="back"
         title="width of the film back, mm"
         give={(v) => set({ backWidth: v, backHeight: (v * stage.backHeight) / stage.backWidth })}
@@ -140,7 +145,7 @@ function Together({ stage, ids }: { stage: StageShot; ids: number[] }) {
   )
 }
 
-function Alike({ words, title, give }: { words: string; title: string; give: (v: number) => void }) {
+function Alike({ of, words, title, give }: { of: string; words: string; title: string; give: (v: number) => void }) {
   const number = (typed: string) => {
     const value = readNumber(typed)
     if (Number.isFinite(value)) {
@@ -152,7 +157,7 @@ function Alike({ words, title, give }: { words: string; title: string; give: (v:
   return (
     <label className="flex items-center gap-1" title={title}>
       {words}
-      <TypedField className="w-10 px-1! py-0!" label={`${title}, of all chosen cameras`} give={number} />
+      <TypedField className="w-10 px-1! py-0!" label={`${title}, of all chosen cameras`} of={of} give={number} />
     </label>
   )
 }
@@ -160,10 +165,9 @@ function Alike({ words, title, give }: { words: string; title: string; give: (v:
 type RowProps = { line: CameraLine; stage: StageShot; chosen: boolean; choose: () => void }
 
 function CameraRow({ line, stage, chosen, choose }: RowProps) {
-  const [name, setName] = useState<string>()
   const own = line.id === stage.cameraId
-  const edit = (wanted: CameraEdit) => void post('/api/cameras/{id}/edits', { ...of(line.id), body: wanted }).catch(sayError)
-  const film = () => void post('/api/shots/{id}/film-with', of(stage.shotId, { camera: line.id })).catch(sayError)
+  const edit = (wanted: CameraEdit) => void editCameraItself(line.id, wanted)
+  const film = () => void postInOrder('/api/shots/{id}/film-with', of(stage.shotId, { camera: line.id })).catch(sayError)
   return (
     <div className={`${GRID} h-6 ${own ? 'bg-raised text-live' : ''}`}>
       <input type="checkbox" aria-label={`Choose ${line.name}`} checked={chosen} onChange={choose} />
@@ -173,19 +177,7 @@ function CameraRow({ line, stage, chosen, choose }: RowProps) {
         alt=""
         loading="lazy"
       />
-      <input
-        className="min-w-0 bg-transparent"
-        aria-label={`Name of ${line.name}`}
-        value={name ?? line.name}
-        onChange={(e) => setName(e.target.value)}
-        onBlur={() => {
-          if (name?.trim() && name.trim() !== line.name) {
-            edit({ kind: 'RENAME', name: name.trim() })
-          }
-          setName(undefined)
-        }}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-      />
+      <NameField label={`Name of ${line.name}`} of={line.id} name={line.name} give={(name) => edit({ kind: 'RENAME', name })} />
       {COLUMNS.map(([key, , , digits]) => (
         <span
           key={key}

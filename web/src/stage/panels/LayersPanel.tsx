@@ -1,5 +1,6 @@
 import { useActions } from '../../desk/actions'
 import { TypedField } from '../../parts/TypedField'
+import { useDraft } from '../../parts/useDraft'
 import type { StageLayer, StageShot } from '../../server/types'
 import { editCamera } from '../edits'
 import { NumberField } from './NumberField'
@@ -78,16 +79,28 @@ export function LayersPanel({ stage, shotFrame }: { stage: StageShot; shotFrame:
 }
 
 function Layer({ stage, layer }: { stage: StageShot; layer: StageLayer }) {
-  const [kind = '', ...figures] = layer.sway.split(' ')
   const change = (part: { from?: number; frames?: number; strength?: number; on?: boolean }) =>
-    void editCamera(stage.shotId, { kind: 'LAYER_CHANGE', use: layer.use, ...part })
+    editCamera(stage.shotId, { kind: 'LAYER_CHANGE', use: layer.use, ...part })
   const reshape = (part: { name?: string; sway?: string; amounts?: Record<string, number> }) =>
-    void editCamera(stage.shotId, { kind: 'LAYER_RESHAPE', use: layer.use, ...part })
+    editCamera(stage.shotId, { kind: 'LAYER_RESHAPE', use: layer.use, ...part })
+  // all figures of what it does are one text: the next change goes on from the last, also where the server does not say that yet
+  const draft = useDraft<string>(stage.edit)
+  const place = {
+    key: String(layer.use),
+    says: () => ({ of: layer.sway, value: layer.sway }),
+    write: (sway: string) => reshape({ sway }),
+  }
+  const [kind = '', ...figures] = (draft.shown(place.key) ?? layer.sway).split(' ')
+  const sway = (to: string) => {
+    draft.put(place, to)
+    draft.write()
+  }
+  const field = { of: layer.use, edits: stage.edit }
   return (
     <div className="border-l-2 border-line pl-2 text-[12.5px]">
       <div className="flex items-center gap-2">
         <label className="flex items-center gap-1.5 text-[13px]">
-          <input type="checkbox" checked={layer.on} onChange={(e) => change({ on: e.target.checked })} />
+          <input type="checkbox" checked={layer.on} onChange={(e) => void change({ on: e.target.checked })} />
           {layer.name}
         </label>
         <span className="min-w-0 flex-1 truncate text-quiet">
@@ -102,10 +115,10 @@ function Layer({ stage, layer }: { stage: StageShot; layer: StageLayer }) {
         </button>
       </div>
       <div className="mt-1 grid grid-cols-5 gap-x-2 gap-y-1">
-        <NumberField label="from" unit="" digits={0} value={layer.from} give={(v) => change({ from: Math.round(v) })} />
-        <NumberField label="long" unit="" digits={0} value={layer.frames} give={(v) => change({ frames: Math.round(v) })} />
-        <NumberField label="%" unit="" digits={0} value={layer.strength * 100} give={(v) => change({ strength: v / 100 })} />
-        {kind === 'KEYS' && <OwnKeys figures={figures} give={(keys) => reshape({ sway: `KEYS ${keys}` })} />}
+        <NumberField {...field} label="from" unit="" digits={0} value={layer.from} give={(v) => change({ from: Math.round(v) })} />
+        <NumberField {...field} label="long" unit="" digits={0} value={layer.frames} give={(v) => change({ frames: Math.round(v) })} />
+        <NumberField {...field} label="%" unit="" digits={0} value={layer.strength * 100} give={(v) => change({ strength: v / 100 })} />
+        {kind === 'KEYS' && <OwnKeys of={layer.use} figures={figures} give={(keys) => sway(`KEYS ${keys}`)} />}
         {(kind === 'KEYS' ? [] : figures).map((figure, i) => (
           <NumberField
             key={FIGURES[kind]?.[i] ?? i}
@@ -113,11 +126,11 @@ function Layer({ stage, layer }: { stage: StageShot; layer: StageLayer }) {
             unit=""
             digits={FIGURES[kind]?.[i] === 'damping' ? 2 : 0}
             value={Number(figure)}
-            give={(v) =>
-              reshape({
-                sway: [kind, ...figures.map((f, j) => (j === i ? (FIGURES[kind]?.[i] === 'seed' ? Math.round(v) : v) : f))].join(' '),
-              })
-            }
+            of={layer.use}
+            give={async (v) => {
+              sway([kind, ...figures.map((f, j) => (j === i ? (FIGURES[kind]?.[i] === 'seed' ? Math.round(v) : v) : f))].join(' '))
+              return {}
+            }}
           />
         ))}
         {AMOUNTS.map(([channel, unit]) => (
@@ -127,7 +140,8 @@ function Layer({ stage, layer }: { stage: StageShot; layer: StageLayer }) {
             unit={unit}
             digits={unit === 'm' ? 3 : 2}
             value={layer.amounts[channel] ?? 0}
-            give={(v) => reshape({ amounts: { ...layer.amounts, [channel]: v } })}
+            {...field}
+            give={(v) => reshape({ amounts: { [channel]: v } })}
           />
         ))}
       </div>
@@ -136,13 +150,14 @@ function Layer({ stage, layer }: { stage: StageShot; layer: StageLayer }) {
 }
 
 /** Keys of a layer's own as they are typed: frames since it began, and shares of its amounts. */
-function OwnKeys({ figures, give }: { figures: string[]; give: (keys: string) => void }) {
+function OwnKeys({ of, figures, give }: { of: number; figures: string[]; give: (keys: string) => void }) {
   return (
     <label className="col-span-3 flex items-center gap-1 text-quiet" title="frames since it began : share of its amounts, parted by blanks">
       keys
       <TypedField
         className="min-w-0 flex-1 px-1.5! py-0.5! text-text!"
         label="Keys of the layer"
+        of={of}
         shown={figures.map((f) => f.replace(/\.0$/, '')).join(' ')}
         give={give}
       />

@@ -1,8 +1,11 @@
 import { useMemo, useState } from 'react'
 import { useActions } from '../../desk/actions'
 import { say, sayError } from '../../desk/messages'
+import type { Written } from '../../parts/draft'
 import { following } from '../../parts/lists'
 import { Rows } from '../../parts/Rows'
+import { TypedField } from '../../parts/TypedField'
+import { useDraft } from '../../parts/useDraft'
 import { plural } from '../../parts/words'
 import { step } from '../../playhead/transport'
 import { of, post } from '../../server/client'
@@ -138,15 +141,14 @@ type ChosenProps = { project: Project; stage: StageShot; item: StageItem; ids: n
 
 function Chosen({ project, stage, item, ids, action, shotFrame }: ChosenProps) {
   const there = useItemValues(project.id, item.id, action).data
-  const [name, setName] = useState<string>()
   const place = (channel: string, value: number) =>
-    void editSet(stage.sceneId, { kind: 'PLACE', frame: action, places: [{ id: item.id, values: { [channel]: value } }] })
+    editSet(stage.sceneId, { kind: 'PLACE', frame: action, places: [{ id: item.id, values: { [channel]: value } }] })
   const look = (change: { name?: string; colour?: string; width?: number; height?: number; depth?: number }) =>
-    void editSet(stage.sceneId, { kind: 'LOOK', items: change.name ? [item.id] : ids, ...change })
+    editSet(stage.sceneId, { kind: 'LOOK', items: change.name ? [item.id] : ids, ...change })
   const copy = async () => {
     const made = await editSet(stage.sceneId, { kind: 'DUPLICATE', items: ids, x: 1, z: 0 })
     if (made) {
-      setStage({ chosen: made })
+      setStage({ chosen: made.made })
     }
   }
   const together = () => void editSet(stage.sceneId, { kind: 'GROUP', items: ids, name: item.group ? undefined : `${item.name} and so on` })
@@ -178,27 +180,15 @@ function Chosen({ project, stage, item, ids, action, shotFrame }: ChosenProps) {
   return (
     <>
       <div className="flex items-center gap-1.5">
-        <input
-          className="field min-w-0 flex-1 py-0.5! text-live!"
-          aria-label="Name of the thing"
-          value={name ?? (ids.length > 1 ? `${item.name} and ${ids.length - 1} more` : item.name)}
+        <TypedField
+          className="min-w-0 flex-1 py-0.5! text-live!"
+          label="Name of the thing"
+          of={item.id}
+          shown={ids.length > 1 ? `${item.name} and ${ids.length - 1} more` : item.name}
           disabled={ids.length > 1}
-          onChange={(e) => setName(e.target.value)}
-          onBlur={() => {
-            if (name?.trim() && name.trim() !== item.name) {
-              look({ name: name.trim() })
-            }
-            setName(undefined)
-          }}
-          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          give={(name) => void look({ name })}
         />
-        <input
-          type="color"
-          className="h-6 w-7 shrink-0 bg-transparent"
-          aria-label="Colour of the thing"
-          value={item.colour}
-          onChange={(e) => look({ colour: e.target.value })}
-        />
+        <Colour key={item.id} item={item} edits={stage.edit} give={(colour) => look({ colour })} />
       </div>
       <div className="grid grid-cols-3 gap-x-2 gap-y-1">
         {there &&
@@ -210,6 +200,8 @@ function Chosen({ project, stage, item, ids, action, shotFrame }: ChosenProps) {
               digits={2}
               value={there[channel] ?? 0}
               disabled={item.locked}
+              of={`${item.id} ${action}`}
+              edits={there.edit}
               give={(v) => place(channel, v)}
             />
           ))}
@@ -221,6 +213,8 @@ function Chosen({ project, stage, item, ids, action, shotFrame }: ChosenProps) {
             digits={2}
             value={item[side]}
             disabled={item.locked}
+            of={item.id}
+            edits={stage.edit}
             give={(v) => look({ [side]: v })}
           />
         ))}
@@ -248,6 +242,24 @@ function Chosen({ project, stage, item, ids, action, shotFrame }: ChosenProps) {
         <InFrame project={project} stage={stage} ids={ids} shotFrame={shotFrame} />
       </div>
     </>
+  )
+}
+
+type ColourProps = { item: StageItem; edits?: number; give: (colour: string) => Promise<Written | undefined> }
+
+/** A colour is tried through many others: the one that the hand rests at is given. */
+function Colour({ item, edits, give }: ColourProps) {
+  const draft = useDraft<string>(edits)
+  const place = { key: String(item.id), says: () => ({ of: item.colour, value: item.colour }), write: give }
+  return (
+    <input
+      type="color"
+      className="h-6 w-7 shrink-0 bg-transparent"
+      aria-label="Colour of the thing"
+      value={draft.shown(place.key) ?? item.colour}
+      onChange={(e) => draft.put(place, e.target.value, true)}
+      onBlur={() => draft.write()}
+    />
   )
 }
 

@@ -1,19 +1,18 @@
-import { useState } from 'react'
 import { Matrix4 } from 'three'
 import { useActions } from '../../desk/actions'
+import { NameField } from '../../parts/NameField'
 import { plural } from '../../parts/words'
 import type { Project, StageShot } from '../../server/types'
 import { editCamera, editSet } from '../edits'
 import { matrixOf, placeOf } from '../hands/matrices'
 import { setStage, useStageDesk } from '../stageDesk'
+import { useTicked } from './ticked'
 
 type View = StageShot['viewpoints'][number]
 
 /** The scene's viewpoints as a strip of pictures, and a move through those that are chosen, in the order of the strip. */
 export function ViewpointsPanel({ project, stage, action }: { project: Project; stage: StageShot; action: number }) {
-  const [taken, setTaken] = useState<number[]>([])
-  const [frames, setFrames] = useState<Record<number, number>>({})
-  const [halts, setHalts] = useState<number[]>([])
+  const { views: taken, frames, halts } = useTicked()
   const views = stage.viewpoints
   const stops = views.filter((v) => taken.includes(v.id))
   const each = Math.max(1, Math.round((stage.last - stage.first) / Math.max(1, stops.length - 1)))
@@ -88,9 +87,15 @@ export function ViewpointsPanel({ project, stage, action }: { project: Project; 
                 type="checkbox"
                 aria-label={`${v.name} in the move`}
                 checked={taken.includes(v.id)}
-                onChange={(e) => setTaken(e.target.checked ? [...taken, v.id] : taken.filter((t) => t !== v.id))}
+                onChange={(e) => useTicked.setState({ views: e.target.checked ? [...taken, v.id] : taken.filter((t) => t !== v.id) })}
               />
-              <Name view={v} stage={stage} />
+              <NameField
+                className="flex-1"
+                label="Name of the viewpoint"
+                of={v.id}
+                name={v.name}
+                give={(name) => void editSet(stage.sceneId, { kind: 'RENAME_VIEWPOINT', viewpoint: v.id, name })}
+              />
               <span className="num text-quiet">{v.lens.toFixed(0)}</span>
             </figcaption>
             <div className="flex gap-2 text-[12px] text-quiet">
@@ -140,7 +145,7 @@ export function ViewpointsPanel({ project, stage, action }: { project: Project; 
                     <input
                       type="checkbox"
                       checked={halts.includes(v.id)}
-                      onChange={(e) => setHalts(e.target.checked ? [...halts, v.id] : halts.filter((h) => h !== v.id))}
+                      onChange={(e) => useTicked.setState({ halts: e.target.checked ? [...halts, v.id] : halts.filter((h) => h !== v.id) })}
                     />
                     {v.name}
                   </label>
@@ -152,7 +157,9 @@ export function ViewpointsPanel({ project, stage, action }: { project: Project; 
                     className="field num w-12 px-1! py-0!"
                     aria-label={`Frames from ${v.name} on`}
                     value={way(v.id)}
-                    onChange={(e) => setFrames({ ...frames, [v.id]: Math.max(1, Number(e.target.value.replace(/\D/g, '')) || 1) })}
+                    onChange={(e) =>
+                      useTicked.setState({ frames: { ...frames, [v.id]: Math.max(1, Number(e.target.value.replace(/\D/g, '')) || 1) } })
+                    }
                   />
                 )}
               </span>
@@ -167,24 +174,5 @@ export function ViewpointsPanel({ project, stage, action }: { project: Project; 
         )}
       </div>
     </div>
-  )
-}
-
-function Name({ view, stage }: { view: View; stage: StageShot }) {
-  const [typed, setTyped] = useState<string>()
-  return (
-    <input
-      className="min-w-0 flex-1 bg-transparent"
-      aria-label="Name of the viewpoint"
-      value={typed ?? view.name}
-      onChange={(e) => setTyped(e.target.value)}
-      onBlur={() => {
-        if (typed?.trim() && typed.trim() !== view.name) {
-          void editSet(stage.sceneId, { kind: 'RENAME_VIEWPOINT', viewpoint: view.id, name: typed.trim() })
-        }
-        setTyped(undefined)
-      }}
-      onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-    />
   )
 }

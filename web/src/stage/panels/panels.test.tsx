@@ -1,18 +1,22 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react'
+import { QueryClientProvider } from '@tanstack/react-query'
+import { act, cleanup, fireEvent, render, renderHook, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { press, said } from '../../desk/fakeKeys'
 import { putAwayAll } from '../../desk/messages'
 import { fakeWindow } from '../../parts/fakeWindow'
 import { fakeServer, posts, show } from '../../server/fakeServer'
+import { HeldServer } from '../../server/heldServer'
 import { queryClient } from '../../server/queryClient'
 import type { CameraLine, Project, StageLayer, StageShot } from '../../server/types'
 import { GuideChoice, Guides } from '../Guides'
+import { useRecording } from '../hands/useRecording'
 import { ProjectPicture } from '../ProjectPicture'
 import { SceneChoice } from '../SceneChoice'
 import { setStage, useStageDesk } from '../stageDesk'
 import { CamerasPanel } from './CamerasPanel'
 import { LayersPanel } from './LayersPanel'
+import { NOTHING_TICKED, useTicked } from './ticked'
 import { ViewpointsPanel } from './ViewpointsPanel'
 
 const project = { id: 3, pictureWidth: 1280, pictureHeight: 720, handles: 8, rate: '24' } as Project
@@ -57,6 +61,7 @@ beforeEach(() => {
 })
 afterEach(() => {
   cleanup()
+  useTicked.setState(NOTHING_TICKED)
   queryClient.clear()
   putAwayAll()
   vi.unstubAllGlobals()
@@ -134,7 +139,7 @@ describe('layers', () => {
       { kind: 'LAYER_CHANGE', use: 4, from: 1020 },
       { kind: 'LAYER_CHANGE', use: 4, strength: 0.5 },
       { kind: 'LAYER_RESHAPE', use: 4, sway: 'JOLT 6 0.3' },
-      { kind: 'LAYER_RESHAPE', use: 4, amounts: { y: 0.1, tilt: 2 } },
+      { kind: 'LAYER_RESHAPE', use: 4, amounts: { tilt: 2 } },
       { kind: 'LAYER_CHANGE', use: 4, on: false },
     ])
   })
@@ -233,6 +238,93 @@ describe('keys of a layer’s own', () => {
     fireEvent.change(keys, { target: { value: '0:0 12:-1 24:0' } })
     fireEvent.blur(keys)
     await waitFor(() => expect(bodies(asked)).toEqual([{ kind: 'LAYER_RESHAPE', use: 4, sway: 'KEYS 0:0 12:-1 24:0' }]))
+  })
+})
+
+describe('what is typed or ticked while answers come late', () => {
+  it('one figure of a layer after another: the second goes on from the first', async () => {
+    const server = new HeldServer(() => undefined)
+    show(<LayersPanel stage={{ ...stage, edit: 0 }} shotFrame={1015} />)
+    const type = (label: string, value: string) => {
+      fireEvent.change(screen.getByLabelText(label), { target: { value } })
+      fireEvent.blur(screen.getByLabelText(label))
+    }
+    type('swing', '9')
+    type('damping', '0.3')
+    await act(() => server.answerOne())
+    await act(() => server.answerOne())
+    expect(server.done.map((e) => e.body.sway)).toEqual(['JOLT 9 0.15', 'JOLT 9 0.3'])
+    expect(screen.getByLabelText('swing'), 'until the server says so').toHaveProperty('value', '9')
+  })
+
+  it('viewpoints and cameras stay ticked while one looks at another shot', async () => {
+    fakeServer({
+      '/api/scenes/1/cameras': [{ id: 8, name: 'crane', values: {}, touched: [], shots: [], placed: LEVEL, near: 1, backWidth: 24 }],
+    })
+    show(<ViewpointsPanel project={project} stage={stage} action={42} />)
+    fireEvent.click(screen.getByLabelText('wide in the move'))
+    fireEvent.click(screen.getByLabelText('close in the move'))
+    fireEvent.change(screen.getByLabelText('Frames from wide on'), { target: { value: '31' } })
+    cleanup()
+    show(<CamerasPanel project={project} stage={stage} />)
+    fireEvent.click(await screen.findByLabelText('Choose crane'))
+    cleanup()
+    show(<ViewpointsPanel project={project} stage={{ ...stage, shotId: 6 }} action={42} />)
+    expect(screen.getByLabelText('Frames from wide on')).toHaveProperty('value', '31')
+    cleanup()
+    show(<CamerasPanel project={project} stage={{ ...stage, shotId: 6 }} />)
+    expect(await screen.findByText('1 at once')).toBeTruthy()
+  })
+
+  it('a name goes to the viewpoint that it was typed for, wherever that comes to stand', async () => {
+    const asked = fakeServer({ '/api/scenes/1/edits': [] })
+    show(<ViewpointsPanel project={project} stage={stage} action={42} />)
+    fireEvent.change(screen.getAllByLabelText('Name of the viewpoint')[1] as HTMLElement, { target: { value: 'the gate' } })
+    cleanup()
+    await waitFor(() => expect(bodies(asked)).toEqual([{ kind: 'RENAME_VIEWPOINT', viewpoint: 32, name: 'the gate' }]))
+  })
+
+  it('the project’s picture: what nobody typed is as others made it meanwhile', async () => {
+    const asked = fakeServer({ '/api/film-backs': [], '/api/projects/3/picture': { said: '' } })
+    const form = (of: StageShot) => (
+      <QueryClientProvider client={queryClient}>
+        <ProjectPicture project={project} stage={of} />
+      </QueryClientProvider>
+    )
+    const { rerender } = render(form(stage))
+    fireEvent.change(screen.getByLabelText('T-stops'), { target: { value: '2 2.8 4' } })
+    rerender(form({ ...stage, lensKit: [18, 25, 35], stopKit: [8] }))
+    fireEvent.click(screen.getByText('Change it'))
+    await waitFor(() => expect(bodies(asked)[0]).toMatchObject({ lensKit: '18 25 35', stopKit: '2 2.8 4' }))
+  })
+})
+
+describe('a walk that is recorded', () => {
+  const place = (x: number) => ({ x, y: 1.7, z: 0, turn: 0, tilt: 0, lens: 35 })
+
+  it.each([
+    ['one goes to another shot or view', (unmount: () => void) => unmount()],
+    ['the window loses the focus', () => act(() => void window.dispatchEvent(new Event('blur')))],
+  ])('is written when %s', async (_, leave) => {
+    const asked = fakeServer({ '/api/shots/5/camera/edits': null })
+    const hook = renderHook(({ x }) => useRecording(stage, place(x), 1015), { initialProps: { x: 0 } })
+    act(() => hook.result.current.toggle())
+    hook.rerender({ x: 1 })
+    leave(hook.unmount)
+    hook.unmount()
+    await waitFor(() => expect(posts(asked)).toHaveLength(1))
+    const body = bodies(asked)[0] as { samples: { placed: number[] }[] }
+    expect(body).toMatchObject({ kind: 'WALK', from: 1015 })
+    expect(body.samples.at(-1)?.placed[12]).toBe(1)
+  })
+
+  it('is not written where it was dropped', async () => {
+    const asked = fakeServer()
+    const hook = renderHook(() => useRecording(stage, place(0), 1015))
+    act(() => hook.result.current.toggle())
+    act(() => hook.result.current.drop())
+    hook.unmount()
+    expect(posts(asked)).toEqual([])
   })
 })
 

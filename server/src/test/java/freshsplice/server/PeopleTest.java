@@ -3,6 +3,7 @@ package freshsplice.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.net.http.HttpResponse;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -93,6 +94,37 @@ class PeopleTest {
         String message = Client.message(ines.tryPost("/api/masters/" + master + "/edits",
                 Map.of("kind", "SLIP", "frames", 2, "sections", List.of(piece)), Map.of("X-Seen", Long.toString(seen))));
         assertThat(message).contains("not in the master any more").contains("Tom came first: Take out sh0020");
+    }
+
+    @Test
+    @DisplayName("an edit is answered with its number, and whatever is read after it says that it knows it")
+    void numbered() {
+        long before = known("/api/shots/" + shot(0) + "/bake");
+        assertThat(before).isEqualTo(ines.get("/api/projects/" + project).get("seq").asLong());
+        HttpResponse<byte[]> made = ines.tryPost("/api/shots/" + shot(0) + "/camera/edits",
+                Map.of("kind", "SET", "frame", 1001, "values", Map.of("lens", 50)));
+        long edit = number(made);
+        assertThat(edit).isEqualTo(before + 1).isEqualTo(ines.get("/api/projects/" + project).get("seq").asLong());
+        assertThat(List.of("/bake", "/stage", "/camera?frame=1001")).allSatisfy(part ->
+                assertThat(known("/api/shots/" + shot(0) + part)).isEqualTo(edit));
+        assertThat(number(tom.tryPost("/api/projects/" + project + "/here", Map.of("window", "w", "who", "Tom", "masterId", master, "frame", 0,
+                "pieces", List.of())))).as("what is no edit makes no number").isEqualTo(edit);
+        assertThat(number(ines.tryPost("/api/projects/" + project + "/undo", null))).isEqualTo(edit + 1);
+        assertThat(ines.tryPost("/api/shots/" + shot(0) + "/camera/edits", Map.of("kind", "SET", "frame", 1001, "values", Map.of("lens", -1)))
+                .statusCode()).isNotEqualTo(200);
+        assertThat(known("/api/shots/" + shot(0) + "/bake")).as("one that was refused is none").isEqualTo(edit + 1);
+    }
+
+    private long shot(int index) {
+        return section(index).get("shotId").asLong();
+    }
+
+    private long known(String path) {
+        return number(tom.tryGet(path));
+    }
+
+    private static long number(HttpResponse<byte[]> response) {
+        return Long.parseLong(response.headers().firstValue("X-Edit").orElseThrow());
     }
 
     @Test

@@ -34,6 +34,14 @@ public record MotionLayer(long id, String name, Sway sway, Map<CameraChannel, Do
         });
     }
 
+    /** The same with some amounts changed; those that are not named stay. @throws Refusal as the constructor */
+    public MotionLayer withAmounts(Map<CameraChannel, Double> changed) {
+        Map<CameraChannel, Double> all = new EnumMap<>(CameraChannel.class);
+        all.putAll(amounts);
+        all.putAll(changed);
+        return new MotionLayer(id, name, sway, all);
+    }
+
     /**
      * How far it has gone at a frame.
      *

@@ -44,12 +44,14 @@ class ProjectOfRequest implements HandlerInterceptor {
 
     private final JdbcTemplate jdbc;
     private final Tasks tasks;
+    private final EditNumbers edits;
     /** Nothing ever moves from one project to another. */
     private final Cache<Thing, Long> known = Caffeine.newBuilder().maximumSize(MOST_KNOWN).build();
 
-    ProjectOfRequest(JdbcTemplate jdbc, Tasks tasks) {
+    ProjectOfRequest(JdbcTemplate jdbc, Tasks tasks, EditNumbers edits) {
         this.jdbc = jdbc;
         this.tasks = tasks;
+        this.edits = edits;
     }
 
     /** @throws NotThere if the address names something of a project that never was */
@@ -58,8 +60,10 @@ class ProjectOfRequest implements HandlerInterceptor {
         String[] parts = request.getRequestURI().split("/");
         String id = variables(request).get("id");
         if (parts.length > 2 && id != null && id.matches("\\d{1,18}")) {
-            request.setAttribute(ATTRIBUTE, project(parts[2], Long.parseLong(id)).orElseThrow(() ->
-                    new NotThere("There is nothing of that number among the " + parts[2] + " any more")));
+            long project = project(parts[2], Long.parseLong(id)).orElseThrow(() ->
+                    new NotThere("There is nothing of that number among the " + parts[2] + " any more"));
+            request.setAttribute(ATTRIBUTE, project);
+            edits.note(project, response);
         }
         return true;
     }

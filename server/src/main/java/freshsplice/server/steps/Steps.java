@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Supplier;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -32,9 +33,12 @@ public class Steps {
     private final TouchLog touched;
     private final Turns turns;
     private final StepHistory history;
+    private final ApplicationEventPublisher events;
 
     Steps(Store store, StepListener listener, StepJournal journal, TransactionTemplate transactions,
-          LiveUpdates live, ObjectProvider<StepCheck> checks, TouchLog touched, Turns turns, StepHistory history) {
+          LiveUpdates live, ObjectProvider<StepCheck> checks, TouchLog touched, Turns turns, StepHistory history,
+          ApplicationEventPublisher events) {
+        this.events = events;
         this.history = history;
         this.turns = turns;
         this.touched = touched;
@@ -97,6 +101,8 @@ public class Steps {
     }
 
     private void tell(long projectId, long seq, String name, String who, TouchLog.Rows changed) {
+        // windows are told after it: what they ask for then is answered with this number
+        events.publishEvent(new EditMade(projectId, seq));
         List<String> rooms = changed.tables().stream().map(Room::of).distinct().sorted().map(Room::name).toList();
         live.tell(projectId, new LiveUpdates.Update("edit", seq, name, who, rooms));
     }

@@ -63,7 +63,7 @@ public sealed interface LayerEdit extends CameraEdit {
         }
     }
 
-    /** What it does and how far, in all cameras that share it; null leaves that as it is. */
+    /** What it does and how far, in all cameras that share it; null leaves that as it is, as do amounts that are not named. */
     record Reshape(@NotNull(message = NEEDED) Long use, @Schema(nullable = true) @Size(max = LONGEST_NAME) String name,
                    @Schema(nullable = true) String sway, @Schema(nullable = true) Map<String, @NotNull Double> amounts)
             implements LayerEdit {
@@ -75,8 +75,9 @@ public sealed interface LayerEdit extends CameraEdit {
         @Override
         public Camera on(Camera camera, OnSet set) {
             MotionLayer layer = find(camera, use).layer();
-            set.reshape(new MotionLayer(layer.id(), name == null || name.isBlank() ? layer.name() : name,
-                    sway == null ? layer.sway() : MotionLayer.Sway.parse(sway), amounts == null ? layer.amounts() : CameraChannel.byWord(amounts)));
+            MotionLayer reshaped = new MotionLayer(layer.id(), name == null || name.isBlank() ? layer.name() : name,
+                    sway == null ? layer.sway() : MotionLayer.Sway.parse(sway), layer.amounts());
+            set.reshape(amounts == null ? reshaped : reshaped.withAmounts(CameraChannel.byWord(amounts)));
             return camera;
         }
     }
