@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { isLeftForGood } from '../parts/leftForGood'
+import { useUngiven } from './useUngiven'
 
 /** @property ways offered beside the number, the first one chosen */
 export type Question = {
@@ -12,8 +13,13 @@ export type Question = {
 }
 
 /** Asks for one number, typed: Enter gives it, Escape leaves all as it is. */
-export function NumberBox({ question, close }: { question: Question; close: () => void }) {
+export function NumberBox({ question, close: leave }: { question: Question; close: () => void }) {
   const [typed, setTyped] = useState(question.start)
+  const ends = useUngiven(question.label, typed, question.start)
+  const close = () => {
+    ends()
+    leave()
+  }
   const [way, setWay] = useState(question.ways?.[0]?.[0] ?? '')
   const field = useRef<HTMLInputElement>(null)
   useEffect(() => {

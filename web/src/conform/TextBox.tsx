@@ -1,11 +1,17 @@
 import { useEffect, useRef, useState } from 'react'
 import { isLeftForGood } from '../parts/leftForGood'
+import { useUngiven } from './useUngiven'
 
 type Props = { label: string; start?: string; hint?: string; give: (text: string) => void; close: () => void }
 
 /** Asks for some words: Enter gives them, Escape leaves all as it is. */
-export function TextBox({ label, start = '', hint = 'Enter', give, close }: Props) {
+export function TextBox({ label, start = '', hint = 'Enter', give, close: leave }: Props) {
   const [typed, setTyped] = useState(start)
+  const ends = useUngiven(label, typed, start)
+  const close = () => {
+    ends()
+    leave()
+  }
   const field = useRef<HTMLInputElement>(null)
   useEffect(() => {
     field.current?.focus()

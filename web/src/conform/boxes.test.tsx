@@ -135,6 +135,35 @@ describe('a seam that is moved by keys faster than the server answers', () => {
   })
 })
 
+describe('a box that goes before Enter was pressed', () => {
+  const level = () => {
+    press('G')
+    return screen.getByLabelText('Level')
+  }
+
+  it('says what was typed where somebody takes the sound away, and is there still when the window comes back', () => {
+    fakeServer()
+    show(<SoundBar sequence={sequence} sound={sound} />)
+    const field = level()
+    fireEvent.change(field, { target: { value: '-12' } })
+    field.focus()
+    fireEvent.blur(field)
+    expect(screen.getByLabelText('Level'), 'the window lost the focus, not the field').toHaveProperty('value', '-12')
+    cleanup()
+    expect(said()).toContain('Level -12: not done')
+  })
+
+  it('says nothing where it was left by its own keys, or nothing was typed', () => {
+    fakeServer()
+    show(<SoundBar sequence={sequence} sound={sound} />)
+    fireEvent.change(level(), { target: { value: '-12' } })
+    fireEvent.keyDown(screen.getByLabelText('Level'), { key: 'Escape' })
+    level()
+    cleanup()
+    expect(said()).toBe('')
+  })
+})
+
 describe('putting something into the master', () => {
   const open = (way: PutWay, start?: 'sound') => {
     const put = vi.fn()
