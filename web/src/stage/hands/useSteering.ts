@@ -117,6 +117,8 @@ export function useSteering(stage: StageShot, bake: Bake, shotFrame: number) {
     },
     empty: {
       begin: (e: React.PointerEvent) => {
+        // a wheel that has not rested yet is a step of its own
+        draft.write()
         hold.current = { x: e.clientX, y: e.clientY }
       },
       move: drag,
