@@ -1,9 +1,12 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
+import { QueryClientProvider } from '@tanstack/react-query'
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { fakeServer, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
-import type { IntakeCut, Project } from '../server/types'
+import type { IntakeCut, PlannedShot, Project } from '../server/types'
+import { CameraCell } from './CameraCell'
+import { NumberingBox } from './NumberingBox'
 import { PairsBox } from './PairsBox'
 import { RateWays } from './RateWays'
 import { WhichPart } from './WhichPart'
@@ -43,6 +46,38 @@ afterEach(() => {
   cleanup()
   queryClient.clear()
   vi.unstubAllGlobals()
+})
+
+const planned = (from: number, code: string) => ({ in: from, code, camera: `cam_${code}`, shares: 1 }) as PlannedShot
+
+it('names the camera of the shot that it was typed for, wherever the list of shots moves meanwhile', () => {
+  const named: [string, string][] = []
+  const cell = (shot: PlannedShot) => <CameraCell shot={shot} fixed={false} name={(camera) => named.push([shot.code, camera])} />
+  const { rerender } = render(cell(planned(100, 'sh0010')))
+  fireEvent.change(screen.getByLabelText('Camera of sh0010'), { target: { value: 'crane' } })
+  // two pieces were joined: another shot stands in this row
+  rerender(cell(planned(148, 'sh0020')))
+  expect(screen.getByLabelText('Camera of sh0020')).toHaveProperty('value', 'cam_sh0020')
+  fireEvent.blur(screen.getByLabelText('Camera of sh0020'))
+  expect(named).toEqual([['sh0010', 'crane']])
+})
+
+it('numbers shots by what was typed, and by what others said of all else meanwhile', async () => {
+  const asked = fakeServer({ '/api/cuts/7/numbering/examples': [] })
+  const numbering = { prefix: 'sh', step: 10, digits: 4, firstFrame: 1001, handles: 8 }
+  const box = (handles: number) => (
+    <QueryClientProvider client={queryClient}>
+      <NumberingBox project={project} cut={{ ...cut, numbering: { ...numbering, handles } } as unknown as IntakeCut} />
+    </QueryClientProvider>
+  )
+  const { rerender } = render(box(8))
+  fireEvent.click(screen.getByText('Numbering'))
+  fireEvent.change(await screen.findByLabelText(/^Prefix/), { target: { value: 'ga' } })
+  rerender(box(12))
+  fireEvent.click(screen.getByText('Number so'))
+  await waitFor(() =>
+    expect(asked.find((a) => a.path === '/api/projects/3/numbering')?.body).toEqual({ ...numbering, prefix: 'ga', handles: 12 }),
+  )
 })
 
 it('asks for another sequence by its place, and for one lane or all that is seen', async () => {

@@ -347,6 +347,68 @@ describe('the focus strip', () => {
   })
 })
 
+describe('what is tried before it is given', () => {
+  it('focus is drawn at the frame at which it was pressed, whatever is answered or played meanwhile', async () => {
+    const known = { focus: 8, near: 5, far: 12, degrees: 39, hyper: 21, stop: 2.8, things: [] }
+    const asked = fakeServer({ '/api/shots/5/focus': known })
+    const strip = (shotFrame: number, edit = 0) => (
+      <QueryClientProvider client={queryClient}>
+        <FocusStrip project={project} stage={{ ...stage, edit }} shotFrame={shotFrame} />
+      </QueryClientProvider>
+    )
+    const { rerender } = render(strip(1003))
+    const bar = await screen.findByTitle('Press or drag for the focus there')
+    fireEvent.pointerDown(bar, { clientX: 100, pointerId: 1 })
+    rerender(strip(1003, 7))
+    fireEvent.pointerMove(bar, { clientX: WIDTH / 2, pointerId: 1 })
+    expect(screen.getByTitle('focus 7.75 m')).toBeTruthy()
+    rerender(strip(1004, 7))
+    fireEvent.pointerMove(bar, { clientX: 900, pointerId: 1 })
+    fireEvent.pointerUp(bar, { pointerId: 1 })
+    await waitFor(() => expect(posts(asked)).toHaveLength(1))
+    expect(posts(asked)[0]?.body).toMatchObject({ frame: 1003, values: { focus: 7.75 } })
+  })
+
+  it('a colour is given once, the one that the hand rests at, and stands there until the server has it', async () => {
+    fakeServer({ '/api/items/21/at': { x: 0 } })
+    choose(21)
+    show(<ThingsPanel project={project} stage={{ ...stage, edit: 0 }} action={42} shotFrame={1003} runs={false} />)
+    const colour = await screen.findByLabelText('Colour of the thing')
+    const server = new HeldServer(() => undefined)
+    for (const value of ['#110000', '#220000', '#330000']) {
+      fireEvent.change(colour, { target: { value } })
+    }
+    fireEvent.blur(colour)
+    await act(() => server.answerOne())
+    expect(server.done.map((e) => e.body.colour)).toEqual(['#330000'])
+    expect(colour).toHaveProperty('value', '#330000')
+    choose(undefined)
+  })
+
+  it('a lens at the subject’s size is offered for its frame: elsewhere it is left', async () => {
+    const asked = fakeServer({
+      '/api/shots/5/camera?frame=': { keyed: values, pose: values },
+      '/api/shots/5/keep-size': { metres: 11.4, lens: 50, placed: [] },
+    })
+    const panel = (shotFrame: number) => (
+      <QueryClientProvider client={queryClient}>
+        <CameraPanel project={project} stage={stage} shotFrame={shotFrame} runs={false} />
+      </QueryClientProvider>
+    )
+    const { rerender } = render(panel(1003))
+    const offer = async () =>
+      fireEvent.change(await screen.findByLabelText("Another lens at the subject's size"), { target: { value: '50' } })
+    await offer()
+    await screen.findByText('take')
+    rerender(panel(1004))
+    await waitFor(() => expect(screen.queryByText('take')).toBeNull())
+    expect(useStageDesk.getState().ghost).toBeUndefined()
+    await offer()
+    fireEvent.click(await screen.findByText('take'))
+    await waitFor(() => expect(posts(asked)[0]?.body).toMatchObject({ kind: 'KEEP_SIZE', frame: 1004, metres: 8, lens: 50 }))
+  })
+})
+
 describe('the value of a key', () => {
   it('that was typed goes to the key that it was typed for, whichever is chosen before it is left', async () => {
     const asked = fakeServer()
