@@ -12,7 +12,12 @@ function Pilot() {
   return null
 }
 
-const key = (kind: 'keydown' | 'keyup', name: string) => window.dispatchEvent(new KeyboardEvent(kind, { key: name }))
+/** @param at when the key went down or up, where the window comes to it later */
+const key = (kind: 'keydown' | 'keyup', name: string, at = performance.now()) => {
+  const event = new KeyboardEvent(kind, { key: name })
+  Object.defineProperty(event, 'timeStamp', { value: at })
+  window.dispatchEvent(event)
+}
 
 beforeEach(() => {
   vi.useFakeTimers({ toFake: ['requestAnimationFrame', 'cancelAnimationFrame', 'performance', 'setTimeout'] })
@@ -51,4 +56,16 @@ it('flies as long as keys are down, each its way, at the pace and by the clock',
   expect(sum(0)).toBeCloseTo(1.4 * 2 * 1, 0)
   expect(sum(1)).toBeCloseTo(1.4 * 2 * 1.5, 0)
   expect(struck).not.toHaveBeenCalled()
+})
+
+it('goes one step for a key that was struck, however late a busy window comes to it', () => {
+  const at = performance.now()
+  key('keydown', 'w')
+  go('w', [1, 0, 0])
+  vi.advanceTimersByTime(900)
+  expect(fly).toHaveBeenCalled()
+  key('keyup', 'w', at + 60)
+  expect(struck).toHaveBeenCalledExactlyOnceWith([1, 0, 0])
+  const gone = fly.mock.calls.reduce((n, call) => n + (call[0] as number), 0)
+  expect(gone, 'what it flew meanwhile is taken back').toBeCloseTo(0)
 })
