@@ -11,6 +11,7 @@ import java.util.TreeMap;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
@@ -71,6 +72,21 @@ class HistoryTest {
             edit.put("sections", List.of());
         }
         return edit;
+    }
+
+    @Test
+    @DisplayName("the history goes back and forth over a change of the project itself")
+    void overTheProject() throws IOException {
+        receive("Over the project", 3);
+        long before = client.get("/api/projects/" + project).get("seq").asLong();
+        client.post("/api/projects/" + project + "/picture", Map.of("width", 640, "height", 360));
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SLIP", "frames", 3, "sections",
+                List.of(view().get("sections").get(0).get("id").asLong())));
+        long after = client.get("/api/projects/" + project).get("seq").asLong();
+        client.post("/api/projects/" + project + "/history/" + before, null);
+        assertThat(client.get("/api/projects/" + project).get("pictureWidth").asInt()).isNotEqualTo(640);
+        client.post("/api/projects/" + project + "/history/" + after, null);
+        assertThat(client.get("/api/projects/" + project).get("pictureWidth").asInt()).isEqualTo(640);
     }
 
     @RepeatedTest(6)

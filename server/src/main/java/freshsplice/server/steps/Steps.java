@@ -155,12 +155,14 @@ public class Steps {
         long[] edit = {-1};
         TouchLog.Rows changed = new TouchLog.Rows();
         List<StepRow> turned = turns.in(projectId, () -> transactions.execute(status -> {
-            ProjectRow project = locked(projectId);
+            locked(projectId);
             List<StepRow> steps = new ArrayList<>();
             turnAll(projectId, seq, true, steps, changed);
             turnAll(projectId, seq, false, steps, changed);
             if (!steps.isEmpty()) {
-                project = store.entities().find(ProjectRow.class, projectId);
+                // a step may have changed the project's own row: what Hibernate has of it is what it was before
+                store.entities().clear();
+                ProjectRow project = store.entities().find(ProjectRow.class, projectId);
                 project.seq++;
                 edit[0] = project.seq;
                 store.entities().flush();
