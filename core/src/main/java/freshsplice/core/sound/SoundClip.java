@@ -55,6 +55,12 @@ public record SoundClip(FrameRange record, Rational fromSeconds, long fadeIn, lo
         return new SoundClip(FrameRange.of(in, Math.max(in, Math.addExact(record.out(), tail))), from, fadeIn, fadeOut);
     }
 
+    /** Elsewhere and from another second of its file on, with its fades as far as they fit. */
+    public SoundClip placed(FrameRange record, Rational fromSeconds) {
+        long in = Math.min(fadeIn, record.length());
+        return new SoundClip(record, fromSeconds, in, Math.min(fadeOut, record.length() - in));
+    }
+
     public SoundClip faded(long in, long out) {
         return new SoundClip(record, fromSeconds, in, out);
     }

@@ -26,10 +26,11 @@ import freshsplice.server.sources.Sources;
 import freshsplice.server.stores.masters.MasterStore;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** Turns a planned conform into rows: scene, cameras, shots, boards, master, sound. Runs inside a step. */
@@ -80,20 +81,22 @@ public class Receiving {
         return plan.shots().isEmpty() ? scenes.of(project, row.name).id : byCode.get(plan.shots().get(0).scene()).id;
     }
 
-    void layOutSound(long masterId, List<SoundPiece> pieces) {
-        for (SoundPiece piece : pieces) {
-            SoundRow sound = new SoundRow();
-            sound.masterId = masterId;
-            sound.lane = piece.lane();
-            sound.name = piece.name();
-            sound.sourceKey = piece.sourceKey();
-            sound.mediaId = piece.mediaId();
-            sound.recIn = piece.record().in();
-            sound.recOut = piece.record().out();
-            sound.fromSeconds = piece.fromSeconds();
-            sound.channel = piece.channel();
-            store.add(sound);
-        }
+    private void layOutSound(long masterId, List<SoundPiece> pieces) {
+        pieces.forEach(piece -> lay(masterId, piece));
+    }
+
+    void lay(long masterId, SoundPiece piece) {
+        SoundRow sound = new SoundRow();
+        sound.masterId = masterId;
+        sound.lane = piece.lane();
+        sound.name = piece.name();
+        sound.sourceKey = piece.sourceKey();
+        sound.mediaId = piece.mediaId();
+        sound.recIn = piece.record().in();
+        sound.recOut = piece.record().out();
+        sound.fromSeconds = piece.fromSeconds();
+        sound.channel = piece.channel();
+        store.add(sound);
     }
 
     /** Source frames from the first of its media on: a source that has a timecode does not begin at 0. */
@@ -104,24 +107,9 @@ public class Receiving {
 
     /** The cut's own sound, and sound files that no event names, laid from its first frame. */
     public List<SoundPiece> sound(long projectId, Cut cut, Finders finders) {
-        List<SoundPiece> pieces = new ArrayList<>();
-        Set<Long> used = new HashSet<>();
-        List<Lane> lanes = cut.lanes().stream().filter(l -> l.kind() == Lane.Kind.SOUND).toList();
-        List<List<Integer>> channels = SourceChannels.of(lanes);
-        for (int l = 0; l < lanes.size(); l++) {
-            for (int e = 0; e < lanes.get(l).events().size(); e++) {
-                Event event = lanes.get(l).events().get(e);
-                Long id = finders.idOf(Lane.Kind.SOUND, Sources.wanted(event, cut.rate()));
-                used.add(id);
-                FrameRate rate = event.source() == null || event.source().rate() == null ? cut.rate()
-                        : event.source().rate();
-                pieces.add(new SoundPiece(lanes.get(l).name(), event.source() == null ? "" : event.source().label(),
-                        event.source() == null ? null : event.source().identity(), id,
-                        event.record(), fromFirstSample(event).dividedBy(rate.fps()),
-                        channels.get(l).get(e)));
-            }
-        }
-        int lane = lanes.size();
+        List<SoundPiece> pieces = new ArrayList<>(named(cut, finders));
+        Set<Long> used = pieces.stream().map(SoundPiece::mediaId).filter(Objects::nonNull).collect(Collectors.toSet());
+        int lane = (int) cut.lanes().stream().filter(l -> l.kind() == Lane.Kind.SOUND).count();
         for (MediaRow file : store.where(MediaRow.class, "projectId", projectId)) {
             if (file.kind == MediaRow.Kind.SOUND && !used.contains(file.id)) {
                 long frames = Rational.of(Math.round(file.seconds * 1000), 1000).times(cut.rate().fps()).floor();
@@ -129,6 +117,25 @@ public class Receiving {
                         Math.max(1, Math.min(frames, cut.record().length())));
                 pieces.add(new SoundPiece("A" + ++lane, file.name, null, file.id, record, Rational.ZERO,
                         SourceChannels.ALL));
+            }
+        }
+        return pieces;
+    }
+
+    /** The sound that a cut names, event by event. */
+    List<SoundPiece> named(Cut cut, Finders finders) {
+        List<SoundPiece> pieces = new ArrayList<>();
+        List<Lane> lanes = cut.lanes().stream().filter(l -> l.kind() == Lane.Kind.SOUND).toList();
+        List<List<Integer>> channels = SourceChannels.of(lanes);
+        for (int l = 0; l < lanes.size(); l++) {
+            for (int e = 0; e < lanes.get(l).events().size(); e++) {
+                Event event = lanes.get(l).events().get(e);
+                FrameRate rate = event.source() == null || event.source().rate() == null ? cut.rate()
+                        : event.source().rate();
+                pieces.add(new SoundPiece(lanes.get(l).name(), event.source() == null ? "" : event.source().label(),
+                        event.source() == null ? null : event.source().identity(),
+                        finders.idOf(Lane.Kind.SOUND, Sources.wanted(event, cut.rate())), event.record(),
+                        fromFirstSample(event).dividedBy(rate.fps()), channels.get(l).get(e)));
             }
         }
         return pieces;

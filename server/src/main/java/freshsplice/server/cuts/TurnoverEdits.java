@@ -11,12 +11,14 @@ import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
+import freshsplice.core.sound.SoundOfNewerCut;
 import freshsplice.core.words.Amounts;
 import freshsplice.server.masters.MasterEdits;
 import freshsplice.server.projects.ProjectRules;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.BoardRow;
 import freshsplice.server.rows.CutRow;
+import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.SoundRow;
@@ -27,10 +29,13 @@ import freshsplice.server.sources.Finders;
 import freshsplice.server.sources.Sources;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
+import freshsplice.server.stores.cuts.CutStore;
+import freshsplice.server.stores.masters.LaidSound;
 import freshsplice.server.stores.masters.MasterStore;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -49,9 +54,14 @@ public class TurnoverEdits {
     private final MasterEdits edits;
     private final KnownSources known;
     private final SceneMaker scenes;
+    private final CutStore cuts;
+    private final LaidSound sounds;
 
     TurnoverEdits(Store store, MasterStore masters, Comparing comparing, Receiving receiving, Sources sources, Steps steps,
-                  ShotMaker shotMaker, MasterEdits edits, KnownSources known, SceneMaker scenes) {
+                  ShotMaker shotMaker, MasterEdits edits, KnownSources known, SceneMaker scenes,
+                  CutStore cuts, LaidSound sounds) {
+        this.cuts = cuts;
+        this.sounds = sounds;
         this.scenes = scenes;
         this.edits = edits;
         this.known = known;
@@ -117,9 +127,10 @@ public class TurnoverEdits {
         Applying.Outcome applied = Applying.apply(side.turnover(), chosen, project.firstFrame);
         Finders finders = finders(side);
         applied.shots().forEach((id, shot) -> change(side, side.shots().get(id), shot, finders));
+        List<SoundOfNewerCut.Laid> laid = laid(side.row().id);
         edits.write(side.row(), side.master(), withNewShots(project, side, applied, finders));
         if (chosen.containsAll(edits(side.turnover()))) {
-            takeSound(side, finders);
+            takeSound(side, laid, finders);
         }
         side.row().cutId = side.cutRow().id;
     }
@@ -205,11 +216,33 @@ public class TurnoverEdits {
         return code.isEmpty() ? side.row().sceneId : scenes.coded(project, code).id;
     }
 
-    private void takeSound(ComparedMaster side, Finders finders) {
-        List<Receiving.SoundPiece> pieces = receiving.sound(side.cutRow().projectId, side.cut(), finders);
-        if (!pieces.isEmpty()) {
-            store.where(SoundRow.class, "masterId", side.row().id).forEach(store::remove);
-            receiving.layOutSound(side.row().id, pieces);
+    /** Laid sound as the newer cut has it, where the cut says something of sound; what people did to it stays. */
+    private void takeSound(ComparedMaster side, List<SoundOfNewerCut.Laid> before, Finders finders) {
+        MasterRow row = side.row();
+        Map<SoundOfNewerCut.Piece, Receiving.SoundPiece> newer = new LinkedHashMap<>();
+        receiving.named(side.cut(), finders).forEach(piece -> newer.put(piece(piece), piece));
+        List<SoundOfNewerCut.Piece> older = row.cutId == null ? List.of()
+                : receiving.named(cuts.picked(store.get(CutRow.class, row.cutId)), finders).stream().map(TurnoverEdits::piece).toList();
+        SoundOfNewerCut.Outcome outcome = SoundOfNewerCut.of(before, older, List.copyOf(newer.keySet()), side.cut().rate());
+        for (SoundRow sound : sounds.rows(row.id)) {
+            if (outcome.gone().contains(sound.id)) {
+                store.remove(sound);
+            } else if (outcome.placed().containsKey(sound.id)) {
+                SoundOfNewerCut.Piece piece = outcome.placed().get(sound.id);
+                sound.lane = piece.lane();
+                LaidSound.lay(sound, LaidSound.clip(sound).placed(piece.record(), piece.fromSeconds()));
+            }
         }
+        outcome.added().forEach(piece -> receiving.lay(row.id, newer.get(piece)));
+    }
+
+    private static SoundOfNewerCut.Piece piece(Receiving.SoundPiece sound) {
+        return new SoundOfNewerCut.Piece(sound.lane(), sound.sourceKey() == null ? "" : sound.sourceKey(), sound.channel(), sound.record(),
+                sound.fromSeconds());
+    }
+
+    /** How sound lies before the picture is changed: it goes along with that. */
+    private List<SoundOfNewerCut.Laid> laid(long masterId) {
+        return sounds.rows(masterId).stream().map(s -> new SoundOfNewerCut.Laid(s.id, s.lane, s.sourceKey, s.channel, LaidSound.clip(s))).toList();
     }
 }

@@ -87,9 +87,9 @@ public class SoundEdits {
 
     public void piece(long soundId, PieceChange change, Asker who) {
         make(soundId, "Change the sound ", who, (sound, rate) -> {
-            SoundClip clip = clip(sound).moved(or(change.offset(), 0)).trimmed(or(change.head(), 0), or(change.tail(), 0), rate)
+            SoundClip clip = LaidSound.clip(sound).moved(or(change.offset(), 0)).trimmed(or(change.head(), 0), or(change.tail(), 0), rate)
                     .faded(or(change.fadeIn(), sound.fadeIn), or(change.fadeOut(), sound.fadeOut));
-            lay(sound, clip);
+            LaidSound.lay(sound, clip);
             sound.level = change.level() == null ? sound.level : Level.checked(change.level());
         });
     }
@@ -97,7 +97,7 @@ public class SoundEdits {
     /** Parts it at a record frame; both are heard as the one was. */
     public void split(long soundId, long at, Asker who) {
         make(soundId, "Split the sound ", who, (sound, rate) -> {
-            List<SoundClip> parts = clip(sound).splitAt(at, rate);
+            List<SoundClip> parts = LaidSound.clip(sound).splitAt(at, rate);
             SoundRow second = new SoundRow();
             second.masterId = sound.masterId;
             second.lane = sound.lane;
@@ -106,9 +106,9 @@ public class SoundEdits {
             second.mediaId = sound.mediaId;
             second.level = sound.level;
             second.channel = sound.channel;
-            lay(second, parts.get(1));
+            LaidSound.lay(second, parts.get(1));
             store.add(second);
-            lay(sound, parts.get(0));
+            LaidSound.lay(sound, parts.get(0));
         });
     }
 
@@ -139,7 +139,7 @@ public class SoundEdits {
             sound.name = file.name;
             sound.mediaId = file.id;
             sound.channel = SourceChannels.ALL;
-            lay(sound, clip);
+            LaidSound.lay(sound, clip);
             store.add(sound);
             store.entities().flush();
             return sound.id;
@@ -157,17 +157,5 @@ public class SoundEdits {
 
     private static long or(Long asked, long now) {
         return asked == null ? now : asked;
-    }
-
-    private static SoundClip clip(SoundRow sound) {
-        return new SoundClip(FrameRange.of(sound.recIn, sound.recOut), sound.fromSeconds, sound.fadeIn, sound.fadeOut);
-    }
-
-    private static void lay(SoundRow sound, SoundClip clip) {
-        sound.recIn = clip.record().in();
-        sound.recOut = clip.record().out();
-        sound.fromSeconds = clip.fromSeconds();
-        sound.fadeIn = clip.fadeIn();
-        sound.fadeOut = clip.fadeOut();
     }
 }

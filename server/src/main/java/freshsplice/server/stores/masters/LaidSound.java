@@ -4,6 +4,7 @@ import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Source;
 import freshsplice.core.sound.Level;
+import freshsplice.core.sound.SoundClip;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -43,6 +44,19 @@ public class LaidSound {
 
     public List<SoundRow> rows(long masterId) {
         return store.where(SoundRow.class, "masterId", masterId);
+    }
+
+    public static SoundClip clip(SoundRow sound) {
+        return new SoundClip(FrameRange.of(sound.recIn, sound.recOut), sound.fromSeconds, sound.fadeIn, sound.fadeOut);
+    }
+
+    /** Lays it so; its lane and level stay. */
+    public static void lay(SoundRow sound, SoundClip clip) {
+        sound.recIn = clip.record().in();
+        sound.recOut = clip.record().out();
+        sound.fromSeconds = clip.fromSeconds();
+        sound.fadeIn = clip.fadeIn();
+        sound.fadeOut = clip.fadeOut();
     }
 
     /** How each lane is heard, by its name; lanes that nobody touched are not in it. */
