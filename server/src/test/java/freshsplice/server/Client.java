@@ -16,24 +16,24 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Speaks HTTP to a server as a window or a pipeline does. */
-final class Client {
-    static final JsonMapper JSON = JsonMapper.builder().build();
+public final class Client {
+    public static final JsonMapper JSON = JsonMapper.builder().build();
     private final HttpClient http = HttpClient.newHttpClient();
     private final String address;
 
     private final String who;
 
-    Client(String address) {
+    public Client(String address) {
         this(address, "Test");
     }
 
     /** @param who whom steps are said to be by */
-    Client(String address, String who) {
+    public Client(String address, String who) {
         this.address = address;
         this.who = who;
     }
 
-    HttpResponse<byte[]> send(HttpRequest.Builder request) {
+    public HttpResponse<byte[]> send(HttpRequest.Builder request) {
         try {
             return http.send(request.build(), BodyHandlers.ofByteArray());
         } catch (IOException e) {
@@ -44,60 +44,60 @@ final class Client {
         }
     }
 
-    HttpRequest.Builder to(String path) {
+    public HttpRequest.Builder to(String path) {
         return HttpRequest.newBuilder(URI.create(address + path)).header("X-Who", who);
     }
 
-    byte[] bytes(String path) {
+    public byte[] bytes(String path) {
         return ok(send(to(path))).body();
     }
 
     /** Applies changes of a cut as the window does: each by what it is. */
-    JsonNode applyChanges(long cut, Iterable<JsonNode> changes) {
+    public JsonNode applyChanges(long cut, Iterable<JsonNode> changes) {
         List<Map<String, String>> chosen = new ArrayList<>();
         changes.forEach(c -> chosen.add(Map.of("id", c.get("id").asString(), "words", c.get("words").asString())));
         return post("/api/cuts/" + cut + "/turnover/apply", Map.of("changes", chosen));
     }
 
     /** The bytes that a POST answers with. */
-    byte[] postForBytes(String path) {
+    public byte[] postForBytes(String path) {
         return ok(tryPost(path, null)).body();
     }
 
-    JsonNode get(String path) {
+    public JsonNode get(String path) {
         return JSON.readTree(bytes(path));
     }
 
     /** The pieces of the cut that a master is held against. */
-    JsonNode cutPieces(JsonNode master) {
+    public JsonNode cutPieces(JsonNode master) {
         return get("/api/cuts/" + master.get("cut").get("id").asLong() + "/pieces").get("pieces");
     }
 
-    HttpResponse<byte[]> tryGet(String path) {
+    public HttpResponse<byte[]> tryGet(String path) {
         return send(to(path));
     }
 
-    HttpResponse<byte[]> tryPost(String path, Object body) {
+    public HttpResponse<byte[]> tryPost(String path, Object body) {
         return tryPost(path, body, Map.of());
     }
 
-    HttpResponse<byte[]> tryPost(String path, Object body, Map<String, String> headers) {
+    public HttpResponse<byte[]> tryPost(String path, Object body, Map<String, String> headers) {
         HttpRequest.Builder request = to(path);
         headers.forEach(request::header);
         return send(request.header("Content-Type", "application/json")
                 .POST(BodyPublishers.ofString(body == null ? "" : JSON.writeValueAsString(body))));
     }
 
-    JsonNode post(String path, Object body) {
+    public JsonNode post(String path, Object body) {
         byte[] answer = ok(tryPost(path, body)).body();
         return answer.length == 0 ? null : JSON.readTree(answer);
     }
 
-    JsonNode upload(String path, Map<String, byte[]> files) throws IOException {
+    public JsonNode upload(String path, Map<String, byte[]> files) throws IOException {
         return JSON.readTree(ok(tryUpload(path, files)).body());
     }
 
-    HttpResponse<byte[]> tryUpload(String path, Map<String, byte[]> files) throws IOException {
+    public HttpResponse<byte[]> tryUpload(String path, Map<String, byte[]> files) throws IOException {
         ByteArrayOutputStream form = new ByteArrayOutputStream();
         for (Map.Entry<String, byte[]> file : files.entrySet()) {
             form.write(("--part\r\nContent-Disposition: form-data; name=\"files\"; filename=\"" + file.getKey()
@@ -110,11 +110,11 @@ final class Client {
                 .POST(BodyPublishers.ofByteArray(form.toByteArray())));
     }
 
-    static JsonNode json(HttpResponse<byte[]> response) {
+    public static JsonNode json(HttpResponse<byte[]> response) {
         return JSON.readTree(response.body());
     }
 
-    static String message(HttpResponse<byte[]> response) {
+    public static String message(HttpResponse<byte[]> response) {
         return JSON.readTree(response.body()).path("message").asString("");
     }
 

@@ -18,20 +18,20 @@ import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 
 /** Cuts, pictures and sound that are not the demo's. */
-final class Material {
+public final class Material {
     /** A piece: clip name, source frame, length. */
-    record Clip(String name, long from, long length) {
+    public record Clip(String name, long from, long length) {
     }
 
     private Material() {
     }
 
-    static List<Clip> clips(int count) {
+    public static List<Clip> clips(int count) {
         return IntStream.range(0, count).mapToObj(i -> new Clip("panel " + (i + 1), 90_000 + i * 500L, 20 + i * 7 % 23))
                 .toList();
     }
 
-    static byte[] edl(String title, List<Clip> clips) {
+    public static byte[] edl(String title, List<Clip> clips) {
         StringBuilder text = new StringBuilder("TITLE: " + title + "\nFCM: NON-DROP FRAME\n");
         long at = 86_400;
         for (int i = 0; i < clips.size(); i++) {
@@ -47,7 +47,7 @@ final class Material {
         return Timecode.of(frame, FrameRate.FPS_24, false).label();
     }
 
-    static byte[] picture(String words, int width, int height) {
+    public static byte[] picture(String words, int width, int height) {
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         Graphics2D g = image.createGraphics();
         g.setColor(new Color(words.hashCode() & 0x7F7F7F | 0x404040));
@@ -65,7 +65,7 @@ final class Material {
 
     /** A tone as a WAV file (RIFF, 16 bit, one channel). */
     /** A movie at 24 frames/s without timecode. */
-    static byte[] movie(int frames) throws IOException {
+    public static byte[] movie(int frames) throws IOException {
         Path file = Files.createTempFile("movie", ".mp4");
         try {
             Process ffmpeg = new ProcessBuilder("ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", "testsrc2=s=64x36:r=24",
@@ -79,7 +79,7 @@ final class Material {
         }
     }
 
-    static byte[] tone(double seconds) {
+    public static byte[] tone(double seconds) {
         int samples = (int) (seconds * 24_000);
         ByteBuffer wav = ByteBuffer.allocate(44 + samples * 2).order(ByteOrder.LITTLE_ENDIAN);
         wav.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(36 + samples * 2)
@@ -92,7 +92,7 @@ final class Material {
         return wav.array();
     }
 
-    static String names(List<Clip> clips) {
+    public static String names(List<Clip> clips) {
         return clips.stream().map(Clip::name).collect(Collectors.joining(","));
     }
 }

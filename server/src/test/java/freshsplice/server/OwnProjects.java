@@ -11,5 +11,5 @@ import org.junit.jupiter.api.parallel.ExecutionMode;
 @Execution(ExecutionMode.CONCURRENT)
 @Retention(RetentionPolicy.RUNTIME)
 @Target(ElementType.TYPE)
-@interface OwnProjects {
+public @interface OwnProjects {
 }

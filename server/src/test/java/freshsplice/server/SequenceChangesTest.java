@@ -13,8 +13,6 @@ import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** The lanes as a window puts them together from what changed are the lanes as they are. */
 @ExtendWith(TestServer.class)
@@ -37,34 +35,6 @@ class SequenceChangesTest {
                 "text", "N" + random.nextInt(1000), "speed", "3/4"));
     }
 
-    /** As the window does it ({@code web/src/server/changes.ts}). */
-    private static JsonNode applied(JsonNode older, JsonNode change) {
-        ObjectNode made = change.get("whole").deepCopy().asObject();
-        change.get("lists").properties().forEach(list -> {
-            boolean above = list.getKey().startsWith("upper.");
-            int lane = above ? Integer.parseInt(list.getKey().substring("upper.".length())) : 0;
-            JsonNode before = above ? older.get("upper").get(lane).get("sections") : older.get(list.getKey());
-            ArrayNode after = applied(before, list.getValue().get("stretches"), Client.JSON.createArrayNode());
-            (above ? made.get("upper").get(lane).asObject() : made).set(above ? "sections" : list.getKey(), after);
-        });
-        return made;
-    }
-
-    private static ArrayNode applied(JsonNode before, JsonNode stretches, ArrayNode after) {
-        int at = 0;
-        for (JsonNode stretch : stretches) {
-            for (int i = 0; i < stretch.get("keep").asInt(); i++) {
-                ObjectNode record = before.get(at++).deepCopy().asObject();
-                stretch.get("by").properties().forEach(by ->
-                        record.put(by.getKey(), record.get(by.getKey()).asLong() + by.getValue().asLong()));
-                after.add(record);
-            }
-            at += stretch.get("skip").asInt();
-            stretch.get("put").forEach(after::add);
-        }
-        return after;
-    }
-
     @RepeatedTest(4)
     @DisplayName("after any edit, undone and done again too")
     void any(RepetitionInfo info) throws IOException {
@@ -83,7 +53,7 @@ class SequenceChangesTest {
                         ? 1 : 0;
             }
             JsonNode change = changes(window.get("stamp").asString());
-            window = change.has("since") ? applied(window, change) : change.get("whole");
+            window = ChangedSequence.of(window, change);
             assertThat(window.toString()).isEqualTo(client.get("/api/masters/" + received.master()).toString());
         }
     }

@@ -18,7 +18,7 @@ public final class TestServer implements BeforeAllCallback {
         context.getRoot().getStore(Namespace.GLOBAL).getOrComputeIfAbsent("server", key -> start());
     }
 
-    private static AutoCloseable start() {
+    public static AutoCloseable start() {
         try {
             Path data = Files.createDirectories(Path.of("target", "test-data-" + System.nanoTime()));
             folder = Files.createDirectories(data.resolve("folder")).toAbsolutePath();
@@ -41,7 +41,7 @@ public final class TestServer implements BeforeAllCallback {
         return folder;
     }
 
-    static String address() {
+    public static String address() {
         return "http://localhost:" + running.port();
     }
 
