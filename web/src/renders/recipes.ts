@@ -38,11 +38,12 @@ export const useDrafts = create(
 
 /** The recipe that is chosen in a project, with changes that nobody kept yet; and what can be done with it. */
 export function useRecipe(projectId: number) {
-  const all = useRecipes(projectId).data ?? []
+  const known = useRecipes(projectId).data
+  const all = known ?? []
   const draft = useDrafts((d) => d.of[projectId])
   const found = all.find((r) => r.name === draft?.name)
   // one that somebody renamed or took away while it was changed here is there with those changes, to be kept or dropped
-  const lost = !found && draft?.changed ? draft.name : undefined
+  const lost = known && !found && draft?.changed ? draft.name : undefined
   const kept = found ?? (lost === undefined ? (all.find((r) => r.usual) ?? all[0]) : undefined)
   const name = lost ?? kept?.name ?? ''
   const changed = draft?.name === name ? draft.changed : undefined
@@ -53,7 +54,7 @@ export function useRecipe(projectId: number) {
         useDrafts.setState((d) => {
           // what was chosen or changed while it was on its way stays
           const now = d.of[projectId]
-          const meanwhile = now !== draft && now?.name === name ? now.changed : undefined
+          const meanwhile = now !== draft && now?.name === name && then !== '' ? now.changed : undefined
           return now !== draft && now?.name !== name ? d : { of: { ...d.of, [projectId]: { name: then, changed: meanwhile } } }
         }),
       )

@@ -165,6 +165,7 @@ describe('the list of changes', () => {
     server({}, { '/api/cuts/42/turnover': new Error('the disk is full') })
     await act(() => queryClient.refetchQueries({ queryKey: ['edited', 3, 'turnover'] }))
     expect(screen.getByText('Apply 4 changes')).toBeTruthy()
+    expect((await screen.findByRole('alert')).textContent).toBe('As it was before: the disk is full')
   })
 
   it('hands back as was chosen before', async () => {

@@ -33,14 +33,19 @@ export function Turnover({ project, sequence }: { project: Project; sequence?: S
   if (!list.data || list.data.cutId !== cutId) {
     return <Empty title="One moment" text="Comparing the cut with our master" />
   }
-  return <OneList key={list.data.cutId} project={project} sequence={sequence} list={list.data} cuts={received} />
+  return (
+    <OneList key={list.data.cutId} project={project} sequence={sequence} list={list.data} stale={list.error?.message} cuts={received} />
+  )
 }
 
 const NONE: string[] = []
 
 const isFree = (c: Change) => !c.pushed
 
-function OneList({ project, sequence, list, cuts }: { project: Project; sequence: Sequence; list: List; cuts: Project['cuts'] }) {
+/** @property stale why the list could not be asked for again, and may be older than the master */
+type OneProps = { project: Project; sequence: Sequence; list: List; stale?: string; cuts: Project['cuts'] }
+
+function OneList({ project, sequence, list, stale, cuts }: OneProps) {
   const edits = list.changes.filter(isFree)
   const pushed = list.changes.length - edits.length
   const key = listOf(list.cutId, sequence.id)
@@ -128,6 +133,11 @@ function OneList({ project, sequence, list, cuts }: { project: Project; sequence
               )}
             </span>
           </div>
+          {stale && (
+            <p className="text-[13px] text-bent" role="alert">
+              As it was before: {stale}
+            </p>
+          )}
           {edits.length === 0 ? (
             <p className="py-8 text-[16px]">
               No changes: our master is this cut, frame by frame.{' '}
