@@ -1,7 +1,8 @@
 import { useState } from 'react'
 import { useColleague } from '../desk/colleague'
-import { useDesk } from '../desk/desk'
+import { setDesk, useDesk } from '../desk/desk'
 import { sayError } from '../desk/messages'
+import { onTheWay } from '../desk/onTheWay'
 import { plural } from '../parts/words'
 import { useLabels } from '../playhead/labels'
 import { liveAt, passingFrom, shareAt, shotFrameAt } from '../playhead/lookup'
@@ -126,33 +127,40 @@ function recordWords(sequence: Sequence, frame: number) {
 
 function TypedFrame({ sequence, label }: { sequence: Sequence; label: string }) {
   const [typed, setTyped] = useState<string>()
-  const go = async () => {
-    if (typed?.trim()) {
-      try {
-        const { frame, units } = useDesk.getState()
-        const at = await get(
-          '/api/masters/{id}/position',
-          of(sequence.id, { text: typed, from: frame, unit: units.toUpperCase() as Uppercase<typeof units> }),
+  const go = async (text: string): Promise<boolean> => {
+    try {
+      const { frame, units } = useDesk.getState()
+      const at = await get(
+        '/api/masters/{id}/position',
+        of(sequence.id, { text, from: frame, unit: units.toUpperCase() as Uppercase<typeof units> }),
+      )
+      if (at.frame < sequence.start || at.frame >= sequence.end) {
+        sayError(
+          new Error(
+            `${at.label} lies ${at.frame < sequence.start ? 'before the first' : 'after the last'} frame of the master: gone to that`,
+          ),
         )
-        if (at.frame < sequence.start || at.frame >= sequence.end) {
-          sayError(
-            new Error(
-              `${at.label} lies ${at.frame < sequence.start ? 'before the first' : 'after the last'} frame of the master: gone to that`,
-            ),
-          )
-        }
-        goTo(at.frame)
-      } catch (e) {
-        sayError(e)
       }
+      goTo(at.frame)
+      // a name, not a number: what is done next is meant for that shot
+      if (/\p{L}/u.test(text)) {
+        const { section: shot } = liveAt(sequence, at.frame)
+        setDesk({ pieces: shot ? [shot.id] : [], seam: undefined, sound: undefined })
+      }
+      return true
+    } catch (e) {
+      sayError(e)
+      return false
     }
-    setTyped(undefined)
   }
   return (
     <form
       onSubmit={(e) => {
         e.preventDefault()
-        void go()
+        if (typed?.trim()) {
+          void onTheWay(() => go(typed))
+        }
+        setTyped(undefined)
         ;(document.activeElement as HTMLElement | null)?.blur()
       }}
     >

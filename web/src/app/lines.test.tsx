@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { useActions, useKeys } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
 import { said } from '../desk/fakeKeys'
 import { setLine } from '../desk/line'
@@ -88,6 +89,54 @@ afterEach(() => {
   vi.unstubAllGlobals()
   useMessages.setState({ all: [] })
   act(() => useTransport.setState({ speed: 0, dropped: 0 }))
+})
+
+describe('keys that are pressed while the server is asked where a shot is', () => {
+  const done = vi.fn()
+  function Offers() {
+    useKeys()
+    const frame = useDesk((d) => d.frame)
+    useActions('test', [{ group: 'Test', name: 'Take out', keys: 'X', run: () => done(frame, useDesk.getState().pieces) }])
+    return <StatusLine project={project} sequence={sequence} />
+  }
+  const goToShot = (text: string) => {
+    const field = screen.getByLabelText('Go to a timecode, or by frames')
+    fireEvent.focus(field)
+    fireEvent.change(field, { target: { value: text } })
+    fireEvent.submit(field)
+  }
+  beforeEach(() => done.mockReset())
+
+  it('are done there, once, and to the shot that was named', async () => {
+    fakeServer({ '/api/masters/9/position': { frame: 150, label: '00:00:06:06' } })
+    setDesk({ pieces: [1] })
+    show(<Offers />)
+    goToShot('sh0020')
+    fireEvent.keyDown(document.body, { key: 'x' })
+    expect(done).not.toHaveBeenCalled()
+    await waitFor(() => expect(done).toHaveBeenCalledExactlyOnceWith(150, [2]))
+    fireEvent.keyDown(document.body, { key: 'x' })
+    expect(done, 'afterwards at once').toHaveBeenCalledTimes(2)
+  })
+
+  it('are not done where one came from when there is no such shot', async () => {
+    fakeServer({ '/api/masters/9/position': new Error('"Low Water" does not show sh0990') })
+    show(<Offers />)
+    goToShot('sh0990')
+    fireEvent.keyDown(document.body, { key: 'x' })
+    await waitFor(() => expect(said()).toContain('does not show'))
+    await act(() => new Promise((go) => setTimeout(go, 20)))
+    expect(done).not.toHaveBeenCalled()
+  })
+
+  it('a timecode leaves what is chosen', async () => {
+    fakeServer({ '/api/masters/9/position': { frame: 150, label: '00:00:06:06' } })
+    setDesk({ pieces: [1] })
+    show(<Offers />)
+    goToShot('606')
+    await waitFor(() => expect(useDesk.getState().frame).toBe(150))
+    expect(useDesk.getState().pieces).toEqual([1])
+  })
 })
 
 describe('the top line', () => {

@@ -1,6 +1,7 @@
 import { useEffect, useLayoutEffect } from 'react'
 import { create } from 'zustand'
 import { boxWentAway, isLate } from './lateKeys'
+import { whenThere } from './onTheWay'
 
 /** Something that can be done, with its key; found in the command box and on the sheet of shortcuts. */
 export type Action = {
@@ -60,6 +61,15 @@ function takesItself(target: EventTarget | null, key: string): boolean {
   return !!control && !(key === 'Enter' && control instanceof HTMLInputElement)
 }
 
+/**
+ * What a key means now. A letter typed with Shift is the letter where nothing else is offered for it, and not where that has nothing to
+ * do just now: Shift X without a range must not take a piece out.
+ */
+function meant(key: string): Action | undefined {
+  const known = allActions().some((a) => a.keys?.split(' ').includes(key))
+  return offeredFor(key) ?? (!known && /^Shift\+[A-Z]$/.test(key) ? offeredFor(key.slice(6)) : undefined)
+}
+
 /** Gives key presses to the actions. */
 export function useKeys() {
   useEffect(() => {
@@ -72,10 +82,15 @@ export function useKeys() {
       if (takesItself(e.target, key) || isLate(key, performance.now())) {
         return
       }
-      // a letter typed with Shift is the letter where nothing else is offered for it
-      // and not where that has nothing to do just now: Shift X without a range must not take a piece out
-      const known = allActions().some((a) => a.keys?.split(' ').includes(key))
-      const action = offeredFor(key) ?? (!known && /^Shift\+[A-Z]$/.test(key) ? offeredFor(key.slice(6)) : undefined)
+      const there = whenThere()
+      if (there) {
+        if (meant(key)) {
+          e.preventDefault()
+        }
+        void there.then((is) => is && meant(key)?.run())
+        return
+      }
+      const action = meant(key)
       if (action) {
         e.preventDefault()
         action.run()
