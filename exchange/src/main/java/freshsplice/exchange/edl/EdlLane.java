@@ -27,6 +27,9 @@ final class EdlLane {
         long statedOut;
     }
 
+    /** A speed that is meant has a denominator up to this. */
+    private static final long SIMPLE = 100;
+
     private final String name;
     private final FrameRate rate;
     private final EdlClock clock;
@@ -131,17 +134,29 @@ final class EdlLane {
             }
             return Rational.ONE;
         }
-        Rational speed = speed(statement.speedInFps);
+        Rational speed = speed(statement);
         remarkSpeed(statement, record, sourceLength, speed);
         return speed;
     }
 
-    /** Speed lines count at the timecode's base, but some write 23.98 or 29.97 for normal. */
-    private Rational speed(Rational inFps) {
-        Rational byBase = inFps.dividedBy(Rational.of(rate.timecodeBase()));
-        Rational off = inFps.abs().minus(rate.fps()).abs();
-        boolean writtenAsRate = !rate.fps().isWhole() && off.compareTo(Rational.of(6, 1000)) < 0;
-        return writtenAsRate ? Rational.of(inFps.signum()) : byBase;
+    /**
+     * Speed lines count at the timecode's base; some programs count at the rate and write 23.98 for normal, or 11.988011988011989 for
+     * half of it. Of the two readings, within what was rounded away, the simpler one is meant.
+     */
+    private Rational speed(EdlStatement statement) {
+        Rational base = Rational.of(rate.timecodeBase());
+        Rational byBase = statement.speedInFps.dividedBy(base);
+        if (rate.fps().isWhole() || statement.speedInFps.isZero()) {
+            return byBase;
+        }
+        Rational byRate = meant(statement, rate.fps());
+        return byRate.den() <= SIMPLE && byRate.den() < meant(statement, base).den() ? byRate : byBase;
+    }
+
+    private static Rational meant(EdlStatement statement, Rational normal) {
+        Rational speed = statement.speedInFps.dividedBy(normal);
+        double close = statement.speedClose / normal.toDouble();
+        return close == 0 ? speed : Rational.simplest(speed.toDouble(), close);
     }
 
     private void remarkLengths(EdlStatement statement, FrameRange record, long sourceLength) {

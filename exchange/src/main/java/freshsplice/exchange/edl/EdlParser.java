@@ -12,6 +12,9 @@ import java.util.Locale;
 
 /** Lines to statements. Columns may be ragged and parted by blanks or tabs; what is no statement is remarked. */
 final class EdlParser {
+    private static final int MOST_DECIMALS = 9;
+    /** A double is exact to about this part of a speed in frames a second. */
+    private static final double LEAST = 1e-11;
     private final EdlList list = new EdlList();
     private final List<Remark> remarks;
     private final Limits limits;
@@ -201,7 +204,8 @@ final class EdlParser {
         if (!columns.isEmpty() && Timecode.looksLikeLabel(columns.get(columns.size() - 1))) {
             start = columns.remove(columns.size() - 1);
         }
-        Rational speed = columns.isEmpty() ? null : speedOrNull(columns.remove(columns.size() - 1));
+        String written = columns.isEmpty() ? "" : columns.remove(columns.size() - 1);
+        Rational speed = speedOrNull(written);
         if (speed == null || current == null) {
             remarks.add(Remark.loss("line " + number, "A speed line that says no speed, or stands before any event, "
                     + "is left out: " + line));
@@ -209,6 +213,7 @@ final class EdlParser {
         }
         EdlStatement about = speedIsAbout(String.join(" ", columns));
         about.speedInFps = speed;
+        about.speedClose = closeness(written);
         about.speedLine = number;
         about.speedStart = start;
     }
@@ -221,11 +226,24 @@ final class EdlParser {
     }
 
     private static Rational speedOrNull(String text) {
+        String number = text.startsWith("+") ? text.substring(1) : text;
         try {
-            return Rational.parse(text.startsWith("+") ? text.substring(1) : text);
+            // more digits than anybody types: a program wrote the double that it counted with
+            return decimals(number) > MOST_DECIMALS && number.matches("-?\\d{1,6}\\.\\d{1,30}") ? Rational.near(Double.parseDouble(number))
+                    : Rational.parse(number);
         } catch (IllegalArgumentException e) {
             return null;
         }
+    }
+
+    private static int decimals(String number) {
+        int point = number.indexOf('.');
+        return point < 0 ? 0 : number.length() - point - 1;
+    }
+
+    private static double closeness(String number) {
+        int decimals = decimals(number);
+        return decimals == 0 ? 0 : Math.max(0.5 * Math.pow(10, -decimals), LEAST);
     }
 
     /** {@code AUD 3 4}: the event before is on these sound tracks too. */

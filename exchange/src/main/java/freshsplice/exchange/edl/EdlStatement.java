@@ -34,6 +34,8 @@ final class EdlStatement {
     boolean freeze;
     /** Source frames per second as the speed line says; null without one. */
     Rational speedInFps;
+    /** By how much that may be off, as many decimals as it is written with: half of the last; 0 for a whole number. */
+    double speedClose;
     int speedLine;
     String speedStart;
     final List<String> comments = new ArrayList<>();

@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Every list of the reference folder is checked in the command line's test; here is what those do not have. */
@@ -53,6 +54,18 @@ class EdlReaderTest {
         byte[] marked = ("\uFEFF" + text).getBytes(StandardCharsets.UTF_8);
         assertThat(Formats.read(new InputFile("x.edl", marked), ReadOptions.at(FrameRate.FPS_24)).cuts().get(0).name())
                 .isEqualTo("t");
+    }
+
+    /** As the reference library's EDL adapter writes speeds, as programs round them, and as they are counted at the base. */
+    @ParameterizedTest
+    @CsvSource({"24000/1001, 11.988011988011989, 1/2", "24000/1001, -23.976023976023978, -1", "24000/1001, 23.976, 1", "24000/1001, 23.98, 1",
+        "24000/1001, 012.0, 1/2", "24000/1001, 24, 1", "24000/1001, -048, -2", "24000/1001, 17.982, 3/4", "24000/1001, 018.0, 3/4",
+        "24000/1001, 17.142857, 17142857/24000000", "24000/1001, 000, 0", "30000/1001, 14.985, 1/2", "30000/1001, 29.97, 1", "30000/1001, 59.94005994005994, 2",
+        "30000/1001, 15, 1/2", "24, 11.988, 999/2000", "24, 8.000000000000002, 1/3", "25, 033.3, 333/250"})
+    void aSpeedIsCountedAtTheBaseOrAtTheRate(String rate, String written, String speed) {
+        Event event = read("001 R V C 00:00:10:00 00:00:11:00 00:00:00:00 00:00:01:00\nM2 R " + written + " 00:00:10:00\n",
+                FrameRate.parse(rate)).cuts().get(0).lanes().get(0).events().get(0);
+        assertThat(event.time().slope()).contains(Rational.parse(speed));
     }
 
     @Test
