@@ -122,13 +122,18 @@ function useExamples(cutId: number, wanted: Numbering, open: boolean): { example
     if (!open) {
       return
     }
+    // an answer to what was typed before may come after that to what is typed now
+    let typedNow = true
     const soon = window.setTimeout(() => {
       post('/api/cuts/{id}/numbering/examples', { ...of(cutId), body: wanted }).then(
-        (found) => setExamples({ examples: found }),
-        (e: unknown) => setExamples({ wrong: e instanceof Error ? e.message : String(e) }),
+        (found) => typedNow && setExamples({ examples: found }),
+        (e: unknown) => typedNow && setExamples({ wrong: e instanceof Error ? e.message : String(e) }),
       )
     }, 200)
-    return () => window.clearTimeout(soon)
+    return () => {
+      typedNow = false
+      window.clearTimeout(soon)
+    }
   }, [cutId, wanted, open])
   return examples
 }

@@ -80,6 +80,25 @@ it('numbers shots by what was typed, and by what others said of all else meanwhi
   )
 })
 
+it('shows the codes of what is typed now, in whatever order the answers come', async () => {
+  const answers: ((code: string) => void)[] = []
+  vi.stubGlobal('fetch', async () => {
+    const code = await new Promise<string>((answer) => answers.push(answer))
+    return new Response(JSON.stringify([{ code, from: [] }]), { status: 200, headers: { 'Content-Type': 'application/json' } })
+  })
+  const numbering = { prefix: 'sh', step: 10, digits: 4, firstFrame: 1001, handles: 8 }
+  show(<NumberingBox project={project} cut={{ ...cut, numbering } as unknown as IntakeCut} />)
+  fireEvent.click(screen.getByText('Numbering'))
+  await waitFor(() => expect(answers).toHaveLength(1))
+  fireEvent.change(await screen.findByLabelText(/^Step/), { target: { value: '100' } })
+  await waitFor(() => expect(answers).toHaveLength(2))
+  answers[1]?.('sh0500')
+  await screen.findByText('sh0500')
+  answers[0]?.('sh0050')
+  await new Promise((go) => setTimeout(go, 30))
+  expect(screen.queryByText('sh0050')).toBeNull()
+})
+
 it('asks for another sequence by its place, and for one lane or all that is seen', async () => {
   const asked = fakeServer()
   show(<WhichPart project={project} cut={cut} />)
