@@ -3,9 +3,8 @@ import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
 import { calmStorage } from '../desk/calmStorage'
 import type { Reach } from '../server/types'
-import type { Snap } from './hands/drag'
+import type { Moved, Snap } from './hands/drag'
 import type { FlatPlace, FreeView, ScoutPlace } from './hands/matrices'
-import type { Moved } from './hands/movedThings'
 
 export const PANELS = ['Camera', 'Cameras', 'Things', 'Viewpoints', 'Layers'] as const
 export type Panel = (typeof PANELS)[number]

@@ -19,6 +19,16 @@ export type Ray = { origin: Point; direction: Point }
 
 export const NOWHERE: By = { x: 0, y: 0, z: 0, turn: 0, size: 1 }
 
+/**
+ * Things as hands move them.
+ *
+ * @property action the frame of the action at which they are moved
+ * @property by     how far, from where they are
+ * @property pivot  what several turn and grow about, x and z
+ * @property to     where each comes to stand, 16 numbers
+ */
+export type Moved = { action: number; ids: number[]; by: By; pivot: [number, number]; to: Map<number, Float32Array> }
+
 /** A grid of a quarter of a metre; turns of 15 degrees; sizes of a tenth. */
 const GRID = 0.25
 const TURNS = 15

@@ -6,15 +6,7 @@ import type { Bake } from '../../pictures/bake'
 import type { StageShot } from '../../server/types'
 import { editSet } from '../edits'
 import { setStage } from '../stageDesk'
-import { type By, movedPlaces, NOWHERE } from './drag'
-
-/**
- * @property action the frame of the action at which they are moved
- * @property by     how far, from where they are
- * @property pivot  what several turn and grow about, x and z
- * @property to     where each comes to stand, 16 numbers
- */
-export type Moved = { action: number; ids: number[]; by: By; pivot: [number, number]; to: Map<number, Float32Array> }
+import { type By, type Moved, movedPlaces, NOWHERE } from './drag'
 
 /** A draft of the set's things that both pictures show. @param action at the playhead: what was moved at another is written */
 export function useMovedThings(stage: StageShot, bake: Bake, action: number): Draft<Moved> {

@@ -13,8 +13,8 @@ import { stop, useTransport } from '../../playhead/transport'
 import type { StageShot } from '../../server/types'
 import { editCamera } from '../edits'
 import { choose, setStage, useStageDesk } from '../stageDesk'
-import { type Axis, byOf, byWords, type Drag, type How, type Point } from './drag'
-import { type Moved, movedTo, placeOfThings } from './movedThings'
+import { type Axis, byOf, byWords, type Drag, type How, type Moved, type Point } from './drag'
+import { movedTo, placeOfThings } from './movedThings'
 
 /**
  * What a hand has pressed.
