@@ -1,4 +1,4 @@
-import { useTyped } from './useTyped'
+import { useTypedOver } from './useTyped'
 
 type Props = {
   /** what it is, for whoever does not see where it stands */
@@ -16,21 +16,6 @@ type Props = {
 
 /** A field that is typed over and shows what is so again afterwards. Escape leaves all as it is. */
 export function TypedField({ label, of, shown = '', placeholder, className = '', disabled, give }: Props) {
-  const { typed, type, end } = useTyped(of, (text) => {
-    if (text.trim() && text.trim() !== shown) {
-      give(text.trim())
-    }
-  })
-  return (
-    <input
-      className={`field num ${className}`}
-      aria-label={label}
-      placeholder={placeholder}
-      value={typed ?? shown}
-      disabled={disabled}
-      onChange={(e) => type(e.target.value)}
-      onBlur={end}
-      onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-    />
-  )
+  const over = useTypedOver(of, shown, give)
+  return <input className={`field num ${className}`} aria-label={label} placeholder={placeholder} disabled={disabled} {...over} />
 }

@@ -12,7 +12,12 @@ export function useDraft<V>(edits: number | undefined, key?: string): Draft<V> {
   const [, again] = useReducer((n: number) => n + 1, 0)
   const kept = useRef<Draft<V>>(undefined)
   kept.current ??= new Draft<V>(again)
-  const draft = kept.current
+  useLifeOf(kept.current, edits, key)
+  return kept.current
+}
+
+/** Lets a draft hear of what {@link useDraft} says, where the component shows it in a way of its own. */
+export function useLifeOf<V>(draft: Draft<V>, edits: number | undefined, key?: string) {
   useEffect(() => draft.knows(edits), [draft, edits])
   useEffect(() => {
     if (key !== undefined) {
@@ -26,5 +31,4 @@ export function useDraft<V>(edits: number | undefined, key?: string): Draft<V> {
       draft.write()
     }
   }, [draft])
-  return draft
 }

@@ -44,3 +44,18 @@ export function useTyped(of: string | number | undefined, give: (typed: string) 
   }, [type])
   return { typed, type, end: end.current }
 }
+
+/** As {@link useTyped} for a field that shows what is so: nothing and what stands there already are no news, Enter leaves it. */
+export function useTypedOver(of: string | number | undefined, shown: string, give: (typed: string) => void) {
+  const { typed, type, end } = useTyped(of, (text) => {
+    if (text.trim() && text.trim() !== shown) {
+      give(text.trim())
+    }
+  })
+  return {
+    value: typed ?? shown,
+    onChange: (e: React.ChangeEvent<HTMLInputElement>) => type(e.target.value),
+    onBlur: end,
+    onKeyDown: (e: React.KeyboardEvent<HTMLInputElement>) => e.key === 'Enter' && e.currentTarget.blur(),
+  }
+}

@@ -1,7 +1,7 @@
 /** Things moved by hands: shown at once, one gesture is one step, shown where it was let go until the server has it. */
 import { useEffect, useState } from 'react'
 import { Draft, type Place, type Written } from '../../parts/draft'
-import { keepUnwritten } from '../../parts/unwritten'
+import { useLifeOf } from '../../parts/useDraft'
 import type { Bake } from '../../pictures/bake'
 import type { StageShot } from '../../server/types'
 import { editSet } from '../edits'
@@ -14,16 +14,9 @@ export function useMovedThings(stage: StageShot, bake: Bake, action: number): Dr
     const made: Draft<Moved> = new Draft(() => setStage({ moving: made.open, laid: made.waiting }))
     return made
   })
-  useEffect(() => draft.knows(bake.edit), [draft, bake])
-  useEffect(() => draft.leave(keyOf(stage.sceneId, action)), [draft, stage.sceneId, action])
-  useEffect(() => {
-    const forget = keepUnwritten(() => draft.write())
-    return () => {
-      forget()
-      draft.write()
-      setStage({ moving: undefined, laid: [] })
-    }
-  }, [draft])
+  useLifeOf(draft, bake.edit, keyOf(stage.sceneId, action))
+  // after it has been written: what is shown of it goes with the pictures
+  useEffect(() => () => void setStage({ moving: undefined, laid: [] }), [])
   return draft
 }
 
