@@ -89,6 +89,21 @@ class HistoryTest {
         assertThat(client.get("/api/projects/" + project).get("pictureWidth").asInt()).isEqualTo(640);
     }
 
+    @Test
+    @DisplayName("a recipe taken away in the step that first kept the recipes stays away when that is done again")
+    void takenAwayInOneStep() throws IOException {
+        receive("Taken away in one step", 3);
+        String recipes = "/api/projects/" + project + "/recipes";
+        JsonNode first = client.get(recipes);
+        client.post(recipes + "/edits", Map.of("kind", "REMOVE_RECIPE", "name", first.get(0).get("name").asString()));
+        JsonNode without = client.get(recipes);
+        assertThat(without).hasSize(first.size() - 1);
+        client.post("/api/projects/" + project + "/undo", null);
+        assertThat(client.get(recipes)).isEqualTo(first);
+        client.post("/api/projects/" + project + "/redo", null);
+        assertThat(client.get(recipes)).isEqualTo(without);
+    }
+
     @RepeatedTest(6)
     @DisplayName("whatever two people did, undid and did again: going to any step and back to the newest is as it was")
     void anyStepOfTwo(RepetitionInfo info) throws IOException {

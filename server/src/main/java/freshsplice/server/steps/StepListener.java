@@ -75,12 +75,24 @@ class StepListener implements PostInsertEventListener, PostUpdateEventListener {
         return values;
     }
 
+    private static boolean diesBy(ChangedRow row) {
+        ChangedRow.Value alive = row.values().get("alive");
+        return alive != null && alive.after() == null;
+    }
+
     /** Notes a row that was written; what a step changes of one row several times is one change. */
     void note(ChangedRow row) {
         Map<String, ChangedRow> all = noted.get();
         String key = row.table() + row.id();
         ChangedRow before = all == null ? null : all.get(key);
-        if (all == null || before != null && before.added()) {
+        if (all == null) {
+            return;
+        }
+        if (before != null && before.added()) {
+            if (diesBy(row)) {
+                // it was never there before the step nor after it: doing the step again must not bring it to life
+                all.remove(key);
+            }
             return;
         }
         if (row.added()) {
