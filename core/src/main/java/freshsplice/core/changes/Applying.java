@@ -146,10 +146,11 @@ public final class Applying {
 
     private Section changed(int o, int n, Change change) {
         Section after = after(turnover, o, n, change);
-        CutPiece piece = turnover.newer.get(n).cut();
+        Turnover.Newer newer = turnover.newer.get(n);
         Shot shot = turnover.shots.get(turnover.sections.get(o).shotId());
-        if (change.kind() == ChangeKind.REPLACED && !namesShot(turnover.newer.get(n), shot)) {
-            replace(shot, piece, after.from(), piece.edge());
+        boolean another = change.kind() == ChangeKind.REPLACED || needsOwnCourse(change, newer, shot);
+        if (another && !namesShot(newer, shot)) {
+            replace(shot, newer.cut(), after.from(), newer.cut().edge());
         }
         return after;
     }
@@ -163,21 +164,44 @@ public final class Applying {
         return newer.origin().isPresent() && newer.origin().get().shotId() == shot.id();
     }
 
+    /**
+     * Whether the shot's source gets another course in time: what it had goes to and fro or holds, so that a source position
+     * does not tell which frame of the shot is meant. The shot plays its own frames then, and its board as the cut has it.
+     */
+    private static boolean needsOwnCourse(Change change, Turnover.Newer newer, Shot shot) {
+        return hasOtherTime(change) && !shot.anchor().still() && !newer.piece().still() && !shot.anchor().tellsFrames();
+    }
+
+    private static boolean hasOtherTime(Change change) {
+        return change.kind() == ChangeKind.RETIMED || change.kind() == ChangeKind.SLIPPED;
+    }
+
+    /** Whether the cut's positions tell the shot's frames. Keys that are as they were keep the shot's own: lists round positions. */
+    private static boolean isTold(Change change, Shot.Anchor anchor) {
+        return change.kind() != ChangeKind.REPLACED && anchor.tellsFrames() && (anchor.course() == null || hasOtherTime(change));
+    }
+
     private static Section after(Turnover turnover, int o, int n, Change change) {
         Section old = turnover.sections.get(o);
         Turnover.Newer newer = turnover.newer.get(n);
         Shot shot = turnover.shots.get(old.shotId());
         FrameRange edge = newer.cut().edge();
-        Rational from = old.from().minus(old.speed().times(change.head()));
+        Rational from = old.at(old.record().in() - change.head());
         Rational speed = old.speed();
-        List<Bend> bends = List.of();
+        List<Bend> bends = Bend.shifted(old.bends(), change.head());
         if (namesShot(newer, shot)) {
             from = newer.origin().get().position();
             speed = newer.origin().get().slope();
             bends = newer.origin().get().bends();
-        } else if (change.kind() != ChangeKind.REPLACED && !shot.anchor().still() && !shot.anchor().slope().isZero()) {
-            from = shot.anchor().frameAt(newer.piece().from());
-            speed = newer.piece().slope().dividedBy(shot.anchor().slope());
+        } else if (isTold(change, shot.anchor())) {
+            ShotTime time = ShotTime.of(newer.cut().time(), edge, turnover.linkOf(n).orElse(null), shot.anchor());
+            from = time.from();
+            speed = time.speed();
+            bends = time.bends();
+        } else if (needsOwnCourse(change, newer, shot)) {
+            from = Rational.of(from.floor());
+            speed = Rational.ONE;
+            bends = List.of();
         }
         return new Section(old.id(), old.content(), edge, from, speed, bends, old.enabled(),
                 Transitions.head(newer.cut().head(), edge.in()),
@@ -198,7 +222,7 @@ public final class Applying {
             FrameRange edge = newer.cut().edge();
             Origins.Origin origin = newer.origin().get();
             return new Section(0, new Section.Content.OfShot(origin.shotId()), edge, origin.position(),
-                    origin.slope(), true, Transitions.head(newer.cut().head(), edge.in()),
+                    origin.slope(), origin.bends(), true, Transitions.head(newer.cut().head(), edge.in()),
                     Transitions.tail(newer.cut().tail(), newer.cut().record(), edge.out()));
         }
         newShots.add(newer.cut());

@@ -5,6 +5,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
+import java.util.stream.LongStream;
+import java.util.stream.Stream;
 
 /** Finds what differs between two runs of pieces, each in record order. Pure; near-linear for ordinary cuts. */
 public final class ChangeFinder {
@@ -165,14 +167,16 @@ public final class ChangeFinder {
     }
 
     private static Rational seenLow(Piece p) {
-        return Rational.min(at(p, p.record().in()), at(p, p.record().out()));
+        return seen(p).reduce(Rational::min).orElseThrow();
     }
 
     private static Rational seenHigh(Piece p) {
-        return Rational.max(at(p, p.record().in()), at(p, p.record().out()));
+        return seen(p).reduce(Rational::max).orElseThrow();
     }
 
-    private static Rational at(Piece p, long record) {
-        return p.from().plus(p.slope().times(record - p.edge().in()));
+    /** Positions among which are the lowest and the highest: both ends, and all between where the speed changes. */
+    private static Stream<Rational> seen(Piece p) {
+        return (p.isKeyed() ? LongStream.rangeClosed(p.record().in(), p.record().out()) : LongStream.of(p.record().in(), p.record().out()))
+                .mapToObj(p.eachFrame().at());
     }
 }

@@ -34,8 +34,8 @@ public final class ChangeWords {
         }
         String before = percent(demand.before());
         String after = percent(demand.after());
-        // as fast on average, and still another speed: one of the two changes on the way
-        String speeds = before.equals(after) ? "a speed that changes, now " + after + " throughout" : "speed " + before + " to " + after;
+        // as fast on average, and still another speed: it changes on the way, or did
+        String speeds = before.equals(after) ? "another course of its speed, " + after + " on average" : "speed " + before + " to " + after;
         return speeds + ends(c, ", ");
     }
 

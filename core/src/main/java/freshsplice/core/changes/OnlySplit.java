@@ -105,8 +105,17 @@ final class OnlySplit {
     private Piece one(int from, int to) {
         Piece a = olds.get(from);
         Piece b = olds.get(to - 1);
-        return new Piece(a.record().spanWith(b.record()), a.edge().spanWith(b.edge()), a.key(), a.from(), a.slope(), a.bent(), a.still(),
+        return new Piece(a.record().spanWith(b.record()), a.edge().spanWith(b.edge()), a.key(), a.from(), a.slope(), oneCourse(a, b), a.still(),
                 a.name(), a.head(), b.tail());
+    }
+
+    private static Course oneCourse(Piece a, Piece b) {
+        if (!a.isKeyed() && !b.isKeyed()) {
+            return null;
+        }
+        Course before = a.eachFrame();
+        Course after = b.eachFrame();
+        return new Course(a.edge().spanWith(b.edge()), r -> r < b.edge().in() ? before.at().apply(r) : after.at().apply(r));
     }
 
     /** The same on the same frames, or only somewhere else. */

@@ -5,7 +5,7 @@ import freshsplice.core.cut.Source;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Bend;
-import freshsplice.core.master.Pace;
+import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import java.util.HashMap;
@@ -27,6 +27,11 @@ public final class Origins {
      * @param bends    where its speed changes, counted from the piece's cut; empty for a constant one
      */
     public record Origin(long shotId, Rational position, Rational slope, List<Bend> bends) {
+        /** Where a piece is in the shot, frame by frame; null where its speed does not change. @param edge the piece */
+        Course course(FrameRange edge) {
+            return bends.isEmpty() ? null : new Course(edge, r -> at(r - edge.in()));
+        }
+
         /** The exact shot frame so many record frames after the piece's cut. */
         Rational at(long frames) {
             return bends.isEmpty() ? position.plus(slope.times(frames)) : Bend.at(bends, Rational.of(frames));
@@ -85,14 +90,10 @@ public final class Origins {
         return new Origin(own.shotId(), from, Bend.at(bends, length).minus(from).dividedBy(length), bends);
     }
 
-    /** The keys of a piece whose speed changes, counted from its cut; empty where it does not, or changes at every frame. */
+    /** The keys of a piece whose speed changes, counted from its cut; empty where it does not. */
     private static List<Bend> keyed(CutPiece piece) {
-        List<TimeMap.Key> keys = piece.time().withoutStraightKeys().keys();
-        if (keys.size() < 3 || keys.size() > Bend.MOST) {
-            return List.of();
-        }
-        return keys.stream().map(k -> new Bend(Rational.of(k.record() - piece.edge().in()), k.source(),
-                Pace.STRAIGHT)).toList();
+        TimeMap time = piece.time().withoutStraightKeys();
+        return time.slope().isPresent() ? List.of() : Bend.of(time.smooth() ? time.frameByFrame(piece.edge()) : time, piece.edge().in());
     }
 
     private static List<String> names(Source source) {

@@ -6,6 +6,7 @@ import freshsplice.core.identity.SameSources;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.Optional;
+import java.util.OptionalLong;
 
 /**
  * One piece of either side, as far as comparing needs it.
@@ -15,13 +16,13 @@ import java.util.Optional;
  * @param key    what it shows: equal keys are the same source
  * @param from   source position at {@code edge.in}
  * @param slope  source frames per record frame; the mean where the speed is keyed
- * @param bent   its speed changes on the way where the other side's does not
+ * @param course where its speed changes, each frame; null where it goes evenly
  * @param still  positions in the source mean nothing: a still picture
  * @param name   for people
  * @param head   length and kind of the transition into it; empty text for a plain cut
  * @param tail   the same at its end
  */
-public record Piece(FrameRange record, FrameRange edge, String key, Rational from, Rational slope, boolean bent,
+public record Piece(FrameRange record, FrameRange edge, String key, Rational from, Rational slope, Course course,
                     boolean still, String name, String head, String tail) {
     /** Lists write speeds with a decimal or two: by this much they may be off. */
     static final Rational ROUNDED_SPEED = Rational.of(3, 1000);
@@ -29,14 +30,19 @@ public record Piece(FrameRange record, FrameRange edge, String key, Rational fro
 
     public static Piece of(CutPiece piece) {
         boolean still = piece.source() != null && piece.source().isStill();
-        return new Piece(piece.record(), piece.edge(), piece.identity(), piece.from(), piece.slope(), false, still, piece.name(),
+        return new Piece(piece.record(), piece.edge(), piece.identity(), piece.from(), piece.slope(), courseOf(piece), still, piece.name(),
                 describe(piece.head()), describe(piece.tail()));
+    }
+
+    private static Course courseOf(CutPiece piece) {
+        return piece.time().withoutStraightKeys().slope().isPresent() ? null : Course.of(piece.edge(), piece.time());
     }
 
     /** The same piece under another identity, its positions as that source counts. */
     Piece as(String otherKey, SameSources.Link link, boolean isStill) {
-        return link == null ? new Piece(record, edge, otherKey, from, slope, bent, isStill, name, head, tail)
-                : new Piece(record, edge, otherKey, link.position(from), slope.times(link.scale()), bent, isStill, name, head,
+        return link == null ? new Piece(record, edge, otherKey, from, slope, course, isStill, name, head, tail)
+                : new Piece(record, edge, otherKey, link.position(from), slope.times(link.scale()),
+                        course == null ? null : course.as(link::position), isStill, name, head,
                 tail);
     }
 
@@ -45,11 +51,22 @@ public record Piece(FrameRange record, FrameRange edge, String key, Rational fro
      * nothing by a quarter of a frame, is no retime.
      */
     boolean runsAs(Piece other) {
-        if (bent != other.bent) {
-            return false;
+        if (isKeyed() || other.isKeyed()) {
+            OptionalLong head = eachFrame().headOf(other.eachFrame());
+            return head.isPresent() && eachFrame().goesOnIn(other.eachFrame(), head.getAsLong()) || eachFrame().slipTo(other.eachFrame()).isPresent();
         }
         Rational off = slope.minus(other.slope).abs();
         return off.isZero() || off.compareTo(ROUNDED_SPEED) < 0 && off.times(length()).compareTo(QUARTER) < 0;
+    }
+
+    /** Whether its speed changes on the way. */
+    boolean isKeyed() {
+        return course != null;
+    }
+
+    /** Where it is at each frame, whether its speed changes or not. */
+    Course eachFrame() {
+        return course != null ? course : new Course(edge, r -> from.plus(slope.times(r - edge.in())));
     }
 
     /** A transition as text that is equal when nothing about it changed. */
@@ -69,12 +86,12 @@ public record Piece(FrameRange record, FrameRange edge, String key, Rational fro
 
     /** Lower end of what is seen of the source, in its order. */
     Rational low() {
-        return slope.signum() < 0 ? to() : from;
+        return isKeyed() ? course.low() : slope.signum() < 0 ? to() : from;
     }
 
     /** Upper end, at least one frame above the lower. */
     Rational high() {
-        Rational high = slope.signum() < 0 ? from : to();
+        Rational high = isKeyed() ? course.high() : slope.signum() < 0 ? from : to();
         return Rational.max(high, low().plus(1));
     }
 

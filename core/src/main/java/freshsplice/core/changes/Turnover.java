@@ -224,8 +224,8 @@ public final class Turnover {
         String tail = tailOf(cut);
         Piece piece = origin
                 .map(o -> new Piece(plain.record(), edge, key(o.shotId()), o.position(), o.slope(),
-                        !o.bends().isEmpty(), false, plain.name(), head, tail))
-                .orElse(new Piece(plain.record(), edge, plain.key(), plain.from(), plain.slope(), false,
+                        o.course(edge), false, plain.name(), head, tail))
+                .orElse(new Piece(plain.record(), edge, plain.key(), plain.from(), plain.slope(), plain.course(),
                         plain.still(), plain.name(), head, tail));
         return new Newer(cut, origin, piece);
     }
@@ -260,11 +260,13 @@ public final class Turnover {
         String tail = Transitions.describe(section.tail());
         if (named) {
             return new Piece(seen, section.record(), key(shot.id()), section.from(), section.speed(),
-                    !section.runsEvenly(), false, shot.code(), head, tail);
+                    section.runsEvenly() ? null : new Course(section.record(), section::at), false, shot.code(), head, tail);
         }
         Rational slope = anchor.slope().times(section.speed());
+        Course course = section.runsEvenly() && anchor.course() == null ? null
+                : new Course(section.record(), r -> anchor.sourceAt(section.at(r)));
         return new Piece(seen, section.record(), anchor.key(), anchor.sourceAt(section.from()), slope,
-                !section.runsEvenly(), anchor.still(), shot.code(), head, tail);
+                course, anchor.still(), shot.code(), head, tail);
     }
 
     static String key(long shotId) {

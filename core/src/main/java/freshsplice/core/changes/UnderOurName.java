@@ -38,7 +38,7 @@ final class UnderOurName {
         List<Shot> ofIt = shots.values().stream().filter(s -> sources.older(s.anchor().key()).equals(key)).toList();
         Piece known = link == null ? piece.piece() : piece.piece().as(key, link, piece.piece().still());
         return shown(ofIt, known).filter(s -> named.contains(s.id()))
-                .map(s -> named(piece.cut(), known, s)).orElse(piece);
+                .map(s -> named(piece.cut(), known, link, s)).orElse(piece);
     }
 
     /** The one shot of a source; of several, the only one that has the piece's first and last frame. */
@@ -48,30 +48,33 @@ final class UnderOurName {
     }
 
     private static boolean hasAllOf(Shot shot, Piece piece) {
-        if (shot.anchor().still() || shot.anchor().slope().isZero()) {
+        if (!shot.anchor().tellsFrames()) {
             return false;
         }
-        Rational last = piece.from().plus(piece.slope().times(piece.edge().length() - 1));
+        Rational last = piece.eachFrame().at().apply(piece.edge().last());
         FrameRange frames = shot.frames();
         return frames.contains(shot.anchor().frameAt(piece.from()).floor()) && frames.contains(shot.anchor().frameAt(last).floor());
     }
 
     /** Over a still no frame of the shot is told by what is seen: its positions mean nothing then. */
-    private Turnover.Newer named(CutPiece cut, Piece piece, Shot shot) {
+    private Turnover.Newer named(CutPiece cut, Piece piece, SameSources.Link link, Shot shot) {
         Shot.Anchor anchor = shot.anchor();
-        boolean placed = !anchor.still() && !piece.still() && !anchor.slope().isZero();
-        Rational from = placed ? position(piece.from(), shot) : piece.from();
-        Rational slope = placed ? piece.slope().dividedBy(anchor.slope()) : piece.slope();
-        Piece named = new Piece(piece.record(), piece.edge(), Turnover.key(shot.id()), from, slope, piece.bent(), !placed,
-                piece.name(), piece.head(), piece.tail());
-        return new Turnover.Newer(cut, placed ? Optional.of(new Origins.Origin(shot.id(), from, slope, List.of())) : Optional.empty(),
-                named);
+        boolean placed = anchor.tellsFrames() && !piece.still();
+        if (!placed) {
+            return new Turnover.Newer(cut, Optional.empty(), new Piece(piece.record(), piece.edge(), Turnover.key(shot.id()), piece.from(),
+                    piece.slope(), null, true, piece.name(), piece.head(), piece.tail()));
+        }
+        ShotTime time = ShotTime.of(cut.time(), cut.edge(), link, anchor);
+        Rational from = position(piece.from(), time.from(), shot);
+        Origins.Origin origin = new Origins.Origin(shot.id(), from, time.speed(), time.bends());
+        return new Turnover.Newer(cut, Optional.of(origin), new Piece(piece.record(), piece.edge(), Turnover.key(shot.id()), from, time.speed(),
+                origin.course(cut.edge()), false, piece.name(), piece.head(), piece.tail()));
     }
 
     /** The shot frame: that of a piece of ours where lists, which count whole source frames, cannot tell the two apart. */
-    private Rational position(Rational from, Shot shot) {
+    private Rational position(Rational from, Rational there, Shot shot) {
         return sections.stream().filter(s -> s.shotId() == shot.id()).map(Section::from)
                 .filter(f -> shot.anchor().sourceAt(f).minus(from).abs().isLessThan(Rational.ONE))
-                .findFirst().orElseGet(() -> shot.anchor().frameAt(from));
+                .findFirst().orElse(there);
     }
 }

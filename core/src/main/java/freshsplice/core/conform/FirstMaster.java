@@ -58,7 +58,9 @@ public final class FirstMaster {
         Rational from = time.at(record.in());
         Rational slope = time.at(record.out()).minus(from).dividedBy(Rational.of(record.length()));
         boolean still = piece.source() != null && piece.source().isStill();
-        return new Shot.Anchor(piece.identity(), piece.name(), firstFrame, from, slope, still);
+        TimeMap keyed = time.withoutStraightKeys();
+        TimeMap course = still || keyed.slope().isPresent() ? null : keyed.shiftedBy(firstFrame - record.in());
+        return new Shot.Anchor(piece.identity(), piece.name(), firstFrame, from, slope, still, course);
     }
 
     /** The section that shows a new shot where the piece lies in the cut. */

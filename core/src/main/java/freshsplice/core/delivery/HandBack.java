@@ -255,9 +255,10 @@ public final class HandBack {
         if (board == null) {
             String code = code(section);
             events.add(event(section, code, range, new Source(code, code, null, master.rate(), null, null),
-                    timeOf(section, range, UnaryOperator.identity()), List.of()));
+                    timeOf(section, range, false, UnaryOperator.identity()), List.of()));
         } else {
-            events.add(event(section, board.label(), range, board, timeOf(section, range, shot.anchor()::sourceAt), List.of()));
+            events.add(event(section, board.label(), range, board, timeOf(section, range, shot.anchor().course() != null, shot.anchor()::sourceAt),
+                    List.of()));
         }
     }
 
@@ -266,16 +267,16 @@ public final class HandBack {
         return shot == null ? "" : shot.code();
     }
 
-    /** The course of a piece; where it bends, by the frames that it shows. @param as what a shot frame is in the source */
-    private static TimeMap timeOf(Section section, FrameRange range, UnaryOperator<Rational> as) {
-        if (section.isEven()) {
+    /** The course of a piece; where its speed changes, by the frames that it shows. @param as what a shot frame is in the source */
+    private static TimeMap timeOf(Section section, FrameRange range, boolean keyed, UnaryOperator<Rational> as) {
+        if (section.isEven() && !keyed) {
             return TimeMap.between(range, as.apply(section.at(range.in())), as.apply(section.at(range.out())));
         }
         List<TimeMap.Key> keys = new ArrayList<>();
         for (long f = range.in(); f <= range.out(); f++) {
             keys.add(new TimeMap.Key(f, as.apply(section.at(f))));
         }
-        return new TimeMap(keys, false);
+        return new TimeMap(keys, false).withoutStraightKeys();
     }
 
     /** A piece that is switched off is handed back switched off. */

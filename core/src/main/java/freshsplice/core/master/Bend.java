@@ -2,6 +2,7 @@ package freshsplice.core.master;
 
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.Rational;
+import freshsplice.core.time.TimeMap;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -30,6 +31,11 @@ public record Bend(Rational at, Rational position, Pace pace) {
             }
         }
         return bends;
+    }
+
+    /** The keys of a map of time that goes straight from each to the next, counted from a record frame. */
+    public static List<Bend> of(TimeMap time, long record) {
+        return time.keys().stream().map(k -> new Bend(Rational.of(k.record() - record), k.source(), Pace.STRAIGHT)).toList();
     }
 
     /** Whether they lie on one line, and time goes straight from each to the next. */

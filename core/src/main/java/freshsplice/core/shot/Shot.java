@@ -3,6 +3,7 @@ package freshsplice.core.shot;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
+import freshsplice.core.time.TimeMap;
 
 /**
  * A shot. Its frame numbers stay attached to the action for life: a longer head runs to lower numbers, nothing is
@@ -25,16 +26,28 @@ public record Shot(long id, String code, FrameRange cutRange, int handles, long 
      * @param source    the source position seen at it
      * @param slope     source frames per shot frame
      * @param still     the source is a still picture
+     * @param course    shot frame to source position where the edit's speed changes; {@code slope} is its mean then. Null where
+     *                  it is even
      */
-    public record Anchor(String key, String name, long shotFrame, Rational source, Rational slope, boolean still) {
-        /** Source position at an exact shot frame. */
-        public Rational sourceAt(Rational frame) {
-            return source.plus(slope.times(frame.minus(Rational.of(shotFrame))));
+    public record Anchor(String key, String name, long shotFrame, Rational source, Rational slope, boolean still, TimeMap course) {
+        /** Of a source that runs evenly. */
+        public Anchor(String key, String name, long shotFrame, Rational source, Rational slope, boolean still) {
+            this(key, name, shotFrame, source, slope, still, null);
         }
 
-        /** The exact shot frame at a source position; only where the slope is not zero. */
+        /** Source position at an exact shot frame. */
+        public Rational sourceAt(Rational frame) {
+            return course != null ? course.at(frame) : source.plus(slope.times(frame.minus(Rational.of(shotFrame))));
+        }
+
+        /** Whether every source position belongs to one shot frame, that {@link #frameAt} can tell. */
+        public boolean tellsFrames() {
+            return !still && (course != null ? course.isOneWay() : !slope.isZero());
+        }
+
+        /** The exact shot frame at a source position; only where it {@link #tellsFrames}. */
         public Rational frameAt(Rational position) {
-            return position.minus(source).dividedBy(slope).plus(shotFrame);
+            return course != null ? course.recordAt(position) : position.minus(source).dividedBy(slope).plus(shotFrame);
         }
     }
 

@@ -29,7 +29,7 @@ class AlignmentTest {
         long at = 0;
         for (Clip clip : clips) {
             FrameRange range = FrameRange.ofLength(at, clip.length());
-            pieces.add(new Piece(range, range, clip.key(), Rational.of(clip.from()), Rational.ONE, false, clip.still(), clip.key(), "",
+            pieces.add(new Piece(range, range, clip.key(), Rational.of(clip.from()), Rational.ONE, null, clip.still(), clip.key(), "",
                     ""));
             at += clip.length();
         }

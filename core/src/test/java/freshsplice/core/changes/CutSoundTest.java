@@ -23,7 +23,7 @@ class CutSoundTest {
 
     private static Piece picture(long at) {
         FrameRange range = FrameRange.ofLength(at, 50);
-        return new Piece(range, range, "board", Rational.ZERO, Rational.ONE, false, true, "board", "", "");
+        return new Piece(range, range, "board", Rational.ZERO, Rational.ONE, null, true, "board", "", "");
     }
 
     private static Event sound(String name, long in, long out, long from) {

@@ -79,7 +79,7 @@ class DemandTest {
         Demand demand = demand(keyed(1001, 1001 + 2 * length));
         assertThat(ChangeWords.what(change(turnover()), demand)).isEqualTo("speed 100 % to 200 %");
         assertThat(ChangeWords.what(change(turnover()), new Demand(demand.needs(), demand.shown(), demand.covered(), 0, Rational.ONE,
-                Rational.ONE))).isEqualTo("a speed that changes, now 100 % throughout");
+                Rational.ONE))).isEqualTo("another course of its speed, 100 % on average");
         assertThat(demand.shown()).isEqualTo(FrameRange.of(1001, 1001 + 2 * length - 1));
         assertThat(demand.needs()).isEqualTo(Needs.RENDER);
         Turnover turnover = turnover();

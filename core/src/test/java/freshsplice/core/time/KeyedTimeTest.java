@@ -66,6 +66,37 @@ class KeyedTimeTest {
     }
 
     @Test
+    @DisplayName("over a part of a soft stretch it shows the same at each frame; with no key outside it is told frame by frame")
+    void softPart() {
+        TimeMap map = keyed(true, key(0, 0), key(10, 30), key(20, 40), key(30, 90));
+        for (FrameRange part : List.of(FrameRange.of(3, 18), FrameRange.of(10, 20), FrameRange.of(12, 15), FrameRange.of(-5, 36))) {
+            for (long frame = part.in(); frame <= part.out(); frame++) {
+                assertThat(map.over(part).at(frame)).as("frame %d over %s", frame, part).isEqualTo(map.at(frame));
+                assertThat(map.within(part).at(frame)).isEqualTo(map.at(frame));
+            }
+        }
+        assertThat(map.over(FrameRange.of(12, 15)).keys()).extracting(TimeMap.Key::record).containsExactly(10L, 20L);
+        assertThat(map.within(FrameRange.of(10, 20)).smooth()).isTrue();
+        assertThat(map.within(FrameRange.of(12, 15)).smooth()).isFalse();
+    }
+
+    @Test
+    @DisplayName("a map that goes one way tells where each position is, one that turns or holds does not")
+    void backwards() {
+        TimeMap map = keyed(false, key(0, 0), key(10, 30), key(20, 40));
+        assertThat(map.isOneWay()).isTrue();
+        for (long third = -9; third < 75; third++) {
+            Rational at = Rational.of(third, 3);
+            assertThat(map.recordAt(map.at(at))).isEqualTo(at);
+        }
+        assertThat(keyed(false, key(0, 40), key(10, 30), key(20, 0)).recordAt(Rational.of(15))).isEqualTo(Rational.of(15));
+        assertThat(keyed(false, key(0, 0), key(10, 0), key(20, 4)).isOneWay()).isFalse();
+        assertThat(keyed(false, key(0, 0), key(10, 9), key(20, 4)).isOneWay()).isFalse();
+        assertThat(TimeMap.parse(map.text())).isEqualTo(map);
+        assertThat(TimeMap.parse(keyed(true, key(0, 1), key(3, 2)).text())).isEqualTo(keyed(true, key(0, 1), key(3, 2)));
+    }
+
+    @Test
     @DisplayName("a key on the line between its neighbours says nothing, one off it stays")
     void straight() {
         TimeMap map = keyed(false, key(0, 0), key(4, 4), key(10, 10), key(20, 40), key(22, 46));

@@ -161,9 +161,10 @@ final class AafLaneWriter {
 
     private AafNode keyed(Event event, FrameRange range, long length, byte[] mob, Rational base,
                           Rational unitsPerSource) {
-        TimeMap time = event.time().over(range);
-        if (time.smooth()) {
-            remarks.add(Remark.loss(place(event), "Its speed is eased between keys; written straight from key to key"));
+        boolean eased = event.time().smooth();
+        TimeMap time = eased ? event.time().frameByFrame(range) : event.time().over(range);
+        if (eased) {
+            remarks.add(Remark.note(place(event), "Its speed is eased between keys; written frame by frame"));
         }
         long low = time.keys().stream().mapToLong(k -> k.source().minus(base).times(unitsPerSource).floor()).min()
                 .orElse(0);

@@ -84,7 +84,8 @@ record XmemlSpan(long in, long out, long duration, Rational speed, List<long[]> 
         long in = Math.max(0, event.from().floor() - base);
         List<long[]> keys = new ArrayList<>();
         boolean whole = true;
-        for (TimeMap.Key key : event.time().keys()) {
+        TimeMap time = event.time().within(event.record());
+        for (TimeMap.Key key : time.keys()) {
             Rational when = perRecordFrame.times(key.record() - event.record().in()).plus(in);
             Rational value = key.source().minus(Rational.of(base));
             whole &= when.isWhole() && value.isWhole();
@@ -92,7 +93,7 @@ record XmemlSpan(long in, long out, long duration, Rational speed, List<long[]> 
         }
         Rational mean = event.to().minus(event.from()).dividedBy(length);
         long out = in + Math.max(1, length.round());
-        return new XmemlSpan(in, out, out, mean, keys, event.time().smooth(), whole
+        return new XmemlSpan(in, out, out, mean, keys, time.smooth(), whole
                 ? Optional.empty()
                 : Optional.of("Keys of its speed lie between frames; written at the frame before"));
     }

@@ -24,6 +24,8 @@ public class ShotRow extends AliveRow {
     public Rational anchorSource;
     public Rational anchorSlope;
     public boolean anchorStill;
+    /** As {@link freshsplice.core.time.TimeMap#text}, shot frame to source position; null where the source runs evenly. */
+    public String anchorCourse;
     public boolean omitted;
     /** The shot that it was forked from; null for one that was not. */
     public Long forkedFrom;

@@ -7,6 +7,7 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.TimeMap;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.rows.BoardRow;
 import freshsplice.server.rows.MasterLaneRow;
@@ -157,7 +158,7 @@ public class MasterStore {
     public static Shot shot(ShotRow row) {
         return new Shot(row.id, row.code, FrameRange.of(row.cutIn, row.cutOut), row.handles, row.actionOffset,
                 new Shot.Anchor(row.anchorKey, row.anchorName, row.anchorFrame, row.anchorSource, row.anchorSlope,
-                        row.anchorStill));
+                        row.anchorStill, row.anchorCourse == null ? null : TimeMap.parse(row.anchorCourse)));
     }
 
     public static Map<Long, Shot> shots(Map<Long, ShotRow> rows) {
@@ -215,6 +216,7 @@ public class MasterStore {
         row.anchorSource = shot.anchor().source();
         row.anchorSlope = shot.anchor().slope();
         row.anchorStill = shot.anchor().still();
+        row.anchorCourse = shot.anchor().course() == null ? null : shot.anchor().course().text();
     }
 
     private static String shortened(String text, int most) {
