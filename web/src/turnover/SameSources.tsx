@@ -11,10 +11,13 @@ const SURENESS = { DECIDED: 'said so', SURE: 'sure', LIKELY: 'likely' } as const
 /** Sources that the newer cut calls by other names than the one before: how each was known, and what people said of it. */
 export function SameSources({ list, projectId }: { list: Turnover; projectId: number }) {
   const [open, setOpen] = useState(false)
-  const likely = list.sources.filter((s) => s.same && s.sureness === 'LIKELY').length
+  const likely = toLookAt(list.sources).length
   useActions('same-sources', [{ group: 'Turnover', name: 'Sources known by other names', keys: 'O', run: () => setOpen(true) }])
-  const say = (source: SameSource, same: boolean) =>
-    void post('/api/cuts/{id}/turnover/sources', { ...of(list.cutId), body: { older: source.older, newer: source.newer, same } })
+  const say = (sources: SameSource[], same: boolean) =>
+    void post('/api/cuts/{id}/turnover/sources', {
+      ...of(list.cutId),
+      body: { pairs: sources.map(({ older, newer }) => ({ older, newer })), same },
+    })
       .then(() => refreshEdited(projectId))
       .catch(sayError)
   const one = list.sources.length === 1
@@ -44,6 +47,22 @@ export function SameSources({ list, projectId }: { list: Turnover; projectId: nu
             <span />
           </div>
           <ul className="min-h-0 overflow-auto pr-1">
+            {ofOneReason(list.sources).map((group) => (
+              <li
+                key={group[0]?.because}
+                className="grid grid-cols-[1fr_auto_104px] items-center gap-3 border-b border-line/60 bg-panel py-1.5"
+              >
+                <span className="truncate">
+                  {group.length} known by {group[0]?.because}
+                </span>
+                <button type="button" className="button" onClick={() => say(group, true)}>
+                  All are one
+                </button>
+                <button type="button" className="button" onClick={() => say(group, false)}>
+                  Keep all apart
+                </button>
+              </li>
+            ))}
             {[...list.sources]
               .sort((a, b) => order(a) - order(b))
               .map((s) => (
@@ -64,7 +83,7 @@ export function SameSources({ list, projectId }: { list: Turnover; projectId: nu
                       {s.sureness === 'DECIDED' ? '' : `: ${s.because}`}
                     </span>
                   </span>
-                  <button type="button" className="button" onClick={() => say(s, !s.same)}>
+                  <button type="button" className="button" onClick={() => say([s], !s.same)}>
                     {s.same ? 'Keep apart' : 'One source'}
                   </button>
                 </li>
@@ -75,6 +94,15 @@ export function SameSources({ list, projectId }: { list: Turnover; projectId: nu
     </Popover.Root>
   )
 }
+
+/** Those to look at that were known for one reason, where there are several: one decision can be given to all of them. */
+const ofOneReason = (sources: SameSource[]): SameSource[][] => {
+  const groups = new Map<string, SameSource[]>()
+  for (const s of toLookAt(sources)) groups.set(s.because, [...(groups.get(s.because) ?? []), s])
+  return [...groups.values()].filter((group) => group.length > 1)
+}
+
+const toLookAt = (sources: SameSource[]) => sources.filter((s) => s.same && s.sureness === 'LIKELY')
 
 /** What somebody should look at comes first. */
 const order = (s: SameSource) => (s.sureness === 'LIKELY' ? 0 : s.sureness === 'DECIDED' ? 1 : 2)

@@ -247,7 +247,33 @@ describe('sources under other names', () => {
     await waitFor(() => expect(posts(asked)).toHaveLength(1))
     expect(posts(asked)[0]).toMatchObject({
       path: '/api/cuts/42/turnover/sources',
-      body: { older: 'bd_likely', newer: 'bd_likely_v2', same: false },
+      body: { pairs: [{ older: 'bd_likely', newer: 'bd_likely_v2' }], same: false },
+    })
+  })
+
+  it('takes one decision for all that were known for the same reason', async () => {
+    const because = { because: 'the reel, shortened' }
+    const asked = server({
+      sources: [
+        { ...source('HA_010', 'LIKELY'), ...because },
+        { ...source('HA_020', 'LIKELY'), ...because },
+        source('bd_likely', 'LIKELY'),
+      ],
+    })
+    await open()
+    fireEvent.click(screen.getByText('3 sources have other names in this cut, 3 to look at'))
+    expect(await screen.findByText('2 known by the reel, shortened')).toBeTruthy()
+    fireEvent.click(screen.getByText('All are one'))
+    await waitFor(() => expect(posts(asked)).toHaveLength(1))
+    expect(posts(asked)[0]).toMatchObject({
+      path: '/api/cuts/42/turnover/sources',
+      body: {
+        pairs: [
+          { older: 'HA_010', newer: 'HA_010_v2' },
+          { older: 'HA_020', newer: 'HA_020_v2' },
+        ],
+        same: true,
+      },
     })
   })
 })

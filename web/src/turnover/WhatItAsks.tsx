@@ -16,7 +16,7 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
   const sameSource = () =>
     void post('/api/cuts/{id}/turnover/sources', {
       ...of(list.cutId),
-      body: { older: change.olderKey, newer: change.newerKey, same: true },
+      body: { pairs: [{ older: change.olderKey, newer: change.newerKey }], same: true },
     })
       .then(() => refreshEdited(project.id))
       .catch(sayError)

@@ -123,8 +123,8 @@ class TurnoverTest {
         JsonNode source = list.get("sources").get(0);
         assertThat(source.get("because").asString()).contains("name");
 
-        Map<String, Object> apart = Map.of("older", source.get("older").asString(), "newer", source.get("newer").asString(),
-                "same", false);
+        Map<String, Object> apart = Map.of("pairs", List.of(Map.of("older", source.get("older").asString(), "newer",
+                source.get("newer").asString())), "same", false);
         client.post("/api/cuts/" + cut + "/turnover/sources", apart);
         assertThat(edits(cut)).extracting(c -> c.get("kind").asString()).containsExactly("REPLACED", "TRIMMED");
         assertThat(list(client.get("/api/cuts/" + cut + "/turnover").get("sources")).stream()

@@ -12,9 +12,10 @@ import java.util.List;
  * @param agreement   summed weights of what agrees; 0 for nothing
  * @param contradicts a name that both tell and that differs, with nothing stronger that agrees
  * @param byFile      the files' names agree
+ * @param byShortReel nothing but the reels agree, and those as old lists shorten them
  * @param because     what agrees, in words
  */
-record Resemblance(double agreement, boolean contradicts, boolean byFile, List<String> because) {
+record Resemblance(double agreement, boolean contradicts, boolean byFile, boolean byShortReel, List<String> because) {
     /** The least that may make two sources one. */
     static final double LEAST = 1.5;
     private static final double FILE = 4;
@@ -49,6 +50,7 @@ record Resemblance(double agreement, boolean contradicts, boolean byFile, List<S
         private boolean clipAgrees;
         private boolean reelDiffers;
         private boolean byFile;
+        private boolean byShortReel;
 
         Builder(SourceNames a, SourceNames b) {
             this.a = a;
@@ -108,11 +110,11 @@ record Resemblance(double agreement, boolean contradicts, boolean byFile, List<S
 
         void reel() {
             if (!a.reel().isEmpty() && !b.reel().isEmpty()) {
-                boolean shortened = (SourceNames.isShort(a.reel()) || SourceNames.isShort(b.reel()))
-                        && SourceNames.shortened(a.reel()).equals(SourceNames.shortened(b.reel()));
+                boolean same = SourceNames.areOneShortened(a.reel(), b.reel());
                 if (a.reel().equals(b.reel())) {
                     agree(REEL, "the reel");
-                } else if (shortened || a.reel().equalsIgnoreCase(b.reel())) {
+                } else if (same || a.reel().equalsIgnoreCase(b.reel())) {
+                    byShortReel = true;
                     agree(REEL_SHORT, "the reel, shortened");
                 } else if (!reelIsName()) {
                     // of two reels that a list cut to eight letters only the beginning is left
@@ -137,7 +139,7 @@ record Resemblance(double agreement, boolean contradicts, boolean byFile, List<S
                 return false;
             }
             return same(reel, names.clipStem()) || same(reel, names.fileStem()) || same(reel, names.clip())
-                    || SourceNames.isShort(reel) && (reel.equals(SourceNames.shortened(names.clipStem()))
+                    || SourceNames.isReduced(reel) && (reel.equals(SourceNames.shortened(names.clipStem()))
                     || reel.equals(SourceNames.shortened(names.fileStem())));
         }
 
@@ -156,7 +158,7 @@ record Resemblance(double agreement, boolean contradicts, boolean byFile, List<S
 
         Resemblance built() {
             boolean contradicts = !byFile && (fileDiffers || reelDiffers || clipDiffers);
-            return new Resemblance(agreement, contradicts, byFile, because);
+            return new Resemblance(agreement, contradicts, byFile, byShortReel && because.size() == 1, because);
         }
     }
 }

@@ -1,5 +1,6 @@
 package freshsplice.core.identity;
 
+import freshsplice.core.cut.Source;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -10,6 +11,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Which sources of a newer cut are sources of an older one under other names. Sources with equal identities are the same;
@@ -58,6 +60,9 @@ public final class SameSources {
     private static final int CROWD = 64;
 
     private record Candidate(SourceUse older, SourceUse newer, Resemblance names, SourceClock clock, double score) {
+        List<String> because(String otherReel) {
+            return otherReel == null ? names.because() : Stream.concat(names.because().stream(), Stream.of("though " + otherReel + " shortens to the same")).toList();
+        }
     }
 
     private final Map<String, SourceUse> olds = new LinkedHashMap<>();
@@ -136,11 +141,22 @@ public final class SameSources {
     /** Known last, when all neighbours are. */
     private void tellSureness(Candidate c) {
         Link link = links.get(c.newer.key());
-        if (link != null && link.sureness() == Sureness.LIKELY && link.older().equals(older(c.older.key()))
+        if (link != null && otherReelOf(c) == null && link.sureness() == Sureness.LIKELY && link.older().equals(older(c.older.key()))
                 && c.score + neighbours(c) >= SURE_FROM) {
             links.put(c.newer.key(), new Link(link.older(), link.newer(), Sureness.SURE, link.because(), link.scale(),
                     link.offset()));
         }
+    }
+
+    /** Another reel of ours that shortens to the one by which alone a source was known; null where none does. */
+    private String otherReelOf(Candidate c) {
+        if (!c.names.byShortReel()) {
+            return null;
+        }
+        String own = c.older.source().reel();
+        String shortened = SourceNames.shortened(own);
+        return olds.values().stream().map(SourceUse::source).filter(s -> s != null && s.reel() != null).map(Source::reel)
+                .filter(r -> !r.equals(own) && SourceNames.shortened(r).equals(shortened)).findFirst().orElse(null);
     }
 
     private boolean takeDecided(SourceUse newer) {
@@ -224,7 +240,7 @@ public final class SameSources {
             // everything as good and without a rival needs no further look
             for (Candidate c : uncontested(open, best)) {
                 if (!links.containsKey(c.newer.key()) && !takenOlds.contains(c.older.key())) {
-                    link(c.older, c.newer, c.clock, Sureness.LIKELY, c.names.because());
+                    link(c.older, c.newer, c.clock, Sureness.LIKELY, c.because(otherReelOf(c)));
                 }
             }
         }
@@ -268,7 +284,7 @@ public final class SameSources {
         for (Candidate c : candidates) {
             boolean together = c.names.byFile() || c.clock.shared() > 0;
             if (together && !links.containsKey(c.newer.key())) {
-                link(c.older, c.newer, c.clock, Sureness.LIKELY, c.names.because());
+                link(c.older, c.newer, c.clock, Sureness.LIKELY, c.because(otherReelOf(c)));
             } else if (together && !takenOlds.contains(c.older.key()) && links.containsKey(c.newer.key())) {
                 takenOlds.add(c.older.key());
                 oldKeys.put(c.older.key(), links.get(c.newer.key()).older());

@@ -37,10 +37,23 @@ record SourceNames(String clip, String clipStem, String file, String fileStem, S
 
     /** As old lists shorten a reel: capital letters and digits, the first eight. */
     static String shortened(String reel) {
+        return reduced(reel, SHORT);
+    }
+
+    /** Whether lists shorten two reels to the same; of two that are told in full what comes after eight letters counts too. */
+    static boolean areOneShortened(String a, String b) {
+        String reduced = reduced(a, SHORT + 1);
+        String other = reduced(b, SHORT + 1);
+        boolean full = reduced.length() > SHORT && other.length() > SHORT;
+        return full ? reduced(a, Integer.MAX_VALUE).equals(reduced(b, Integer.MAX_VALUE))
+                : !reduced.isEmpty() && shortened(reduced).equals(shortened(other));
+    }
+
+    private static String reduced(String reel, int most) {
         // asked of every source of a long cut: a pattern would cost more than all else that is done with it
         StringBuilder plain = new StringBuilder(SHORT);
         String capitals = reel.toUpperCase(Locale.ROOT);
-        for (int i = 0; i < capitals.length() && plain.length() < SHORT; i++) {
+        for (int i = 0; i < capitals.length() && plain.length() < most; i++) {
             char c = capitals.charAt(i);
             if (c >= 'A' && c <= 'Z' || c >= '0' && c <= '9') {
                 plain.append(c);
@@ -53,6 +66,11 @@ record SourceNames(String clip, String clipStem, String file, String fileStem, S
         return reel.length() == SHORT && reel.equals(shortened(reel));
     }
 
+    /** Whether a reel is as old lists write it, however short. */
+    static boolean isReduced(String reel) {
+        return !reel.isEmpty() && reel.equals(shortened(reel));
+    }
+
     /** What another side's names may be looked up by. */
     Set<String> tokens() {
         Set<String> tokens = new LinkedHashSet<>();
@@ -63,7 +81,7 @@ record SourceNames(String clip, String clipStem, String file, String fileStem, S
         }
         for (String name : new String[] {reel, clipStem, fileStem}) {
             String shortened = shortened(name);
-            if (shortened.length() == SHORT) {
+            if (!shortened.isEmpty()) {
                 tokens.add("~" + shortened);
             }
         }

@@ -39,15 +39,7 @@ public record FrameRate(Rational fps) {
      * @throws IllegalArgumentException if the text is no rate
      */
     public static FrameRate parse(String text) {
-        Rational value = Rational.parse(text);
-        if (!value.isWhole() && text.indexOf('.') >= 0) {
-            long base = -Math.floorDiv(-value.num(), value.den());
-            Rational exact = Rational.of(base * 1000, 1001);
-            if (value.minus(exact).abs().compareTo(Rational.of(1, 100)) < 0) {
-                return new FrameRate(exact);
-            }
-        }
-        return new FrameRate(value);
+        return meant(Rational.parse(text));
     }
 
     /**

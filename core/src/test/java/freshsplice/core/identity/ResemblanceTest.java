@@ -56,6 +56,18 @@ class ResemblanceTest {
     }
 
     @Test
+    @DisplayName("reels are the same that lists shorten to the same, however short, on either side")
+    void shorterReels() {
+        assertThat(of(source("", "HA_010", null), source("", "HA010", null)).because()).containsExactly("the reel, shortened");
+        assertThat(of(source("", "HA010", null), source("", "ha-010", null)).byShortReel()).isTrue();
+        assertThat(of(source("", "HA_010", null), source("", "HA011", null)).agreement()).isZero();
+        assertThat(of(source("", "LowWaterReel4", null), source("", "LowWaterReel201", null)).agreement()).isZero();
+        assertThat(of(source("", "LowWaterReel4", null), source("", "LOWWATER_REEL4", null)).because()).containsExactly("the reel, shortened");
+        assertThat(of(source("", "---", null), source("", "___", null)).agreement()).isZero();
+        assertThat(of(source(null, null, "b/ha_010.mov"), source("", "HA010", null)).because()).containsExactly("the reel and the clip's or file's name");
+    }
+
+    @Test
     @DisplayName("a reel that a list named after the clip counts only where nothing else does")
     void reelIsName() {
         assertThat(of(source(null, "bd_0010", null), source("bd_0010", null, null)).because())

@@ -31,6 +31,7 @@ final class EdlAssembler {
     }
 
     Cut assemble() {
+        EdlFiles.carry(list);
         for (EdlStatement statement : list.statements) {
             FrameRange record = clock.record(statement);
             if (!record.isEmpty()) {

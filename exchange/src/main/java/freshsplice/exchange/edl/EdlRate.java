@@ -39,9 +39,15 @@ public record EdlRate(FrameRate rate, String reason) {
         int most = agreeing.values().stream().mapToInt(Integer::intValue).max().orElse(0);
         List<FrameRate> best = agreeing.keySet().stream().filter(r -> agreeing.get(r) == most).toList();
         String reason = best.size() == 1 && agreeing.size() > 1
-                ? "only at this rate are " + most + " events as long in their source as in the record"
+                ? "only at " + best.get(0) + slowed(best.get(0)) + " frames/s " + (most == 1 ? "is 1 event" : "are " + most + " events") + " as long in their source as in the record"
                 : "the largest frame number is " + largest + ", and this is the usual rate that has it";
         return new EdlRate(best.get(0), reason);
+    }
+
+    /** Labels do not tell a rate from the one that is slower by 1000/1001 and has the same. */
+    private static String slowed(FrameRate rate) {
+        FrameRate slow = FrameRate.of(rate.timecodeBase() * 1000L, 1001);
+        return slow.timecodeBase() == rate.timecodeBase() && !rate.equals(FrameRate.FPS_25) && !rate.equals(FrameRate.FPS_50) ? " or " + slow : "";
     }
 
     private static int largestFrameNumber(EdlList list) {

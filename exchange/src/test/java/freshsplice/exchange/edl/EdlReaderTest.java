@@ -19,6 +19,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -122,12 +123,47 @@ class EdlReaderTest {
     }
 
     @Test
+    @DisplayName("an event that does not name its file is of the file that one of the same reel and clip name names")
+    void oneFile() {
+        Cut cut = read("""
+                001 R1 V C 01:00:00:00 01:00:02:00 00:00:00:00 00:00:02:00
+                * FROM CLIP NAME: wave
+                002 R1 V C 01:00:04:00 01:00:06:00 00:00:02:00 00:00:04:00
+                * FROM CLIP NAME: wave
+                * SOURCE FILE: /boards/wave.mov
+                003 R2 V C 01:00:04:00 01:00:06:00 00:00:04:00 00:00:06:00
+                * FROM CLIP NAME: wave
+                004 R1 V C 01:00:04:00 01:00:04:01 00:00:06:00 00:00:08:00
+                M2 R1 000.0 01:00:04:00
+                * FROM CLIP NAME: wave FF
+                """, FrameRate.FPS_24).cuts().get(0);
+        assertThat(cut.lanes().get(0).events()).extracting(e -> e.source().file())
+                .containsExactly("/boards/wave.mov", "/boards/wave.mov", null, "/boards/wave.mov");
+    }
+
+    @Test
+    @DisplayName("of two files under one reel and clip name none is guessed")
+    void twoFiles() {
+        Cut cut = read("""
+                001 R1 V C 01:00:00:00 01:00:02:00 00:00:00:00 00:00:02:00
+                * FROM CLIP NAME: wave
+                * SOURCE FILE: /a/wave.mov
+                002 R1 V C 01:00:04:00 01:00:06:00 00:00:02:00 00:00:04:00
+                * FROM CLIP NAME: wave
+                * SOURCE FILE: /b/wave.mov
+                003 R1 V C 01:00:04:00 01:00:06:00 00:00:04:00 00:00:06:00
+                * FROM CLIP NAME: wave
+                """, FrameRate.FPS_24).cuts().get(0);
+        assertThat(cut.lanes().get(0).events().get(2).source().file()).isNull();
+    }
+
+    @Test
     void theRateIsGuessedWithItsReason() {
         Reading reading = read("001 R V C 01:00:01:20 01:00:03:05 00:00:00:00 00:00:01:09\n", null);
         assertThat(reading.cuts().get(0).rate()).isEqualTo(FrameRate.FPS_24);
         assertThat(reading.remarks().get(0)).satisfies(r -> {
             assertThat(r.severity()).isEqualTo(Remark.Severity.DOUBT);
-            assertThat(r.text()).contains("only at this rate");
+            assertThat(r.text()).contains("only at 24 or 24000/1001 frames/s is 1 event");
         });
         assertThat(read("001 R V C 01:00:00:00 01:00:01:24 00:00:00:00 00:00:01:24\n", null).cuts().get(0).rate())
                 .isEqualTo(FrameRate.FPS_25);

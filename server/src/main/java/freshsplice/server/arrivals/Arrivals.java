@@ -130,6 +130,7 @@ public class Arrivals {
             int found = search.settle(projectId, who);
             standIns.make(projectId, taken);
             if (cutId != null) {
+                intake.came(cutId, taken.stream().filter(m -> m.kind == MediaRow.Kind.MOVIE).toList());
                 search.start(projectId, who);
             }
             live.tell(projectId, new LiveUpdates.Update("media", 0, "", ""));

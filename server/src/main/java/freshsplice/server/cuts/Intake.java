@@ -16,6 +16,7 @@ import freshsplice.server.rows.CutApartRow;
 import freshsplice.server.rows.CutCameraRow;
 import freshsplice.server.rows.CutFixRow;
 import freshsplice.server.rows.CutRow;
+import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Asker;
@@ -81,13 +82,22 @@ public class Intake {
         reader.read(row, rate);
     }
 
+    /** Reads a list that does not say its rate at the rate of the movies that came with it, if they all have one. */
+    @Transactional
+    public void came(long cutId, List<MediaRow> movies) {
+        List<FrameRate> rates = movies.stream().map(m -> m.rate).distinct().toList();
+        if (rates.size() == 1 && rates.get(0) != null) {
+            reader.readAsMovies(notYetReceived(cutId), rates.get(0), movies.size());
+        }
+    }
+
     /** Takes another of the file's sequences. */
     @Transactional
     public void choose(long cutId, int sequence) {
         CutRow row = notYetReceived(cutId);
         row.chosen = sequence;
         row.pickedLane = null;
-        reader.read(row, givenRate(row));
+        reader.read(row, row.givenRate);
     }
 
     /** Makes shots of one picture lane, or of what is seen of all where none is named. */
@@ -106,13 +116,7 @@ public class Intake {
         CutRow row = notYetReceived(cutId);
         row.rateWay = rate;
         row.clipWay = clips;
-        reader.read(row, givenRate(row));
-    }
-
-    /** The rate that somebody or the project gave for a file that does not say its own; null where it was guessed. */
-    private FrameRate givenRate(CutRow row) {
-        FrameRate file = row.fileRate == null ? row.rate : row.fileRate;
-        return row.rateReason == null ? file : null;
+        reader.read(row, row.givenRate);
     }
 
     /** A choice about a cut that is not received yet, as one step. */

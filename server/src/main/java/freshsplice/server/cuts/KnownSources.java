@@ -35,17 +35,20 @@ public class KnownSources {
 
     Turnover.Sources of(long projectId) {
         Map<String, Source> names = read.get(contents(projectId), key -> names(projectId));
-        Map<String, Boolean> said = new HashMap<>();
-        pairings(projectId).forEach(p -> said.put(pair(p.olderKey, p.newerKey), p.same));
+        Map<String, String> reels = reelsOfFiles(projectId);
+        Map<Pair, Boolean> said = new HashMap<>();
+        pairings(projectId).forEach(p -> said.put(new Pair(p.olderKey, p.newerKey), p.same));
         return new Turnover.Sources() {
             @Override
             public Source named(String identity) {
-                return names.get(identity);
+                Source source = names.get(identity);
+                String reel = source == null || source.reel() != null ? null : reels.get(identity);
+                return reel == null ? source : new Source(source.name(), reel, source.file(), source.rate(), source.start(), source.length());
             }
 
             @Override
             public Boolean areSame(String older, String newer) {
-                return said.isEmpty() ? null : said.get(pair(older, newer));
+                return said.isEmpty() ? null : said.get(new Pair(older, newer));
             }
         };
     }
@@ -54,27 +57,39 @@ public class KnownSources {
         return store.where(SourcePairingRow.class, "projectId", projectId);
     }
 
-    /** Remembers for the project that two sources are one, or two, as a step. */
-    void say(long projectId, String older, String newer, boolean same, Asker who) {
-        String name = same ? "Take two names for one source" : "Keep two sources apart";
+    /** Two sources by their identities. */
+    public record Pair(String older, String newer) {
+    }
+
+    /** Remembers for the project that each pair of sources is one, or two, as one step. */
+    void say(long projectId, List<Pair> pairs, boolean same, Asker who) {
+        String name = pairs.size() == 1 ? same ? "Take two names for one source" : "Keep two sources apart"
+                : same ? "Take " + pairs.size() + " sources for those of other names" : "Keep " + pairs.size() + " sources apart from those of other names";
         steps.make(projectId, name, who, () -> {
-            SourcePairingRow row = pairings(projectId).stream()
-                    .filter(p -> p.olderKey.equals(older) && p.newerKey.equals(newer)).findFirst().orElse(null);
-            if (row == null) {
-                row = new SourcePairingRow();
-                row.projectId = projectId;
-                row.olderKey = older;
-                row.newerKey = newer;
-                row.same = same;
-                return store.add(row);
-            }
-            row.same = same;
-            return row;
+            Map<Pair, SourcePairingRow> there = new HashMap<>();
+            pairings(projectId).forEach(p -> there.put(new Pair(p.olderKey, p.newerKey), p));
+            pairs.forEach(pair -> there.computeIfAbsent(pair, p -> added(projectId, p, same)).same = same);
+            return null;
         });
     }
 
-    private static String pair(String older, String newer) {
-        return older + "\n" + newer;
+    private SourcePairingRow added(long projectId, Pair pair, boolean same) {
+        SourcePairingRow row = new SourcePairingRow();
+        row.projectId = projectId;
+        row.olderKey = pair.older();
+        row.newerKey = pair.newer();
+        row.same = same;
+        return store.add(row);
+    }
+
+    /** Reels that the files found for sources tell of themselves: what Intake finds by them, Turnover knows by them. */
+    private Map<String, String> reelsOfFiles(long projectId) {
+        Map<String, String> reels = new HashMap<>();
+        jdbc.query("select distinct b.source_key, m.reel from board b join media m on m.id = b.media_id where m.project_id = ? and m.reel is not "
+                + "null and b.alive is not null and m.alive is not null", row -> {
+                    reels.put(row.getString(1), row.getString(2));
+                }, projectId);
+        return reels;
     }
 
     private Contents contents(long projectId) {

@@ -6,11 +6,13 @@ import freshsplice.core.cut.Remark;
 import freshsplice.core.rates.ClipRates;
 import freshsplice.core.rates.CutRate;
 import freshsplice.core.rates.RateWay;
+import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRate;
 import freshsplice.exchange.Formats;
 import freshsplice.exchange.format.InputFile;
 import freshsplice.exchange.format.ReadOptions;
 import freshsplice.exchange.format.Reading;
+import freshsplice.exchange.format.UnreadableFile;
 import freshsplice.server.media.MediaStore;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.CutRow;
@@ -58,7 +60,9 @@ class Reader {
         row.chosen = chosen;
         row.name = cut.name().length() > 500 ? cut.name().substring(0, 500) : cut.name();
         row.rate = met.rate();
-        row.rateReason = rate != null ? null : guess(reading);
+        boolean asBefore = given != null && given.equals(row.givenRate);
+        row.rateReason = rate == null ? guess(reading) : asBefore ? row.rateReason : null;
+        row.givenRate = given;
         row.dropFrame = met.dropFrame();
         row.recIn = met.record().in();
         row.recOut = met.record().out();
@@ -67,6 +71,25 @@ class Reader {
         }
         writer.write(row, met, remarks);
         writer.writeChoices(row, reading.cuts());
+    }
+
+    /** Reads it at the one rate of the movies that came with it, where its own had to be guessed and it can be read so. */
+    void readAsMovies(CutRow row, FrameRate rate, int movies) {
+        if (row.rateReason == null || rate.equals(row.rate) || !canBeRead(row, rate)) {
+            return;
+        }
+        read(row, rate);
+        row.rateReason = "It does not say its rate; read at " + rate + " frames/s, the rate of "
+                + (movies == 1 ? "the movie" : "all " + movies + " movies") + " that came with it. Give the rate to choose another";
+    }
+
+    private boolean canBeRead(CutRow row, FrameRate rate) {
+        try {
+            reading(row, rate);
+            return true;
+        } catch (UnreadableFile | Refusal e) {
+            return false;
+        }
     }
 
     /** Why a rate was guessed; null where the file says it. */

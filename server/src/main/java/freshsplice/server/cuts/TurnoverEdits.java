@@ -167,9 +167,9 @@ public class TurnoverEdits {
         return chosen;
     }
 
-    /** Remembers for the project whether two sources are one under two names. */
-    public void sayOfSources(long cutId, String older, String newer, boolean same, Asker who) {
-        known.say(store.get(CutRow.class, cutId).projectId, older, newer, same, who);
+    /** Remembers for the project whether sources are one under two names, all as one step. */
+    public void sayOfSources(long cutId, List<KnownSources.Pair> pairs, boolean same, Asker who) {
+        known.say(store.get(CutRow.class, cutId).projectId, pairs, same, who);
     }
 
     /** Every change but those that follow by themselves. */

@@ -23,6 +23,8 @@ public class CutRow extends Row implements Undoable {
     public FrameRate rate;
     /** Why the rate was guessed; null where somebody gave it. */
     public String rateReason;
+    /** The rate that somebody gave, or the movies that came with it; null where the file or the project says it. */
+    public FrameRate givenRate;
     public boolean dropFrame;
     public long recIn;
     public long recOut;

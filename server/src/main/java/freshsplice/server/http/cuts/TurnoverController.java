@@ -1,5 +1,6 @@
 package freshsplice.server.http.cuts;
 
+import freshsplice.server.cuts.KnownSources;
 import freshsplice.server.cuts.TurnoverEdits;
 import freshsplice.server.http.masters.SequenceService;
 import freshsplice.server.rows.CutRow;
@@ -41,8 +42,11 @@ class TurnoverController {
     record AppliedView(int applied, List<String> left, List<OutOfDate> outOfDate) {
     }
 
-    /** Two sources by their identities. @param same whether they are one */
-    record Pairing(@NotBlank @Size(max = 1500) String older, @NotBlank @Size(max = 1500) String newer, boolean same) {
+    /** Pairs of sources by their identities. @param same whether each pair is one source */
+    record SaidOfSources(@NotEmpty @Size(max = 10_000) List<@Valid SourcePair> pairs, boolean same) {
+    }
+
+    record SourcePair(@NotBlank @Size(max = 1500) String older, @NotBlank @Size(max = 1500) String newer) {
     }
 
     /** A render that cannot stand as it is: its shot's code, and why. @param before whether that was so before the changes */
@@ -79,10 +83,10 @@ class TurnoverController {
                 .map(e -> new OutOfDate(e.getKey(), e.getValue(), e.getValue().equals(before.get(e.getKey())))).toList());
     }
 
-    /** Says of two sources whether they are one under two names; remembered for the project. */
+    /** Says of pairs of sources whether they are one under two names, as one step; remembered for the project. */
     @PostMapping("/cuts/{id}/turnover/sources")
-    void sources(@PathVariable long id, @Valid @RequestBody Pairing pairing, Asker who) {
-        turnovers.sayOfSources(id, pairing.older(), pairing.newer(), pairing.same(), who);
+    void sources(@PathVariable long id, @Valid @RequestBody SaidOfSources said, Asker who) {
+        turnovers.sayOfSources(id, said.pairs().stream().map(p -> new KnownSources.Pair(p.older(), p.newer())).toList(), said.same(), who);
     }
 
     /** Makes pieces of the master as they are in a cut; all of them where none is named. */
