@@ -257,7 +257,15 @@ public final class HandBack {
             events.add(event(section, code, range, new Source(code, code, null, master.rate(), null, null),
                     timeOf(section, range, false, UnaryOperator.identity()), List.of()));
         } else {
-            events.add(event(section, board.label(), range, board, timeOf(section, range, shot.anchor().course() != null, shot.anchor()::sourceAt),
+            FrameRange there = passes || board.isStill() ? range : BeforeMedia.left(range, board, r -> shot.anchor().sourceAt(section.at(r)));
+            if (!there.equals(range)) {
+                remarks.add(Remark.loss(code(section) + " at " + label(range.in()), Amounts.frames(range.length() - there.length())
+                        + " lie before the first frame of " + board.label() + ": the list has a gap there"));
+            }
+            if (there.isEmpty()) {
+                return;
+            }
+            events.add(event(section, board.label(), there, board, timeOf(section, there, shot.anchor().course() != null, shot.anchor()::sourceAt),
                     List.of()));
         }
     }

@@ -17,6 +17,7 @@ import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.ShotRenders;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.master.edit.Warnings;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -174,6 +175,26 @@ class KeyedSpeedsTest {
         }
         assertThat(event.time().keys()).hasSize(3);
         assertThat(CutChanges.between(ramp(180), back, 8).changes()).isEmpty();
+    }
+
+    @Test
+    @DisplayName("frames that were slid before the media's first one are a gap in the list, and said")
+    void beforeItsMedia() {
+        Cut cut = cut(Cuts.clip("A", 0, 48, 1_728_000));
+        receive(cut);
+        Section slid = master.main().sections().get(0).slipped(Rational.of(-5));
+        master = master.withMain(List.of(slid));
+        Source board = new Source("A", "R1", null, FrameRate.FPS_24, 1_728_000L, 400L);
+        HandBack.HandedBack back = HandBack.of(master, id -> null, ShotRenders.NONE,
+                Map.of(1L, new HandBack.KnownShot("sh0010", shots.get(1L).anchor(), board)), HandBack.Rest.BOARD, List.of(), List.of());
+        assertThat(back.cut().lanes().get(0).events()).singleElement().satisfies(e -> {
+            assertThat(e.record()).isEqualTo(FrameRange.of(5, 48));
+            assertThat(e.from()).isEqualTo(Rational.of(1_728_000));
+        });
+        assertThat(back.remarks()).anySatisfy(r -> assertThat(r.text()).isEqualTo("5 frames lie before the first frame of A: the list has a gap there"));
+        assertThat(Warnings.ofBoards(FirstMaster.of(cut, Conform.plan(cut, ConformChoices.of(ShotNumbering.DEFAULT)), 8).master()
+                .withMain(List.of(slid.slipped(Rational.of(5)))), master, shots, Map.of(1L, 1_728_000L)))
+                .containsExactly("sh0010 begins 5 frames before its board does: the board's first frame stands there");
     }
 
     @RepeatedTest(60)

@@ -177,6 +177,11 @@ final class EdlLane {
                     + "the event's source times " + Math.abs(sourceLength) + "; the speed line decides. Remove it to "
                     + "have the times decide"));
         }
+        if (speed.signum() < 0 && sourceLength > 1) {
+            remarks.add(Remark.doubt("line " + statement.speedLine, "The speed line says backwards, the event's source runs forward from "
+                    + statement.sourceIn + " to " + statement.sourceOut + "; read as beginning at " + statement.sourceIn + " and going back. "
+                    + "Where the frames between the two are meant, the last of them first, write that last one as the source in"));
+        }
         if (statement.speedStart != null
                 && clock.speedStart(statement) != clock.source(statement)[0]) {
             remarks.add(Remark.doubt("line " + statement.speedLine, "The speed line begins at " + statement.speedStart

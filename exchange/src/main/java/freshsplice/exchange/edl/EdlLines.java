@@ -146,6 +146,11 @@ final class EdlLines {
 
     private long listFrame(Event event, long recordFrame) {
         Rational frames = listPosition(event, recordFrame);
+        if (frames.signum() < 0) {
+            remarks.add(Remark.loss(cut.timecodeAt(recordFrame).label(), event.name() + " begins before its source does, at frame " + frames.floor()
+                    + "; a list has no such timecode, so its first is written"));
+            return 0;
+        }
         if (!frames.isWhole()) {
             remarks.add(Remark.note(cut.timecodeAt(recordFrame).label(), "Source position " + frames
                     + " is written as the whole frame " + frames.floor()));
@@ -185,7 +190,7 @@ final class EdlLines {
         String digits = text.startsWith("-") ? text.substring(1) : text;
         String padded = "0".repeat(Math.max(0, 3 - digits.indexOf('.'))) + digits;
         lines.add("M2   " + pad(reel(event), 8) + "   " + (speed.signum() < 0 ? "-" : "") + padded
-                + "                " + label(listPosition(event, event.record().in()).floor()));
+                + "                " + label(Math.max(0, listPosition(event, event.record().in()).floor())));
     }
 
     /** At least one decimal, and as many as the speed needs, up to six. */

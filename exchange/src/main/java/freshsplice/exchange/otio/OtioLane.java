@@ -180,10 +180,12 @@ final class OtioLane {
         OtioTime start = startOf(item);
         OtioItem.Media media = item.media;
         OtioTime.Range available = media == null ? null : media.available();
-        FrameRate own2 = available != null ? available.start().rate() : start.rate();
+        boolean generator = media != null && media.schema().equals("GeneratorReference");
+        // what is made by the edit program has no frames of its own: it is counted as the cut is
+        FrameRate own2 = generator ? rate : available != null ? available.start().rate() : start.rate();
         TimeMap time = map(item, own, start.at(own2), own2, begins, zero);
         String name = !item.name.isEmpty() ? item.name : media == null ? "" : media.name();
-        if (media != null && media.schema().equals("GeneratorReference")) {
+        if (generator) {
             return new Event(null, Event.Kind.GENERATOR, name.isEmpty() ? media.generator() : name, item.enabled, own,
                     null, time, null, item.comments, kept);
         }

@@ -154,8 +154,10 @@ final class XmemlLane {
                     + "\" is told nowhere; its name and its frames are taken as they are"));
         }
         FrameRate own = file != null && file.rate() != null ? file.rate() : item.rate() != null ? item.rate() : rate;
-        TimeMap time = map(item, record, own, file == null || file.start() == null ? 0 : file.start());
-        if (item.isGenerator() || file != null && file.made() != null) {
+        boolean generator = item.isGenerator() || file != null && file.made() != null;
+        // what is made by the edit program has no frames of its own: it is counted as the cut is
+        TimeMap time = generator ? map(item, record, rate, 0) : map(item, record, own, file == null || file.start() == null ? 0 : file.start());
+        if (generator) {
             String what = item.isGenerator() ? item.effect() : file.name().isEmpty() ? file.made() : file.name();
             String name = item.name().isEmpty() ? what : item.name();
             return new Event(null, Event.Kind.GENERATOR, name, item.enabled(), record, null, time, null,

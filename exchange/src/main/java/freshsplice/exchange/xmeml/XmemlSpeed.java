@@ -76,6 +76,8 @@ final class XmemlSpeed {
             return line(first, speed);
         }
         Rational span = itemFramesPerRecordFrame.times(record.length()).times(speed);
+        remarks.add(Remark.doubt(item.place(), "It plays backwards: read as the frames that its in and out say, the last of them first. "
+                + "Some programs count in and out in the clip turned round; turn reverse off and look at its in for that reading"));
         return line(first.minus(Rational.ONE).plus(span), speed.negate());
     }
 

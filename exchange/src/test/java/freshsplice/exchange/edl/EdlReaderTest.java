@@ -7,14 +7,18 @@ import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Source;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
+import freshsplice.core.time.TimeMap;
 import freshsplice.exchange.Formats;
 import freshsplice.exchange.format.InputFile;
 import freshsplice.exchange.format.ReadOptions;
 import freshsplice.exchange.format.Reading;
 import freshsplice.exchange.format.UnreadableFile;
+import freshsplice.exchange.format.WriteOptions;
+import freshsplice.exchange.format.WrittenFile;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
@@ -155,6 +159,34 @@ class EdlReaderTest {
                 * FROM CLIP NAME: wave
                 """, FrameRate.FPS_24).cuts().get(0);
         assertThat(cut.lanes().get(0).events().get(2).source().file()).isNull();
+    }
+
+    @Test
+    @DisplayName("backwards beside a source range that runs forward is a doubt that says the other reading; beside one that runs back it is none")
+    void backwards() {
+        Reading forward = read("001 R V C 00:00:02:12 00:00:05:00 00:00:00:00 00:00:02:12\nM2 R -024.0 00:00:02:12\n", FrameRate.FPS_24);
+        assertThat(forward.cuts().get(0).lanes().get(0).events().get(0).from()).isEqualTo(Rational.of(60));
+        assertThat(forward.remarks()).filteredOn(r -> r.text().contains("backwards")).singleElement().satisfies(r -> {
+            assertThat(r.severity()).isEqualTo(Remark.Severity.DOUBT);
+            assertThat(r.text()).contains("write that last one as the source in");
+        });
+        // as OpenTimelineIO 0.18.1 with its EDL adapter 1.0.0 writes a clip turned round
+        Reading back = read("001  wave     V     C        00:00:02:12 00:00:00:00 00:00:00:00 00:00:02:12\nM2   wave\t\t-24.0\t\t\t00:00:02:12\n",
+                FrameRate.FPS_24);
+        assertThat(back.remarks()).noneMatch(r -> r.text().contains("backwards"));
+    }
+
+    @Test
+    @DisplayName("a piece slid before frame 0 of its source is never written as a timecode of the day before")
+    void beforeZero() {
+        FrameRange record = FrameRange.of(0, 24);
+        Event event = Event.clip(null, "n", record, Source.named("n", "R", FrameRate.FPS_24),
+                TimeMap.constant(record, Rational.of(-19), Rational.ONE));
+        Cut cut = new Cut("c", FrameRate.FPS_24, false, record, List.of(new Lane(Lane.Kind.PICTURE, "V1", true,
+                List.of(event), List.of())), List.of());
+        WrittenFile written = Formats.writer("edl").write(cut, WriteOptions.DEFAULT);
+        assertThat(new String(written.bytes(), StandardCharsets.UTF_8)).contains(" 00:00:00:00 00:00:01:00 ").doesNotContain("23:59:59");
+        assertThat(written.remarks()).anyMatch(r -> r.severity() == Remark.Severity.LOSS && r.text().contains("begins before its source does"));
     }
 
     @Test

@@ -62,6 +62,20 @@ class RetimedClipTest {
         assertThat(written.replaceAll("\\s", "")).contains("<in>50</in>", "<out>74</out>", "<duration>250</duration>");
     }
 
+    @Test
+    @DisplayName("what the edit program makes runs at normal speed, whatever rate it is counted at")
+    void generatorOfAnotherRate() {
+        String thirty = "<rate><timebase>30</timebase><ntsc>FALSE</ntsc></rate>";
+        Event made = read("<generatoritem id=\"g\"><name>Title</name>" + thirty + "<start>0</start><end>24</end><in>30</in><out>60"
+                + "</out><effect><name>Text</name></effect></generatoritem>");
+        assertThat(made.kind()).isEqualTo(Event.Kind.GENERATOR);
+        assertThat(made.speed(FrameRate.FPS_24)).contains(Rational.ONE);
+        assertThat(made.from()).isEqualTo(Rational.of(24));
+        Event graphic = read("<clipitem id=\"c\"><name>Bars</name>" + RATE + "<start>0</start><end>24</end><in>0</in><out>24"
+                + "</out><file id=\"f\"><name>HD bars</name>" + thirty + "<mediaSource>Slug</mediaSource></file></clipitem>");
+        assertThat(graphic.speed(FrameRate.FPS_24)).contains(Rational.ONE);
+    }
+
     @ParameterizedTest
     @CsvSource({"Slug", "GraphicAndType"})
     @DisplayName("a clip whose file is a word and no address is made by the edit program: a generator")

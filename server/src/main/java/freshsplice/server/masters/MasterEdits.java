@@ -8,6 +8,7 @@ import freshsplice.core.master.edit.Nesting;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Warnings;
 import freshsplice.core.refusal.Refusal;
+import freshsplice.core.shot.Shot;
 import freshsplice.core.sound.FollowsPicture;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Timecode;
@@ -16,10 +17,13 @@ import freshsplice.server.masters.edit.MasterEdit;
 import freshsplice.server.masters.edit.Moving;
 import freshsplice.server.masters.edit.PiecesEdit;
 import freshsplice.server.masters.edit.Surroundings;
+import freshsplice.server.masters.edit.TrimEdit;
 import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.BoardRow;
 import freshsplice.server.rows.MasterMarkRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.SectionRow;
+import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.SoundRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.shots.Shots;
@@ -29,6 +33,7 @@ import freshsplice.server.stores.masters.LaidSound;
 import freshsplice.server.stores.masters.MasterStore;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.LongFunction;
 import java.util.stream.Collectors;
@@ -104,12 +109,23 @@ public class MasterEdits {
         if (edit.changesSpeed()) {
             said.addAll(Warnings.ofSpeed(before, after, MasterStore.shots(masters.shotRows(row.projectId))));
         }
+        if (edit instanceof TrimEdit trim) {
+            said.addAll(beforeBoards(before, after, trim));
+        }
         said.addAll(Warnings.ofNests(before, after, masters.nested()));
         if (after.start() < before.start()) {
             said.add("The master begins " + Amounts.frames(before.start() - after.start()) + " earlier now, at "
                     + Timecode.of(after.start(), after.rate(), after.dropFrame()).label());
         }
         return said;
+    }
+
+    private List<String> beforeBoards(Master before, Master after, TrimEdit edit) {
+        List<Long> ids = after.sections().stream().filter(s -> edit.sections().contains(s.id()) && s.shotId() != 0).map(Section::shotId).distinct().toList();
+        Map<Long, Shot> shots = store.whereIn(ShotRow.class, "id", ids).stream().collect(Collectors.toMap(s -> s.id, MasterStore::shot));
+        Map<Long, Long> begins = store.whereIn(BoardRow.class, "shotId", ids).stream().filter(b -> b.sourceBegins != null)
+                .collect(Collectors.toMap(b -> b.shotId, b -> b.sourceBegins));
+        return Warnings.ofBoards(before, after, shots, begins);
     }
 
     /** Writes an edited master, and all that goes along with it: sound, shots, and the masters that nest it. */

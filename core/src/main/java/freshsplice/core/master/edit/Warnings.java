@@ -5,6 +5,7 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.Rational;
 import freshsplice.core.words.Amounts;
 import java.util.ArrayList;
 import java.util.List;
@@ -12,6 +13,7 @@ import java.util.Map;
 import java.util.function.Function;
 import java.util.function.LongFunction;
 import java.util.stream.Collectors;
+import java.util.stream.LongStream;
 
 /** What an edit did that somebody may not have meant, in words. Nothing of it is refused. */
 public final class Warnings {
@@ -33,6 +35,29 @@ public final class Warnings {
         Warnings warnings = new Warnings(before, after);
         warnings.changed().forEach(piece -> warnings.pastHandles(piece, shots.get(piece.shotId())));
         return warnings.words;
+    }
+
+    /**
+     * Frames before the first one of a board's media, as far as its cut told where that begins.
+     *
+     * @param shots  by id
+     * @param begins source frame at which the media of a shot's board begins, by the shot's id
+     */
+    public static List<String> ofBoards(Master before, Master after, Map<Long, Shot> shots, Map<Long, Long> begins) {
+        Warnings warnings = new Warnings(before, after);
+        warnings.changed().forEach(piece -> warnings.beforeBoard(piece, shots.get(piece.shotId()), begins.get(piece.shotId())));
+        return warnings.words;
+    }
+
+    private void beforeBoard(Section piece, Shot shot, Long begins) {
+        if (shot == null || begins == null || shot.anchor().still()) {
+            return;
+        }
+        long early = LongStream.range(piece.record().in(), piece.record().out())
+                .takeWhile(r -> shot.anchor().sourceAt(piece.at(r)).compareTo(Rational.of(begins)) < 0).count();
+        if (early > 0) {
+            words.add(shot.code() + " begins " + Amounts.frames(early) + " before its board does: the board's first frame stands there");
+        }
     }
 
     /**
