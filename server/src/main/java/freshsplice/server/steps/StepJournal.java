@@ -124,6 +124,41 @@ class StepJournal {
     }
 
     /**
+     * Whether what a step changed is as it was before the step, so that doing it again does what it did: a value that another step
+     * had left there, and that was taken back since, is not.
+     */
+    boolean canBeDoneAgain(long stepId) {
+        Map<Long, List<NotedValue>> values = jdbc.query("select v.step_row_id, v.column_name, v.old_value from step_value v join step_row r on r.id = "
+                + "v.step_row_id where r.step_id = ?", (r, n) -> new NotedValue(r.getLong(1), r.getString(2), r.getString(3)), stepId)
+                .stream().collect(Collectors.groupingBy(NotedValue::rowId));
+        return jdbc.query("select id, table_name, row_id from step_row where step_id = ? and kind = 'CHANGE'",
+                (r, n) -> holds(r.getString(2), r.getLong(3), values.getOrDefault(r.getLong(1), List.of())), stepId).stream().allMatch(h -> h);
+    }
+
+    private boolean holds(String name, long id, List<NotedValue> values) {
+        UndoableTable table = tables.named(name);
+        List<UndoableColumn> columns = values.stream().map(v -> table.column(v.column())).toList();
+        String sql = "select count(*) from " + table.name() + " where id = ?" + String.join("", columns.stream().map(c -> " and " + c.name() + " <=> ?").toList());
+        WrapperOptions session = entities.unwrap(SharedSessionContractImplementor.class);
+        return jdbc.query(connection -> {
+            PreparedStatement question = connection.prepareStatement(sql);
+            question.setLong(1, id);
+            for (int i = 0; i < columns.size(); i++) {
+                columns.get(i).set(question, i + 2, values.get(i).value(), session);
+            }
+            return question;
+        }, rows -> rows.next() && rows.getLong(1) == 1);
+    }
+
+    /** The newest step that came before another, touched a row that this one changed, and is undone. */
+    Optional<Later> undoneBefore(long stepId) {
+        return jdbc.query("select s.name, s.who from step mine join step s on s.project_id = mine.project_id and s.seq < mine.seq and s.state <> 'DONE' "
+                + "join step_row r on r.step_id = s.id join step_row m on m.step_id = mine.id and m.table_name = r.table_name and m.row_id between "
+                + "r.row_id and r.row_last where mine.id = ? and m.kind = 'CHANGE' order by s.seq desc limit 1",
+                (r, n) -> new Later(r.getString(1), r.getString(2)), stepId).stream().findFirst();
+    }
+
+    /**
      * A value of a row as it was before a step.
      *
      * @param rowLast the last of the rows that it pushed; the row itself where it did something else

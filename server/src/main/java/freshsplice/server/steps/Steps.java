@@ -218,6 +218,11 @@ public class Steps {
                         + " by itself: " + later.who() + " did \"" + later.name() + "\" to the same after it. "
                         + "Go back in the history, or ask " + later.who() + " to undo that first");
             });
+            if (!back && !journal.canBeDoneAgain(step.id)) {
+                throw new Refused("\"" + step.name + "\" cannot be done again by itself: " + journal.undoneBefore(step.id)
+                        .map(before -> "it was done over \"" + before.name() + "\" of " + before.who() + ", which is undone")
+                        .orElse("what it changed is not as it was before it") + ". Go to it in the history instead");
+            }
             step.state = !back ? StepRow.State.DONE : history.undoable(projectId, null).filter(s -> s.seq > step.seq).isPresent()
                     ? StepRow.State.ASIDE : StepRow.State.UNDONE;
             if (!back) {
