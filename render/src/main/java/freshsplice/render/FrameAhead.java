@@ -22,6 +22,7 @@ final class FrameAhead implements AutoCloseable {
     });
     private final Deque<Future<Pixels>> coming = new ArrayDeque<>();
     private long asked;
+    private long given;
 
     FrameAhead(Path folder, long frames) {
         this.folder = folder;
@@ -34,12 +35,14 @@ final class FrameAhead implements AutoCloseable {
             coming.add(reader.submit(() -> FrameFile.read(file)));
         }
         try {
-            return coming.remove().get();
+            Pixels read = coming.remove().get();
+            given++;
+            return read;
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IOException("Stopped while frames were being read", e);
         } catch (ExecutionException e) {
-            throw new IOException("A kept frame cannot be read: " + e.getCause().getMessage() + ". Draw it again", e.getCause());
+            throw new DamagedFrame(given, e.getCause());
         }
     }
 

@@ -11,7 +11,6 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import net.jpountz.lz4.LZ4FrameInputStream;
 import net.jpountz.lz4.LZ4FrameOutputStream;
 
@@ -34,15 +33,7 @@ public final class FrameFile {
 
     /** Writes a frame under its name once it is whole. @throws IOException if the disk is full, or does not take it */
     public static void write(Path file, Pixels pixels) throws IOException {
-        Path part = file.resolveSibling(file.getFileName() + ".part");
-        try {
-            try (OutputStream out = Files.newOutputStream(part)) {
-                write(out, pixels);
-            }
-            Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
-        } finally {
-            Files.deleteIfExists(part);
-        }
+        WholeFile.write(file, out -> write(out, pixels));
     }
 
     /** Writes a frame. */

@@ -6,7 +6,6 @@ import freshsplice.core.time.Rational;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.Map;
 import tools.jackson.core.JacksonException;
@@ -57,9 +56,7 @@ public final class JobFile {
 
     /** Writes it under its name once it is whole. */
     public static void write(Path file, Contents kept) throws IOException {
-        Path part = file.resolveSibling(file.getFileName() + ".part");
-        Files.write(part, bytes(kept));
-        Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
+        WholeFile.write(file, out -> out.write(bytes(kept)));
     }
 
     public static byte[] bytes(Contents kept) {

@@ -6,7 +6,6 @@ import freshsplice.core.render.FrameOrder;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.stream.Stream;
 import tools.jackson.core.JacksonException;
@@ -45,9 +44,7 @@ public final class OrderFile {
 
     /** Writes it under its name once it is whole. */
     public static void write(Path file, Orders orders) throws IOException {
-        Path part = file.resolveSibling(file.getFileName() + ".part");
-        Files.write(part, bytes(orders));
-        Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
+        WholeFile.write(file, out -> out.write(bytes(orders)));
     }
 
     public static byte[] bytes(Orders orders) {

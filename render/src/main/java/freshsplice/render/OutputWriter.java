@@ -66,7 +66,7 @@ public final class OutputWriter {
                     Files.createDirectories(part.resolve(output.kind().ending()));
                 }
             }
-            Pixels first = FrameFile.read(frames.resolve(FrameFile.name(0)));
+            Pixels first = first();
             double share = 1;
             for (int tries = 0; tries < MOST_TRIES; tries++) {
                 for (OutputCommand command : OutputCommand.passes(order, first, share)) {
@@ -86,6 +86,14 @@ public final class OutputWriter {
         }
     }
 
+    private Pixels first() throws IOException {
+        try {
+            return FrameFile.read(frames.resolve(FrameFile.name(0)));
+        } catch (IOException | RuntimeException e) {
+            throw new DamagedFrame(0, e);
+        }
+    }
+
     /** How many times too large the movie with a limit has become: an encoder aims, and does not always meet. */
     private double overLimit() throws IOException {
         for (Output output : order.outputs()) {
@@ -101,7 +109,10 @@ public final class OutputWriter {
         Path log = part.resolve("ffmpeg.log");
         Process ffmpeg;
         try {
-            ffmpeg = new ProcessBuilder(command.words()).directory(part.toFile()).redirectErrorStream(true)
+            ProcessBuilder started = new ProcessBuilder(command.words());
+            // what it says is read: in the one language that is known
+            started.environment().put("LC_ALL", "C");
+            ffmpeg = started.directory(part.toFile()).redirectErrorStream(true)
                     .redirectOutput(log.toFile()).start();
         } catch (IOException e) {
             throw new IOException("ffmpeg cannot be started, so nothing can be written: install ffmpeg", e);

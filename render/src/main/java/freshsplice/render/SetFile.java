@@ -10,7 +10,6 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -45,9 +44,7 @@ public final class SetFile {
         if (!set.lines().isEmpty()) {
             gltf.add("aids", set.lines());
         }
-        Path part = Files.createTempFile(file.getParent(), "set", ".part");
-        Files.write(part, gltf.bytes());
-        Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
+        WholeFile.write(file, out -> out.write(gltf.bytes()));
     }
 
     /** @param key of the set; @throws IOException if there is none in it */

@@ -28,6 +28,7 @@ import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -35,6 +36,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -56,6 +58,35 @@ class KeptFramesTest {
             assertThat(read.bytes()).isEqualTo(pixels.bytes());
         }
         assertThat(folder.toFile().list()).allMatch(n -> n.endsWith(FrameFile.ENDING));
+    }
+
+    @Test
+    @DisplayName("several may write one file beside one another: each time it is whole, and nothing is left beside it")
+    void writtenBesideOneAnother() throws Exception {
+        Path file = folder.resolve("both");
+        List<Thread> writers = IntStream.range(0, 4).mapToObj(i -> new Thread(() -> {
+            for (int k = 0; k < 25; k++) {
+                byte[] own = new byte[20_000];
+                Arrays.fill(own, (byte) i);
+                try {
+                    WholeFile.write(file, out -> out.write(own));
+                } catch (IOException e) {
+                    throw new UncheckedIOException(e);
+                }
+            }
+        })).toList();
+        writers.forEach(Thread::start);
+        for (Thread writer : writers) {
+            writer.join();
+        }
+        byte[] last = Files.readAllBytes(file);
+        assertThat(last).hasSize(20_000).containsOnly(last[0]);
+        assertThat(folder.toFile().list()).containsExactly("both");
+        assertThatThrownBy(() -> WholeFile.write(file, out -> {
+            throw new IOException("full");
+        })).hasMessage("full");
+        assertThat(Files.readAllBytes(file)).isEqualTo(last);
+        assertThat(folder.toFile().list()).containsExactly("both");
     }
 
     @Test

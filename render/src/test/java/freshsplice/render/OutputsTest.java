@@ -226,7 +226,7 @@ class OutputsTest {
                 .isInstanceOf(IOException.class).hasMessageContaining("ffmpeg stopped").hasMessageContaining("none.wav");
         assertThat(to).isEmptyDirectory();
         Files.delete(frames.resolve(FrameFile.name(20)));
-        assertThatThrownBy(() -> write(Output.of(OutputKind.PNG8))).isInstanceOf(IOException.class).hasMessageContaining("A kept frame cannot be read");
+        assertThatThrownBy(() -> write(Output.of(OutputKind.PNG8))).isInstanceOf(IOException.class).hasMessageContaining("The kept frame 20 cannot be read: it is not there");
         assertThat(to).isEmptyDirectory();
     }
 

@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -23,6 +24,7 @@ import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.core.JdbcTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** Renders of any range into any files, that go on where they stood. */
@@ -242,6 +244,84 @@ class RenderJobsTest {
             }
         }
         return times;
+    }
+
+    /** A render stopped with some of its frames drawn. */
+    private long stopped(int frames) throws IOException, InterruptedException {
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "FILL", "sections", List.of(sections.get(0).get("id").asLong()), "frames", 400, "ripple", true));
+        long id = client.post("/api/projects/" + project + "/renders", renders.ask(Map.of(), shot(0))).get(0).asLong();
+        for (int i = 0; i < 6000 && drawn(id).size() < frames; i++) {
+            Thread.sleep(10);
+        }
+        client.post("/api/renders/" + id + "/stop", null);
+        renders.await(id, Set.of("STOPPED"));
+        // the frame that was being drawn comes to its end
+        Thread.sleep(600);
+        return id;
+    }
+
+    @Test
+    @DisplayName("a stopped render keeps its frames when another of its shot and grade is finished, and goes on with them")
+    void besideAFinishedOne() throws Exception {
+        long stopped = stopped(20);
+        Map<Path, FileTime> before = drawn(stopped);
+        long first = sections.get(0).get("shotFirst").asLong();
+        long range = renders.render(Map.of("extent", "RANGE", "in", first, "out", first + 6), shot(0)).get(0);
+        assertThat(drawn(stopped)).isEqualTo(before);
+        client.post("/api/renders/" + stopped + "/go-on", null);
+        assertThat(renders.await(stopped, Set.of("DONE", "FAILED")).get("state").asString()).isEqualTo("DONE");
+        assertThat(drawn(stopped)).containsAllEntriesOf(before);
+        assertThat(drawn(range)).as("of another range").hasSize(6);
+        long again = renders.render(Map.of(), shot(0)).get(0);
+        assertThat(drawn(again)).hasSize(400);
+        // it is let go once the newer one is told to be done
+        for (int i = 0; i < 600 && Files.exists(AskedRenders.keptFrame(stopped, 0)); i++) {
+            AskedRenders.pause();
+        }
+        assertThat(Files.exists(AskedRenders.keptFrame(stopped, 0))).as("an older one of the same frames").isFalse();
+    }
+
+    @Test
+    @DisplayName("a kept frame that the disk damaged or lost is drawn again, and the render comes to its end")
+    void damagedFrames() throws Exception {
+        long id = stopped(20);
+        byte[] whole = Files.readAllBytes(AskedRenders.keptFrame(id, 7));
+        Files.write(AskedRenders.keptFrame(id, 7), Arrays.copyOf(whole, whole.length / 2));
+        Files.write(AskedRenders.keptFrame(id, 0), new byte[0]);
+        client.post("/api/renders/" + id + "/go-on", null);
+        assertThat(renders.await(id, Set.of("DONE", "FAILED")).get("state").asString()).isEqualTo("DONE");
+        assertThat(Files.readAllBytes(AskedRenders.keptFrame(id, 7))).isEqualTo(whole);
+        assertThat(new String(client.bytes("/api/renders/" + id + "/log"), java.nio.charset.StandardCharsets.UTF_8)).contains("The kept frame 7 cannot be read")
+                .contains("it is drawn again");
+    }
+
+    @Test
+    @DisplayName("a render that was killed between its folder in the database and its job on the disk is begun anew and finished")
+    void killedAsItBegan() throws Exception {
+        long id = stopped(4);
+        JdbcTemplate jdbc = TestServer.bean(JdbcTemplate.class);
+        jdbc.update("update render set folder = null where id = ?", id);
+        jdbc.update("delete from render_part where render_id = ?", id);
+        client.post("/api/renders/" + id + "/go-on", null);
+        JsonNode done = renders.await(id, Set.of("DONE", "FAILED"));
+        assertThat(done.get("state").asString()).isEqualTo("DONE");
+        assertThat(done.get("stale")).isEmpty();
+    }
+
+    @Test
+    @DisplayName("two projects of one name, in letters of any script, have folders of their own, and files keep the letters")
+    void ownFolders() throws IOException {
+        String name = "夜市 " + System.nanoTime();
+        List<String> movies = new ArrayList<>();
+        for (int i = 0; i < 2; i++) {
+            Received received = Received.of(client, name, Material.clips(1));
+            AskedRenders own = new AskedRenders(client, received.project(), received.master());
+            long shot = client.get("/api/masters/" + received.master()).get("sections").get(0).get("shotId").asLong();
+            long id = own.render(Map.of(), shot).get(0);
+            movies.add(TestServer.bean(JdbcTemplate.class).queryForObject("select file from render where id = ?", String.class, id));
+            assertThat(Files.exists(TestServer.bean(Folders.class).renders().resolve(movies.get(i)))).isTrue();
+        }
+        assertThat(movies).doesNotHaveDuplicates().allMatch(m -> m.startsWith("夜市_"));
     }
 
     @Test

@@ -1,5 +1,6 @@
 package freshsplice.core.delivery;
 
+import java.text.Normalizer;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -12,6 +13,8 @@ import java.util.regex.Pattern;
  * @param version from 1
  */
 public record RenderName(String of, int version) {
+    private static final int MOST = 60;
+    private static final Pattern MARKED_LATIN = Pattern.compile("(\\p{IsLatin})\\p{M}+");
     private static final Pattern FORM = Pattern.compile("(.+)_v(\\d{3,6})(\\.[A-Za-z0-9]{1,5})?");
 
     /** Reads a clip name that an edit room gave back, in whatever case and with or without an ending. */
@@ -22,12 +25,21 @@ public record RenderName(String of, int version) {
                 : Optional.empty();
     }
 
-    /** A name for files made of anything people type: lower case, what is not allowed becomes _. */
+    /**
+     * A name for files made of anything people type: lower case, letters and digits of any script, Latin ones without their marks;
+     * what is not allowed becomes _.
+     */
     public static String fileSafe(String text) {
-        String plain = java.text.Normalizer.normalize(text, java.text.Normalizer.Form.NFD)
-                .replaceAll("\\p{M}", "").toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9-]+", "_")
+        return fileSafe(text, MOST);
+    }
+
+    /** @param most letters */
+    public static String fileSafe(String text, int most) {
+        String plain = MARKED_LATIN.matcher(Normalizer.normalize(text, Normalizer.Form.NFD)).replaceAll("$1");
+        String safe = Normalizer.normalize(plain, Normalizer.Form.NFC).toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{M}\\p{N}-]+", "_")
                 .replaceAll("^_+|_+$", "");
-        return plain.isEmpty() ? "unnamed" : plain.substring(0, Math.min(60, plain.length()));
+        String cut = safe.codePointCount(0, safe.length()) <= most ? safe : safe.substring(0, safe.offsetByCodePoints(0, most));
+        return cut.isEmpty() ? "unnamed" : cut;
     }
 
     @Override

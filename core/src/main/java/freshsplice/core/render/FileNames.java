@@ -20,7 +20,7 @@ public record FileNames(String project, String scene, RenderName name, Grade gra
     public String folder() {
         String place = scene.isEmpty() ? "masters" : RenderName.fileSafe(scene);
         return RenderName.fileSafe(project) + "/" + place + "/" + grade.name().toLowerCase(Locale.ROOT) + "/"
-                + RenderName.fileSafe(name.toString());
+                + new RenderName(RenderName.fileSafe(name.of()), name.version());
     }
 
     /** A movie's name, with its ending. */

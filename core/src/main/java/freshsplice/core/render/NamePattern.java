@@ -2,6 +2,7 @@ package freshsplice.core.render;
 
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.refusal.Refusal;
+import java.nio.charset.StandardCharsets;
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
@@ -14,6 +15,10 @@ import java.util.regex.Pattern;
  */
 public final class NamePattern {
     private static final int MOST = 80;
+    private static final int LONGEST_PART = 60;
+    private static final int SHORTEST_PART = 8;
+    /** Disks take 255 bytes of a name; its ending and what is added while it is written need some. */
+    private static final int MOST_BYTES = 200;
     private static final Pattern WORD = Pattern.compile("\\{([^{}]*)}");
     private static final Pattern PLAIN = Pattern.compile("[a-z0-9_.-]*");
 
@@ -83,8 +88,18 @@ public final class NamePattern {
 
     /** The name without its ending. @param values made fit for files; parts without one are filled with none */
     public String fill(Map<Part, String> values) {
+        // what tells one file from another stays whole; names are shortened until a disk takes all of them
+        for (int most = LONGEST_PART;; most = most * 2 / 3) {
+            String name = fill(values, most);
+            if (name.getBytes(StandardCharsets.UTF_8).length <= MOST_BYTES || most <= SHORTEST_PART) {
+                return name;
+            }
+        }
+    }
+
+    private String fill(Map<Part, String> values, int most) {
         Map<Part, String> safe = new EnumMap<>(Part.class);
-        values.forEach((part, value) -> safe.put(part, RenderName.fileSafe(value)));
-        return WORD.matcher(pattern).replaceAll(word -> safe.getOrDefault(part(word.group(1), pattern), "none"));
+        values.forEach((part, value) -> safe.put(part, RenderName.fileSafe(value, part == Part.VERSION || part == Part.FRAME ? LONGEST_PART : most)));
+        return WORD.matcher(pattern).replaceAll(word -> Matcher.quoteReplacement(safe.getOrDefault(part(word.group(1), pattern), "none")));
     }
 }

@@ -15,6 +15,8 @@ import freshsplice.core.master.Transition;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
+import freshsplice.core.render.FileNames;
+import freshsplice.core.render.NamePattern;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Geometry;
 import freshsplice.core.stage.Item;
@@ -24,6 +26,7 @@ import freshsplice.core.stage.Stage;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.DisplayName;
@@ -45,6 +48,21 @@ class DeliveryTest {
         assertThat(RenderName.fileSafe("../Marché de Nuit (2)\u0007")).isEqualTo("marche_de_nuit_2");
         assertThat(RenderName.fileSafe("…")).isEqualTo("unnamed");
         assertThat(RenderName.fileSafe("x".repeat(300))).hasSize(60);
+        assertThat(RenderName.fileSafe("夜市 2")).isEqualTo("夜市_2");
+        assertThat(RenderName.fileSafe("Ночной Рынок й")).isEqualTo("ночной_рынок_й");
+        assertThat(RenderName.fileSafe("がく")).isEqualTo("がく");
+        assertThat(RenderName.fileSafe("𠮷".repeat(100)).codePointCount(0, 120)).isEqualTo(60);
+    }
+
+    @Test
+    @DisplayName("long names keep their version, in folders and in files that any disk takes")
+    void longNames() {
+        FileNames names = new FileNames("項".repeat(90), "場".repeat(90), new RenderName("鏡".repeat(90), 12), Grade.DRAFT, "cam", "usual");
+        assertThat(names.folder()).endsWith("鏡_v012");
+        String filled = NamePattern.movie("{project}_{scene}_{shot}_{version}").fill(Map.of(NamePattern.Part.PROJECT, "項".repeat(90),
+                NamePattern.Part.SCENE, "場".repeat(90), NamePattern.Part.SHOT, "鏡".repeat(90), NamePattern.Part.VERSION, "v012"));
+        assertThat(filled).endsWith("_v012").contains("項").contains("場").contains("鏡");
+        assertThat(filled.getBytes(StandardCharsets.UTF_8).length).isLessThanOrEqualTo(200);
     }
 
     @Test

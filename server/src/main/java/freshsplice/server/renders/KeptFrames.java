@@ -138,6 +138,11 @@ public class KeptFrames {
         JobFile.write(job(renderId), drawing.kept());
     }
 
+    /** Lets go of one frame, to be drawn again. */
+    void letGo(long renderId, long frame) throws IOException {
+        Files.deleteIfExists(frames(renderId).resolve(FrameFile.name(frame)));
+    }
+
     /** Lets go of a render's frames. */
     void letGo(long renderId) throws IOException {
         FileSystemUtils.deleteRecursively(folder(renderId));

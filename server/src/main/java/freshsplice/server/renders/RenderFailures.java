@@ -3,7 +3,9 @@ package freshsplice.server.renders;
 import freshsplice.render.CannotDraw;
 import freshsplice.render.OutputWriter;
 import freshsplice.server.rows.RenderRow;
+import freshsplice.server.settings.Folders;
 import java.io.IOException;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -14,6 +16,7 @@ import org.springframework.transaction.TransactionException;
 @Component
 class RenderFailures {
     static final int MOST_TRIES = 3;
+    private static final long NO_ROOM_BYTES = 4_000_000;
     private static final Logger LOG = LoggerFactory.getLogger(RenderFailures.class);
 
     /** A piece of a render's work. */
@@ -25,9 +28,11 @@ class RenderFailures {
     private final RenderStates states;
     private final RenderProgress progress;
     private final RenderLog log;
+    private final Folders folders;
     private volatile boolean closing;
 
-    RenderFailures(RenderTasks tasks, RenderStates states, RenderProgress progress, RenderLog log) {
+    RenderFailures(RenderTasks tasks, RenderStates states, RenderProgress progress, RenderLog log, Folders folders) {
+        this.folders = folders;
         this.tasks = tasks;
         this.states = states;
         this.progress = progress;
@@ -59,7 +64,7 @@ class RenderFailures {
         } catch (CannotDraw e) {
             fail(row, e.getMessage(), e);
         } catch (IOException e) {
-            boolean full = isFull(e);
+            boolean full = isFull(e) || hasNoRoom();
             if (closing || !full && tries + 1 < MOST_TRIES) {
                 throw e;
             }
@@ -68,6 +73,11 @@ class RenderFailures {
             fail(row, e.getMessage(), e);
         }
         return ended;
+    }
+
+    /** A system may say it in any language: a disk that takes next to nothing is full. */
+    private boolean hasNoRoom() {
+        return Stream.of(folders.frames(), folders.renders()).map(FreeSpace::at).anyMatch(free -> free.isPresent() && free.getAsLong() < NO_ROOM_BYTES);
     }
 
     private static boolean isFull(IOException e) {

@@ -5,7 +5,10 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.render.JobFile;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.settings.Folders;
+import java.io.IOException;
+import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Set;
 import org.springframework.beans.factory.DisposableBean;
@@ -111,19 +114,21 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
         RenderRow row = states.row(renderId);
         return failures.guard(row, RenderFailures.MOST_TRIES, true, () -> {
             ownSeat.checkSomethingDraws();
-            JobFile.Contents job = kept.begun(renderId).orElse(null);
+            // a job without a folder was begun by an earlier version that was killed as it began: it is begun anew
+            JobFile.Contents job = row.folder == null ? null : kept.begun(renderId).orElse(null);
             if (job == null) {
                 Drawing drawing = reader.read(renderId);
                 kept.letGo(renderId);
+                states.madeFrom(renderId, drawing.fingerprint(), row.folder != null ? row.folder : claimed(drawing.kept().job(), renderId));
+                // the job file comes last: where it is, all else is, in the database and on the disk
                 kept.begin(renderId, drawing);
                 job = drawing.kept();
-                states.madeFrom(renderId, drawing.fingerprint(), folder(drawing.kept().job(), renderId));
                 if (row.joined) {
                     log.say(renderId, joined.take(renderId, job.job()) + " frames taken from finished renders as they are");
                 }
             }
-            space.check(job);
             long there = kept.count(renderId);
+            space.check(job, there);
             log.say(renderId, row.name + ", " + row.grade.name().toLowerCase(Locale.ROOT) + ", " + job.job().frames() + " frames, "
                     + there + " of them there; " + recipes.text(job.job().recipe()));
             progress.goesOn(renderId, there);
@@ -162,10 +167,19 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
         return writing.writeAlso(renderId, kind);
     }
 
-    /** A folder of its own. Two projects of one name, or a project that was made anew, never write into each other's. */
-    private String folder(RenderJob job, long renderId) {
+    /** A folder of its own, made at once. Two projects of one name, or a project that was made anew, never write into each other's. */
+    private String claimed(RenderJob job, long renderId) throws IOException {
         String folder = job.names().folder();
-        return Files.exists(folders.renders().resolve(folder)) ? folder + "_" + renderId : folder;
+        Path wanted = folders.renders().resolve(folder);
+        Files.createDirectories(wanted.getParent());
+        try {
+            Files.createDirectory(wanted);
+            return folder;
+        } catch (FileAlreadyExistsException e) {
+            String own = folder + "_" + renderId;
+            Files.createDirectories(folders.renders().resolve(own));
+            return own;
+        }
     }
 
     @Override

@@ -23,11 +23,16 @@ class RenderSpace {
         this.record = record;
     }
 
-    /** As much as its frames can need, and its files at least. @throws IOException if a disk is too full for that */
+    /**
+     * As much as its frames can need that are still to be drawn, and its files at least.
+     *
+     * @param there frames that are kept already
+     * @throws IOException if a disk is too full for that
+     */
     @Transactional(readOnly = true)
-    public void check(JobFile.Contents job) throws IOException {
+    public void check(JobFile.Contents job, long there) throws IOException {
         Recipe recipe = job.job().recipe();
-        double frames = Sizes.keptFrames(recipe, job.job().frames()).most();
+        double frames = Sizes.keptFrames(recipe, Math.max(0, job.job().frames() - there)).most();
         double files = record.sizes(record.newest()).of(recipe, job.job().frames()).least();
         if (isOneDisk(folders.frames(), folders.renders())) {
             check(folders.frames(), frames + files);

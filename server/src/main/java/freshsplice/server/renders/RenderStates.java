@@ -122,11 +122,15 @@ class RenderStates {
         add(store.get(RenderRow.class, renderId), written);
     }
 
-    /** Renders of the same shot or master and grade that are older and not under way. */
+    /** Finished renders of the same frames of a shot or master at one grade that are older. What was stopped or failed may go on. */
     @Transactional(readOnly = true)
     public List<Long> olderThan(RenderRow row) {
         return store.where(RenderRow.class, row.shotId == null ? "masterId" : "shotId", row.shotId == null ? row.masterId : row.shotId).stream()
-                .filter(r -> r.id < row.id && r.grade == row.grade && r.state.isEnded()).map(r -> r.id).toList();
+                .filter(r -> r.id < row.id && r.grade == row.grade && r.state == RenderRow.State.DONE && isOfSameFrames(r, row)).map(r -> r.id).toList();
+    }
+
+    private static boolean isOfSameFrames(RenderRow a, RenderRow b) {
+        return FinishedRenders.range(a).equals(FinishedRenders.range(b));
     }
 
     private void add(RenderRow row, List<OutputWriter.WrittenOutput> written) {

@@ -2,6 +2,8 @@ package freshsplice.server.renders;
 
 import freshsplice.core.render.Output;
 import freshsplice.core.render.OutputKind;
+import freshsplice.render.CannotDraw;
+import freshsplice.render.DamagedFrame;
 import freshsplice.render.FileDigest;
 import freshsplice.render.FrameFile;
 import freshsplice.render.JobFile;
@@ -16,6 +18,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -24,6 +28,7 @@ import org.springframework.stereotype.Component;
 /** Writes files of renders from their kept frames. */
 @Component
 public class RenderWriting {
+    private static final int MOST_DAMAGED = 20;
     private static final Logger LOG = LoggerFactory.getLogger(RenderWriting.class);
 
     private final RenderTasks tasks;
@@ -33,6 +38,8 @@ public class RenderWriting {
     private final RenderLog log;
     private final RenderFailures failures;
     private final Folders folders;
+    /** How many frames of a render were damaged since it was begun. */
+    private final Map<Long, Integer> damaged = new ConcurrentHashMap<>();
 
     RenderWriting(RenderTasks tasks, RenderStates states, KeptFrames kept, RenderProgress progress, RenderLog log, RenderFailures failures, Folders folders) {
         this.tasks = tasks;
@@ -100,11 +107,17 @@ public class RenderWriting {
                 // windows play one whatever else is wanted
                 outputs.add(Output.of(OutputKind.H264));
             }
-            List<OutputWriter.WrittenOutput> written = OutputWriter.write(new OutputOrder(job.job(), outputs, job.sound()),
-                    kept.frames(renderId), folder, k -> isWanted(row));
+            List<OutputWriter.WrittenOutput> written;
+            try {
+                written = OutputWriter.write(new OutputOrder(job.job(), outputs, job.sound()), kept.frames(renderId), folder, k -> isWanted(row));
+            } catch (DamagedFrame e) {
+                drawAgain(row, e);
+                return true;
+            }
             if (written == null) {
                 return !failures.isClosing();
             }
+            damaged.remove(renderId);
             OutputWriter.WrittenOutput movie = written.stream().filter(w -> w.kind() == OutputKind.H264).findFirst().orElseThrow();
             states.done(renderId, written, movie, FileDigest.of(folder.resolve(movie.file())));
             log.say(renderId, "written: " + written.stream().map(OutputWriter.WrittenOutput::file).collect(Collectors.joining(", ")));
@@ -114,7 +127,18 @@ public class RenderWriting {
         });
     }
 
-    /** Frames are kept of the newest of each shot and grade: those of older ones are drawn again if anybody wants them. */
+    /** A frame that the disk lost is drawn again, and the files are written then; not for ever, where a disk loses all. */
+    private void drawAgain(RenderRow row, DamagedFrame e) throws IOException {
+        if (damaged.merge(row.id, 1, Integer::sum) > MOST_DAMAGED) {
+            damaged.remove(row.id);
+            throw new CannotDraw(e.getMessage() + ". Others before it too: look at the disk, then go on");
+        }
+        log.say(row.id, e.getMessage() + ": it is drawn again");
+        kept.letGo(row.id, e.frame());
+        tasks.begin(row.id, row.place);
+    }
+
+    /** Frames are kept of the newest of each shot, grade and range: those of older ones are drawn again if anybody wants them. */
     private void letGoOlder(RenderRow row) throws IOException {
         for (long older : states.olderThan(row)) {
             kept.letGo(older);

@@ -4,6 +4,7 @@ import freshsplice.core.delivery.Grade;
 import freshsplice.core.render.Recipe;
 import freshsplice.core.render.RenderAsk;
 import freshsplice.core.time.FrameRange;
+import freshsplice.server.http.files.Attachment;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.renders.Drivers;
@@ -38,7 +39,6 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
@@ -254,8 +254,6 @@ class RenderController {
         if (file == null || !Files.exists(file)) {
             throw new NotThere(row.name + " is not finished, or its file was taken from the disk: render it again");
         }
-        return ResponseEntity.ok().contentType(MediaType.valueOf("video/mp4"))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + row.name + ".mp4\"")
-                .body(new FileSystemResource(file));
+        return Attachment.shown(row.name + ".mp4", MediaType.valueOf("video/mp4"), new FileSystemResource(file));
     }
 }

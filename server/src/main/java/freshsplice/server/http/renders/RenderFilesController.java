@@ -91,9 +91,7 @@ class RenderFilesController {
             throw new NotThere(output.file + " was taken from the disk: write it again from the kept frames, or render again");
         }
         StreamingResponseBody body = kind.isMovie() ? to -> Files.copy(first, to) : to -> zip(first, to);
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .header("Content-Disposition", "attachment; filename=\"" + (kind.isMovie() ? first.getFileName() : row.name + "_" + kind.ending()
-                        + ".zip") + "\"").body(body);
+        return Attachment.of(kind.isMovie() ? first.getFileName().toString() : row.name + "_" + kind.ending() + ".zip", body);
     }
 
     private static void zip(Path first, java.io.OutputStream to) throws IOException {

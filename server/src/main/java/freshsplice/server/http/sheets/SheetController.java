@@ -3,6 +3,7 @@ package freshsplice.server.http.sheets;
 import freshsplice.core.render.BurnIn;
 import freshsplice.core.render.ContactSheet;
 import freshsplice.core.render.RenderAsk;
+import freshsplice.server.http.files.Attachment;
 import freshsplice.server.sheets.ContactSheets;
 import freshsplice.server.steps.Asker;
 import jakarta.validation.Valid;
@@ -12,7 +13,6 @@ import java.nio.file.Path;
 import java.util.List;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -72,7 +72,6 @@ class SheetController {
     @GetMapping("/api/projects/{id}/sheets/{sheet}/{file}")
     ResponseEntity<Resource> sheetFile(@PathVariable long id, @PathVariable String sheet, @PathVariable String file) throws IOException {
         Path path = sheets.file(id, sheet, file);
-        return ResponseEntity.ok().contentType(file.endsWith(".pdf") ? MediaType.APPLICATION_PDF : MediaType.IMAGE_PNG)
-                .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"" + file + "\"").body(new FileSystemResource(path));
+        return Attachment.shown(file, file.endsWith(".pdf") ? MediaType.APPLICATION_PDF : MediaType.IMAGE_PNG, new FileSystemResource(path));
     }
 }
