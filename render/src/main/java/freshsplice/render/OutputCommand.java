@@ -5,6 +5,7 @@ import freshsplice.core.render.Output;
 import freshsplice.core.render.OutputKind;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -20,8 +21,8 @@ record OutputCommand(List<String> words) {
     /** This encoder leaves out what colours mean; they are written into its frames afterwards. */
     private static final String PRORES_COLOURS = "prores_metadata=color_primaries=bt709:color_trc=bt709:colorspace=bt709";
 
-    /** The commands for a job, one after another: two where a movie's size has a limit. @param first a frame, as all are; @param share of the bits that a limit allows */
-    static List<OutputCommand> passes(OutputOrder order, Pixels first, double share) {
+    /** The commands for a job, one after another: two where a movie's size has a limit. @param first a frame, as all are; @param share of the bits that a limit allows; @throws IOException if ffmpeg cannot be asked what it can */
+    static List<OutputCommand> passes(OutputOrder order, Pixels first, double share) throws IOException {
         List<OutputCommand> passes = new ArrayList<>();
         Output limited = order.outputs().stream().filter(o -> o.mostMb() != null).findFirst().orElse(null);
         if (limited != null) {
@@ -41,7 +42,7 @@ record OutputCommand(List<String> words) {
                 format, "-video_size", first.width() + "x" + first.height(), "-framerate", order.job().rate().toString(), "-i", "-"));
     }
 
-    private static List<String> all(OutputOrder order, Pixels first, double share) {
+    private static List<String> all(OutputOrder order, Pixels first, double share) throws IOException {
         List<String> words = input(order, first);
         List<Output> outputs = order.outputs();
         int movies = (int) outputs.stream().filter(o -> o.kind().isMovie()).count();
@@ -143,7 +144,7 @@ record OutputCommand(List<String> words) {
 
     /** How a picture becomes what a file keeps. */
     private static final class Chain {
-        static String of(Output output, Pixels first) {
+        static String of(Output output, Pixels first) throws IOException {
             List<String> steps = new ArrayList<>();
             boolean alpha = output.alpha() && first.alpha();
             if (first.alpha() && !alpha) {
@@ -159,9 +160,13 @@ record OutputCommand(List<String> words) {
                 case PNG8, TIFF -> steps.add("format=" + (alpha ? "rgba" : "rgb24"));
                 case PNG16 -> steps.add("format=" + (alpha ? "rgba64be" : "rgb48be"));
                 case JPEG -> Collections.addAll(steps, "scale=out_color_matrix=bt601:out_range=pc", "format=yuvj444p");
-                case EXR -> Collections.addAll(steps, "format=" + (alpha ? "gbrap16le" : "gbrp16le"),
-                        "zscale=transferin=iec61966-2-1:transfer=linear:matrixin=gbr:matrix=gbr:rangein=full:range=full",
-                        "format=" + (alpha ? "gbrapf32le" : "gbrpf32le"));
+                case EXR -> {
+                    Collections.addAll(steps, "format=" + (alpha ? "gbrap16le" : "gbrp16le"), LinearAlpha.LINEAR, "format="
+                            + (alpha ? "gbrapf32le" : "gbrpf32le"));
+                    if (alpha) {
+                        steps.add(LinearAlpha.steps());
+                    }
+                }
                 default -> throw new IllegalStateException("No way to write " + output.kind());
             }
             return String.join(",", steps);

@@ -25,6 +25,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -170,6 +171,36 @@ class OutputsTest {
         double coded = (20 + 9 * 11) / 255.0;
         double linear = Math.pow((coded + 0.055) / 1.055, 2.4);
         assertThat((double) value).isCloseTo(linear, Offset.offset(linear / 500));
+    }
+
+    /** "Technical Introduction to OpenEXR", Alpha: 1 is opaque, 0 empty, and colours are multiplied by it. */
+    @Test
+    @DisplayName("alpha of EXR is exactly 1 and 0, half of it is half, and linear colour is multiplied by it")
+    void exrAlpha() throws IOException {
+        for (int k = 0; k < FRAMES; k++) {
+            Pixels pixels = new Pixels(W, H, true, true);
+            for (int i = 0; i < W * H; i++) {
+                int alpha = i % W < 100 ? 0xFFFF : i % W < 200 ? 0x8080 : 0;
+                for (int c = 0; c < 4; c++) {
+                    int value = c == 3 ? alpha : 0xC0C0;
+                    pixels.bytes()[(i * 4 + c) * 2] = (byte) (value >> 8);
+                    pixels.bytes()[(i * 4 + c) * 2 + 1] = (byte) value;
+                }
+            }
+            FrameFile.write(frames.resolve(FrameFile.name(k)), pixels);
+        }
+        write(new Output(OutputKind.EXR, true, 80, null, true, FrameNumbers.OWN));
+        java.nio.ByteBuffer read = java.nio.ByteBuffer.wrap(pixels(to.resolve("sh0030_v002.1004.exr"), "gbrapf32le")).order(java.nio.ByteOrder.LITTLE_ENDIAN);
+        double linear = Math.pow((0xC0C0 / 65535.0 + 0.055) / 1.055, 2.4);
+        double half = 0x8080 / 65535.0;
+        int row = W * (H / 2);
+        for (int[] point : new int[][] {{50, 0xFFFF}, {150, 0x8080}, {W - 1, 0}}) {
+            double alpha = point[1] / 65535.0;
+            assertThat((double) read.getFloat((3 * W * H + row + point[0]) * 4)).as("alpha at %d", point[0]).isCloseTo(alpha, Offset.offset(half / 1000));
+            assertThat((double) read.getFloat((row + point[0]) * 4)).as("green at %d", point[0]).isCloseTo(linear * alpha, Offset.offset(linear / 400));
+        }
+        assertThat(read.getFloat((3 * W * H + row + 50) * 4)).isEqualTo(1f);
+        assertThat(read.getFloat((3 * W * H + row + W - 1) * 4)).isZero();
     }
 
     @Test
