@@ -145,7 +145,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
               renderId={above.renderId}
               frame={aboveFrames?.frames[frame - aboveFrames.in] ?? -1}
               frames={Number.MAX_SAFE_INTEGER}
-              framesPerSecond={sequence.framesPerSecond}
+              framesPerSecond={aboveFrames?.framesPerSecond ?? sequence.framesPerSecond}
             />
           ) : (
             <OneRender render={render} frame={frame} framesPerSecond={sequence.framesPerSecond} />

@@ -49,7 +49,7 @@ function Content(props: LayerProps) {
           renderId={section.renderId}
           frame={shotFrameAt(section, frame)}
           frames={Number.MAX_SAFE_INTEGER}
-          framesPerSecond={framesPerSecond}
+          framesPerSecond={section.renderFps ?? framesPerSecond}
         />
       )}
       {section.content === 'SLATE' && <Words text={section.code} />}

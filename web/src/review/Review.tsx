@@ -223,7 +223,14 @@ function OneOf({ what, project, sequence, section, before, frame, renders }: One
 function RenderOf({ render, sequence, section, frame }: { render?: Render; sequence: Sequence; section?: Section; frame: number }) {
   const shown = useMovieFrames(sequence, render?.id, section?.in).data
   const at = shown?.frames[frame - shown.in] ?? -1
-  return <RenderPicture renderId={render?.id} frame={at} frames={render?.frames ?? 0} framesPerSecond={sequence.framesPerSecond} />
+  return (
+    <RenderPicture
+      renderId={render?.id}
+      frame={at}
+      frames={render?.frames ?? 0}
+      framesPerSecond={shown?.framesPerSecond ?? sequence.framesPerSecond}
+    />
+  )
 }
 
 /** The master as a strip, to go anywhere. */

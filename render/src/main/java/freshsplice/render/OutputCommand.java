@@ -3,6 +3,7 @@ package freshsplice.render;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.render.Output;
 import freshsplice.core.render.OutputKind;
+import freshsplice.core.render.RenderJob;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import java.io.IOException;
@@ -27,7 +28,7 @@ record OutputCommand(List<String> words) {
         Output limited = order.outputs().stream().filter(o -> o.mostMb() != null).findFirst().orElse(null);
         if (limited != null) {
             List<String> look = input(order, first);
-            look.addAll(List.of("-vf", Chain.of(limited, first), "-an"));
+            look.addAll(List.of("-vf", Chain.of(limited, first, order.job()), "-an"));
             look.addAll(h264(limited, order, 1, share));
             look.addAll(List.of("-f", "null", "-"));
             passes.add(new OutputCommand(look));
@@ -39,21 +40,21 @@ record OutputCommand(List<String> words) {
     private static List<String> input(OutputOrder order, Pixels first) {
         String format = (first.alpha() ? first.deep() ? "rgba64be" : "rgba" : first.deep() ? "rgb48be" : "rgb24");
         return new ArrayList<>(List.of("ffmpeg", "-hide_banner", "-loglevel", "error", "-nostdin", "-y", "-f", "rawvideo", "-pix_fmt",
-                format, "-video_size", first.width() + "x" + first.height(), "-framerate", order.job().rate().toString(), "-i", "-"));
+                format, "-video_size", first.width() + "x" + first.height(), "-framerate", order.job().drawnRate().toString(), "-i", "-"));
     }
 
     private static List<String> all(OutputOrder order, Pixels first, double share) throws IOException {
         List<String> words = input(order, first);
         List<Output> outputs = order.outputs();
         int movies = (int) outputs.stream().filter(o -> o.kind().isMovie()).count();
-        SoundFilter sound = new SoundFilter(movies == 0 ? List.of() : order.sound(), order.job().rate().seconds(order.job().frames()));
+        SoundFilter sound = new SoundFilter(movies == 0 ? List.of() : order.sound(), order.job().seconds());
         words.addAll(sound.inputs());
         StringBuilder filters = new StringBuilder("[0:v]split=" + outputs.size());
         for (int i = 0; i < outputs.size(); i++) {
             filters.append("[in").append(i).append(']');
         }
         for (int i = 0; i < outputs.size(); i++) {
-            filters.append(";[in").append(i).append(']').append(Chain.of(outputs.get(i), first)).append("[v").append(i).append(']');
+            filters.append(";[in").append(i).append(']').append(Chain.of(outputs.get(i), first, order.job())).append("[v").append(i).append(']');
         }
         filters.append(sound.filters(movies));
         words.addAll(List.of("-filter_complex", filters.toString()));
@@ -127,7 +128,7 @@ record OutputCommand(List<String> words) {
 
     /** Bits a second that keep a movie below its limit. */
     private static long bits(Output output, OutputOrder order) {
-        Rational seconds = order.job().rate().seconds(order.job().frames());
+        Rational seconds = order.job().seconds();
         double all = output.mostMb() * 8e6 * ROOM / seconds.toDouble();
         long picture = (long) (all - (order.sound().isEmpty() ? 0 : SOUND_BITS));
         if (picture < LEAST_BITS) {
@@ -144,8 +145,11 @@ record OutputCommand(List<String> words) {
 
     /** How a picture becomes what a file keeps. */
     private static final class Chain {
-        static String of(Output output, Pixels first) throws IOException {
+        static String of(Output output, Pixels first, RenderJob job) throws IOException {
             List<String> steps = new ArrayList<>();
+            if (output.kind().isMovie() && job.held() > 1) {
+                Collections.addAll(steps, "fps=" + job.rate(), "trim=end_frame=" + job.played());
+            }
             boolean alpha = output.alpha() && first.alpha();
             if (first.alpha() && !alpha) {
                 // over black, as what is left out shows where nothing says that it is

@@ -247,6 +247,26 @@ class OutputsTest {
         }
     }
 
+    @ParameterizedTest
+    @EnumSource(value = OutputKind.class, names = {"H264", "PRORES", "VC3"})
+    @DisplayName("every second of 47 frames, each held for two: 47 frames long with all of its sound, and frame k shows drawn frame k/2")
+    void held(OutputKind kind) throws Exception {
+        draw(false, false);
+        Path wav = folder.resolve("tone.wav");
+        new ProcessBuilder("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=d=5", wav.toString()).start().waitFor();
+        OutputOrder order = order(List.of(Output.of(kind)), List.of(new MovieSound(wav, Rational.ZERO, Rational.of(4), Rational.ZERO)));
+        RenderJob whole = new RenderJob(order.job().names(), order.job().recipe(), new RenderRange(Rational.of(1001), Rational.of(2), FRAMES), FrameRate.FPS_24,
+                "00:00:41:09", 2, 47L);
+        OutputWriter.write(new OutputOrder(whole, order.outputs(), order.sound()), frames, to, k -> true);
+        Path movie = to.resolve("sh0030_v002." + kind.ending());
+        assertThat(probe(movie)).containsEntry("nb_read_frames", "47").containsEntry("r_frame_rate", "24/1").containsEntry("TAG:timecode", "00:00:41:09");
+        assertThat(Probe.of(movie).seconds()).isBetween(47 / 24.0 - 0.05, 47 / 24.0 + 0.06);
+        byte[] gray = pixels(movie, "gray");
+        for (int k = 0; k < 47; k++) {
+            assertThat((gray[(k * H + H / 2) * W + W / 2] & 0xFF) / 1.0).as("frame %d", k).isCloseTo(20 + 9 * (k / 2), Offset.offset(4.0));
+        }
+    }
+
     @Test
     void whatIsGivenUpOrDiesLeavesNothing() throws IOException {
         draw(false, false);

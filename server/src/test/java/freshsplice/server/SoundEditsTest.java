@@ -3,6 +3,7 @@ package freshsplice.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import freshsplice.render.Probe;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -13,6 +14,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.StreamSupport;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
@@ -52,6 +55,43 @@ class SoundEditsTest {
         String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         assertThat(process.waitFor()).as(said).isZero();
         return said;
+    }
+
+    @Test
+    @DisplayName("every second frame, and another rate: as long as the piece, with its sound; windows and a piece laid of it show its frames at their time")
+    void heldAndAtAnotherRate() throws Exception {
+        JsonNode sections = client.get("/api/masters/" + master).get("sections");
+        long shot = sections.get(0).get("shotId").asLong();
+        long in = sections.get(0).get("in").asLong();
+        long frames = sections.get(0).get("out").asLong() - in;
+        AskedRenders renders = new AskedRenders(client, project, master);
+        Map<String, Object> recipe = AskedRenders.recipe(Map.of(), Map.of(), "H264");
+        long held = renders.render(Map.of("recipe", recipe, "every", 2), shot).get(0);
+        Map<String, Object> fifty = AskedRenders.recipe(Map.of(), Map.of("rate", "48"), "H264");
+        long other = renders.render(Map.of("recipe", fifty), shot).get(0);
+        Probe second = Probe.of(Files.write(folder.resolve("held.mp4"), client.bytes("/api/renders/" + held + "/movie")));
+        assertThat(second.frames()).isEqualTo(frames);
+        assertThat(second.sound()).isTrue();
+        Probe quick = Probe.of(Files.write(folder.resolve("other.mp4"), client.bytes("/api/renders/" + other + "/movie")));
+        assertThat(quick.frames()).isEqualTo(2 * frames);
+        assertThat(quick.sound()).isTrue();
+        assertThat(quick.seconds()).isCloseTo(frames / 24.0, Offset.offset(0.1));
+        JsonNode shown = client.get("/api/masters/" + master + "/movie-frames?render=" + held + "&at=" + in);
+        assertThat(shown.get("framesPerSecond").asDouble()).isEqualTo(12);
+        assertThat(shown.get("frames").get(7).asLong()).isEqualTo(3);
+        shown = client.get("/api/masters/" + master + "/movie-frames?render=" + other + "&at=" + in);
+        assertThat(shown.get("framesPerSecond").asDouble()).isEqualTo(48);
+        assertThat(shown.get("frames").get(7).asLong()).isEqualTo(14);
+        assertThat(client.get("/api/masters/" + master).get("renders")).as("neither stands for the piece").isEmpty();
+        for (long render : new long[] {held, other}) {
+            client.post("/api/masters/" + master + "/edits", Map.of("kind", "PUT", "at", in + 200, "piece", Map.of("shows", "RENDER", "id", render)));
+            JsonNode piece = StreamSupport.stream(client.get("/api/masters/" + master).get("sections").spliterator(), false)
+                    .filter(p -> p.path("renderId").asLong() == render).findFirst().orElseThrow();
+            assertThat(piece.get("out").asLong() - piece.get("in").asLong()).as("as long as it plays").isEqualTo(frames);
+            assertThat(piece.get("speed").asString()).isEqualTo(render == held ? "1/2" : "2");
+            assertThat(piece.get("renderFps").asDouble()).isEqualTo(render == held ? 12 : 48);
+            client.post("/api/projects/" + project + "/undo", null);
+        }
     }
 
     /** Mean loudness in decibels of a part of the rendered master; −91 is silence. */

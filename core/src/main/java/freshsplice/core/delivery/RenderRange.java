@@ -110,6 +110,16 @@ public record RenderRange(Rational from, Rational speed, long frames, List<Bend>
         return own.equals(wanted) ? this : thinned(wanted.framesOf(own));
     }
 
+    /**
+     * The same course with all frames of the project's clock, of a range that shows every nth of them or was seen at another rate.
+     *
+     * @param step   the project's frames from one of this range to the next
+     * @param frames how many there are then
+     */
+    public RenderRange filled(Rational step, long frames) {
+        return new RenderRange(from, speed.dividedBy(step), frames, Bend.stretched(bends, step));
+    }
+
     /** @param step frames from one to the next */
     private RenderRange thinned(Rational step) {
         long count = Rational.of(frames).dividedBy(step).negate().floor() * -1;

@@ -71,14 +71,24 @@ public record RenderAsk(Extent extent, int handles, int every) {
     }
 
     /**
-     * The ranges to draw of a shot, a render each.
+     * The ranges of a shot, a render each; which of their frames are drawn says {@link #drawn}.
      *
      * @param renders the finished ones
      * @return empty where nothing is missing
      */
     public List<RenderRange> ranges(ShotFrames of, ShotRenders renders) {
         List<RenderRange> wanted = wanted(of, renders);
-        return isStill() ? wanted : wanted.stream().map(r -> r.withHandles(handles).every(every)).toList();
+        return isStill() ? wanted : wanted.stream().map(r -> r.withHandles(handles)).toList();
+    }
+
+    /** Those of a range's frames that are drawn. */
+    public RenderRange drawn(RenderRange range) {
+        return isStill() ? range : range.every(every);
+    }
+
+    /** For how many frames of its movie a drawn frame is held: what is drawn in part plays as long as the whole. */
+    public int held() {
+        return isStill() ? 1 : every;
     }
 
     /** Whether it is one picture of each shot, which has nothing to spare and no nth. */

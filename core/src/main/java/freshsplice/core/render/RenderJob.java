@@ -5,6 +5,7 @@ import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
 import java.util.List;
 
 /**
@@ -15,12 +16,21 @@ import java.util.List;
  * @param range    what of the shot it shows, frame by frame at the movie's rate; of a whole master its record frames
  * @param rate     frames/s of its movies
  * @param timecode label of its first frame
+ * @param held     for how many frames of a movie each drawn frame is held, from 1; null in what was kept before there was that
+ * @param played   frames of a movie; null likewise
  */
-public record RenderJob(FileNames names, Recipe recipe, RenderRange range, FrameRate rate, String timecode) {
+public record RenderJob(FileNames names, Recipe recipe, RenderRange range, FrameRate rate, String timecode, Integer held, Long played) {
     /** A movie of more frames than a day at 100 frames/s was not meant. */
     public static final long MOST_FRAMES = 8_640_000;
 
+    /** One whose movies play each frame once. */
+    public RenderJob(FileNames names, Recipe recipe, RenderRange range, FrameRate rate, String timecode) {
+        this(names, recipe, range, rate, timecode, 1, range.frames());
+    }
+
     public RenderJob {
+        held = held == null ? 1 : held;
+        played = played == null ? (Long) range.frames() : played;
         if (range.frames() > MOST_FRAMES) {
             throw new Refusal("A render has at most " + MOST_FRAMES + " frames, not " + range.frames());
         }
@@ -29,6 +39,16 @@ public record RenderJob(FileNames names, Recipe recipe, RenderRange range, Frame
 
     public long frames() {
         return range.frames();
+    }
+
+    /** How long its movies are. */
+    public Rational seconds() {
+        return rate.seconds(played);
+    }
+
+    /** Drawn frames/s of its movies. */
+    public Rational drawnRate() {
+        return rate.fps().dividedBy(Rational.of(held));
     }
 
     /** The stretches that it is drawn in, frames counted from 0. */

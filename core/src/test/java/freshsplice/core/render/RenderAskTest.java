@@ -146,7 +146,12 @@ class RenderAskTest {
         RenderAsk ask = new RenderAsk(new RenderAsk.Extent.Pieces(), 8, 1);
         assertThat(ask.ranges(of(List.of(piece(0, 1001, 40))), NONE)).containsExactly(range(993, 56));
         RenderAsk thirds = new RenderAsk(new RenderAsk.Extent.Range(FrameRange.of(1001, 1041)), 0, 3);
-        assertThat(thirds.ranges(of(List.of()), NONE)).containsExactly(new RenderRange(Rational.of(1001), Rational.of(3), 14));
+        assertThat(thirds.ranges(of(List.of()), NONE)).containsExactly(range(1001, 40));
+        assertThat(thirds.drawn(range(1001, 40))).isEqualTo(new RenderRange(Rational.of(1001), Rational.of(3), 14));
+        assertThat(thirds.held()).isEqualTo(3);
+        assertThat(thirds.drawn(range(1001, 40)).filled(Rational.of(3), 40)).isEqualTo(range(1001, 40));
+        RenderRange fifty = range(1001, 40).at(FrameRate.FPS_25, FrameRate.FPS_50);
+        assertThat(fifty.filled(FrameRate.FPS_50.framesOf(FrameRate.FPS_25), 40)).isEqualTo(range(1001, 40));
     }
 
     @Test

@@ -9,6 +9,7 @@ import freshsplice.core.master.edit.Nesting;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.server.masters.edit.NewPiece;
 import freshsplice.server.projects.ProjectRules;
@@ -73,12 +74,15 @@ class NewPieces {
             throw new Refused("That render is not finished: only a finished one can stand in a master");
         }
         long from = wanted.from() == null ? 0 : wanted.from();
-        long frames = wanted.frames() == null ? row.frames - from : wanted.frames();
+        // a movie of another rate plays as long as it does by itself
+        FrameRate own = store.get(ProjectRow.class, into.projectId).rate;
+        Rational speed = row.drawnRate(own).dividedBy(own.fps());
+        long frames = wanted.frames() == null ? Math.max(1, Rational.of(row.frames - from).dividedBy(speed).floor()) : wanted.frames();
         if (from < 0 || from >= row.frames) {
             throw new Refused(row.name + " has frames 0 to " + (row.frames - 1) + "; it has no frame " + from);
         }
         return new Section(0, new Section.Content.OfRender(row.id), FrameRange.ofLength(0, checked(frames)),
-                Rational.of(from), Rational.ONE, true, null, null);
+                Rational.of(from), speed, true, null, null);
     }
 
     private Section ofMaster(MasterRow into, NewPiece wanted) {

@@ -124,7 +124,7 @@ public class Elsewhere {
         FrameRate rate = rate(pictures, project);
         Recipe recipe = Recipe.of(new FrameLook(even(pictures.one().width), even(pictures.one().height), 100, FrameLook.Edges.PLAIN, 0, 2, false, 0),
                 List.of(), OutputKind.H264).silent();
-        RenderRow row = RenderRequests.row(project, new RenderRequests.PlannedRender(plan.render(), plan.checked().range(), plan.offer().shotId(), null, rate,
+        RenderRow row = RenderRequests.row(project, new RenderRequests.PlannedRender(plan.render(), plan.checked().range(), 1, plan.checked().range().frames(), plan.offer().shotId(), null, rate,
                 project.name, ""), recipes.textId(recipe), new RenderRequests.How(grade, recipe, null), who);
         row.mediaId = pictures.isRun() ? runs.add(pictures.name(), pictures.files(), rate).id : pictures.one().id;
         row.cameraOf = cameraOf == null ? plan.offer().cameraOf() : plan.offer().cameras().contains(cameraOf) ? cameraOf : null;

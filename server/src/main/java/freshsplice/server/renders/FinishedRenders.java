@@ -8,6 +8,9 @@ import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.delivery.ShotRenders;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.SeenPiece;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
@@ -51,7 +54,9 @@ public class FinishedRenders {
 
     private List<RenderRow> rows(long projectId) {
         List<RenderRow> finished = new ArrayList<>(store.where(RenderRow.class, "projectId", projectId));
-        finished.removeIf(r -> r.shotId == null || r.state != RenderRow.State.DONE || !r.grade.counts());
+        FrameRate own = store.get(ProjectRow.class, projectId).rate;
+        // a movie of other frames than the project's may lie on a piece by chance, and stands for none
+        finished.removeIf(r -> r.shotId == null || r.state != RenderRow.State.DONE || !r.grade.counts() || r.held > 1 || !r.rate(own).equals(own));
         return finished;
     }
 
@@ -63,7 +68,14 @@ public class FinishedRenders {
         return RenderName.parse(row.name).orElseGet(() -> new RenderName(row.name, row.version));
     }
 
-    /** What of its shot a render shows. */
+    /** What its movie shows frame by frame of the project, whatever rate it is seen at and how many of its frames are drawn. */
+    static RenderRange whole(RenderRow render, FrameRate project) {
+        Rational each = render.rate(project).framesOf(project);
+        boolean asDrawn = render.held == 1 && each.equals(Rational.ONE);
+        return asDrawn ? range(render) : range(render).filled(each.times(render.held), each.times(render.played()).floor());
+    }
+
+    /** What of its shot a render shows, drawn frame by drawn frame. */
     public static RenderRange range(RenderRow render) {
         return new RenderRange(render.fromPosition, render.speed, render.frames, render.bends.keys());
     }

@@ -166,7 +166,7 @@ public class MasterDrawings {
         Map<String, Reel> reels = new HashMap<>();
         keys.forEach(key -> {
             RenderRow row = store.get(RenderRow.class, MovieKeys.renderOf(key));
-            reels.put(key, new Reel(folders.renders().resolve(row.file), row.rate == null ? rate : row.rate, row.sha256 == null ? "" : row.sha256));
+            reels.put(key, new Reel(folders.renders().resolve(row.file), new FrameRate(row.drawnRate(rate)), row.sha256 == null ? "" : row.sha256));
         });
         return reels;
     }

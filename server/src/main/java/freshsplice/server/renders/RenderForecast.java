@@ -67,7 +67,7 @@ public class RenderForecast {
         OptionalLong free = FreeSpace.at(folders.renders());
         List<FilmedShot> shots = planned.stream().map(RenderRequests.PlannedRender::shotId).distinct().map(filmed::get).filter(f -> f != null).toList();
         LookFirst.Looks looked = lookFirst.of(shots, recipe.look().aspect());
-        return new Forecast(planned.size(), frames, planned.stream().mapToDouble(p -> p.rate().seconds(p.range().frames()).toDouble()).sum(),
+        return new Forecast(planned.size(), frames, planned.stream().mapToDouble(p -> p.rate().seconds(p.played()).toDouble()).sum(),
                 recipe.look().width(), recipe.look().height(), recipe.rate(planned.isEmpty() ? FrameRate.FPS_24
                         : planned.get(0).rate()).toString(), planned.isEmpty() ? "" : path(planned.get(0), filmed, wanted.how(), false),
                 planned.isEmpty() ? "" : path(planned.get(planned.size() - 1), filmed, wanted.how(), true), bytes.least(), bytes.most(),

@@ -79,10 +79,12 @@ public class RenderRequests {
     /**
      * A render that would be made.
      *
+     * @param held   for how many frames of its movies each frame of the range is held
+     * @param played frames of its movies
      * @param shotId null for a whole master
      * @param rate   frames/s of its movies
      */
-    record PlannedRender(RenderName name, RenderRange range, Long shotId, Long masterId, FrameRate rate, String project, String scene) {
+    record PlannedRender(RenderName name, RenderRange range, int held, long played, Long shotId, Long masterId, FrameRate rate, String project, String scene) {
     }
 
     /** The shots of a project with all that can be rendered of them. */
@@ -130,15 +132,16 @@ public class RenderRequests {
                 throw new Refused("One of the shots does not exist any more: choose again");
             }
             for (RenderRange counted : wanted.ask().ranges(all.frames(shot), known)) {
-                RenderRange range = counted.at(project.rate, rate);
-                planned.add(new PlannedRender(versions.take(shot.code, how.grade(), range), range, shotId, null, rate, project.name,
+                RenderRange whole = counted.at(project.rate, rate);
+                RenderRange range = wanted.ask().drawn(whole);
+                planned.add(new PlannedRender(versions.take(shot.code, how.grade(), range), range, wanted.ask().held(), whole.frames(), shotId, null, rate, project.name,
                         scenes.getOrDefault(shot.sceneId, "")));
             }
         }
         if (wanted.master()) {
             RenderRange range = new RenderRange(Rational.of(sequence.start()), Rational.ONE,
                     Math.max(1, sequence.end() - sequence.start())).at(project.rate, rate);
-            planned.add(new PlannedRender(versions.take(RenderName.fileSafe(masterRow.name), how.grade(), range), range, null, masterRow.id, rate,
+            planned.add(new PlannedRender(versions.take(RenderName.fileSafe(masterRow.name), how.grade(), range), range, 1, range.frames(), null, masterRow.id, rate,
                     project.name, ""));
         }
         if (planned.size() > MOST) {
@@ -223,6 +226,8 @@ public class RenderRequests {
         row.fromPosition = range.from();
         row.speed = range.speed();
         row.frames = range.frames();
+        row.held = planned.held();
+        row.played = planned.held() == 1 ? null : (Long) planned.played();
         row.bends = range.bends().isEmpty() ? Bends.NONE : new Bends(range.bends());
         row.who = who.name();
         row.requestedAt = Instant.now();

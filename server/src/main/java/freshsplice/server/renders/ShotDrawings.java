@@ -58,10 +58,11 @@ class ShotDrawings {
         SceneRow scene = store.get(SceneRow.class, all.rows().get(render.shotId).sceneId);
         FileNames names = new FileNames(project.name, scene.name, FinishedRenders.name(render), render.grade, shot.camera().name(),
                 render.recipeName == null ? "" : render.recipeName);
-        RenderJob job = new RenderJob(names, recipe, range, rate, plan.startLabel());
-        return new Drawing(new JobFile.Contents(job, boards.reels(), recipe.sound() ? under.ofShot(render.shotId, range) : List.of()),
+        RenderJob job = new RenderJob(names, recipe, range, rate, plan.startLabel(), render.held, render.played());
+        RenderRange whole = FinishedRenders.whole(render, project.rate);
+        return new Drawing(new JobFile.Contents(job, boards.reels(), recipe.sound() ? under.ofShot(render.shotId, whole) : List.of()),
                 new FrameOrders(plan, recipe, false, shots.named(render, boards, Map.of(), List.of(all.rows().get(render.shotId)), null)),
-                under == null ? null : looks.made(render, recipe, boards, LookParts.Sight.of(shot), staleness.now(shot, range, recipe.look().blur(), under)));
+                under == null ? null : looks.made(render, recipe, boards, LookParts.Sight.of(shot), staleness.now(shot, range, whole, recipe.look().blur(), under)));
     }
 
     /** One frame of a shot as a recipe has it. @param who asks for it */

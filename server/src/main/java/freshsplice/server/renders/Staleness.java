@@ -80,7 +80,7 @@ public class Staleness {
                 List<RenderPartRow> made = parts.getOrDefault(render.id, List.of());
                 Map<String, String> look = looks.now(render, names(made), LookParts.Sight.of(new FilmedShot(MasterStore.shot(shot), cameras.get(shot.cameraId),
                         set.stage())), recipesNow);
-                stale.put(render.id, differences(made, with(withSound(now, under.digestOfShot(shot.id, range)), look)));
+                stale.put(render.id, differences(made, with(withSound(now, under.digestOfShot(shot.id, FinishedRenders.whole(render, rate))), look)));
             }
         }
         return stale;
@@ -114,10 +114,10 @@ public class Staleness {
         return with(picture, Map.of("sound", sound));
     }
 
-    /** The fingerprint of a render of a shot, if it were made now. */
-    Fingerprint now(FilmedShot filmed, RenderRange range, boolean blur, RenderSound.Under under) {
+    /** The fingerprint of a render of a shot, if it were made now. @param whole what its movie shows, by the project's frames */
+    Fingerprint now(FilmedShot filmed, RenderRange range, RenderRange whole, boolean blur, RenderSound.Under under) {
         return withSound(now(filmed.shot(), filmed.camera(), Set.of(filmed.stage()), range, blur),
-                under.digestOfShot(filmed.shot().id(), range));
+                under.digestOfShot(filmed.shot().id(), whole));
     }
 
     /** @param blur whether it shows what is in focus: a picture that is sharp all over stays as it is when the focus changes */

@@ -34,6 +34,10 @@ public class RenderRow extends Row {
     public Rational speed;
     public Bends bends = Bends.NONE;
     public long frames;
+    /** For how many frames of its movie each is held: every nth frame is drawn and the movie is as long as the whole. */
+    public int held = 1;
+    /** Frames of its movie; null for as many as are drawn. */
+    public Long played;
     /** So many of them at either end are to spare. */
     public int handles;
     /** The movie or run of pictures that it comes from where another program made it; null where we draw it. */
@@ -74,5 +78,20 @@ public class RenderRow extends Row {
         public boolean isEnded() {
             return this == DONE || this == STOPPED || this == FAILED;
         }
+    }
+
+    /** Frames of its movie. */
+    public long played() {
+        return played == null ? frames : played;
+    }
+
+    /** Frames/s of its movie. @param project whose rate one of an earlier version of the program has */
+    public FrameRate rate(FrameRate project) {
+        return rate == null ? project : rate;
+    }
+
+    /** Drawn frames/s of its movie: where each is held they come less often. */
+    public Rational drawnRate(FrameRate project) {
+        return rate(project).fps().dividedBy(Rational.of(held));
     }
 }

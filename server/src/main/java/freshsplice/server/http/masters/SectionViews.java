@@ -87,10 +87,15 @@ class SectionViews {
                 board == null ? null : board.mediaId,
                 board != null && board.mediaId != null && laid.moving().contains(board.mediaId),
                 shot == null ? null : laid.fits().get(shot.id),
-                section.content() instanceof Section.Content.OfRender r ? (Long) r.renderId() : null,
+                section.content() instanceof Section.Content.OfRender r ? (Long) r.renderId() : null, renderFps(section, laid),
                 shot == null ? 0 : shot.handles, section.enabled(), Weights.out(section.tail()),
                 shot == null ? 0 : MasterStore.shot(shot).actionAt(from).floor(), nest(live, laid),
                 laid.aliases().get(section.shotId()));
+    }
+
+    private Double renderFps(Section section, MasterLayout laid) {
+        return section.content() instanceof Section.Content.OfRender r
+                ? (Double) store.get(RenderRow.class, r.renderId()).drawnRate(laid.master().rate()).toDouble() : null;
     }
 
     private static SequenceView.Nest nest(LivePieces.Live live, MasterLayout laid) {

@@ -123,6 +123,7 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
      * @param boardMoves whether that has more than one frame; which is seen is read from {@code /board-frames}
      * @param boardFit  how it lies over the frame; null where nobody laid it: all of it is seen
      * @param renderId  the render that it shows; null where it shows none
+     * @param renderFps of that render's movie: {@code shotFrames} count frames of it, at its own rate; null where it shows none
      * @param alias     an older number of the shot; null for none
      */
     public record Section(long id, Content content, long sceneId, long shotId, String code, long in, long out, long seenIn,
@@ -130,7 +131,7 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
                           List<Double> headWeights, String speed, String bends, List<Key> keys, boolean staged,
                           boolean locked, String camera, double lens, double stop, double focus, String boardName,
                           @Schema(nullable = true) Long mediaId, boolean boardMoves,
-                          @Schema(nullable = true) Fit boardFit, @Schema(nullable = true) Long renderId, int handles,
+                          @Schema(nullable = true) Fit boardFit, @Schema(nullable = true) Long renderId, @Schema(nullable = true) Double renderFps, int handles,
                           boolean enabled, List<Double> tailWeights, long actionFirst,
                           @Schema(nullable = true) Nest nest, @Schema(nullable = true) String alias) {
     }
@@ -147,8 +148,9 @@ public record SequenceView(long id, String stamp, long projectId, long seq, Stri
     /**
      * @param in     first record frame of the piece
      * @param frames for each of its record frames the frame of the movie that shows it; −1 where it has none
+     * @param framesPerSecond of those frames in a render's movie; null for a board's
      */
-    public record MovieFrames(long in, List<Long> frames) {
+    public record MovieFrames(long in, List<Long> frames, @Schema(nullable = true) Double framesPerSecond) {
     }
 
     /**

@@ -34,9 +34,9 @@ class ShownFrames {
         this.masters = masters;
     }
 
-    private static SequenceView.MovieFrames frames(SeenPiece piece, LongUnaryOperator frameAt) {
+    private static SequenceView.MovieFrames frames(SeenPiece piece, Double framesPerSecond, LongUnaryOperator frameAt) {
         return new SequenceView.MovieFrames(piece.seen().in(), LongStream.range(piece.seen().in(), piece.seen().out())
-                .map(frameAt).boxed().toList());
+                .map(frameAt).boxed().toList(), framesPerSecond);
     }
 
     /**
@@ -54,7 +54,7 @@ class ShownFrames {
             throw new NotThere("There is no piece of " + render.name + "'s shot at record frame " + at);
         }
         RenderRange shown = FinishedRenders.range(render);
-        return frames(piece, r -> shown.frameAt(piece.section(), r));
+        return frames(piece, render.drawnRate(master.rate()).toDouble(), r -> shown.frameAt(piece.section(), r));
     }
 
     /**
@@ -72,7 +72,7 @@ class ShownFrames {
         BoardRow board = store.where(BoardRow.class, "shotId", shot.id()).stream().filter(b -> b.mediaId != null)
                 .findFirst().orElseThrow(() -> new NotThere("No picture was found for " + shot.code()));
         MediaFrames frames = frames(board, shot.anchor());
-        return frames(piece, r -> frames.frameAt(shot.anchor().sourceAt(piece.section().at(r))));
+        return frames(piece, null, r -> frames.frameAt(shot.anchor().sourceAt(piece.section().at(r))));
     }
 
     private MediaFrames frames(BoardRow board, Shot.Anchor anchor) {
