@@ -75,6 +75,38 @@ class StaleRendersTest {
     }
 
     @Test
+    @DisplayName("a recipe that all projects begin with, changed, makes stale what was made by it")
+    void builtIn() {
+        JsonNode review = client.get("/api/projects/" + received.project() + "/recipes").get(0);
+        Map<String, Object> own = Client.JSON.convertValue(review.get("recipe"), new tools.jackson.core.type.TypeReference<>() {
+        });
+        long asIs = render(0, own, Map.of("recipeName", "Review"));
+        assertThat(stale(asIs)).isEmpty();
+        Map<String, Object> changed = new HashMap<>(own);
+        changed.put("text", "another");
+        client.post("/api/projects/" + received.project() + "/recipes/edits", Map.of("kind", "KEEP_RECIPE", "name", "Review", "recipe", changed));
+        assertThat(stale(asIs)).containsExactly("recipe");
+    }
+
+    @Test
+    @DisplayName("a master that is stale by its edit, its cameras or its set says since when and by whom")
+    void reasonsOfMasters() {
+        long whole = renders.render(Map.of("shotIds", List.of(), "master", true)).get(0);
+        assertThat(stale(whole)).isEmpty();
+        long piece = client.get("/api/masters/" + received.master()).get("sections").get(1).get("id").asLong();
+        client.post("/api/masters/" + received.master() + "/edits", Map.of("kind", "SLIP", "frames", 2, "sections", List.of(piece)));
+        assertThat(stale(whole)).containsExactly("edit");
+        JsonNode why = client.get("/api/renders/" + whole + "/stale?parts=edit").get(0);
+        assertThat(why.get("step").asString()).startsWith("Slip");
+        assertThat(why.get("who").asString()).isEqualTo("Test");
+        undo();
+        assertThat(stale(whole)).isEmpty();
+        client.post("/api/shots/" + shots.get(0) + "/camera/edits", Map.of("kind", "SET", "frame", 1001, "values", Map.of("lens", 85)));
+        assertThat(stale(whole)).containsExactly("cameras");
+        assertThat(client.get("/api/renders/" + whole + "/stale?parts=cameras").get(0).get("who").asString()).isEqualTo("Test");
+    }
+
+    @Test
     @DisplayName("ways that are drawn as an aid are the whole action's: a render that shows them is stale when a thing moves otherwise outside its frames")
     void paths() {
         long scene = client.get("/api/projects/" + received.project()).get("sceneId").asLong();

@@ -81,7 +81,14 @@ public class MasterDrawings {
         FileNames names = new FileNames(project.name, "", FinishedRenders.name(render), render.grade, "", render.recipeName == null ? "" : render.recipeName);
         RenderJob job = new RenderJob(names, recipe, FinishedRenders.range(render), rate, plan.startLabel());
         return new Drawing(new JobFile.Contents(job, reels, recipe.sound() ? under.pieces(whole(master)) : List.of()),
-                new FrameOrders(plan, recipe, true, shots.named(render, boards, movies, all.rows().values(), joined)), looks.made(render, recipe, boards, shown, fingerprint(render, master, nested, filmed, under, joined)));
+                new FrameOrders(plan, recipe, true, shots.named(render, boards, movies, all.rows().values(), joined)), looks.made(render, recipe, boards, shown, asMade(fingerprint(render, master, nested, filmed, under, joined))));
+    }
+
+    /** Sound is told as it is heard; piece by piece it is asked for by renders of earlier versions of the program alone. */
+    private static Fingerprint asMade(Fingerprint now) {
+        Map<String, String> parts = new HashMap<>(now.parts());
+        parts.remove(Staleness.SOUND);
+        return new Fingerprint(parts);
     }
 
     /** What changed since a movie of a whole master was made, in words; empty where it still stands. */
@@ -107,13 +114,14 @@ public class MasterDrawings {
 
     private static Fingerprint fingerprint(RenderRow render, Master master, Map<Long, Master> nested, Map<Long, FilmedShot> filmed,
                                            RenderSound.Under under, JoinedRenders joined) {
-        Fingerprint drawn = MasterFingerprint.of(master, nested, filmed, render.blur, under.lines(whole(master)));
+        Map<String, String> drawn = new HashMap<>(MasterFingerprint.of(master, nested, filmed, render.blur, under.lines(whole(master))).parts());
+        drawn.put(Staleness.HEARD, under.heardIn(whole(master)));
         if (joined == null) {
-            return drawn;
+            return new Fingerprint(drawn);
         }
         // what is joined changes with the renders that are, and not before
         Map<String, String> parts = new HashMap<>(Map.of("renders", joined.digest()));
-        Stream.of("edit", "sound").forEach(part -> parts.put(part, drawn.parts().get(part)));
+        Stream.of("edit", Staleness.SOUND, Staleness.HEARD).forEach(part -> parts.put(part, drawn.get(part)));
         return new Fingerprint(parts);
     }
 

@@ -1,9 +1,7 @@
 package freshsplice.server.renders;
 
-import freshsplice.core.delivery.PictureSize;
 import freshsplice.core.render.Recipe;
 import freshsplice.server.refusals.Refused;
-import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.RecipeRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Asker;
@@ -42,10 +40,8 @@ public class RecipeEdits {
     }
 
     private List<NamedRecipe> first(long projectId) {
-        ProjectRow project = store.get(ProjectRow.class, projectId);
         List<NamedRecipe> named = new ArrayList<>();
-        Recipe.usual(new PictureSize(project.pictureWidth, project.pictureHeight))
-                .forEach((name, recipe) -> named.add(new NamedRecipe(name, named.isEmpty(), recipe)));
+        recipes.first(projectId).forEach((name, recipe) -> named.add(new NamedRecipe(name, named.isEmpty(), recipe)));
         return named;
     }
 

@@ -2,16 +2,19 @@ package freshsplice.server.renders;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import freshsplice.core.delivery.Fingerprint;
+import freshsplice.core.delivery.PictureSize;
 import freshsplice.core.render.Aid;
 import freshsplice.core.render.BurnIn;
 import freshsplice.core.render.FrameLook;
 import freshsplice.core.render.OutputKind;
 import freshsplice.core.render.Recipe;
+import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.RecipeRow;
 import freshsplice.server.rows.RecipeTextRow;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.Store;
 import java.util.List;
+import java.util.Map;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -62,10 +65,18 @@ public class Recipes {
                 : read(store.get(RecipeTextRow.class, row.recipeTextId).settings);
     }
 
-    /** The digest of a project's recipe of some name as it is now; null where there is none of that name. */
+    /** The digest of a project's recipe of some name as it is now, also of one that all begin with; null where there is none of that name. */
     String digestOf(long projectId, String name) {
-        return store.where(RecipeRow.class, "projectId", projectId).stream().filter(r -> r.alive != null && r.name.equals(name)).findFirst()
-                .map(r -> Fingerprint.digest(text(read(r.settings)))).orElse(null);
+        List<RecipeRow> kept = store.where(RecipeRow.class, "projectId", projectId);
+        Recipe own = kept.isEmpty() ? first(projectId).get(name)
+                : kept.stream().filter(r -> r.name.equals(name)).findFirst().map(r -> read(r.settings)).orElse(null);
+        return own == null ? null : digest(own);
+    }
+
+    /** Those that every project begins with, by name, in their order. */
+    Map<String, Recipe> first(long projectId) {
+        ProjectRow project = store.get(ProjectRow.class, projectId);
+        return Recipe.usual(new PictureSize(project.pictureWidth, project.pictureHeight));
     }
 
     String digest(Recipe recipe) {

@@ -4,6 +4,7 @@ import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.sound.HeardSound;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -71,6 +72,17 @@ class RenderSound {
             return Fingerprint.digest(place == null ? "" : String.join("\n", lines(place)));
         }
 
+        /** The same by what is heard, however it is cut into pieces. */
+        String heardOfShot(long shotId, RenderRange range) {
+            FrameRange place = rows.isEmpty() ? null : placeOf(shotId, range);
+            return place == null ? Fingerprint.digest("") : heardIn(place);
+        }
+
+        String heardIn(FrameRange movie) {
+            List<HeardSound> heard = heard(movie).stream().map(h -> h.told(movie)).toList();
+            return Fingerprint.digest(HeardSound.joined(heard, rate.seconds(1)).toString());
+        }
+
         List<MovieSound> pieces(FrameRange movie) {
             return heard(movie).stream().map(h -> h.piece(movie)).toList();
         }
@@ -116,6 +128,11 @@ class RenderSound {
                         rate.seconds(sound.fadeIn), rate.seconds(sound.fadeOut));
                 return new MovieSound(media.file(store.get(MediaRow.class, sound.mediaId)), from(),
                         rate.seconds(at.length()), rate.seconds(at.in() - movie.in()), loud, sound.channel);
+            }
+
+            HeardSound told(FrameRange movie) {
+                return new HeardSound(sound.mediaId + " " + sound.channel, from(), at.in() - movie.in(), at.length(), gain, at.in() - sound.recIn,
+                        sound.fadeIn, sound.recOut - at.out(), sound.fadeOut);
             }
 
             String line(FrameRange movie) {

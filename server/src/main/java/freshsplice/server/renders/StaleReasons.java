@@ -12,7 +12,7 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Since when a render of a shot is stale, and by whom: the first step after it was begun that touched what it shows. */
+/** Since when a render is stale, and by whom: the first step after it was begun that touched what it shows. */
 @Component
 public class StaleReasons {
     /** @param step its name; @param who made it */
@@ -28,6 +28,17 @@ public class StaleReasons {
             "sound", List.of("sound:select s.id from sound s join master m on m.id = s.master_id where m.project_id = ?"),
             "recipe", List.of("recipe:select id from recipe where project_id = ?"),
             "boards", List.of("board:select b.id from board b join shot s on s.id = b.shot_id where s.project_id = ?"));
+
+    private static final String IN_PROJECT = " join scene s on s.id = c.scene_id where s.project_id = ?";
+    /** The same of a whole master, by the id of the master or the project. */
+    private static final Map<String, List<String>> ROWS_OF_MASTERS = Map.of(
+            "edit", List.of("section:select id from section where master_id = ?", "master_lane:select id from master_lane where master_id = ?",
+                    "master:select ? as id"),
+            "cameras", List.of("camera:select c.id from camera c" + IN_PROJECT, "shot:select id from shot where project_id = ?",
+                    "camera_key:select k.id from camera_key k join camera c on c.id = k.camera_id" + IN_PROJECT,
+                    "camera_layer:select k.id from camera_layer k join camera c on c.id = k.camera_id" + IN_PROJECT,
+                    "camera_mount:select k.id from camera_mount k join camera c on c.id = k.camera_id" + IN_PROJECT),
+            "set", List.of("item:select c.id from item c" + IN_PROJECT, "item_key:select k.id from item_key k join item c on c.id = k.item_id" + IN_PROJECT));
 
     private final Store store;
     private final JdbcTemplate jdbc;
@@ -46,7 +57,8 @@ public class StaleReasons {
 
     private Optional<Since> since(RenderRow render, String part) {
         Optional<Since> first = Optional.empty();
-        for (String rows : ROWS.getOrDefault(part, List.of())) {
+        List<String> shown = ROWS.getOrDefault(part, List.of());
+        for (String rows : render.shotId == null ? ROWS_OF_MASTERS.getOrDefault(part, shown) : shown) {
             String table = rows.substring(0, rows.indexOf(':'));
             String ids = rows.substring(rows.indexOf(':') + 1);
             Optional<Since> found = jdbc.query("select s.name, s.who, s.made_at from step s where s.project_id = ? and s.state = 'DONE' and s.made_at > ? and exists "
@@ -64,8 +76,9 @@ public class StaleReasons {
     private long owner(RenderRow render, String part) {
         ShotRow shot = render.shotId == null ? null : store.get(ShotRow.class, render.shotId);
         return switch (part) {
+            case "edit" -> render.masterId == null ? 0 : render.masterId;
             case "camera" -> shot == null ? 0 : shot.cameraId;
-            case "set" -> shot == null ? 0 : shot.sceneId;
+            case "set" -> shot == null ? render.projectId : shot.sceneId;
             default -> render.projectId;
         };
     }

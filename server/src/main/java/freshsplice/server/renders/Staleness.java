@@ -39,6 +39,10 @@ public class Staleness {
         }
     }
 
+    static final String SOUND = "sound";
+    /** The sound as it is heard, however it is cut into pieces. */
+    static final String HEARD = "heard";
+
     private record Question(long actionOffset, Camera camera, String stage, RenderRange range, boolean blur) {
     }
 
@@ -80,7 +84,12 @@ public class Staleness {
                 List<RenderPartRow> made = parts.getOrDefault(render.id, List.of());
                 Map<String, String> look = looks.now(render, names(made), LookParts.Sight.of(new FilmedShot(MasterStore.shot(shot), cameras.get(shot.cameraId),
                         set.stage())), recipesNow);
-                stale.put(render.id, differences(made, with(withSound(now, under.digestOfShot(shot.id, FinishedRenders.whole(render, rate))), look)));
+                RenderRange whole = FinishedRenders.whole(render, rate);
+                Map<String, String> sound = new HashMap<>(look);
+                // renders of earlier versions of the program tell their sound piece by piece
+                sound.put(SOUND, under.digestOfShot(shot.id, whole));
+                sound.put(HEARD, under.heardOfShot(shot.id, whole));
+                stale.put(render.id, differences(made, with(now, sound)));
             }
         }
         return stale;
@@ -107,17 +116,12 @@ public class Staleness {
         // renders of earlier versions of the program say nothing of their sound
         Map<String, String> asked = new HashMap<>(now.parts());
         asked.keySet().retainAll(made.keySet());
-        return new Fingerprint(made).differences(new Fingerprint(asked));
-    }
-
-    private static Fingerprint withSound(Fingerprint picture, String sound) {
-        return with(picture, Map.of("sound", sound));
+        return new Fingerprint(made).differences(new Fingerprint(asked)).stream().map(part -> part.equals(HEARD) ? SOUND : part).sorted().toList();
     }
 
     /** The fingerprint of a render of a shot, if it were made now. @param whole what its movie shows, by the project's frames */
     Fingerprint now(FilmedShot filmed, RenderRange range, RenderRange whole, boolean blur, RenderSound.Under under) {
-        return withSound(now(filmed.shot(), filmed.camera(), Set.of(filmed.stage()), range, blur),
-                under.digestOfShot(filmed.shot().id(), whole));
+        return with(now(filmed.shot(), filmed.camera(), Set.of(filmed.stage()), range, blur), Map.of(HEARD, under.heardOfShot(filmed.shot().id(), whole)));
     }
 
     /** @param blur whether it shows what is in focus: a picture that is sharp all over stays as it is when the focus changes */
