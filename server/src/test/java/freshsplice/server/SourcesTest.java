@@ -275,6 +275,22 @@ class SourcesTest {
     }
 
     @Test
+    @DisplayName("what the server finds by itself is nobody's step: an undo takes back what its person did last")
+    void foundByItself() throws IOException {
+        long cut = cut("found later.png");
+        JsonNode sequence = receive(cut);
+        long master = client.get("/api/projects/" + project).get("masterId").asLong();
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SLIP", "frames", 3, "sections", List.of(sequence.get("sections").get(0).get("id").asLong())));
+        Files.write(TestServer.folder().resolve("found later.png"), Material.picture("later", 64, 36));
+        client.post("/api/projects/" + project + "/search", null);
+        await("found", () -> client.get("/api/masters/" + master).get("sections").get(0).has("mediaId"));
+        assertThat(client.get("/api/projects/" + project + "/history").get(0).get("who").asString()).isEqualTo("The server");
+        assertThat(client.get("/api/projects/" + project).get("undo").get("name").asString()).startsWith("Slip");
+        client.post("/api/projects/" + project + "/undo", null);
+        assertThat(client.get("/api/masters/" + master).get("sections").get(0).has("mediaId")).as("the picture stays").isTrue();
+    }
+
+    @Test
     @DisplayName("with one file of a moved folder the others follow, also those in folders of the server")
     void folderMoved() throws IOException {
         String xml = """

@@ -131,7 +131,7 @@ public class Arrivals {
             standIns.make(projectId, taken);
             if (cutId != null) {
                 intake.came(cutId, taken.stream().filter(m -> m.kind == MediaRow.Kind.MOVIE).toList());
-                search.start(projectId, who);
+                search.start(projectId);
             }
             live.tell(projectId, new LiveUpdates.Update("media", 0, "", ""));
             return new Arrival(cutId, taken.stream().map(m -> m.name).toList(), listed, found, refused);

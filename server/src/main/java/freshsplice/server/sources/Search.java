@@ -39,6 +39,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Service
 public class Search {
+    private static final Asker ITSELF = Asker.named("The server");
     private static final Logger LOG = LoggerFactory.getLogger(Search.class);
 
     private final Store store;
@@ -79,12 +80,15 @@ public class Search {
         return folders.any();
     }
 
-    /** Begins in the background. */
-    public void start(long projectId, Asker who) {
+    /**
+     * Begins in the background. What it finds is nobody's step: a person's undo takes back what they did themselves, whenever files
+     * are found.
+     */
+    public void start(long projectId) {
         if (folders.any()) {
             tasks.start(projectId, "Looking in the server's folders", task -> {
                 try {
-                    look(projectId, who, task);
+                    look(projectId, task);
                 } catch (IOException e) {
                     throw new UncheckedIOException("The server's folders cannot be read", e);
                 }
@@ -110,7 +114,7 @@ public class Search {
         return choosing.fill(projectId, who);
     }
 
-    private void look(long projectId, Asker who, Task task) throws IOException {
+    private void look(long projectId, Task task) throws IOException {
         List<Place> places = folders.all(task);
         findMoved(projectId, places, task);
         Map<Lane.Kind, Map<String, SourceNeed>> wanted = choosing.wantedNow(projectId);
@@ -120,7 +124,7 @@ public class Search {
             came.addAll(take(projectId, found, task));
             came.addAll(take(projectId, byReel(missing(projectId, kind, wanted), places, task), task));
         }
-        settle(projectId, who);
+        settle(projectId, ITSELF);
         standIns.make(projectId, came);
         live.tell(projectId, new LiveUpdates.Update("media", 0, "", ""));
     }

@@ -126,12 +126,12 @@ class SourceController {
 
     /** Looks for what is missing in the server's folders; goes on in the background. */
     @PostMapping("/projects/{id}/search")
-    void search(@PathVariable long id, Asker who) {
+    void search(@PathVariable long id) {
         store.get(ProjectRow.class, id);
         if (!search.hasFolders()) {
             throw new Refused("No folder of the server is set to look in (setting fresh-splice.folders)");
         }
-        search.start(id, who);
+        search.start(id);
     }
 
     private static Lane.Kind kind(String word) {
