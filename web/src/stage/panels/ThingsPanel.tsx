@@ -153,7 +153,8 @@ function Chosen({ project, stage, item, ids, action, shotFrame }: ChosenProps) {
   }
   const together = () => void editSet(stage.sceneId, { kind: 'GROUP', items: ids, name: item.group ? undefined : `${item.name} and so on` })
   const tie = (kind: 'AIM' | 'FOCUS_ON' | 'MOUNT') => {
-    const point = { x: 0, y: item.height / 2, z: 0 }
+    const [x = 0, y = 0, z = 0] = item.middle
+    const point = { x, y, z }
     void editCamera(
       stage.shotId,
       kind === 'AIM'

@@ -1,12 +1,33 @@
 import { Matrix4 } from 'three'
 import { useActions } from '../../desk/actions'
+import { sayError } from '../../desk/messages'
+import { framesTyped, perSecond } from '../../parts/framesTyped'
 import { NameField } from '../../parts/NameField'
+import { writeUnwritten } from '../../parts/unwritten'
+import { useTypedOver } from '../../parts/useTyped'
 import { plural } from '../../parts/words'
 import type { Project, StageShot } from '../../server/types'
 import { editCamera, editSet } from '../edits'
 import { matrixOf, placeOf } from '../hands/matrices'
 import { setStage, useStageDesk } from '../stageDesk'
 import { useTicked } from './ticked'
+
+type WayProps = { of: number; name: string; frames: number; framesPerSecond: number; give: (frames: number) => void }
+
+/** How long the way to the next viewpoint is: frames, or seconds. */
+function WayField({ of, name, frames, framesPerSecond, give }: WayProps) {
+  const field = useTypedOver(of, String(frames), (typed) => {
+    const given = framesTyped(typed, framesPerSecond)
+    if (given) {
+      give(given)
+    } else {
+      sayError(new Error(`A way is so many frames, or seconds such as "5 s", not "${typed}"`))
+    }
+  })
+  return (
+    <input className="field num w-12 px-1! py-0!" aria-label={`Frames from ${name} on`} title="Frames, or seconds as in 5 s" {...field} />
+  )
+}
 
 type View = StageShot['viewpoints'][number]
 
@@ -45,12 +66,20 @@ export function ViewpointsPanel({ project, stage, action }: { project: Project; 
       reach: 'WHOLE',
       keepAim: false,
     })
-  const move = () =>
+  const move = () => {
+    // what is typed into a way and not given yet belongs to it
+    writeUnwritten()
+    const given = useTicked.getState().frames
     void editCamera(stage.shotId, {
       kind: 'MOVE_THROUGH',
       from: stage.first,
-      stops: stops.map((v, i) => ({ viewpoint: v.id, frames: i < stops.length - 1 ? way(v.id) : 0, halt: halts.includes(v.id) })),
+      stops: stops.map((v, i) => ({
+        viewpoint: v.id,
+        frames: i < stops.length - 1 ? (given[v.id] ?? each) : 0,
+        halt: halts.includes(v.id),
+      })),
     })
+  }
   useActions('viewpoints', [
     ...views.slice(0, 9).map((v, i) => ({ group: 'Viewpoints', name: `Scout view to ${v.name}`, keys: `Alt+${i + 1}`, run: () => go(v) })),
     {
@@ -153,13 +182,12 @@ export function ViewpointsPanel({ project, stage, action }: { project: Project; 
                   v.name
                 )}
                 {i < stops.length - 1 && (
-                  <input
-                    className="field num w-12 px-1! py-0!"
-                    aria-label={`Frames from ${v.name} on`}
-                    value={way(v.id)}
-                    onChange={(e) =>
-                      useTicked.setState({ frames: { ...frames, [v.id]: Math.max(1, Number(e.target.value.replace(/\D/g, '')) || 1) } })
-                    }
+                  <WayField
+                    of={v.id}
+                    name={v.name}
+                    frames={way(v.id)}
+                    framesPerSecond={perSecond(project.rate)}
+                    give={(n) => useTicked.setState({ frames: { ...useTicked.getState().frames, [v.id]: n } })}
                   />
                 )}
               </span>

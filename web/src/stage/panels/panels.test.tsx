@@ -86,7 +86,7 @@ describe('viewpoints', () => {
       fireEvent.click(screen.getByLabelText(name))
     }
     expect(screen.getByText('2 ways, 48 frames of 48')).toBeTruthy()
-    fireEvent.change(screen.getByLabelText('Frames from wide on'), { target: { value: '30' } })
+    fireEvent.change(screen.getByLabelText('Frames from wide on'), { target: { value: '1.25 s' } })
     fireEvent.click(screen.getByLabelText('gate'))
     await press('Ctrl+Alt+V')
     await waitFor(() =>

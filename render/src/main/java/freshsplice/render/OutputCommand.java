@@ -7,6 +7,7 @@ import freshsplice.core.render.RenderJob;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -22,8 +23,8 @@ record OutputCommand(List<String> words) {
     /** This encoder leaves out what colours mean; they are written into its frames afterwards. */
     private static final String PRORES_COLOURS = "prores_metadata=color_primaries=bt709:color_trc=bt709:colorspace=bt709";
 
-    /** The commands for a job, one after another: two where a movie's size has a limit. @param first a frame, as all are; @param share of the bits that a limit allows; @throws IOException if ffmpeg cannot be asked what it can */
-    static List<OutputCommand> passes(OutputOrder order, Pixels first, double share) throws IOException {
+    /** The commands for a job, one after another: two where a movie's size has a limit. @param first a frame, as all are; @param share of the bits that a limit allows; @param part folder for what it needs besides; @throws IOException if ffmpeg cannot be asked what it can */
+    static List<OutputCommand> passes(OutputOrder order, Pixels first, double share, Path part) throws IOException {
         List<OutputCommand> passes = new ArrayList<>();
         Output limited = order.outputs().stream().filter(o -> o.mostMb() != null).findFirst().orElse(null);
         if (limited != null) {
@@ -33,7 +34,7 @@ record OutputCommand(List<String> words) {
             look.addAll(List.of("-f", "null", "-"));
             passes.add(new OutputCommand(look));
         }
-        passes.add(new OutputCommand(all(order, first, share)));
+        passes.add(new OutputCommand(all(order, first, share, part)));
         return passes;
     }
 
@@ -43,11 +44,11 @@ record OutputCommand(List<String> words) {
                 format, "-video_size", first.width() + "x" + first.height(), "-framerate", order.job().drawnRate().toString(), "-i", "-"));
     }
 
-    private static List<String> all(OutputOrder order, Pixels first, double share) throws IOException {
+    private static List<String> all(OutputOrder order, Pixels first, double share, Path part) throws IOException {
         List<String> words = input(order, first);
         List<Output> outputs = order.outputs();
         int movies = (int) outputs.stream().filter(o -> o.kind().isMovie()).count();
-        SoundFilter sound = new SoundFilter(movies == 0 ? List.of() : order.sound(), order.job().seconds());
+        SoundFilter sound = new SoundFilter(movies == 0 ? List.of() : order.sound(), order.job().seconds(), 1);
         words.addAll(sound.inputs());
         StringBuilder filters = new StringBuilder("[0:v]split=" + outputs.size());
         for (int i = 0; i < outputs.size(); i++) {
@@ -57,7 +58,7 @@ record OutputCommand(List<String> words) {
             filters.append(";[in").append(i).append(']').append(Chain.of(outputs.get(i), first, order.job())).append("[v").append(i).append(']');
         }
         filters.append(sound.filters(movies));
-        words.addAll(List.of("-filter_complex", filters.toString()));
+        words.addAll(List.of("-filter_complex_script", SoundParts.script(filters.toString(), part.resolve("all.filter")).toString()));
         int movie = 0;
         for (int i = 0; i < outputs.size(); i++) {
             Output output = outputs.get(i);

@@ -68,8 +68,10 @@ public final class OutputWriter {
             }
             Pixels first = first();
             double share = 1;
+            boolean movies = order.outputs().stream().anyMatch(o -> o.kind().isMovie());
+            OutputOrder mixed = movies ? new OutputOrder(job, order.outputs(), SoundParts.few(order.sound(), job.seconds(), part)) : order;
             for (int tries = 0; tries < MOST_TRIES; tries++) {
-                for (OutputCommand command : OutputCommand.passes(order, first, share)) {
+                for (OutputCommand command : OutputCommand.passes(mixed, first, share, part)) {
                     if (!run(command, goOn)) {
                         return null;
                     }

@@ -14,9 +14,11 @@ final class SoundFilter {
 
     private final List<MovieSound> sound;
     private final Rational length;
+    private final int before;
 
-    /** @param length seconds of picture, with which the sound ends */
-    SoundFilter(List<MovieSound> sound, Rational length) {
+    /** @param length seconds of picture, with which the sound ends; @param before inputs of the command that come before these */
+    SoundFilter(List<MovieSound> sound, Rational length, int before) {
+        this.before = before;
         this.sound = sound;
         this.length = length;
     }
@@ -42,7 +44,7 @@ final class SoundFilter {
         }
         StringBuilder filters = new StringBuilder();
         for (int i = 0; i < sound.size(); i++) {
-            filters.append(String.format(Locale.ROOT, ";[%d:a]aresample=%d,%s%s,adelay=%dS:all=1[s%d]", i + 1, SAMPLES,
+            filters.append(String.format(Locale.ROOT, ";[%d:a]aresample=%d,%s%s,adelay=%dS:all=1[s%d]", before + i, SAMPLES,
                     channels(sound.get(i).channel()), volume(sound.get(i).loud()), sound.get(i).at().times(SAMPLES).round(), i));
         }
         filters.append(';');

@@ -14,12 +14,14 @@ import freshsplice.core.render.Output;
 import freshsplice.core.render.OutputKind;
 import freshsplice.core.render.Recipe;
 import freshsplice.core.render.RenderJob;
+import freshsplice.core.sound.SourceChannels;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -268,6 +270,35 @@ class OutputsTest {
     }
 
     @Test
+    @DisplayName("seven hundred pieces of sound are mixed in parts, each where it is and as loud as it is")
+    void manyPiecesOfSound() throws Exception {
+        draw(false, false);
+        Path wav = folder.resolve("a tone with a long name, as edit rooms have them, so that all of them together are long.wav");
+        new ProcessBuilder("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=d=2", wav.toString()).start().waitFor();
+        List<MovieSound> sound = new ArrayList<>();
+        for (int i = 0; i < 700; i++) {
+            // one after another over the first half second, and nothing after it
+            MovieSound.Loudness loud = new MovieSound.Loudness(0.9, Rational.ZERO, Rational.of(1, 1400), Rational.ZERO, Rational.ZERO);
+            sound.add(new MovieSound(wav, Rational.of(i, 1400), Rational.of(1, 1400), Rational.of(i, 1400), loud, SourceChannels.ALL));
+        }
+        OutputWriter.write(order(List.of(Output.of(OutputKind.PRORES)), sound), frames, to, k -> true);
+        Path movie = to.resolve("sh0030_v002.mov");
+        assertThat(Probe.of(movie).sound()).isTrue();
+        assertThat(loudness(movie, "0", "0.5")).isBetween(-25.0, -15.0);
+        assertThat(loudness(movie, "0.55", "0.4")).isLessThan(-80);
+        assertThat(to.toFile().list()).containsExactly("sh0030_v002.mov");
+    }
+
+    private static double loudness(Path movie, String from, String seconds) throws Exception {
+        Process process = new ProcessBuilder("ffmpeg", "-hide_banner", "-nostdin", "-ss", from, "-t", seconds, "-i", movie.toString(), "-vn", "-af", "volumedetect",
+                "-f", "null", "-").redirectErrorStream(true).start();
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        java.util.regex.Matcher mean = java.util.regex.Pattern.compile("mean_volume: (-?[\\d.]+) dB").matcher(said);
+        assertThat(mean.find()).as(said).isTrue();
+        return Double.parseDouble(mean.group(1));
+    }
+
+    @Test
     void whatIsGivenUpOrDiesLeavesNothing() throws IOException {
         draw(false, false);
         assertThat(OutputWriter.write(order(List.of(Output.of(OutputKind.H264)), List.of()), frames, to, k -> k < 5)).isNull();
@@ -286,7 +317,7 @@ class OutputsTest {
         Output limited = new Output(OutputKind.H264, true, 80, 1, false, FrameNumbers.OWN);
         RenderJob hour = new RenderJob(order(List.of(limited), List.of()).job().names(), order(List.of(limited), List.of()).job().recipe(),
                 RANGE.part(0, 86_400), FrameRate.FPS_24, "00:00:41:09");
-        assertThatThrownBy(() -> OutputCommand.passes(new OutputOrder(hour, List.of(limited), List.of()), new Pixels(16, 16, false, false), 1))
+        assertThatThrownBy(() -> OutputCommand.passes(new OutputOrder(hour, List.of(limited), List.of()), new Pixels(16, 16, false, false), 1, to))
                 .isInstanceOf(Refusal.class).hasMessage("3600 s of movie do not fit into 1 MB: allow more, or divide it");
     }
 }

@@ -17,7 +17,7 @@ public final class FrameChain {
      *
      * @param section  the section, in the innermost master
      * @param position exact shot frame; the picture shown is the frame that contains it
-     * @param weight   its share of the picture, 0 to 1; layers are laid over each other in order
+     * @param weight   how much of it covers what is under it, 0 to 1; layers are laid over each other in order
      */
     public record Layer(Section section, Rational position, double weight) {
         public long shotId() {
@@ -31,6 +31,8 @@ public final class FrameChain {
     }
 
     private static final int DEEPEST = 32;
+    /** Shares add up to one but for what is rounded. */
+    private static final double NOTHING = 1e-9;
 
     private final LongFunction<Master> masters;
 
@@ -53,9 +55,25 @@ public final class FrameChain {
 
     /** The same between two record frames. */
     public List<Layer> at(Master master, Rational position) {
-        return at(master, position, 1, 0);
+        return covering(at(master, position, 1, 0));
     }
 
+    /**
+     * Shares of the picture as how much each layer covers what is under it, black first: a transition within one of the sides of another
+     * keeps its part of that side.
+     */
+    private static List<Layer> covering(List<Layer> shares) {
+        double black = 1 - shares.stream().mapToDouble(Layer::weight).sum();
+        double under = black < NOTHING ? 0 : black;
+        List<Layer> layers = new ArrayList<>();
+        for (Layer layer : shares) {
+            under += layer.weight();
+            layers.add(new Layer(layer.section(), layer.position(), under <= 0 ? 1 : Math.min(1, layer.weight() / under)));
+        }
+        return layers;
+    }
+
+    /** @param weight share of the picture that is filled, as are those of the layers that come of it */
     private List<Layer> at(Master master, Rational position, double weight, int depth) {
         if (depth > DEEPEST) {
             throw new IllegalStateException("Master " + master.name() + " is nested in itself");
@@ -95,12 +113,12 @@ public final class FrameChain {
         return layer(here, position, weight, depth);
     }
 
-    /** The incoming section over the outgoing one; over black where there is none. */
+    /** The outgoing section and the incoming one; black where there is none. */
     private List<Layer> mixed(Section outgoing, Section incoming, Rational position, double weight, int depth) {
         double share = incoming.head().share(position.floor() - (incoming.record().in() - incoming.head().before()));
         List<Layer> layers = new ArrayList<>();
         if (outgoing != null) {
-            layers.addAll(layer(outgoing, position, weight, depth));
+            layers.addAll(layer(outgoing, position, weight * (1 - share), depth));
         }
         layers.addAll(layer(incoming, position, weight * share, depth));
         return layers;

@@ -34,6 +34,12 @@ public record Item(long id, String name, Geometry geometry, double width, double
         }
     }
 
+    /** The middle of what is seen of it, in its own axes, metres. */
+    public double[] middle() {
+        double[] middle = geometry.mesh().middle();
+        return new double[] {middle[0] * width, middle[1] * height, middle[2] * depth};
+    }
+
     public double value(ItemChannel channel, Rational actionFrame) {
         Channel keyed = channels.get(channel);
         return keyed == null ? channel.plain() : channel.isAngle() ? keyed.angleAt(actionFrame) : keyed.at(actionFrame);

@@ -18,6 +18,8 @@ public final class Nearest {
     private int[] nodes = new int[64 * 2];
     private int count;
     private final double[] at = new double[3];
+    /** Made when a point first lies in the box around all. */
+    private Inside inside;
 
     /** @param width scale along x; as height and depth: a thing's size */
     public Nearest(Mesh mesh, double width, double height, double depth) {
@@ -150,6 +152,15 @@ public final class Nearest {
             }
         }
         return Math.min(most, Math.sqrt(best));
+    }
+
+    /** Whether a point lies within: in a closed part of the mesh; an open one has no inside. */
+    public boolean contains(double x, double y, double z) {
+        boolean near = order.length > 0 && x > boxes[0] && y > boxes[1] && z > boxes[2] && x < boxes[3] && y < boxes[4] && z < boxes[5];
+        if (near && inside == null) {
+            inside = new Inside(corners);
+        }
+        return near && inside.has(x, y, z);
     }
 
     /** Squared distance to a node's box. */

@@ -8,6 +8,17 @@ import org.junit.jupiter.params.provider.EnumSource;
 
 class FiguresTest {
     @Test
+    void theMiddleOfAThingIsHalfItsHeightAndNotHalfOfAFactor() {
+        Item person = new Item(1, "p", new Geometry.Figure(Shape.PERSON, "#808080"), 1, 2, 1, java.util.Map.of());
+        Mesh mesh = person.geometry().mesh();
+        double highest = 0;
+        for (int i = 1; i < mesh.positions().length; i += 3) {
+            highest = Math.max(highest, mesh.positions()[i]);
+        }
+        assertThat(person.middle()[1]).isCloseTo(highest * 2 / 2, org.assertj.core.api.Assertions.within(0.02));
+    }
+
+    @Test
     void aHelperIsSeenNowhere() {
         for (float corner : new Geometry.Figure(Shape.HELPER, "#808080").mesh().positions()) {
             assertThat(corner).isZero();

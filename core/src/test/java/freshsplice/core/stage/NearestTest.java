@@ -25,6 +25,24 @@ class NearestTest {
         assertThat(box.distance(0, 500, 0, 10)).as("what is farther is not looked for").isEqualTo(10);
     }
 
+    @Test
+    void whatIsClosedHasAnInsideAndWhatIsOpenHasNone() {
+        Nearest box = new Nearest(mesh(Shape.BLOCK), 4, 2, 6);
+        Random random = new Random(5);
+        for (int i = 0; i < 2000; i++) {
+            double x = random.nextDouble() * 6 - 3;
+            double y = random.nextDouble() * 4 - 1;
+            double z = random.nextDouble() * 8 - 4;
+            assertThat(box.contains(x, y, z)).as("%f %f %f", x, y, z).isEqualTo(Math.abs(x) < 2 && y > 0 && y < 2 && Math.abs(z) < 3);
+        }
+        Nearest cylinder = new Nearest(mesh(Shape.CYLINDER), 2, 3, 2);
+        assertThat(cylinder.contains(0.9, 1.5, 0)).isTrue();
+        assertThat(cylinder.contains(0.9, 1.5, 0.9)).as("in its box, beside it").isFalse();
+        Mesh block = mesh(Shape.BLOCK);
+        Mesh open = new Mesh(block.positions(), block.normals(), block.colours(), java.util.Arrays.copyOf(block.indices(), block.indices().length - 3));
+        assertThat(new Nearest(open, 4, 2, 6).contains(0, 1, 0)).as("with a triangle taken out").isFalse();
+    }
+
     /** A cylinder of eighteen sides lies within a circle of radius 1 and without one of cos 10°. */
     @Test
     void aCylinderIsAsFarAsItsAxisSays() {

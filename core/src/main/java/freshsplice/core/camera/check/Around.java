@@ -19,7 +19,8 @@ public final class Around {
     /**
      * The nearest thing.
      *
-     * @param metres between it and the camera's near sphere; below 0 where the near plane cuts it
+     * @param metres between it and the camera's near sphere; below 0 where the near plane cuts it, and within a closed thing, by how
+     *               far it is to its surface
      * @param thing  its index in the set; −1 where nothing is near
      */
     public record Neighbour(double metres, int thing) {
@@ -93,6 +94,13 @@ public final class Around {
             return best;
         }
         double[] own = thing.own(action).apply(eye[0], eye[1], eye[2]);
+        if (thing.nearest.contains(own[0], own[1], own[2])) {
+            double deep = -thing.nearest.distance(own[0], own[1], own[2], Clearance.FARTHEST);
+            return deep < best.metres ? new Neighbour(deep, t) : best;
+        }
+        if (best.metres <= 0) {
+            return best;
+        }
         double away = thing.nearest.distance(own[0], own[1], own[2], best.metres);
         return away < best.metres ? new Neighbour(away, t) : best;
     }

@@ -11,7 +11,8 @@ import freshsplice.core.time.Rational;
  * How near a camera comes to the set along its way. A move keyed at two ends goes straight between them, and may pass through things.
  *
  * @param first   shot frame of the first value
- * @param metres  least distance at each frame between the camera's near sphere and anything seen; below 0 where the near plane cuts it
+ * @param metres  least distance at each frame between the camera's near sphere and anything seen; below 0 where the near plane
+ *                cuts it, and within a closed thing
  * @param things  index of the nearest thing in the set at each frame; −1 where nothing is near
  * @param closest the frame at which it comes nearest
  */

@@ -61,8 +61,8 @@ public record StageView(long shotId, String code, long sceneId, String camera, l
     public record SceneLayer(long layer, String name, long frames) {
     }
 
-    /** @param hanging names of the cameras that are tied to it; @param channels its keys; @param curves as the camera's */
-    public record ItemView(long id, String name, Shape shape, String colour, double width, double height, double depth,
+    /** @param middle of what is seen of it, in its own axes, metres; @param hanging names of the cameras that are tied to it; @param channels its keys; @param curves as the camera's */
+    public record ItemView(long id, String name, Shape shape, String colour, double width, double height, double depth, double[] middle,
                            @Schema(nullable = true) String group, boolean locked, boolean hidden, List<String> hanging,
                            Map<String, List<KeyView>> channels, Map<String, double[]> curves) {
     }

@@ -112,7 +112,7 @@ class StageViews {
         Map<Long, List<String>> hanging = hanging(ofScene);
         return stage.items().stream().map(item -> {
             ItemRow row = rows.get(item.id());
-            return new StageView.ItemView(item.id(), item.name(), row.shape, row.colour, item.width(), item.height(), item.depth(),
+            return new StageView.ItemView(item.id(), item.name(), row.shape, row.colour, item.width(), item.height(), item.depth(), item.middle(),
                     row.grouped, row.locked, row.hidden, hanging.getOrDefault(item.id(), List.of()), KeyViews.of(item), KeyViews.curves(item, shown));
         }).toList();
     }
