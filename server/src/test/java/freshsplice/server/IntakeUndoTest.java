@@ -3,13 +3,17 @@ package freshsplice.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.JdbcTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** What is chosen in Intake before a cut is received is undone and done again as any edit. */
@@ -39,6 +43,24 @@ class IntakeUndoTest {
 
     private void turn(String way) {
         client.post("/api/projects/" + project + "/" + way, null);
+    }
+
+    @Test
+    @DisplayName("cuts that are given at once have numbers of their own")
+    void atOnce() throws Exception {
+        long own = client.post("/api/projects", Map.of("name", "At once")).get("id").asLong();
+        byte[] list = Material.edl("At once", Material.clips(40));
+        List<CompletableFuture<Void>> given = IntStream.range(0, 5).mapToObj(i -> CompletableFuture.runAsync(() -> {
+            try {
+                client.upload("/api/projects/" + own + "/files", Map.of("cut" + i + ".edl", list));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        })).toList();
+        given.forEach(CompletableFuture::join);
+        List<Integer> versions = TestServer.bean(JdbcTemplate.class).queryForList(
+                "select version from cut where project_id = ? order by version", Integer.class, own);
+        assertThat(versions).containsExactly(1, 2, 3, 4, 5);
     }
 
     @Test

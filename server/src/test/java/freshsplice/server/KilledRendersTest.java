@@ -3,6 +3,7 @@ package freshsplice.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.render.FrameFile;
+import freshsplice.render.WholeFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -88,7 +89,7 @@ class KilledRendersTest {
         LongRender render = LongRender.begun(client, DATA);
         // a frame is written to a device that has no room (man 4 full)
         String refused = FrameFile.name(LongRender.FRAMES - 20);
-        Files.createSymbolicLink(render.frames().resolve(refused + ".part"), Path.of("/dev/full"));
+        Files.createSymbolicLink(WholeFile.part(render.frames().resolve(refused), server.pid()), Path.of("/dev/full"));
         JsonNode failed = render.await(client, "DONE", "FAILED");
         assertThat(failed.get("state").asString()).isEqualTo("FAILED");
         assertThat(failed.get("error").asString()).startsWith("The disk is full");

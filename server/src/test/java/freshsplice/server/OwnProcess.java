@@ -82,6 +82,10 @@ final class OwnProcess implements AutoCloseable {
     }
 
     /** @return at once, while it starts */
+    long pid() {
+        return process.pid();
+    }
+
     static OwnProcess startingServer(Path data) throws IOException {
         return new OwnProcess(Map.of(), "--data=" + data, "--port=0");
     }

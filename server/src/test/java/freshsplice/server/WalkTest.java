@@ -71,7 +71,7 @@ class WalkTest {
         long cut = look(Material.clips(60), given);
         JsonNode intake = client.get("/api/cuts/" + cut + "/intake");
         assertThat(intake.get("shots")).hasSize(60);
-        assertThat(intake.get("rateReason").asString()).contains("only at this rate");
+        assertThat(intake.get("rateReason").asString()).contains("only at 24 or 24000/1001 frames/s are 60 events");
         assertThat(intake.get("shots").get(0).get("found").asString()).contains("ending left aside");
         assertThat(list(intake.get("missing")).stream().map(m -> m.get("name").asString()))
                 .containsExactly("panel 59", "panel 60");

@@ -41,7 +41,7 @@ public final class ChangeWords {
 
     /** What a change asks of its shot. */
     public static String asks(Change c, Demand demand) {
-        if (c.kind() == ChangeKind.NEW) {
+        if (c.kind() == ChangeKind.NEW && demand.shown() == null) {
             return "a shot, a camera, a board";
         }
         if (c.kind() == ChangeKind.OMITTED) {

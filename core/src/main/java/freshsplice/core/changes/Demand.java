@@ -26,7 +26,8 @@ public record Demand(Needs needs, FrameRange shown, FrameRange covered, long pas
     public static Demand of(Change change, Turnover turnover, Camera camera) {
         Shot shot = turnover.shotOf(change).orElse(null);
         if (shot == null) {
-            return new Demand(Needs.CAMERA, null, null, 0, null, null);
+            return turnover.ownAgain(change).map(again -> ofOwn(again, turnover.shots.get(again.shotId()), change, camera))
+                    .orElse(new Demand(Needs.CAMERA, null, null, 0, null, null));
         }
         Section ours = turnover.sectionOf(change);
         FrameRange had = ours.shownOver(change.oldRecord());
@@ -38,6 +39,14 @@ public record Demand(Needs needs, FrameRange shown, FrameRange covered, long pas
         FrameRange covered = covered(shot, camera, shown);
         long past = shown.length() - shown.overlapWith(covered);
         return new Demand(needs(change, had, shown, past), shown, covered, past, ours.speed(), after.speed());
+    }
+
+    /** One of our shots that the cut shows where it did not: frames that its camera has ask for nothing but a place. */
+    private static Demand ofOwn(Section again, Shot shot, Change change, Camera camera) {
+        FrameRange shown = again.shownOver(change.newRecord());
+        FrameRange covered = covered(shot, camera, shown);
+        long past = shown.length() - shown.overlapWith(covered);
+        return new Demand(past > 0 ? Needs.CAMERA : Needs.NOTHING, shown, covered, past, null, again.speed());
     }
 
     private static Needs needs(Change change, FrameRange had, FrameRange shown, long past) {

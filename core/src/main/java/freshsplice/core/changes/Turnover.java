@@ -196,6 +196,17 @@ public final class Turnover {
         return split.parts(section);
     }
 
+    /** The shot that a change is about, one of ours that comes again too; empty for a shot to be made. */
+    public Optional<Shot> ourShotOf(Change change) {
+        return shotOf(change).or(() -> ownAgain(change).map(again -> shots.get(again.shotId())));
+    }
+
+    /** One of our shots that a new piece of the cut shows by our name; empty where it is a shot to be made. */
+    Optional<Section> ownAgain(Change change) {
+        return change.newIndex() < 0 ? Optional.empty() : newer.get(change.newIndex()).origin().map(origin -> new Section(0,
+                new Section.Content.OfShot(origin.shotId()), newer.get(change.newIndex()).cut().edge(), origin.position(), origin.slope(), origin.bends(), true, null, null));
+    }
+
     public Section sectionOf(Change change) {
         return sections.get(change.oldIndex());
     }

@@ -10,13 +10,19 @@ import freshsplice.core.conform.ConformChoices;
 import freshsplice.core.conform.CutPieces;
 import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.ShotNumbering;
+import freshsplice.core.cut.Cuts;
+import freshsplice.core.cut.Event;
+import freshsplice.core.cut.Source;
 import freshsplice.core.master.Section;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
+import freshsplice.core.time.TimeMap;
+import java.util.List;
 import java.util.Random;
 import java.util.Set;
 import java.util.function.Function;
@@ -87,6 +93,26 @@ class DemandTest {
                 .main().sections().get(1);
         assertThat(applied.at(applied.record().in()).floor()).isEqualTo(demand.shown().in());
         assertThat(applied.at(applied.record().last()).floor()).isEqualTo(demand.shown().last());
+    }
+
+    @Test
+    @DisplayName("one of our own shots that the cut shows again asks for no shot, camera or board: for nothing, or for the frames that its camera has not")
+    void ownShotAgain() {
+        turnover();
+        FrameRange record = FrameRange.of(0, 20);
+        Source ours = Source.named("sh0020", "sh0020", FrameRate.FPS_24);
+        for (long from : new long[] {1001, 1300}) {
+            Event event = Event.clip(null, "sh0020", record, ours, TimeMap.constant(record, Rational.of(from), Rational.ONE));
+            Origins origins = new Origins();
+            made.shots().forEach(s -> origins.shot(s.code(), s.id()));
+            Turnover turnover = Turnover.of(made.master().withMain(List.of()), id -> null, made.shots().stream().collect(Collectors.toMap(Shot::id, Function.identity())), CutPieces.joined(Cuts.of(Cuts.lane(event)), seam -> false),
+                    origins, Turnover.Sources.NONE, 8, (a, b) -> false);
+            Change again = turnover.changes().changes().get(0);
+            assertThat(again.kind()).isEqualTo(ChangeKind.NEW);
+            Demand demand = Demand.of(again, turnover, keyed(1001, 1050));
+            assertThat(ChangeWords.asks(again, demand)).isEqualTo(from == 1001 ? "nothing" : "camera: 20 more frames");
+            assertThat(turnover.ourShotOf(again)).map(Shot::code).contains("sh0020");
+        }
     }
 
     @Test

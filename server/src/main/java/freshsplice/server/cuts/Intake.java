@@ -60,12 +60,15 @@ public class Intake {
     }
 
     /** Reads a kept file as a new version of the project's edit. Nothing is made of it yet. */
-    @Transactional
     public CutRow look(long projectId, MediaStore.StoredFile kept, FrameRate rate) {
-        List<CutRow> before = all(projectId);
+        // one after another: of two that come at once each gets a number of its own
+        return steps.alongside(projectId, () -> read(projectId, kept, rate));
+    }
+
+    private CutRow read(long projectId, MediaStore.StoredFile kept, FrameRate rate) {
         CutRow row = new CutRow();
         row.projectId = projectId;
-        row.version = before.stream().mapToInt(c -> c.version).max().orElse(0) + 1;
+        row.version = all(projectId).stream().mapToInt(c -> c.version).max().orElse(0) + 1;
         row.fileName = kept.name();
         row.stored = kept.stored();
         row.sha256 = kept.sha256();

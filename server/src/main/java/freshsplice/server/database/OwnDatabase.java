@@ -24,7 +24,7 @@ public final class OwnDatabase implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(OwnDatabase.class);
     private static final Path SERVER = Path.of("/usr/sbin/mariadbd");
     private static final Path INSTALLER = Path.of("/usr/bin/mariadb-install-db");
-    private static final int MOST_STARTS_IN_A_ROW = 5;
+    private static final long LONGEST_PAUSE_MS = 30_000;
 
     private final Path folder;
     private final Path socket;
@@ -88,7 +88,8 @@ public final class OwnDatabase implements AutoCloseable {
 
     /** It ended without being asked to: killed, or out of memory. */
     private void startAgain() {
-        for (int i = 1; i <= MOST_STARTS_IN_A_ROW; i++) {
+        // what stands in its way may be mended at any time: a disk that is full is emptied
+        for (int i = 1;; i++) {
             synchronized (this) {
                 if (closing) {
                     return;
@@ -98,11 +99,11 @@ public final class OwnDatabase implements AutoCloseable {
                     startServer();
                     return;
                 } catch (IOException | RuntimeException e) {
-                    LOG.error("The database does not start again, try {} of {}", i, MOST_STARTS_IN_A_ROW, e);
+                    LOG.error("The database does not start again, try {}", i, e);
                 }
             }
             try {
-                Thread.sleep(1000L * i);
+                Thread.sleep(Math.min(LONGEST_PAUSE_MS, 1000L * i));
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
                 return;

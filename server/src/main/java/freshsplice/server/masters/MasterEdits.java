@@ -123,7 +123,7 @@ public class MasterEdits {
     private List<String> beforeBoards(Master before, Master after, TrimEdit edit) {
         List<Long> ids = after.sections().stream().filter(s -> edit.sections().contains(s.id()) && s.shotId() != 0).map(Section::shotId).distinct().toList();
         Map<Long, Shot> shots = store.whereIn(ShotRow.class, "id", ids).stream().collect(Collectors.toMap(s -> s.id, MasterStore::shot));
-        Map<Long, Long> begins = store.whereIn(BoardRow.class, "shotId", ids).stream().filter(b -> b.sourceBegins != null)
+        Map<Long, Long> begins = store.whereIn(BoardRow.class, "shotId", ids).stream().filter(b -> b.beginsTold && b.sourceBegins != null)
                 .collect(Collectors.toMap(b -> b.shotId, b -> b.sourceBegins));
         return Warnings.ofBoards(before, after, shots, begins);
     }

@@ -8,6 +8,7 @@ import freshsplice.render.JobFile;
 import freshsplice.render.OrderFile;
 import freshsplice.render.Reel;
 import freshsplice.render.SetFile;
+import freshsplice.render.WholeFile;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.settings.Folders;
 import java.io.File;
@@ -15,6 +16,8 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.Map;
 import java.util.Optional;
@@ -26,6 +29,8 @@ import org.springframework.util.FileSystemUtils;
 /** Where frames of renders are kept, with what they are drawn from as it was when they were begun. */
 @Component
 public class KeptFrames {
+    private static final Duration WRITTEN_WITHIN = Duration.ofMinutes(10);
+
     private final Folders folders;
 
     public KeptFrames(Folders folders) {
@@ -136,6 +141,20 @@ public class KeptFrames {
             }
         }
         JobFile.write(job(renderId), drawing.kept());
+    }
+
+    /** Takes away what nobody writes any more: parts of frames of a server or machine that was killed. */
+    void sweep(long renderId) throws IOException {
+        if (!Files.isDirectory(frames(renderId))) {
+            return;
+        }
+        try (Stream<Path> files = Files.list(frames(renderId))) {
+            for (Path part : files.filter(f -> f.toString().endsWith(WholeFile.PART)).toList()) {
+                if (Files.exists(part) && Files.getLastModifiedTime(part).toInstant().isBefore(Instant.now().minus(WRITTEN_WITHIN))) {
+                    Files.deleteIfExists(part);
+                }
+            }
+        }
     }
 
     /** Lets go of one frame, to be drawn again. */

@@ -83,18 +83,27 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
     }
 
     private void end(long renderId, Set<RenderRow.State> from, RenderRow.State to) {
-        if (states.change(renderId, from, to)) {
-            tasks.takeAway(renderId);
-        }
+        states.together(() -> {
+            boolean changed = states.change(renderId, from, to);
+            if (changed) {
+                tasks.takeAway(renderId);
+            }
+            return changed;
+        });
         progress.ended(renderId, states.row(renderId).projectId);
     }
 
     /** Goes on with one that was paused or stopped, or failed, at its first missing frame. */
     public void goOn(long renderId) {
-        if (states.change(renderId, Set.of(RenderRow.State.PAUSED, RenderRow.State.STOPPED, RenderRow.State.FAILED), RenderRow.State.WAITING)) {
-            RenderRow row = states.row(renderId);
-            tasks.begin(renderId, row.place);
-            progress.tell(row.projectId);
+        boolean goesOn = states.together(() -> {
+            boolean changed = states.change(renderId, Set.of(RenderRow.State.PAUSED, RenderRow.State.STOPPED, RenderRow.State.FAILED), RenderRow.State.WAITING);
+            if (changed) {
+                tasks.begin(renderId, states.row(renderId).place);
+            }
+            return changed;
+        });
+        if (goesOn) {
+            progress.tell(states.row(renderId).projectId);
         }
     }
 
@@ -127,6 +136,7 @@ public class RenderQueue implements RenderTasks.Work, DisposableBean {
                     log.say(renderId, joined.take(renderId, job.job()) + " frames taken from finished renders as they are");
                 }
             }
+            kept.sweep(renderId);
             long there = kept.count(renderId);
             space.check(job, there);
             log.say(renderId, row.name + ", " + row.grade.name().toLowerCase(Locale.ROOT) + ", " + job.job().frames() + " frames, "

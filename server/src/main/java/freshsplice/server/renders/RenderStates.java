@@ -7,12 +7,14 @@ import freshsplice.server.rows.RenderOutputRow;
 import freshsplice.server.rows.RenderPartRow;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.rows.Store;
+import freshsplice.server.steps.TriedAgain;
 import java.time.Instant;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.function.Supplier;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -77,6 +79,11 @@ class RenderStates {
             row.error = null;
         }
         return may;
+    }
+
+    /** Several changes as one transaction. */
+    <T> T together(Supplier<T> changes) {
+        return TriedAgain.onConflict(() -> transactions.execute(status -> changes.get()));
     }
 
     /** Whether it waits or is being drawn. */

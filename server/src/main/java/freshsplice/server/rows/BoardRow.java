@@ -17,6 +17,8 @@ public class BoardRow extends AliveRow {
     public Long mediaId;
     /** Source frame at which the source begins as far as its cut tells; null for boards of before it was kept. */
     public Long sourceBegins;
+    /** Whether the cut told that; else it is the lowest frame that was shown of it. */
+    public boolean beginsTold;
     public boolean filled;
     public double scale = 1;
     public double shiftRight;

@@ -64,6 +64,7 @@ public class ShotMaker {
             board.sourceKey = from.sourceKey;
             board.mediaId = from.mediaId;
             board.sourceBegins = from.sourceBegins;
+            board.beginsTold = from.beginsTold;
         });
     }
 
@@ -76,6 +77,7 @@ public class ShotMaker {
         board.sourceName = wanted.source().label();
         board.sourceKey = wanted.source().identity();
         board.mediaId = finders.idOf(Lane.Kind.PICTURE, wanted);
+        board.beginsTold = wanted.source().start() != null;
         board.sourceBegins = MediaFrames.begins(wanted.source(),
                 shot.anchor().sourceAt(Rational.of(shot.cutRange().in())),
                 shot.anchor().sourceAt(Rational.of(shot.cutRange().last())));

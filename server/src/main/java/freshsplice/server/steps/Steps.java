@@ -59,7 +59,7 @@ public class Steps {
      */
     public <T> T make(long projectId, String name, Asker who, Supplier<T> edit) {
         try {
-            return make(projectId, name, who.name(), edit);
+            return TriedAgain.onConflict(() -> make(projectId, name, who.name(), edit));
         } catch (Refusal e) {
             throw who.seen() == null ? e : history.newestOfOthers(projectId, who.seen(), who.name()).<Refusal>map(step ->
                     new Refused(e.getMessage() + ". " + step.who + " came first: " + step.name)).orElse(e);
@@ -112,10 +112,10 @@ public class Steps {
      * writes over the other.
      */
     public <T> T alongside(long projectId, Supplier<T> work) {
-        return turns.in(projectId, () -> transactions.execute(status -> {
+        return TriedAgain.onConflict(() -> turns.in(projectId, () -> transactions.execute(status -> {
             locked(projectId);
             return work.get();
-        }));
+        })));
     }
 
     /** Notes a row that an edit wrote without Hibernate, so that the step can be undone. Outside a step nothing is noted. */
@@ -136,12 +136,12 @@ public class Steps {
 
     /** @throws Refused if there is nothing of theirs to undo, or later steps of others build on it */
     public String undo(long projectId, Asker who) {
-        return turn(projectId, who.name(), true);
+        return TriedAgain.onConflict(() -> turn(projectId, who.name(), true));
     }
 
     /** @throws Refused if there is nothing of theirs to redo, or later steps of others changed the same */
     public String redo(long projectId, Asker who) {
-        return turn(projectId, who.name(), false);
+        return TriedAgain.onConflict(() -> turn(projectId, who.name(), false));
     }
 
     /**
@@ -152,6 +152,10 @@ public class Steps {
      * @throws Refused if what would come of it could not stand
      */
     public int goTo(long projectId, long seq, Asker who) {
+        return TriedAgain.onConflict(() -> goneTo(projectId, seq, who));
+    }
+
+    private int goneTo(long projectId, long seq, Asker who) {
         long[] edit = {-1};
         TouchLog.Rows changed = new TouchLog.Rows();
         List<StepRow> turned = turns.in(projectId, () -> transactions.execute(status -> {

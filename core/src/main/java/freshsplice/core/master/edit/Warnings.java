@@ -38,7 +38,7 @@ public final class Warnings {
     }
 
     /**
-     * Frames before the first one of a board's media, as far as its cut told where that begins.
+     * Frames before the first one of a board's media.
      *
      * @param shots  by id
      * @param begins source frame at which the media of a shot's board begins, by the shot's id

@@ -66,7 +66,7 @@ class TurnoverViews {
     }
 
     private TurnoverView.Change change(int index, Change c, ComparedMaster side) {
-        Shot shot = side.turnover().shotOf(c).orElse(null);
+        Shot shot = side.turnover().ourShotOf(c).orElse(null);
         Demand demand = Demand.of(c, side.turnover(), shot == null ? null : side.cameras().get(side.shots().get(shot.id()).cameraId));
         String olderKey = shot == null ? "" : shot.anchor().key();
         String newerKey = c.newIndex() < 0 ? "" : side.turnover().newPiece(c.newIndex()).identity();
