@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { offeredFor } from '../desk/actions'
 import { press, said } from '../desk/fakeKeys'
 import { putAwayAll } from '../desk/messages'
 import { REST } from '../parts/draft'
@@ -13,7 +14,7 @@ import { FitBox } from './FitBox'
 import { useFitting, WHOLE } from './fitting'
 import { LaidBoard } from './LaidBoard'
 
-const section = { shotId: 5, mediaId: 9, boardName: 'bd_3', staged: true } as Section
+const section = { shotId: 5, code: 'sh0050', mediaId: 9, boardName: 'bd_3', staged: true } as Section
 const cropped: BoardFit = {
   as: { filled: true, scale: 0.5, right: 0.1, up: 0, crop: { left: 0.25, right: 0.25, top: 0, bottom: 0.2 } },
   place: { left: 0.35, top: 0.2, width: 0.5, height: 0.6 },
@@ -50,6 +51,19 @@ describe('a board over the picture', () => {
     // half of its width is left, so the whole is twice as wide and begins half as far to the left
     expect(picture.style).toMatchObject({ left: '-50%', width: '200%', height: '125%' })
     expect(part.className).toContain('overflow-hidden')
+  })
+
+  it('is laid by hand one shot at a time, named on the picture, and left by Escape or by going to another shot', () => {
+    fakeServer()
+    const { rerender } = show(<LaidBoard section={section} frame={3} />)
+    act(() => useFitting.setState({ byHand: true }))
+    expect(screen.getByText(/by hand: drag it, wheel for its size, Escape leaves it/).textContent).toContain(section.code)
+    act(() => offeredFor('Escape')?.run())
+    expect(screen.queryByRole('group', { name: 'The board by hand' })).toBeNull()
+    act(() => useFitting.setState({ byHand: true }))
+    rerender(<LaidBoard section={{ ...section, shotId: 6, code: 'sh0060' }} frame={3} />)
+    expect(useFitting.getState().byHand).toBe(false)
+    expect(screen.queryByRole('group', { name: 'The board by hand' })).toBeNull()
   })
 
   it('is shifted by a drag, as one edit with all else as it was', async () => {

@@ -1,10 +1,11 @@
-import { useMemo, useRef } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
+import { useActions } from '../desk/actions'
 import type { Draft } from '../parts/draft'
 import { useDraft } from '../parts/useDraft'
 import type { Section } from '../server/types'
 import { BoardPicture } from './BoardPicture'
 import { useBoardOver } from './boardOvers'
-import { type Lying, lyingOf, placeOfBoard, useFitting } from './fitting'
+import { type Lying, leaveByHand, lyingOf, placeOfBoard, useFitting } from './fitting'
 
 /**
  * @property frame of the board's movie; undefined where it shows none
@@ -46,6 +47,9 @@ function Hands({ section, draft }: { section: Section; draft: Draft<Lying> }) {
   const hold = useRef<{ x: number; y: number } | undefined>(undefined)
   const latest = useRef(section)
   latest.current = section
+  // of this shot alone, while it is seen
+  useEffect(() => leaveByHand, [section.shotId])
+  useActions('board-by-hand', [{ group: 'Pictures', name: 'Leave the board where it lies', keys: 'Escape', run: leaveByHand }])
   const place = useMemo(() => placeOfBoard(section.shotId, () => latest.current.boardFit), [section.shotId])
   return (
     <div
@@ -77,6 +81,10 @@ function Hands({ section, draft }: { section: Section; draft: Draft<Lying> }) {
       // one turn of the wheel, until it rests, is one edit
       onWheel={({ deltaY }) => draft.change(place, (l) => ({ ...l, scale: l.scale * Math.exp(-deltaY * 0.0005) }), true)}
       onClick={(e) => e.stopPropagation()}
-    />
+    >
+      <p className="pointer-events-none absolute bottom-2 left-2 rounded-sm bg-deep/85 px-2 py-1 text-[13px] text-live">
+        Board of {section.code} by hand: drag it, wheel for its size, Escape leaves it
+      </p>
+    </div>
   )
 }

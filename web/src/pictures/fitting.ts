@@ -9,6 +9,8 @@ import type { BoardFit, ShotEdit } from '../server/types'
 
 export const useFitting = create<{ byHand: boolean }>(() => ({ byHand: false }))
 
+export const leaveByHand = () => useFitting.setState({ byHand: false })
+
 /** How a board lies, as the server's edit has it. */
 export type Lying = Omit<Extract<ShotEdit, { kind: 'FIT_BOARD' }>, 'kind' | 'all'>
 

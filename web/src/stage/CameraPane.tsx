@@ -1,5 +1,5 @@
 import { Popover } from 'radix-ui'
-import { useMemo, useRef } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import { Matrix4 } from 'three'
 import { useActions } from '../desk/actions'
 import { sayError } from '../desk/messages'
@@ -9,6 +9,7 @@ import type { Bake } from '../pictures/bake'
 import { useBlurs } from '../pictures/blurs'
 import { useBoardOver } from '../pictures/boardOvers'
 import { Fills } from '../pictures/Fills'
+import { leaveByHand, useFitting } from '../pictures/fitting'
 import { LaidBoard } from '../pictures/LaidBoard'
 import { useWholeSize } from '../pictures/useSize'
 import type { Project, Section, StageShot } from '../server/types'
@@ -81,9 +82,17 @@ export function CameraPane({ project, section, stage, things, bake, k, shotFrame
     if (stage.locked) {
       sayError(new Error(`"${stage.camera}" is locked because it is finished: unlock it first`))
     } else {
+      // one hand at a time: the board's would take the drags
+      leaveByHand()
       setStage({ steering: !steering.steering })
     }
   }
+  const boardByHand = useFitting((f) => f.byHand)
+  useEffect(() => {
+    if (boardByHand) {
+      setStage({ steering: false })
+    }
+  }, [boardByHand])
   useActions('steering', [
     { group: 'Stage', name: steering.steering ? 'Leave steering' : 'Steer the camera in its picture', keys: 'V', run: enter },
     ...(steering.steering

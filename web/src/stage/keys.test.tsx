@@ -31,6 +31,7 @@ const gull = {
   width: 1,
   height: 1,
   depth: 1,
+  middle: [0.1, 0.9, 0],
   locked: false,
   hidden: false,
   hanging: ['cam_wide'],
@@ -282,6 +283,9 @@ describe('things of the set', () => {
         { kind: 'MOUNT', frame: 1003, item: 21, throughout: true },
       ]),
     )
+    await press('Ctrl+Alt+A')
+    await waitFor(() => expect(posts(asked)).toHaveLength(3))
+    expect(posts(asked)[2]?.body, 'at its middle').toEqual({ kind: 'AIM', frame: 1003, item: 21, x: 0.1, y: 0.9, z: 0, lag: 0 })
   })
 })
 
