@@ -39,6 +39,8 @@ export class SetDrawing {
   /** each thing by itself, for what is looked for and marked; they are drawn together with those that look alike */
   private items: THREE.Mesh[] = []
   private alike: Alike<SetMaterial>[] = []
+  /** how many sets of meshes it was given */
+  private given = 0
 
   /**
    * @param smooth whether edges are smoothed
@@ -58,9 +60,18 @@ export class SetDrawing {
     this.renderer.setClearColor(PAPER)
   }
 
-  /** Takes the scene's meshes, in the order of its items. */
-  async meshes(glb: ArrayBuffer): Promise<void> {
+  /**
+   * Takes the scene's meshes, in the order of its items.
+   *
+   * @returns whether they are those that it has now: of two sets the one that was given last is, whichever is read first
+   */
+  async meshes(glb: ArrayBuffer): Promise<boolean> {
+    this.given++
+    const mine = this.given
     const loaded = await new GLTFLoader().parseAsync(glb, '')
+    if (mine !== this.given) {
+      return false
+    }
     this.forget()
     const indexes = new Map<THREE.BufferGeometry, number[]>()
     loaded.scene.traverse((node) => {
@@ -76,6 +87,7 @@ export class SetDrawing {
       this.alike.push(alike)
       this.scene.add(alike.mesh)
     })
+    return true
   }
 
   private forget() {

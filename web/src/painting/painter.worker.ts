@@ -1,10 +1,19 @@
 /** Draws the sets of all pictures of a window, one drawing after the other. */
-import type { FromWorker, ToWorker } from './orders'
+import type { Ask, FromWorker, Hit, ToWorker } from './orders'
 import { SetDrawing } from './SetDrawing'
 
 const drawings = new Map<number, SetDrawing>()
 
 const tell = (what: FromWorker, moved: Transferable[] = []) => self.postMessage(what, { transfer: moved })
+
+/** Nothing where it cannot be told: whoever asks is answered in any case, and can ask again. */
+function picked(picture: number, ask: Ask): Hit | undefined {
+  try {
+    return drawings.get(picture)?.pick(ask)
+  } catch {
+    return undefined
+  }
+}
 
 async function hear(told: ToWorker): Promise<void> {
   const { picture } = told
@@ -14,10 +23,11 @@ async function hear(told: ToWorker): Promise<void> {
     drawings.get(picture)?.dispose()
     drawings.delete(picture)
   } else if (told.kind === 'meshes') {
-    await drawings.get(picture)?.meshes(told.glb)
-    tell({ picture, kind: 'meshes' })
+    if (await drawings.get(picture)?.meshes(told.glb)) {
+      tell({ picture, kind: 'meshes' })
+    }
   } else if (told.kind === 'pick') {
-    tell({ picture, kind: 'picked', hit: drawings.get(picture)?.pick(told.ask) })
+    tell({ picture, kind: 'picked', hit: picked(picture, told.ask) })
   } else {
     const bitmap = drawings.get(picture)?.draw(told.order)
     if (bitmap) {

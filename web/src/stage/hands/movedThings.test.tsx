@@ -21,6 +21,8 @@ const stage = {
 } as unknown as StageShot
 const ACTION = 40
 
+/** What is under the pointer, while that is told late; undefined where it is told at once. */
+let late: (() => void)[] | undefined
 /** Where both things stand on the server, along x. */
 let at: [number, number]
 let server: HeldServer
@@ -43,7 +45,14 @@ function Hands({ edit, action = ACTION, known }: Props) {
   const laid = useStageDesk((d) => d.laid)
   const base = laidPlaces(known, stage, laid, action)
   const painter = {
-    pick: (_: unknown, answer: (hit: unknown) => void) => answer({ index: 0, metres: 3, point: [at[0], 0, 0] }),
+    pick: (_: unknown, answer: (hit: unknown) => void) => {
+      const hit = () => answer({ index: 0, metres: 3, point: [at[0], 0, 0] })
+      if (late) {
+        late.push(hit)
+      } else {
+        hit()
+      }
+    },
   } as unknown as SetPainter
   const hands = useHands({
     pane: 'scout',
@@ -79,6 +88,7 @@ beforeEach(() => {
       at[id - 21] = (at[id - 21] ?? 0) + moved.x
     })
   })
+  late = undefined
   setStage({ moving: undefined, laid: [], snap: 'freely', chosen: [] })
   choose(21)
 })
@@ -86,6 +96,61 @@ afterEach(() => {
   cleanup()
   putAwayAll()
   vi.unstubAllGlobals()
+})
+
+describe('a press before the name of what is under it came', () => {
+  const answer = () =>
+    act(() => {
+      for (const tell of late?.splice(0) ?? []) {
+        tell()
+      }
+    })
+
+  it('is one on the thing that lies there: it is chosen', () => {
+    setStage({ chosen: [] })
+    late = []
+    render(element())
+    point('pointerDown', 0, 0, { buttons: 1 })
+    point('pointerUp', 0)
+    expect(useStageDesk.getState().chosen).toEqual([])
+    answer()
+    expect(useStageDesk.getState().chosen).toEqual([21])
+  })
+
+  it('begins a drag of what is chosen', async () => {
+    late = []
+    const { rerender } = render(element())
+    point('pointerDown', 0, 0, { buttons: 1 })
+    answer()
+    rerender(element())
+    to(10)
+    point('pointerUp', 10)
+    await act(() => server.answerOne())
+    expect(bodies()).toEqual([expect.objectContaining({ kind: 'MOVE', items: [21], x: 1 })])
+  })
+
+  it('chooses nothing where the hand has gone on meanwhile', () => {
+    setStage({ chosen: [] })
+    late = []
+    render(element())
+    point('pointerDown', 0, 0, { buttons: 1 })
+    to(40)
+    point('pointerUp', 40)
+    answer()
+    expect(useStageDesk.getState().chosen).toEqual([])
+  })
+
+  it('is not one on what was named where the pointer stood before', () => {
+    setStage({ chosen: [] })
+    render(element())
+    point('pointerMove', 0)
+    late = []
+    point('pointerDown', 60, 0, { buttons: 1 })
+    point('pointerUp', 60)
+    expect(useStageDesk.getState().chosen, 'until it is known what lies there').toEqual([])
+    answer()
+    expect(useStageDesk.getState().chosen).toEqual([21])
+  })
 })
 
 describe('a thing that is dragged', () => {

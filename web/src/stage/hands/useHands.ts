@@ -58,6 +58,9 @@ const STILL = 4
 const DRAGS = /^[xzutbg0-9.,-]$/
 const HOW: Partial<Record<string, How>> = { u: 'up', t: 'turn', b: 'size', g: 'slide' }
 
+/** A press under which it is still looked for a thing. */
+type Press = { x: number; y: number; moved: boolean; up: boolean }
+
 const inPicture = (e: { clientX: number; clientY: number; currentTarget: EventTarget }) => {
   const box = (e.currentTarget as HTMLElement).getBoundingClientRect()
   return { x: ((e.clientX - box.left) / box.width) * 2 - 1, y: 1 - ((e.clientY - box.top) / box.height) * 2 }
@@ -68,6 +71,7 @@ export function useHands({ pane, painter, seen, stage, things, action, shotFrame
   const [words, setWords] = useState<string>()
   const held = useRef<Held | undefined>(undefined)
   const looks = useRef(false)
+  const press = useRef<Press | undefined>(undefined)
 
   const name = (hit: Hit) => stage.items[hit.index]
 
@@ -129,10 +133,48 @@ export function useHands({ pane, painter, seen, stage, things, action, shotFrame
     setWords(undefined)
   }, [])
 
+  /** Looks what lies under a press for which no name came yet: it is meant as if it had. */
+  const pickAtPress = (e: React.PointerEvent) => {
+    const shown = seen()
+    const at: Press = { x: e.clientX, y: e.clientY, moved: false, up: false }
+    const [ray, several, adds] = [inPicture(e), e.ctrlKey || e.shiftKey, e.ctrlKey]
+    press.current = at
+    if (!painter || !shown || off || e.button !== 0) {
+      return
+    }
+    painter.pick({ ...shown, ...ray }, (hit) => {
+      const item = hit && stage.items[hit.index]
+      if (!item || press.current !== at || at.moved) {
+        return
+      }
+      if (at.up) {
+        choose(item.id, several)
+        setStage({ panel: 'Things' })
+        return
+      }
+      const own = useStageDesk.getState().chosen.includes(item.id) || adds
+      held.current = { hit, id: item.id, x: at.x, y: at.y, moved: false, ray, ids: own ? [item.id] : [], action }
+      if (own) {
+        looks.current = false
+        empty.end()
+      }
+    })
+  }
+
+  /** Whether the name that is shown is of what is pressed, and not of where the pointer was before. */
+  const isNamed = (e: React.PointerEvent) => {
+    const box = e.currentTarget.getBoundingClientRect()
+    return !!under && Math.hypot(e.clientX - box.left - under.left, e.clientY - box.top - under.top) <= STILL
+  }
+
   const down = (e: React.PointerEvent) => {
     setStage({ area: 'pictures' })
-    const hit = under
+    const hit = isNamed(e) ? under : undefined
     const item = hit && name(hit)
+    press.current = undefined
+    if (!hit) {
+      pickAtPress(e)
+    }
     e.currentTarget.setPointerCapture(e.pointerId)
     const { chosen } = useStageDesk.getState()
     const pressed = hit && item && !off && e.button === 0
@@ -147,6 +189,10 @@ export function useHands({ pane, painter, seen, stage, things, action, shotFrame
   }
 
   const move = (e: React.PointerEvent) => {
+    const p = press.current
+    if (p && !p.up && Math.hypot(e.clientX - p.x, e.clientY - p.y) > STILL) {
+      p.moved = true
+    }
     const h = held.current
     if (h && Math.hypot(e.clientX - h.x, e.clientY - h.y) > STILL) {
       h.moved = true
@@ -182,6 +228,9 @@ export function useHands({ pane, painter, seen, stage, things, action, shotFrame
 
   const up = (e: React.PointerEvent) => {
     const h = held.current
+    if (press.current) {
+      press.current.up = true
+    }
     if (looks.current) {
       empty.end()
     }

@@ -1,6 +1,8 @@
 package freshsplice.core.stage;
 
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * What a thing looks like, whatever that is made from. All that draws a set, writes it down or asks whether it is still the same
@@ -9,6 +11,11 @@ import java.util.List;
 public sealed interface Geometry {
     /** The mesh at its natural size in metres, before the thing's size scales it. */
     Mesh mesh();
+
+    /** The middle of the box around it at its natural size, metres. */
+    default double[] middle() {
+        return mesh().middle();
+    }
 
     /** What tells it from any other geometry, always in the same order. */
     List<String> parts();
@@ -27,6 +34,8 @@ public sealed interface Geometry {
      * @param colour its main colour, {@code #rrggbb}
      */
     record Figure(Shape shape, String colour) implements Geometry {
+        private static final Map<Shape, double[]> MIDDLES = new ConcurrentHashMap<>();
+
         /** @throws freshsplice.core.refusal.Refusal if the colour is not written so */
         public Figure {
             Colour.of(colour);
@@ -35,6 +44,12 @@ public sealed interface Geometry {
         @Override
         public Mesh mesh() {
             return Figures.mesh(shape, Colour.of(colour));
+        }
+
+        @Override
+        public double[] middle() {
+            // asked for every thing of a set with every edit
+            return MIDDLES.computeIfAbsent(shape, of -> mesh().middle()).clone();
         }
 
         @Override

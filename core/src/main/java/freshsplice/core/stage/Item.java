@@ -36,7 +36,7 @@ public record Item(long id, String name, Geometry geometry, double width, double
 
     /** The middle of what is seen of it, in its own axes, metres. */
     public double[] middle() {
-        double[] middle = geometry.mesh().middle();
+        double[] middle = geometry.middle();
         return new double[] {middle[0] * width, middle[1] * height, middle[2] * depth};
     }
 
