@@ -364,6 +364,35 @@ class SourcesTest {
                 + files.get(0).get("mediaId").asLong() + "/picture?width=960")));
     }
 
+    @Test
+    @DisplayName("numbered pictures of one name in two folders are two runs; some that come again with other contents change boards by a step alone")
+    void runsApart() throws IOException {
+        long cut = cut("surf.####.png");
+        Map<String, byte[]> frames = new LinkedHashMap<>();
+        for (int i = 86_400; i < 86_424; i++) {
+            frames.put("night/surf." + i + ".png", Material.picture("night" + i * 31, 64, 36));
+            if (i < 86_410) {
+                frames.put("day/surf." + i + ".png", Material.picture("day" + i * 31, 64, 36));
+            }
+        }
+        give(frames);
+        JsonNode piece = client.cutPieces(receive(cut)).get(0);
+        String picture = "/api/media/" + piece.get("mediaId").asLong() + "/picture?width=960&frame=";
+        String fifth = md5(client.bytes(picture + 5));
+        JsonNode night = client.get("/api/projects/" + project + "/files?text=night/surf.86405").get("files");
+        assertThat(fifth).as("of the folder that has all of it").isEqualTo(md5(client.bytes("/api/media/" + night.get(0).get("mediaId").asLong() + "/picture?width=960")));
+        give(Map.of("night/surf.86405.png", Material.picture("another", 64, 36)));
+        long master = client.get("/api/projects/" + project).get("masterId").asLong();
+        assertThat(md5(client.bytes(picture + 5))).as("the run that was laid is what it was").isEqualTo(fifth);
+        long now = client.get("/api/masters/" + master).get("sections").get(0).get("mediaId").asLong();
+        if (now != piece.get("mediaId").asLong()) {
+            // the newer one came to lie there by a step
+            assertThat(client.get("/api/projects/" + project + "/history").get(0).get("name").asString()).isEqualTo("Give pictures and sound");
+            client.post("/api/projects/" + project + "/undo", null);
+        }
+        assertThat(client.get("/api/masters/" + master).get("sections").get(0).get("mediaId")).isEqualTo(piece.get("mediaId"));
+    }
+
     @ParameterizedTest(name = "{0}")
     @CsvSource({
         "h264.mp4, libx264 -pix_fmt yuv420p -g 12", "prores.mov, prores_ks", "vc3.mxf, dnxhd -b:v 36M -pix_fmt yuv422p -s 1920x1080",

@@ -20,6 +20,13 @@ public final class FileNames {
     private FileNames() {
     }
 
+    /** How many folders two paths have in common, from their files' own outwards. */
+    public static int sharedFolders(String a, String b) {
+        List<String> one = parts(a);
+        List<String> other = parts(b);
+        return sharedEnd(one.subList(0, Math.max(0, one.size() - 1)), other.subList(0, Math.max(0, other.size() - 1)));
+    }
+
     /** The last part of a path, whichever slashes it is written with. */
     public static String base(String path) {
         return path.substring(Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\')) + 1).strip();

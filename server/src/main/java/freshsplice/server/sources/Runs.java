@@ -9,7 +9,10 @@ import freshsplice.server.rows.MediaFrameRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.Store;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Optional;
@@ -27,32 +30,50 @@ public class Runs {
     }
 
     /**
+     * Pictures of one name in one folder.
+     *
+     * @param files by their numbers; of two of one number the newer
+     */
+    private record Group(String folder, NavigableMap<Long, MediaRow> files) {
+    }
+
+    /**
      * Makes a run for each source that names one and has at least two of its pictures there; a run that was made
-     * before takes in pictures that came since.
+     * before takes in pictures that came since. Pictures of another folder are another run, and so are those that came
+     * again with other contents: what shows the one before goes on showing it.
      */
     @Transactional
     void make(long projectId, Collection<SourceNeed> pictures, FrameRate rate) {
-        Map<String, NavigableMap<Long, MediaRow>> groups = groups(projectId);
+        Map<String, List<Group>> groups = groups(projectId);
         for (SourceNeed wanted : pictures) {
-            String run = wanted.names().flatMap(n -> runOf(n, wanted.source(), groups).stream()).findFirst()
-                    .orElse(null);
+            Group run = wanted.names().flatMap(n -> runOf(n, wanted.source(), groups).stream()).findFirst().orElse(null);
             if (run != null) {
                 FrameRate own = wanted.source().rate() == null ? rate : wanted.source().rate();
-                write(projectId, groups.get(run), own);
+                write(projectId, run.files(), own);
             }
         }
     }
 
-    private Map<String, NavigableMap<Long, MediaRow>> groups(long projectId) {
-        Map<String, NavigableMap<Long, MediaRow>> groups = new HashMap<>();
+    private Map<String, List<Group>> groups(long projectId) {
+        Map<String, Map<String, Group>> byFolder = new HashMap<>();
         for (MediaRow file : store.where(MediaRow.class, "projectId", projectId)) {
             if (file.kind == MediaRow.Kind.PICTURE) {
-                SequenceName.of(file.name).ifPresent(name -> groups.computeIfAbsent(key(name), k -> new TreeMap<>())
-                        .put(name.number(), file));
+                SequenceName.of(file.name).ifPresent(name -> byFolder.computeIfAbsent(key(name), k -> new LinkedHashMap<>())
+                        .computeIfAbsent(folder(file), f -> new Group(f, new TreeMap<>())).files().put(name.number(), file));
             }
         }
-        groups.values().removeIf(files -> files.size() < 2);
+        Map<String, List<Group>> groups = new HashMap<>();
+        byFolder.forEach((key, of) -> {
+            List<Group> runs = of.values().stream().filter(g -> g.files().size() >= 2).toList();
+            if (!runs.isEmpty()) {
+                groups.put(key, runs);
+            }
+        });
         return groups;
+    }
+
+    private static String folder(MediaRow file) {
+        return file.path.substring(0, Math.max(0, file.path.length() - file.name.length()));
     }
 
     private static String key(SequenceName name) {
@@ -61,18 +82,18 @@ public class Runs {
 
     /**
      * The run that a name stands for: named as such, or by its first picture where the source is exactly as long as
-     * the pictures from there on are many.
+     * the pictures from there on are many. Of several folders the one that agrees furthest with the name's, then that of the most.
      */
-    private static Optional<String> runOf(String name, Source source, Map<String, NavigableMap<Long, MediaRow>> groups) {
+    private static Optional<Group> runOf(String name, Source source, Map<String, List<Group>> groups) {
         SequenceName parsed = SequenceName.of(FileNames.base(name)).orElse(null);
-        NavigableMap<Long, MediaRow> files = parsed == null ? null : groups.get(key(parsed));
-        if (files == null) {
-            return Optional.empty();
-        }
-        boolean whole = parsed.number() >= 0 && source.length() != null && source.length() > 1
-                && files.firstKey() == parsed.number() && files.size() == source.length()
+        List<Group> known = parsed == null ? List.of() : groups.getOrDefault(key(parsed), List.of());
+        return known.stream().filter(g -> parsed.number() < 0 || isWhole(g.files(), parsed, source))
+                .max(Comparator.comparingInt((Group g) -> FileNames.sharedFolders(g.folder() + "x", name)).thenComparingInt(g -> g.files().size()));
+    }
+
+    private static boolean isWhole(NavigableMap<Long, MediaRow> files, SequenceName first, Source source) {
+        return source.length() != null && source.length() > 1 && files.firstKey() == first.number() && files.size() == source.length()
                 && files.lastKey() - files.firstKey() + 1 == files.size();
-        return parsed.number() < 0 || whole ? Optional.of(key(parsed)) : Optional.empty();
     }
 
     /** Makes a run of pictures, whatever others there are of its name. @param files by their numbers */
@@ -106,9 +127,18 @@ public class Runs {
     private void write(long projectId, NavigableMap<Long, MediaRow> files, FrameRate rate) {
         MediaRow first = files.firstEntry().getValue();
         String name = SequenceName.of(first.name).orElseThrow().run();
+        String path = folder(first) + name;
         MediaRow row = store.where(MediaRow.class, "projectId", projectId).stream()
-                .filter(m -> m.kind == MediaRow.Kind.RUN && m.name.equals(name)).findFirst().orElseGet(MediaRow::new);
+                .filter(m -> m.kind == MediaRow.Kind.RUN && m.path.equals(path) && goesOnIn(m, files)).findFirst().orElseGet(MediaRow::new);
         fill(row, name, files, rate);
+    }
+
+    /** Whether all pictures of a run are the same among these. */
+    private boolean goesOnIn(MediaRow run, NavigableMap<Long, MediaRow> files) {
+        return store.where(MediaFrameRow.class, "mediaId", run.id).stream().allMatch(f -> {
+            MediaRow file = files.get(f.number);
+            return file != null && file.id == f.frameId;
+        });
     }
 
     private void addFrames(MediaRow row, NavigableMap<Long, MediaRow> files) {

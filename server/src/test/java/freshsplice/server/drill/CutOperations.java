@@ -18,7 +18,7 @@ final class CutOperations {
     }
 
     static List<Operation> all() {
-        return List.of(new NewerCut(), new OwnListAgain(), new Receive(), new Receive(), new Apply(), new Apply(), new AsInCut(), new HandBack());
+        return List.of(new NewerCut(), new OwnListAgain(), new Receive(), new Receive(), new Apply(), new Apply(), new AsInCut(), new HandBack(), new SayOfSources());
     }
 
     /** The list of before with pieces trimmed, slipped, swapped, left out and put in. */
@@ -42,7 +42,10 @@ final class CutOperations {
                     default -> clips.set(at, new Material.Clip(clip.name() + " b", clip.from(), clip.length()));
                 }
             }
-            if (who.upload(world.path("/files"), Map.of("cut " + dice.below(9999) + ".edl", Material.edl(world.title(), clips))).isPresent()) {
+            String format = dice.of(FORMATS);
+            String name = "cut " + dice.below(9999) + "." + EXTENSIONS.get(format);
+            byte[] list = DrilledList.of(world.title(), clips, format, dice);
+            if (who.upload(world.path("/files"), Map.of(name, list)).isPresent()) {
                 world.cut().clear();
                 world.cut().addAll(clips);
             }
@@ -110,6 +113,28 @@ final class CutOperations {
                 who.post(cut + "/apply" + held, Map.of("changes", chosen));
             }
             return Touched.SOUND;
+        }
+    }
+
+    /** Says of sources that came under other names whether they are one, some or all at once. */
+    static final class SayOfSources implements Operation {
+        @Override
+        public Touched play(World world, Person who, Dice dice) {
+            List<Long> received = cuts(world, "RECEIVED");
+            if (received.isEmpty() || world.masters().isEmpty()) {
+                return Touched.NOTHING;
+            }
+            String cut = "/api/cuts/" + dice.of(received) + "/turnover";
+            List<Map<String, String>> pairs = new ArrayList<>();
+            who.ask(cut).map(list -> list.get("sources")).ifPresent(sources -> sources.forEach(s -> {
+                if (dice.once(2)) {
+                    pairs.add(Map.of("older", s.get("older").asString(), "newer", s.get("newer").asString()));
+                }
+            }));
+            if (!pairs.isEmpty()) {
+                who.post(cut + "/sources", Map.of("pairs", pairs, "same", dice.once(2)));
+            }
+            return Touched.NOTHING;
         }
     }
 
