@@ -82,7 +82,7 @@ function Hands({ section, draft }: { section: Section; draft: Draft<Lying> }) {
       onWheel={({ deltaY }) => draft.change(place, (l) => ({ ...l, scale: l.scale * Math.exp(-deltaY * 0.0005) }), true)}
       onClick={(e) => e.stopPropagation()}
     >
-      <p className="pointer-events-none absolute bottom-2 left-2 rounded-sm bg-deep/85 px-2 py-1 text-[13px] text-live">
+      <p className="pointer-events-none absolute top-2 left-2 rounded-sm bg-deep/85 px-2 py-1 text-[13px] text-live">
         Board of {section.code} by hand: drag it, wheel for its size, Escape leaves it
       </p>
     </div>
