@@ -17,6 +17,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -216,17 +217,13 @@ public final class Applying {
     }
 
     private Section newSection(int n) {
-        Turnover.Newer newer = turnover.newer.get(n);
-        if (newer.origin().isPresent()) {
-            // one of our shots, seen again in another place
-            FrameRange edge = newer.cut().edge();
-            Origins.Origin origin = newer.origin().get();
-            return new Section(0, new Section.Content.OfShot(origin.shotId()), edge, origin.position(),
-                    origin.slope(), origin.bends(), true, Transitions.head(newer.cut().head(), edge.in()),
-                    Transitions.tail(newer.cut().tail(), newer.cut().record(), edge.out()));
+        CutPiece cut = turnover.newer.get(n).cut();
+        Optional<Section> again = turnover.newer.get(n).ownAgain();
+        if (again.isPresent()) {
+            return again.get().withTransitions(Transitions.head(cut.head(), cut.edge().in()), Transitions.tail(cut.tail(), cut.record(), cut.edge().out()));
         }
-        newShots.add(newer.cut());
-        return FirstMaster.section(-newShots.size(), newer.cut(), firstFrame);
+        newShots.add(cut);
+        return FirstMaster.section(-newShots.size(), cut, firstFrame);
     }
 
     private List<Section> layOut(List<Entry> entries) {

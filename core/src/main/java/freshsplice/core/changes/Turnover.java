@@ -32,6 +32,11 @@ import java.util.stream.IntStream;
 public final class Turnover {
     /** A piece of the newer cut with the frames of ours that it names, if it names any. */
     record Newer(CutPiece cut, Optional<Origins.Origin> origin, Piece piece) {
+        /** The piece of ours that shows it, without transitions; empty where it is a shot to be made. */
+        Optional<Section> ownAgain() {
+            return origin.map(o -> new Section(0, new Section.Content.OfShot(o.shotId()), cut.edge(), o.position(), o.slope(), o.bends(), true,
+                    null, null));
+        }
     }
 
     private static final int NOT_COMPARED = -1;
@@ -203,8 +208,7 @@ public final class Turnover {
 
     /** One of our shots that a new piece of the cut shows by our name; empty where it is a shot to be made. */
     Optional<Section> ownAgain(Change change) {
-        return change.newIndex() < 0 ? Optional.empty() : newer.get(change.newIndex()).origin().map(origin -> new Section(0,
-                new Section.Content.OfShot(origin.shotId()), newer.get(change.newIndex()).cut().edge(), origin.position(), origin.slope(), origin.bends(), true, null, null));
+        return change.newIndex() < 0 ? Optional.empty() : newer.get(change.newIndex()).ownAgain();
     }
 
     public Section sectionOf(Change change) {

@@ -74,6 +74,8 @@ public final class SameSources {
     private final Set<String> takenOlds = new HashSet<>();
     private final Map<Integer, String> oldOrder = new HashMap<>();
     private final Map<Integer, String> newOrder = new HashMap<>();
+    /** Reels of the older cut by what old lists shorten them to. */
+    private final Map<String, Set<String>> oldReels = new HashMap<>();
 
     private SameSources(List<SourceUse> olds, List<SourceUse> news, Decisions decisions) {
         olds.forEach(u -> this.olds.put(u.key(), u));
@@ -81,6 +83,8 @@ public final class SameSources {
         this.decisions = decisions;
         olds.forEach(u -> u.shown().forEach(s -> oldOrder.put(s.order(), u.key())));
         news.forEach(u -> u.shown().forEach(s -> newOrder.put(s.order(), u.key())));
+        this.olds.values().stream().map(SourceUse::source).filter(s -> s != null && s.reel() != null).map(Source::reel)
+                .forEach(r -> oldReels.computeIfAbsent(SourceNames.shortened(r), k -> new LinkedHashSet<>()).add(r));
     }
 
     /** @param decisions what people said before: it stands above everything found here */
@@ -154,9 +158,7 @@ public final class SameSources {
             return null;
         }
         String own = c.older.source().reel();
-        String shortened = SourceNames.shortened(own);
-        return olds.values().stream().map(SourceUse::source).filter(s -> s != null && s.reel() != null).map(Source::reel)
-                .filter(r -> !r.equals(own) && SourceNames.shortened(r).equals(shortened)).findFirst().orElse(null);
+        return oldReels.get(SourceNames.shortened(own)).stream().filter(r -> !r.equals(own)).findFirst().orElse(null);
     }
 
     private boolean takeDecided(SourceUse newer) {

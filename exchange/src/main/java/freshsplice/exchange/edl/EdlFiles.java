@@ -8,7 +8,6 @@ import java.util.Map;
  * list names several for them.
  */
 final class EdlFiles {
-    private static final String HELD = " FF";
     private static final String SEVERAL = "";
 
     private EdlFiles() {
@@ -34,7 +33,6 @@ final class EdlFiles {
     }
 
     private static String key(EdlStatement s) {
-        String name = s.clipName.endsWith(HELD) ? s.clipName.substring(0, s.clipName.length() - HELD.length()).stripTrailing() : s.clipName;
-        return s.reel + "\u0000" + name;
+        return s.reel + "\u0000" + s.clipNameUnheld();
     }
 }

@@ -200,11 +200,8 @@ final class EdlLane {
 
     private Event event(Placement p) {
         EdlStatement s = p.statement;
-        String clip = s.clipName == null ? "" : s.clipName;
-        if (p.slope.isZero() && clip.endsWith(" FF")) {
-            clip = clip.substring(0, clip.length() - 3).stripTrailing();
-        }
-        String name = clip;
+        String clip = p.slope.isZero() ? s.clipNameUnheld() : s.clipName;
+        String name = clip == null ? "" : clip;
         Source source = new Source(name.isEmpty() ? null : name, s.reel, s.file, rate, null, null);
         return Countable.event(name, true, p.record, remarks, s.place(), () -> new Event(s.number, Event.Kind.CLIP, name,
                 true, p.record, source, TimeMap.constant(p.record, p.from, p.slope), null, s.comments));

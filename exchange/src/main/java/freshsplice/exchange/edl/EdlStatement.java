@@ -11,6 +11,9 @@ final class EdlStatement {
     /** How the event begins. */
     enum Edit { CUT, DISSOLVE, WIPE, KEY_BACKGROUND, KEY, KEY_OUT }
 
+    /** What some programs write after the name of a clip of which one frame is held. */
+    private static final String HELD = " FF";
+
     final int line;
     final String number;
     final String reel;
@@ -54,6 +57,11 @@ final class EdlStatement {
         this.sourceOut = times.get(1);
         this.recordIn = times.get(2);
         this.recordOut = times.get(3);
+    }
+
+    /** The clip's name without the mark of a frame that is held; null where the list gives none. */
+    String clipNameUnheld() {
+        return clipName == null || !clipName.endsWith(HELD) ? clipName : clipName.substring(0, clipName.length() - HELD.length()).stripTrailing();
     }
 
     /** Reel BL: black, in whatever case. */

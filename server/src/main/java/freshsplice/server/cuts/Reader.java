@@ -50,6 +50,10 @@ class Reader {
             rate = store.get(ProjectRow.class, row.projectId).rate;
             reading = reading(row, rate);
         }
+        take(row, given, rate, reading);
+    }
+
+    private void take(CutRow row, FrameRate given, FrameRate rate, Reading reading) {
         int chosen = row.id == null ? Sequences.likeliest(reading.cuts()) : row.chosen;
         Cut cut = reading.cuts().get(Math.max(0, Math.min(chosen, reading.cuts().size() - 1)));
         if (cut.record().isEmpty()) {
@@ -75,20 +79,21 @@ class Reader {
 
     /** Reads it at the one rate of the movies that came with it, where its own had to be guessed and it can be read so. */
     void readAsMovies(CutRow row, FrameRate rate, int movies) {
-        if (row.rateReason == null || rate.equals(row.rate) || !canBeRead(row, rate)) {
+        Reading reading = row.rateReason == null || rate.equals(row.rate) ? null : readingIfAny(row, rate);
+        if (reading == null) {
             return;
         }
-        read(row, rate);
+        take(row, rate, rate, reading);
         row.rateReason = "It does not say its rate; read at " + rate + " frames/s, the rate of "
                 + (movies == 1 ? "the movie" : "all " + movies + " movies") + " that came with it. Give the rate to choose another";
     }
 
-    private boolean canBeRead(CutRow row, FrameRate rate) {
+    /** Null where it cannot be read at that rate. */
+    private Reading readingIfAny(CutRow row, FrameRate rate) {
         try {
-            reading(row, rate);
-            return true;
+            return reading(row, rate);
         } catch (UnreadableFile | Refusal e) {
-            return false;
+            return null;
         }
     }
 

@@ -85,11 +85,15 @@ public class Staleness {
                 Map<String, String> look = looks.now(render, names(made), LookParts.Sight.of(new FilmedShot(MasterStore.shot(shot), cameras.get(shot.cameraId),
                         set.stage())), recipesNow);
                 RenderRange whole = FinishedRenders.whole(render, rate);
-                Map<String, String> sound = new HashMap<>(look);
-                // renders of earlier versions of the program tell their sound piece by piece
-                sound.put(SOUND, under.digestOfShot(shot.id, whole));
-                sound.put(HEARD, under.heardOfShot(shot.id, whole));
-                stale.put(render.id, differences(made, with(now, sound)));
+                Map<String, String> more = new HashMap<>(look);
+                if (names(made).contains(SOUND)) {
+                    // renders of earlier versions of the program tell their sound piece by piece
+                    more.put(SOUND, under.digestOfShot(shot.id, whole));
+                }
+                if (names(made).contains(HEARD)) {
+                    more.put(HEARD, under.heardOfShot(shot.id, whole));
+                }
+                stale.put(render.id, differences(made, with(now, more)));
             }
         }
         return stale;
