@@ -136,8 +136,18 @@ public final class FrameMaker implements AutoCloseable {
         double wide = place.width() / (1 - crop.left() - crop.right());
         double high = place.height() / (1 - crop.top() - crop.bottom());
         Pixels.Box all = box(place.left() - crop.left() * wide, place.top() - crop.top() * high, wide, high);
-        byte[] bytes = frame(board.board(), board.frame(), all.wide(), all.high());
-        picture.layPart(bytes, all, inside, weight);
+        Pixels.Box seen = inside.within(look.width(), look.height());
+        BoardPart part = BoardPart.of(footage.reel(board.board()).file(), all, seen, (long) look.width() * look.height());
+        if (part == null) {
+            picture.layPart(frame(board.board(), board.frame(), all.wide(), all.high()), all, inside, weight);
+        } else if (!seen.isEmpty()) {
+            String reader = board.board() + " " + part;
+            if (!readers.containsKey(reader)) {
+                Reel reel = footage.reel(board.board());
+                readers.put(reader, new MovieReader(reel.file(), part, reel.rate()));
+            }
+            picture.layPart(readers.get(reader).frame(board.frame()), part.at(), inside, weight);
+        }
     }
 
     /** In pixels. */

@@ -26,13 +26,27 @@ public final class MovieReader implements AutoCloseable {
     private final int width;
     private final int height;
     private final FrameRate rate;
+    private final String first;
     private final byte[] picture;
     private Process ffmpeg;
     private InputStream frames;
+    private MovieTimes times;
+    /** Of its pictures, from 0. */
     private long next = -1;
 
     public MovieReader(Path file, int width, int height, FrameRate rate) {
+        this(file, width, height, rate, "");
+    }
+
+    /** Of a part of the pictures alone, at the size at which it is laid. */
+    MovieReader(Path file, BoardPart part, FrameRate rate) {
+        this(file, part.at().wide(), part.at().high(), rate, part.filter() + ",");
+    }
+
+    /** @param first filters before pictures are scaled, each with a comma after it */
+    private MovieReader(Path file, int width, int height, FrameRate rate, String first) {
         this.file = file;
+        this.first = first;
         this.width = width;
         this.height = height;
         this.rate = rate;
@@ -45,13 +59,15 @@ public final class MovieReader implements AutoCloseable {
      * @throws IOException if the movie cannot be read
      */
     public byte[] frame(long frame) throws IOException {
-        if (frame == next - 1) {
+        times = times == null ? MovieTimes.of(file) : times;
+        long wanted = times.pictureAt(frame);
+        if (wanted == next - 1) {
             return picture;
         }
-        if (ffmpeg == null || frame < next || frame > next + READ_OVER) {
-            begin(frame);
+        if (ffmpeg == null || wanted < next || wanted > next + READ_OVER) {
+            begin(wanted);
         }
-        while (next <= frame) {
+        while (next <= wanted) {
             int read = frames.readNBytes(picture, 0, picture.length);
             if (read < picture.length) {
                 checkEnded();
@@ -75,21 +91,20 @@ public final class MovieReader implements AutoCloseable {
         }
     }
 
-    private void begin(long frame) throws IOException {
+    private void begin(long wanted) throws IOException {
         close();
-        // half a frame early: seeking passes over what begins before the time asked for. Frames go through as they come,
-        // else the first one is doubled to fill that half
-        double from = Math.max(0, rate.seconds(frame).toDouble() - rate.seconds(1).toDouble() / 2);
+        // pictures go through as they come, else the first one is doubled to fill the time before it
+        double from = times.before(wanted, rate);
         // scene-linear pictures are seen as all others are
         List<String> linear = file.toString().toLowerCase(Locale.ROOT).endsWith(".exr") ? List.of("-apply_trc", "iec61966_2_1") : List.of();
         List<String> command = new ArrayList<>(List.of("ffmpeg", "-hide_banner", "-loglevel", "error", "-nostdin", "-xerror", "-ss",
                 String.format(Locale.ROOT, "%.6f", from)));
         command.addAll(linear);
         command.addAll(List.of("-i", file.toAbsolutePath().toString(), "-an", "-vf",
-                "scale=" + width + ":" + height + ":flags=bicubic", "-fps_mode", "passthrough", "-f", "rawvideo", "-pix_fmt", "rgb24", "-"));
+                first + "scale=" + width + ":" + height + ":flags=bicubic", "-fps_mode", "passthrough", "-f", "rawvideo", "-pix_fmt", "rgb24", "-"));
         ffmpeg = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD).start();
         frames = new BufferedInputStream(ffmpeg.getInputStream(), picture.length);
-        next = frame;
+        next = wanted;
     }
 
     @Override

@@ -162,6 +162,17 @@ public final class Pixels {
         boolean contains(int x, int y) {
             return x >= left && y >= top && x < left + wide && y < top + high;
         }
+
+        /** What of it lies in a picture of a size. */
+        Box within(int width, int height) {
+            int l = Math.max(0, left);
+            int t = Math.max(0, top);
+            return new Box(l, t, Math.max(0, Math.min(width, left + wide) - l), Math.max(0, Math.min(height, top + high) - t));
+        }
+
+        boolean isEmpty() {
+            return wide == 0 || high == 0;
+        }
     }
 
     /**

@@ -143,6 +143,37 @@ class ElsewhereTest {
         assertThat(renders.ended(unknown).has("cameraOf")).as("nobody knows").isFalse();
     }
 
+    @Test
+    @DisplayName("a movie that came as ProRes is handed back as that, picture for picture, with the version's name and timecode, also when a list "
+            + "names the file alone")
+    void prores() throws Exception {
+        Path made = folder.resolve("made.mov");
+        Process ffmpeg = new ProcessBuilder("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "testsrc=size=320x180:rate=24", "-frames:v",
+                String.valueOf(length(0)), "-c:v", "prores_ks", "-profile:v", "1", made.toString()).start();
+        assertThat(ffmpeg.waitFor()).isZero();
+        Map<String, byte[]> files = Map.of(code(0) + "_v004.mov", Files.readAllBytes(made));
+        client.upload("/api/projects/" + project + "/files", files);
+        long id = client.post("/api/projects/" + project + "/versions", Map.of("names", List.copyOf(files.keySet()), "grade", "FINAL")).get(0).asLong();
+        assertThat(renders.ended(id).get("state").asString()).isEqualTo("DONE");
+        List<JsonNode> written = list(client.get("/api/renders/" + id + "/files"));
+        assertThat(written).extracting(f -> f.get("kind").asString()).containsExactlyInAnyOrder("H264", "PRORES");
+        Path kept = Files.write(folder.resolve("kept.mov"), client.bytes("/api/renders/" + id + "/files/PRORES"));
+        Probe probe = Probe.of(kept);
+        assertThat(probe.codec()).isEqualTo("prores");
+        assertThat(probe.frames()).isEqualTo(length(0));
+        assertThat(md5(kept)).as("no picture was made anew").isEqualTo(md5(made));
+        String list = new String(client.postForBytes("/api/projects/" + project + "/hand-back/edl?master=" + master),
+                java.nio.charset.StandardCharsets.UTF_8);
+        assertThat(list).contains("* SOURCE FILE: " + code(0) + "_v004.mov").contains("FROM CLIP NAME: " + code(0) + "_v004");
+        assertThat(list).as("by its own timecode").contains(probe.timecode() + " ");
+    }
+
+    /** Of all coded pictures of a movie. */
+    private static String md5(Path movie) throws Exception {
+        Process ffmpeg = new ProcessBuilder("ffmpeg", "-v", "error", "-i", movie.toString(), "-map", "0:v", "-c", "copy", "-f", "md5", "-").start();
+        return new String(ffmpeg.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.US_ASCII).strip();
+    }
+
     /** Its first clip is the run; picture 3 of it is not there, so that the one before is seen (as everywhere a run is shown). */
     @Test
     @DisplayName("a run that the cut itself names is the board of its shot in renders too, frame for frame, and a gap in it shows what was before")

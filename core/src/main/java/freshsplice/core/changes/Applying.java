@@ -76,7 +76,7 @@ public final class Applying {
     private Outcome applied() {
         List<Entry> entries = entries();
         List<Section> laid = layOut(entries);
-        Master master = OtherPieces.keep(turnover.master, turnover.master.withMain(nestsClosed(entries, laid)));
+        Master master = OtherPieces.keep(turnover.master, turnover.master.withMain(nestsClosed(entries, laid)), turnover::isCompared);
         if (!laid.isEmpty() && entries.get(0).asNew()) {
             master = master.startingAt(Math.min(laid.get(0).record().in(), turnover.master.start()));
         }
@@ -148,6 +148,9 @@ public final class Applying {
     private Section changed(int o, int n, Change change) {
         Section after = after(turnover, o, n, change);
         Turnover.Newer newer = turnover.newer.get(n);
+        if (newer.cut().isSlate()) {
+            return after;
+        }
         Shot shot = turnover.shots.get(turnover.sections.get(o).shotId());
         boolean another = change.kind() == ChangeKind.REPLACED || needsOwnCourse(change, newer, shot);
         if (another && !namesShot(newer, shot)) {
@@ -185,8 +188,13 @@ public final class Applying {
     private static Section after(Turnover turnover, int o, int n, Change change) {
         Section old = turnover.sections.get(o);
         Turnover.Newer newer = turnover.newer.get(n);
-        Shot shot = turnover.shots.get(old.shotId());
         FrameRange edge = newer.cut().edge();
+        if (newer.cut().isSlate()) {
+            Section slate = FirstMaster.section(newer.cut());
+            boolean same = change.kind() != ChangeKind.REPLACED;
+            return (same ? slate.showing(old.content(), Rational.ZERO) : slate).named(old.id()).switched(old.enabled());
+        }
+        Shot shot = turnover.shots.get(old.shotId());
         Rational from = old.at(old.record().in() - change.head());
         Rational speed = old.speed();
         List<Bend> bends = Bend.shifted(old.bends(), change.head());
@@ -218,6 +226,9 @@ public final class Applying {
 
     private Section newSection(int n) {
         CutPiece cut = turnover.newer.get(n).cut();
+        if (cut.isSlate()) {
+            return FirstMaster.section(cut);
+        }
         Optional<Section> again = turnover.newer.get(n).ownAgain();
         if (again.isPresent()) {
             return again.get().withTransitions(Transitions.head(cut.head(), cut.edge().in()), Transitions.tail(cut.tail(), cut.record(), cut.edge().out()));

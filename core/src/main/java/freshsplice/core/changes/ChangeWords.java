@@ -41,7 +41,7 @@ public final class ChangeWords {
 
     /** What a change asks of its shot. */
     public static String asks(Change c, Demand demand) {
-        if (c.kind() == ChangeKind.NEW && demand.shown() == null) {
+        if (c.kind() == ChangeKind.NEW && demand.shown() == null && demand.needs() == Needs.CAMERA) {
             return "a shot, a camera, a board";
         }
         if (c.kind() == ChangeKind.OMITTED) {

@@ -31,6 +31,10 @@ final class GapPairing {
     }
 
     static double replacementCost(Piece older, Piece newer) {
+        if (older.isSlate() != newer.isSlate()) {
+            // a title never takes the place of a shot: that one is omitted, and this one new
+            return IMPOSSIBLE;
+        }
         double longer = Math.max(older.length(), newer.length());
         return 1.2 + 1.6 * Math.abs(older.length() - newer.length()) / longer;
     }

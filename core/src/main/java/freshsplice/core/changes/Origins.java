@@ -42,12 +42,24 @@ public final class Origins {
     }
 
     private final Map<String, Own> renders = new HashMap<>();
+    private final Map<String, Own> files = new HashMap<>();
     private final Map<String, Long> shots = new HashMap<>();
 
     /** Makes a render known. */
     public Origins render(RenderName name, long shotId, RenderRange range) {
         renders.put(name.toString().toLowerCase(Locale.ROOT), new Own(shotId, range));
         return this;
+    }
+
+    /** Makes a file of a render known, which may be called otherwise than the render: a list may name nothing else. */
+    public Origins file(String file, long shotId, RenderRange range) {
+        files.put(stem(file), new Own(shotId, range));
+        return this;
+    }
+
+    private static String stem(String file) {
+        int dot = file.lastIndexOf('.');
+        return (dot <= 0 ? file : file.substring(0, dot)).toLowerCase(Locale.ROOT);
     }
 
     /** Makes a shot known by its code. */
@@ -64,6 +76,7 @@ public final class Origins {
         }
         for (String name : names(source)) {
             Own own = renders.isEmpty() ? null : RenderName.parse(name).map(n -> renders.get(n.toString())).orElse(null);
+            own = own == null ? files.get(stem(name)) : own;
             if (own != null) {
                 return Optional.of(ofRender(own, piece));
             }

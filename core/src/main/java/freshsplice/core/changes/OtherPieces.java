@@ -5,9 +5,10 @@ import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 
 /**
- * Pieces of the main lane that no cut knows of (black, slates, renders) when its shots are laid out anew: they stay
+ * Pieces of the main lane that no cut knows of (black, renders, slates that were made here) when its shots are laid out anew: they stay
  * where they lie; where a shot comes to lie there they go onto the lane above, so that none is lost.
  */
 final class OtherPieces {
@@ -16,10 +17,11 @@ final class OtherPieces {
     private OtherPieces() {
     }
 
-    static Master keep(Master before, Master after) {
+    /** @param compared sections that the newer cut was compared with */
+    static Master keep(Master before, Master after, Predicate<Section> compared) {
         Master kept = after;
         for (Section section : before.main().sections()) {
-            boolean known = section.shotId() != 0 || section.content() instanceof Section.Content.OfMaster;
+            boolean known = compared.test(section) || section.content() instanceof Section.Content.OfMaster;
             if (!known) {
                 kept = laid(kept, section);
             }

@@ -29,9 +29,14 @@ public record Piece(FrameRange record, FrameRange edge, String key, Rational fro
     private static final Rational QUARTER = Rational.of(1, 4);
 
     public static Piece of(CutPiece piece) {
-        boolean still = piece.source() != null && piece.source().isStill();
+        boolean still = piece.isSlate() || piece.source() != null && piece.source().isStill();
         return new Piece(piece.record(), piece.edge(), piece.identity(), piece.from(), piece.slope(), courseOf(piece), still, piece.name(),
                 describe(piece.head()), describe(piece.tail()));
+    }
+
+    /** Whether it is a title, a colour or bars. */
+    boolean isSlate() {
+        return key.startsWith(CutPiece.slateKey(""));
     }
 
     private static Course courseOf(CutPiece piece) {

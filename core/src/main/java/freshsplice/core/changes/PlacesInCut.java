@@ -68,16 +68,16 @@ public final class PlacesInCut {
     }
 
     private void place(List<Section> sections, Turnover turnover) {
-        List<Integer> ofShots = new ArrayList<>();
+        List<Integer> compared = new ArrayList<>();
         for (int i = 0; i < sections.size(); i++) {
-            if (sections.get(i).shotId() != 0) {
-                ofShots.add(i);
+            if (turnover.isCompared(sections.get(i))) {
+                compared.add(i);
             }
         }
         List<Integer> pairs = turnover.changes().pairs();
         for (int n = 0; n < pairs.size(); n++) {
             if (pairs.get(n) >= 0) {
-                places.put(ofShots.get(pairs.get(n)), turnover.newPiece(n).edge());
+                places.put(compared.get(pairs.get(n)), turnover.newPiece(n).edge());
             }
         }
         for (int i = 1; i < sections.size(); i++) {

@@ -113,7 +113,7 @@ final class RunningOn {
         FrameRange record = a.record().spanWith(b.record());
         List<List<Integer>> paths = new ArrayList<>(a.paths());
         paths.addAll(b.paths());
-        return new CutPiece(record, a.edge().spanWith(b.edge()), named.source(), named.time().over(record), false, paths,
+        return new CutPiece(record, a.edge().spanWith(b.edge()), named.source(), null, named.time().over(record), false, paths,
                 List.of(), null, a.head(), b.tail());
     }
 }

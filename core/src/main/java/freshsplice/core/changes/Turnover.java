@@ -18,6 +18,7 @@ import java.util.Iterator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntPredicate;
@@ -43,10 +44,11 @@ public final class Turnover {
 
     final Master master;
     final Map<Long, Shot> shots;
-    /** The pieces of the main lane that show shots, with what they lie nested in. */
+    /** The pieces of the main lane that are compared, shots and slates of cuts, with what they lie nested in. */
     final List<LivePieces.Live> live;
     final List<Section> sections;
-    private final Set<String> slates;
+    /** Words of slates that lie somewhere and are not compared. */
+    private final Set<String> ownSlates;
     final List<Newer> newer;
     /** For each piece of the cut as it came, which of {@link #newer} it is in. */
     private final List<Integer> places;
@@ -60,9 +62,11 @@ public final class Turnover {
         this.shots = shots;
         LivePieces pieces = new LivePieces(masters);
         List<LivePieces.Live> all = pieces.ofLane(master, 0);
-        this.slates = IntStream.range(0, master.lanes().size()).boxed().flatMap(l -> pieces.ofLane(master, l).stream()).map(l -> l.section().content()).filter(Section.Content.Slate.class::isInstance)
-                .map(c -> ((Section.Content.Slate) c).text()).collect(Collectors.toSet());
-        this.live = all.stream().filter(l -> l.section().shotId() != 0).toList();
+        Set<String> titles = found.stream().map(Newer::cut).filter(CutPiece::isSlate).map(CutPiece::name).collect(Collectors.toSet());
+        this.live = all.stream().filter(l -> l.section().shotId() != 0 || isOfCut(l.section(), titles)).toList();
+        this.ownSlates = IntStream.range(0, master.lanes().size()).boxed().flatMap(l -> pieces.ofLane(master, l).stream())
+                .filter(l -> !live.contains(l)).map(l -> slateOf(l.section())).filter(Objects::nonNull).map(Section.Content.Slate::text)
+                .collect(Collectors.toSet());
         this.sections = live.stream().map(LivePieces.Live::section).toList();
         Set<Long> named = new HashSet<>();
         List<Newer> compared = found.stream().filter(n -> !isOurSlate(n.cut())).toList();
@@ -99,11 +103,47 @@ public final class Turnover {
                 || sections.get(c.oldIndex()).enabled()).toList(), all.kept(), all.pairs());
     }
 
-    /** A title with the words of one of our slates is that slate handed back: nothing is filmed in it. AX is what an EDL has for it. */
+    private static Section.Content.Slate slateOf(Section section) {
+        return section.content() instanceof Section.Content.Slate slate ? slate : null;
+    }
+
+    /** Whether a slate came with a cut, or the newer one has it too: what was put there by hand no cut knows of. */
+    private static boolean isOfCut(Section section, Set<String> titles) {
+        Section.Content.Slate slate = slateOf(section);
+        return slate != null && (slate.made() != null || titles.contains(slate.text()));
+    }
+
+    /** A title with the words of a slate of ours that is not compared is that slate handed back. */
     private boolean isOurSlate(CutPiece piece) {
+        return piece.isSlate() && ownSlates.contains(piece.name())
+                && sections.stream().map(Turnover::slateOf).filter(Objects::nonNull).noneMatch(s -> s.text().equals(piece.name()));
+    }
+
+    /** A clip without media under the words of one of our slates: AX is what an EDL has for a title. */
+    private static boolean isHandedBack(CutPiece piece, Set<String> words) {
         Source source = piece.source();
         return source != null && source.file() == null && (source.reel() == null || source.reel().equals("AX"))
-                && slates.contains(piece.name());
+                && words.contains(piece.name());
+    }
+
+    /** Pieces as what they are to us: titles that lists have as clips, and clips of shots that were made of titles once. */
+    private static List<CutPiece> known(List<CutPiece> pieces, Master master, LongFunction<Master> masters, Map<Long, Shot> shots) {
+        LivePieces live = new LivePieces(masters);
+        Set<String> words = IntStream.range(0, master.lanes().size()).boxed().flatMap(l -> live.ofLane(master, l).stream())
+                .map(l -> slateOf(l.section())).filter(Objects::nonNull).map(Section.Content.Slate::text).collect(Collectors.toSet());
+        Set<String> filmed = shots.values().stream().map(s -> s.anchor().key()).collect(Collectors.toSet());
+        return pieces.stream().map(p -> p.isSlate() && filmed.contains(p.asClip().identity()) ? p.asClip()
+                : !p.isSlate() && isHandedBack(p, words) ? p.asSlate(p.name()) : p).toList();
+    }
+
+    /** Whether a piece of ours was compared. */
+    boolean isCompared(Section section) {
+        return section.shotId() != 0 || sections.contains(section);
+    }
+
+    /** Whether a change is one of a title, colour or bars: nothing is filmed in it. */
+    boolean isOfSlate(Change change) {
+        return change.newIndex() < 0 ? sections.get(change.oldIndex()).shotId() == 0 : newer.get(change.newIndex()).cut().isSlate();
     }
 
     /** What is known beside the master and the cut: the names of sources by identity, and what people said of them. */
@@ -133,6 +173,7 @@ public final class Turnover {
         SourceUse.Gathering gathering = new SourceUse.Gathering();
         Set<Piece> all = new LinkedHashSet<>(asCompared);
         all.addAll(bySource);
+        all.removeIf(Piece::isSlate);
         for (Piece piece : all) {
             Source source = known.named(piece.key());
             gathering.add(piece.key(), source == null ? Source.ofIdentity(piece.key()) : source, piece.still(), piece.low(),
@@ -143,7 +184,7 @@ public final class Turnover {
 
     private static List<SourceUse> uses(List<Newer> found) {
         SourceUse.Gathering gathering = new SourceUse.Gathering();
-        found.forEach(n -> gathering.add(n.piece().key(), n.cut().source(), n.piece().still(), n.piece().low(),
+        found.stream().filter(n -> !n.piece().isSlate()).forEach(n -> gathering.add(n.piece().key(), n.cut().source(), n.piece().still(), n.piece().low(),
                 n.piece().high()));
         return gathering.uses();
     }
@@ -169,7 +210,7 @@ public final class Turnover {
     public static Turnover of(Master master, LongFunction<Master> masters, Map<Long, Shot> shots,
                               List<CutPiece> pieces, Origins origins, Sources known, int handles,
                               ChangeFinder.SoundDiffers sound) {
-        List<Newer> newer = pieces.stream().map(p -> newer(p, origins.of(p).filter(o -> shots.containsKey(o.shotId()))))
+        List<Newer> newer = known(pieces, master, masters, shots).stream().map(p -> newer(p, (p.isSlate() ? Optional.<Origins.Origin>empty() : origins.of(p)).filter(o -> shots.containsKey(o.shotId()))))
                 .toList();
         return new Turnover(master, masters, shots, newer, origins, known, handles, sound);
     }
@@ -182,7 +223,7 @@ public final class Turnover {
     /** The shot that a change is about; empty for a new one. */
     public Optional<Shot> shotOf(Change change) {
         return change.oldIndex() < 0 ? Optional.empty()
-                : Optional.of(shots.get(sections.get(change.oldIndex()).shotId()));
+                : Optional.ofNullable(shots.get(sections.get(change.oldIndex()).shotId()));
     }
 
     /**
@@ -215,7 +256,7 @@ public final class Turnover {
         return sections.get(change.oldIndex());
     }
 
-    /** Our pieces that show shots, in order, as old indexes count them; those of nested masters too. */
+    /** Our pieces that are compared, shots and slates of cuts, in order, as old indexes count them; those of nested masters too. */
     public List<LivePieces.Live> pieces() {
         return live;
     }
@@ -224,7 +265,7 @@ public final class Turnover {
     public Optional<Shot> ourShotOf(int piece) {
         int place = places.get(piece);
         int section = place == NOT_COMPARED ? -1 : changes.pairs().get(place);
-        return section < 0 ? Optional.empty() : Optional.of(shots.get(sections.get(section).shotId()));
+        return section < 0 ? Optional.empty() : Optional.ofNullable(shots.get(sections.get(section).shotId()));
     }
 
     /** A piece of the newer cut by its index among those compared: what runs on in one of our shots is one. */
@@ -270,9 +311,13 @@ public final class Turnover {
     }
 
     private static Piece older(Section section, FrameRange seen, Shot shot, boolean named) {
-        Shot.Anchor anchor = shot.anchor();
         String head = Transitions.describe(section.head());
         String tail = Transitions.describe(section.tail());
+        Section.Content.Slate slate = slateOf(section);
+        if (slate != null) {
+            return new Piece(seen, section.record(), CutPiece.slateKey(slate.text()), Rational.ZERO, Rational.ONE, null, true, slate.text(), head, tail);
+        }
+        Shot.Anchor anchor = shot.anchor();
         if (named) {
             return new Piece(seen, section.record(), key(shot.id()), section.from(), section.speed(),
                     section.runsEvenly() ? null : new Course(section.record(), section::at), false, shot.code(), head, tail);

@@ -21,7 +21,8 @@ public final class Conform {
 
     public static ConformPlan plan(Cut cut, ConformChoices choices) {
         List<CutPiece> asCut = CutPieces.joined(cut, choices.keepApart());
-        List<CutPiece> pieces = Fixes.of(cut, asCut, choices.fixes());
+        List<CutPiece> all = Fixes.of(cut, asCut, choices.fixes());
+        List<CutPiece> pieces = all.stream().filter(p -> !p.isSlate()).toList();
         List<String> codes = choices.pattern() == null ? choices.numbering().codes(pieces.size(), choices.used())
                 : choices.pattern().codes(pieces.stream().map(p -> namesAt(cut, p)).toList(), choices.numbering(),
                 choices.used());
@@ -32,7 +33,7 @@ public final class Conform {
             String camera = choices.cameras().getOrDefault(piece.record().in(), cameraOf(codes.get(i)));
             shots.add(new PlannedShot(codes.get(i), camera, frames, piece, scene(cut, piece, choices.scenes())));
         }
-        return new ConformPlan(shots, gaps(cut, pieces), PieceRemarks.of(cut, asCut, choices));
+        return new ConformPlan(shots, all.stream().filter(CutPiece::isSlate).toList(), gaps(cut, all), PieceRemarks.of(cut, asCut, choices));
     }
 
     /** Where a code may stand: in the name of a piece, then in the markers on it. */

@@ -4,6 +4,8 @@ import freshsplice.core.cut.Event;
 import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Source;
 import freshsplice.core.cut.Transition;
+import freshsplice.core.master.Generator;
+import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -15,7 +17,8 @@ import java.util.List;
  *
  * @param record   every record frame on which any of it is seen
  * @param edge     from the cut into it to the cut out of it; lies inside {@code record} at a transition
- * @param source   what it shows
+ * @param source   what it shows; null where it shows no clip
+ * @param slate    what the edit program draws by itself: a title, a colour, bars; null for a clip
  * @param time     record frame to source position
  * @param still    nothing in it moves
  * @param paths    lane and event index of each part, in order
@@ -24,7 +27,7 @@ import java.util.List;
  * @param head     transition into it, null for a plain cut
  * @param tail     transition out of it, null for a plain cut
  */
-public record CutPiece(FrameRange record, FrameRange edge, Source source, TimeMap time, boolean still,
+public record CutPiece(FrameRange record, FrameRange edge, Source source, Section.Content.Slate slate, TimeMap time, boolean still,
                        List<List<Integer>> paths, List<Long> seams, Join joined, Transition head, Transition tail) {
     /** Why neighbouring pieces are offered as one shot. */
     public enum Join {
@@ -43,19 +46,33 @@ public record CutPiece(FrameRange record, FrameRange edge, Source source, TimeMa
     }
 
     static CutPiece of(LivePiece piece, FrameRange edge, Transition head, Transition tail) {
-        return new CutPiece(piece.record(), edge, sourceOf(piece.event()), piece.time(), piece.event().isStill(),
+        return new CutPiece(piece.record(), edge, piece.event().source(), slateOf(piece.event()), piece.time(), piece.event().isStill(),
                 List.of(piece.path()), List.of(), null, head, tail);
     }
 
-    /** A generator has no source; its name stands for one, so that it keeps its name and is told apart. */
-    private static Source sourceOf(Event event) {
-        return event.source() != null || event.name().isBlank() ? event.source()
-                : Source.named(event.name(), null, null);
+    private static Section.Content.Slate slateOf(Event event) {
+        return event.kind() != Event.Kind.GENERATOR ? null
+                : new Section.Content.Slate(event.wordsOrName(), new Generator(event.name(), event.kept()));
+    }
+
+    /** The same piece as a clip of that name: shots of titles were made once. */
+    public CutPiece asClip() {
+        return new CutPiece(record, edge, Source.named(slate.made().name(), null, null), null, time, still, paths, seams, joined, head, tail);
+    }
+
+    /** The same piece as a slate, which a list has as a clip that has no media. @param words on it */
+    public CutPiece asSlate(String words) {
+        return new CutPiece(record, edge, null, new Section.Content.Slate(words), time, still, paths, seams, joined, head, tail);
+    }
+
+    /** Whether it is a title, a colour or bars: there is nothing to film. */
+    public boolean isSlate() {
+        return slate != null;
     }
 
     /** The name to show for what is seen. */
     public String name() {
-        return source == null ? "" : source.label();
+        return slate != null ? slate.text() : source == null ? "" : source.label();
     }
 
     /** Exact source position at the cut into it. */
@@ -75,6 +92,11 @@ public record CutPiece(FrameRange record, FrameRange edge, Source source, TimeMa
 
     /** What two pieces must share to show the same source. */
     public String identity() {
-        return source == null ? "" : source.identity();
+        return slate != null ? slateKey(slate.text()) : source == null ? "" : source.identity();
+    }
+
+    /** What slates of the same words share. */
+    public static String slateKey(String words) {
+        return "slate:" + words;
     }
 }

@@ -77,11 +77,11 @@ public final class CutPieces {
     /** Why two neighbours can be one shot; null where they cannot. */
     static Join joinOf(CutPiece a, CutPiece b) {
         boolean meet = a.record().out() == b.record().in() && a.tail() == null && b.head() == null;
-        if (!meet || a.source() == null || !a.identity().equals(b.identity())) {
+        if (!meet || a.identity().isEmpty() || !a.identity().equals(b.identity())) {
             return null;
         }
         if (a.still() && b.still()) {
-            boolean sameFrame = a.source().isStill() || a.time().at(a.record().in()).equals(b.time().at(b.record().in()));
+            boolean sameFrame = a.isSlate() || a.source().isStill() || a.time().at(a.record().in()).equals(b.time().at(b.record().in()));
             return sameFrame ? Join.ONE_STILL : null;
         }
         boolean sameSpeed = a.time().slope().isPresent() && a.time().slope().equals(b.time().slope());
@@ -95,7 +95,7 @@ public final class CutPieces {
         List<Long> seams = new ArrayList<>(a.seams());
         seams.add(b.record().in());
         FrameRange record = a.record().spanWith(b.record());
-        return new CutPiece(record, a.edge().spanWith(b.edge()), a.source(), a.time().over(record), a.still(), paths,
+        return new CutPiece(record, a.edge().spanWith(b.edge()), a.source(), a.slate(), a.time().over(record), a.still(), paths,
                 seams, why, a.head(), b.tail());
     }
 }

@@ -10,6 +10,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -46,6 +47,8 @@ public final class FirstMaster {
                     anchor(piece, planned.frames().in())));
             sections.add(section(id, piece, planned.frames().in()));
         }
+        plan.slates().forEach(slate -> sections.add(section(slate)));
+        sections.sort(Comparator.comparingLong(s -> s.record().in()));
         Master master = new Master(0, cut.name(), cut.rate(), cut.dropFrame(), cut.record().in(),
                 List.of(Lane.of(MAIN_LANE, sections)));
         return new MasterWithShots(master, shots);
@@ -67,7 +70,17 @@ public final class FirstMaster {
     public static Section section(long shotId, CutPiece piece, long firstFrame) {
         FrameRange edge = piece.edge();
         Rational from = Rational.of(firstFrame + edge.in() - piece.record().in());
-        return new Section(0, new Section.Content.OfShot(shotId), edge, from, Rational.ONE, true,
-                Transitions.head(piece.head(), edge.in()), Transitions.tail(piece.tail(), piece.record(), edge.out()));
+        return section(new Section.Content.OfShot(shotId), piece, from);
+    }
+
+    /** The section that shows a slate of the cut where it lies there. */
+    public static Section section(CutPiece slate) {
+        return section(slate.slate(), slate, Rational.ZERO);
+    }
+
+    private static Section section(Section.Content content, CutPiece piece, Rational from) {
+        FrameRange edge = piece.edge();
+        return new Section(0, content, edge, from, Rational.ONE, true, Transitions.head(piece.head(), edge.in()),
+                Transitions.tail(piece.tail(), piece.record(), edge.out()));
     }
 }

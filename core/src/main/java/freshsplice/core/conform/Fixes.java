@@ -73,7 +73,7 @@ final class Fixes {
     }
 
     private static CutPiece over(CutPiece piece, FrameRange record, FrameRange edge) {
-        return new CutPiece(record, edge, piece.source(), piece.time().over(record), piece.still(), piece.paths(),
+        return new CutPiece(record, edge, piece.source(), piece.slate(), piece.time().over(record), piece.still(), piece.paths(),
                 piece.seams(), piece.joined(), record.in() < piece.record().in() ? null : piece.head(),
                 record.out() > piece.record().out() ? null : piece.tail());
     }

@@ -11,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** What to look at in the pieces of a cut: flashes, gaps, overlaps, repeated frames, one board in many places, titles. */
 final class PieceRemarks {
@@ -18,6 +19,9 @@ final class PieceRemarks {
     private static final long FLASH = 3;
     /** More frames shown twice than this is a cut back in the source, not a slip of the hand. */
     private static final Rational SLIP_OF_THE_HAND = Rational.of(12);
+
+    /** As many places are named; more are counted. */
+    private static final int FEW = 4;
 
     private final Cut cut;
     private final List<CutPiece> pieces;
@@ -40,6 +44,7 @@ final class PieceRemarks {
             }
         }
         remarks.gapAtEnd();
+        remarks.slates();
         remarks.usedTwice();
         remarks.lanesAbove();
         return remarks.pointers;
@@ -58,7 +63,7 @@ final class PieceRemarks {
             offers.add(Fix.TO_AFTER);
         }
         point(piece.record().in(), piece.name() + " is a flash of " + Amounts.frames(piece.record().length()),
-                "it becomes a shot of its own", offers);
+                piece.isSlate() ? "it becomes a slate of its own" : "it becomes a shot of its own", offers);
     }
 
     private void neighbours(CutPiece a, CutPiece b) {
@@ -86,7 +91,7 @@ final class PieceRemarks {
     }
 
     private void shownAgain(CutPiece a, CutPiece b, long gap) {
-        boolean sameMoving = gap == 0 && !a.still() && a.identity().equals(b.identity())
+        boolean sameMoving = gap == 0 && !a.still() && !a.isSlate() && a.identity().equals(b.identity())
                 && a.time().slope().equals(b.time().slope());
         if (!sameMoving) {
             return;
@@ -100,19 +105,33 @@ final class PieceRemarks {
         }
     }
 
+    /** What the edit program draws by itself has no camera: it is said once for all of it. */
+    private void slates() {
+        List<CutPiece> slates = pieces.stream().filter(CutPiece::isSlate).toList();
+        if (slates.isEmpty()) {
+            return;
+        }
+        String which = slates.stream().limit(FEW).map(s -> s.name() + " at " + cut.timecodeAt(s.record().in()).label())
+                .collect(Collectors.joining(", ")) + (slates.size() > FEW ? " …" : "");
+        long at = slates.get(0).record().in();
+        pointers.add(Pointer.only(Remark.note(cut.timecodeAt(at).label(), slates.size() == 1
+                ? "A title, colour or bars of the edit program is a slate and no shot: " + which
+                : slates.size() + " titles, colours or bars of the edit program are slates and no shots: " + which), at));
+    }
+
     private void usedTwice() {
         Map<String, List<CutPiece>> bySource = new LinkedHashMap<>();
-        pieces.forEach(p -> bySource.computeIfAbsent(p.identity(), k -> new ArrayList<>()).add(p));
+        pieces.stream().filter(p -> !p.isSlate()).forEach(p -> bySource.computeIfAbsent(p.identity(), k -> new ArrayList<>()).add(p));
         for (List<CutPiece> uses : bySource.values()) {
             if (uses.size() < 2 || !uses.get(0).still()) {
                 continue;
             }
-            List<String> places = uses.stream().limit(4).map(p -> cut.timecodeAt(p.record().in()).label()).toList();
+            List<String> places = uses.stream().limit(FEW).map(p -> cut.timecodeAt(p.record().in()).label()).toList();
             Set<String> cameras = new HashSet<>();
             uses.forEach(p -> cameras.add(choices.cameras().get(p.record().in())));
             boolean one = cameras.size() == 1 && !cameras.contains(null);
             String text = uses.get(0).name() + " is used in " + uses.size() + " places (" + String.join(", ", places)
-                    + (uses.size() > 4 ? " …" : "") + "); each becomes a shot of its own"
+                    + (uses.size() > FEW ? " …" : "") + "); each becomes a shot of its own"
                     + (one ? ", all filmed with " + cameras.iterator().next() : "");
             pointers.add(new Pointer(Remark.note(places.get(0), text), uses.get(0).record().in(),
                     List.of(Fix.ONE_CAMERA), one ? Fix.ONE_CAMERA : null));

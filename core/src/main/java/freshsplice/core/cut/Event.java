@@ -22,9 +22,10 @@ import java.util.Optional;
  * @param comments lines of text about it that no other field carries, as written, to be written back
  * @param kept     what else its file says about it; may be null
  * @param sourceTrack which sound track of its source it plays, from 1; 0 where its file does not say
+ * @param words    what a generator writes into the picture, where its file tells that beside its name; else null
  */
 public record Event(String number, Kind kind, String name, boolean enabled, FrameRange record, Source source,
-                    TimeMap time, Cut nested, List<String> comments, FormatNote kept, int sourceTrack) {
+                    TimeMap time, Cut nested, List<String> comments, FormatNote kept, int sourceTrack, String words) {
     public enum Kind {
         CLIP, NESTED, GENERATOR, MISSING;
 
@@ -48,12 +49,22 @@ public record Event(String number, Kind kind, String name, boolean enabled, Fram
 
     public Event(String number, Kind kind, String name, boolean enabled, FrameRange record, Source source,
                  TimeMap time, Cut nested, List<String> comments, FormatNote kept) {
-        this(number, kind, name, enabled, record, source, time, nested, comments, kept, 0);
+        this(number, kind, name, enabled, record, source, time, nested, comments, kept, 0, null);
     }
 
     /** The same event playing one sound track of its source. @param track from 1 */
     public Event playing(int track) {
-        return new Event(number, kind, name, enabled, record, source, time, nested, comments, kept, track);
+        return new Event(number, kind, name, enabled, record, source, time, nested, comments, kept, track, words);
+    }
+
+    /** The same event writing words into the picture. @param text null for none beside its name */
+    public Event saying(String text) {
+        return new Event(number, kind, name, enabled, record, source, time, nested, comments, kept, sourceTrack, text);
+    }
+
+    /** What to call it where there is one text: what it writes into the picture, else its name. */
+    public String wordsOrName() {
+        return words == null || words.isBlank() ? name : words;
     }
 
     public static Event clip(String number, String name, FrameRange record, Source source, TimeMap time) {
@@ -83,17 +94,17 @@ public record Event(String number, Kind kind, String name, boolean enabled, Fram
     /** The same event seen over another record range, each remaining frame showing what it showed. */
     public Event over(FrameRange newRecord) {
         return new Event(number, kind, name, enabled, newRecord, source, time.over(newRecord), nested,
-                comments, kept, sourceTrack);
+                comments, kept, sourceTrack, words);
     }
 
     public Event switchedOff() {
-        return new Event(number, kind, name, false, record, source, time, nested, comments, kept, sourceTrack);
+        return new Event(number, kind, name, false, record, source, time, nested, comments, kept, sourceTrack, words);
     }
 
     /** The same event elsewhere on the record clock. */
     public Event shiftedBy(long frames) {
         return frames == 0 ? this : new Event(number, kind, name, enabled, record.shiftedBy(frames), source, time.shiftedBy(frames),
-                nested, comments, kept, sourceTrack);
+                nested, comments, kept, sourceTrack, words);
     }
 
     /** A still, or one frame held: nothing in it moves. */

@@ -6,6 +6,7 @@ import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
+import freshsplice.core.master.Generator;
 import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
@@ -24,6 +25,7 @@ import java.util.Map;
 import java.util.function.LongFunction;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * The list that is handed back: the master as a cut whose events name our renders and the renders' own timecode, so
@@ -57,6 +59,10 @@ public final class HandBack {
 
     /** @param cut the list; @param remarks what it does not show as our renders would; @param tally in figures */
     public record HandedBack(Cut cut, List<Remark> remarks, Tally tally) {
+        /** The same with more to say. */
+        public HandedBack saying(List<Remark> more) {
+            return new HandedBack(cut, Stream.concat(remarks.stream(), more.stream()).toList(), tally);
+        }
     }
 
     private final Master master;
@@ -101,7 +107,7 @@ public final class HandBack {
             if (section.shotId() != 0) {
                 add(section, i + 1 < sections.size() ? sections.get(i + 1) : null);
             } else if (section.content() instanceof Section.Content.Slate slate) {
-                addTitle(section, slate.text());
+                addTitle(section, slate);
             }
         }
         List<Lane> lanes = new ArrayList<>();
@@ -112,10 +118,12 @@ public final class HandBack {
         return new HandedBack(cut, remarks, new Tally(rendered + part + none + stale, rendered, part, stale, none));
     }
 
-    /** A slate is a title of its words, in the lists that can carry one. */
-    private void addTitle(Section section, String words) {
-        events.add(new Event(null, Event.Kind.GENERATOR, words, section.enabled(), section.record(), null,
-                TimeMap.constant(section.record(), Rational.ZERO, Rational.ONE), null, List.of()));
+    /** A slate is the generator that it came as, or a title of its words, in the lists that can carry one. */
+    private void addTitle(Section section, Section.Content.Slate slate) {
+        Generator made = slate.made() == null ? new Generator(slate.text(), null) : slate.made();
+        events.add(new Event(null, Event.Kind.GENERATOR, made.name(), section.enabled(), section.record(), null,
+                TimeMap.constant(section.record(), Rational.ZERO, Rational.ONE), null, List.of(), made.kept())
+                .saying(made.name().equals(slate.text()) ? null : slate.text()));
         addTransitions(section);
     }
 

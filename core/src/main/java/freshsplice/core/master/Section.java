@@ -38,8 +38,16 @@ public record Section(long id, Content content, FrameRange record, Rational from
         record Black() implements Content {
         }
 
-        /** A board with words on it, for what is still to come. @param text the words */
-        record Slate(String text) implements Content {
+        /**
+         * A board with words on it: for what is still to come, or a title, colour or bars of a cut.
+         *
+         * @param text the words
+         * @param made the generator of a cut that it is; null for one that was made here
+         */
+        record Slate(String text, Generator made) implements Content {
+            public Slate(String text) {
+                this(text, null);
+            }
         }
     }
 

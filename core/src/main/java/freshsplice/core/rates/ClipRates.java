@@ -89,7 +89,7 @@ public final class ClipRates {
 
     private static Event with(Event event, TimeMap time, Cut nested) {
         return new Event(event.number(), event.kind(), event.name(), event.enabled(), event.record(), event.source(),
-                time, nested, event.comments(), event.kept(), event.sourceTrack());
+                time, nested, event.comments(), event.kept(), event.sourceTrack(), event.words());
     }
 
     /** The same first frame, going on so many times as fast. */

@@ -75,7 +75,7 @@ public final class CutRate {
                         + " falls between two frames at " + rate + " frames/s and is left out. Frame for frame it stays"));
             } else {
                 events.add(new Event(event.number(), event.kind(), event.name(), event.enabled(), record,
-                        event.source(), time(event, record), event.nested(), event.comments(), event.kept(), event.sourceTrack()));
+                        event.source(), time(event, record), event.nested(), event.comments(), event.kept(), event.sourceTrack(), event.words()));
             }
         }
         List<Transition> transitions = lane.transitions().stream().filter(t -> !range(t.record()).isEmpty())

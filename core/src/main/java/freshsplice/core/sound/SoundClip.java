@@ -1,11 +1,15 @@
 package freshsplice.core.sound;
 
+import freshsplice.core.cut.Event;
+import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Transition;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.words.Amounts;
 import java.util.List;
+import java.util.function.Predicate;
 
 /**
  * A stretch of a sound file laid on the record clock.
@@ -32,6 +36,17 @@ public record SoundClip(FrameRange record, Rational fromSeconds, long fadeIn, lo
     /** All of a file from a record frame on; what is left of a frame at its end is not heard. */
     public static SoundClip whole(long at, Rational seconds, FrameRate rate) {
         return new SoundClip(FrameRange.ofLength(at, Math.max(1, seconds.times(rate.fps()).floor())), Rational.ZERO, 0, 0);
+    }
+
+    /** An event of a list: what passes into it, from silence or from another, is a fade of it, and what passes out of it. */
+    public static SoundClip of(Lane lane, Event event, Rational fromSeconds) {
+        long length = event.record().length();
+        long in = fade(lane, t -> t.record().in() == event.record().in(), length);
+        return new SoundClip(event.record(), fromSeconds, in, fade(lane, t -> t.record().out() == event.record().out(), length - in));
+    }
+
+    private static long fade(Lane lane, Predicate<Transition> at, long most) {
+        return lane.transitions().stream().filter(at).mapToLong(t -> t.record().length()).filter(n -> n <= most).max().orElse(0);
     }
 
     /** The same sound against the picture elsewhere. */

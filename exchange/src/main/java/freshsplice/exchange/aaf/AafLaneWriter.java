@@ -118,8 +118,8 @@ final class AafLaneWriter {
 
     private AafNode shown(Event event, FrameRange range, long length) {
         return switch (event.kind()) {
-            case GENERATOR -> document.operation(kind, length, UUID.nameUUIDFromBytes(("generator " + event.name())
-                    .getBytes(StandardCharsets.UTF_8)).toString(), event.name(), false, 0);
+            case GENERATOR -> document.operation(kind, length, UUID.nameUUIDFromBytes(("generator " + event.wordsOrName())
+                    .getBytes(StandardCharsets.UTF_8)).toString(), event.wordsOrName(), false, 0);
             case MISSING -> clip(event, range, length, AafDocument.mobId("missing"), rate, Rational.ZERO);
             case NESTED -> clip(event, range, length, composer.nested(event.nested()), event.nested().rate(),
                     Rational.of(event.nested().record().in()));

@@ -45,6 +45,10 @@ public final class EdlWriter implements CutWriter {
         int soundTrack = 0;
         for (Lane lane : lanes) {
             String track = lane.kind() == Lane.Kind.PICTURE ? "V" : soundTrack(lane, ++soundTrack);
+            if (lane.kind() == Lane.Kind.SOUND && !lane.enabled()) {
+                remarks.add(Remark.note("lane " + lane.name(), "The lane is switched off: it is not in the list"));
+                continue;
+            }
             blocks.addAll(lines.blocks(onlyEnabled(lane, remarks), track));
         }
         blocks.addAll(lines.blackAround(lanes));
@@ -95,7 +99,7 @@ public final class EdlWriter implements CutWriter {
         for (LivePiece piece : live) {
             Event event = piece.event();
             seen.merge(event, piece.record().length(), Long::sum);
-            events.add(new Event(event.number(), Event.Kind.CLIP, event.name(), true, piece.record(), event.source(),
+            events.add(new Event(event.number(), Event.Kind.CLIP, event.wordsOrName(), true, piece.record(), event.source(),
                     piece.time(), null, event.comments()));
         }
         remarkHidden(cut, seen, remarks);

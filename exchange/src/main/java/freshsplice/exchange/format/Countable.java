@@ -139,7 +139,7 @@ public final class Countable {
         TimeMap time = new TimeMap(keys.stream()
                 .map(k -> new TimeMap.Key(k.record(), Grain.bounded(k.source()))).toList(), event.time().smooth());
         return new Event(event.number(), event.kind(), event.name(), event.enabled(), event.record(), event.source(), time,
-                nested, event.comments(), event.kept(), event.sourceTrack());
+                nested, event.comments(), event.kept(), event.sourceTrack(), event.words());
     }
 
 }

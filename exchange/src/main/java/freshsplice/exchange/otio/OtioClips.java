@@ -162,7 +162,7 @@ final class OtioClips {
         }
         if (schema.startsWith("Generator")) {
             map.put("generator_kind", event.name());
-            map.put("parameters", Map.of());
+            map.put("parameters", event.words() == null ? Map.of() : Map.of(OtioItem.TEXT, event.words()));
         }
         map.putAll(kept);
         return map;

@@ -16,9 +16,13 @@ final class OtioItem {
      *
      * @param schema external, image sequence, generator, missing, by the name of its schema
      * @param file   plain path or address; null where it has none
+     * @param words  what a generator writes into the picture; null where it tells none
      */
-    record Media(String schema, String name, String file, OtioTime.Range available, String generator) {
+    record Media(String schema, String name, String file, OtioTime.Range available, String generator, String words) {
     }
+
+    /** Under this name a generator's parameters tell what it writes into the picture (ours; the format names none). */
+    static final String TEXT = "text";
 
     String schema = "";
     int version;

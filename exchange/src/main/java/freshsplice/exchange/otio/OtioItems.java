@@ -184,8 +184,10 @@ final class OtioItems {
             file = FileAddress.plain(OtioItem.text(told, "target_url"));
         }
         String generator = OtioItem.text(told, "generator_kind");
+        @SuppressWarnings("unchecked") String words = told.get("parameters") instanceof Map<?, ?> parameters
+                ? OtioItem.text((Map<String, Object>) parameters, OtioItem.TEXT) : "";
         return new OtioItem.Media(schema, OtioItem.text(told, "name"), file,
-                OtioTime.Range.of(told.get("available_range")), generator);
+                OtioTime.Range.of(told.get("available_range")), generator, words.isEmpty() ? null : words);
     }
 
     /** The first file of an image sequence. */

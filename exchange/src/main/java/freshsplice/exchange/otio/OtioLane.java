@@ -187,7 +187,7 @@ final class OtioLane {
         String name = !item.name.isEmpty() ? item.name : media == null ? "" : media.name();
         if (generator) {
             return new Event(null, Event.Kind.GENERATOR, name.isEmpty() ? media.generator() : name, item.enabled, own,
-                    null, time, null, item.comments, kept);
+                    null, time, null, item.comments, kept).saying(media.words());
         }
         String file = media == null ? null : media.file();
         Source source = new Source(name, item.reel, file, own2,

@@ -24,11 +24,12 @@ import java.util.List;
  * @param comments  what people wrote about it
  * @param kept      the rest of it, as XML
  * @param sourceTrack which sound track of its source it plays, from 1; 0 where it does not say
+ * @param words     what a generator writes into the picture; null where it tells none
  */
 record XmemlItem(int line, String kind, String id, String name, boolean enabled, FrameRate rate, Long start, Long end,
                  Long in, Long out, String fileId, XmemlFile file, XmemlSequence nested, String effect,
                  String category, String alignment, XmlNode remap, boolean still, List<XmlNode> markers,
-                 List<String> comments, String kept, int sourceTrack) {
+                 List<String> comments, String kept, int sourceTrack, String words) {
     boolean isTransition() {
         return kind.equals("transitionitem");
     }

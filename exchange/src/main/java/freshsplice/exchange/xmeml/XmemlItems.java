@@ -45,6 +45,10 @@ final class XmemlItems {
         XmemlFile here = file != null && fileId == null ? XmemlFile.of(file, rates) : null;
         XmlNode remap = null;
         StringBuilder kept = new StringBuilder();
+        if (node.name.equals("generatoritem") && node.child("effect") != null) {
+            // what it draws stands here alone: it goes back as it came
+            node.child("effect").write(kept);
+        }
         for (XmlNode child : node.children) {
             if (child.name.equals("filter") && isTimeRemap(child)) {
                 remap = child.flag(true, "enabled") ? child.child("effect") : remap;
@@ -63,13 +67,20 @@ final class XmemlItems {
                 node.longOf("in"), node.longOf("out"), fileId, here, node.sequence, effectName(node),
                 node.textOf("effect", "effectcategory"), node.textOf("alignment"), remap,
                 node.flag(false, "stillframe"), node.all("marker"), comments,
-                kept.isEmpty() ? null : kept.toString(), sourceTrack(node));
+                kept.isEmpty() ? null : kept.toString(), sourceTrack(node), words(node));
     }
 
     private static int sourceTrack(XmlNode node) {
         String index = node.textOf("sourcetrack", "trackindex");
         boolean sound = node.textOf("sourcetrack", "mediatype").equalsIgnoreCase("audio");
         return sound && index.matches("[1-9]\\d{0,2}") ? Integer.parseInt(index) : 0;
+    }
+
+    /** The text of a generator that writes one: its parameter {@code str} (common practice). */
+    private static String words(XmlNode item) {
+        XmlNode effect = item.child("effect");
+        return effect == null ? null : effect.all("parameter").stream().filter(p -> p.textOf("parameterid").equalsIgnoreCase("str"))
+                .map(p -> p.textOf("value")).filter(text -> !text.isBlank()).findFirst().orElse(null);
     }
 
     private static String effectName(XmlNode item) {

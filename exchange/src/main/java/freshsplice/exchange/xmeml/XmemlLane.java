@@ -161,7 +161,7 @@ final class XmemlLane {
             String what = item.isGenerator() ? item.effect() : file.name().isEmpty() ? file.made() : file.name();
             String name = item.name().isEmpty() ? what : item.name();
             return new Event(null, Event.Kind.GENERATOR, name, item.enabled(), record, null, time, null,
-                    item.comments(), kept);
+                    item.comments(), kept).saying(item.words());
         }
         if (file == null && item.name().isEmpty()) {
             return XmemlAssembler.missing(item, record, time);
@@ -170,7 +170,7 @@ final class XmemlLane {
         Source source = file == null ? Source.named(name, null, own)
                 : new Source(name, file.reel(), file.path(), own, file.start(), file.length());
         return new Event(null, Event.Kind.CLIP, name, item.enabled(), record, source, time, null, item.comments(),
-                kept, item.sourceTrack());
+                kept, item.sourceTrack(), null);
     }
 
     private TimeMap map(XmemlItem item, FrameRange record, FrameRate source, long base) {

@@ -110,11 +110,10 @@ final class XmemlTrackWriter {
             xml.text("out", span.out());
             if (event.kind() == Event.Kind.NESTED && event.nested() != null) {
                 document.sequence(event.nested());
-            } else if (generator) {
+            } else if (generator && !keepsEffect(event)) {
                 generator(event);
-            } else if (event.source() != null && event.source().file() != null) {
-                file(event.source(), rate, lane.kind());
-            } else if (event.source() != null && (event.source().reel() != null || event.source().start() != null)) {
+            } else if (event.source() != null) {
+                // also where nothing but a name is known: a clip item without a file is none to other readers
                 file(event.source(), rate, lane.kind());
             }
             span.writeRemap(xml);
@@ -133,6 +132,11 @@ final class XmemlTrackWriter {
         return event.source() == null || event.source().start() == null ? 0 : event.source().start();
     }
 
+    private static boolean keepsEffect(Event event) {
+        String kept = FormatNote.of(event.kept(), "xmeml");
+        return kept != null && kept.startsWith("<effect");
+    }
+
     private void generator(Event event) {
         xml.element("effect", () -> {
             xml.text("name", event.name());
@@ -140,6 +144,13 @@ final class XmemlTrackWriter {
             xml.text("effectcategory", "Generators");
             xml.text("effecttype", "generator");
             xml.text("mediatype", "video");
+            if (event.words() != null) {
+                xml.element("parameter", () -> {
+                    xml.text("parameterid", "str");
+                    xml.text("name", "Text");
+                    xml.text("value", event.words());
+                });
+            }
         });
     }
 

@@ -77,6 +77,9 @@ public class Comparing {
             if (render.shotId != null && shots.containsKey(render.shotId)) {
                 RenderName.parse(render.name).ifPresent(name -> origins.render(name, render.shotId,
                         FinishedRenders.range(render)));
+                if (render.delivered != null) {
+                    origins.file(render.delivered, render.shotId, FinishedRenders.range(render));
+                }
             }
         }
         return origins;
@@ -93,7 +96,7 @@ public class Comparing {
         Cut heldAgainst = cuts.picked(store.get(CutRow.class, row.cutId));
         CutSound.Pair now = CutSound.pair(heldAgainst, cut, known::areSame);
         CutSound.Pair laid = CutSound.pair(new Cut("", heldAgainst.rate(), false, heldAgainst.record(),
-                laidSound.lanes(row, heldAgainst.rate()), List.of()), cut, known::areSame);
+                laidSound.lanes(row, heldAgainst, known::named).lanes(), List.of()), cut, known::areSame);
         return (older, newer) -> now.differs(older, newer) && laid.differs(older, newer);
     }
 }

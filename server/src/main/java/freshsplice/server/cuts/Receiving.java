@@ -8,6 +8,7 @@ import freshsplice.core.cut.Event;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.sound.SoundClip;
 import freshsplice.core.sound.SourceChannels;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -23,6 +24,7 @@ import freshsplice.server.shots.SceneMaker;
 import freshsplice.server.shots.ShotMaker;
 import freshsplice.server.sources.Finders;
 import freshsplice.server.sources.Sources;
+import freshsplice.server.stores.masters.LaidSound;
 import freshsplice.server.stores.masters.MasterStore;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -36,9 +38,11 @@ import org.springframework.stereotype.Component;
 /** Turns a planned conform into rows: scene, cameras, shots, boards, master, sound. Runs inside a step. */
 @Component
 public class Receiving {
-    /** A stretch of sound on the record clock. @param channel of its file, from 1; 0 for all */
-    public record SoundPiece(String lane, String name, String sourceKey, Long mediaId, FrameRange record, Rational fromSeconds,
-                      int channel) {
+    /** A stretch of sound with its fades on the record clock. @param channel of its file, from 1; 0 for all */
+    public record SoundPiece(String lane, String name, String sourceKey, Long mediaId, SoundClip clip, int channel) {
+        public FrameRange record() {
+            return clip.record();
+        }
     }
 
     private final Store store;
@@ -72,7 +76,7 @@ public class Receiving {
         MasterRow master = masters.add(project.id, sceneOfFirst(project, row, plan, byCode), row.name, cut.record().in(), row.id);
         Master empty = masters.read(master);
         masters.write(master, empty, empty.withMain(made.master().main().sections().stream()
-                .map(s -> s.showing(new Section.Content.OfShot(shotIds.get(s.shotId())), s.from())).toList()));
+                .map(s -> s.shotId() == 0 ? s : s.showing(new Section.Content.OfShot(shotIds.get(s.shotId())), s.from())).toList()));
         layOutSound(master.id, sound(project.id, cut, finders));
     }
 
@@ -92,9 +96,7 @@ public class Receiving {
         sound.name = piece.name();
         sound.sourceKey = piece.sourceKey();
         sound.mediaId = piece.mediaId();
-        sound.recIn = piece.record().in();
-        sound.recOut = piece.record().out();
-        sound.fromSeconds = piece.fromSeconds();
+        LaidSound.lay(sound, piece.clip());
         sound.channel = piece.channel();
         store.add(sound);
     }
@@ -115,8 +117,8 @@ public class Receiving {
                 long frames = Rational.of(Math.round(file.seconds * 1000), 1000).times(cut.rate().fps()).floor();
                 FrameRange record = FrameRange.ofLength(cut.record().in(),
                         Math.max(1, Math.min(frames, cut.record().length())));
-                pieces.add(new SoundPiece("A" + ++lane, file.name, null, file.id, record, Rational.ZERO,
-                        SourceChannels.ALL));
+                pieces.add(new SoundPiece("A" + ++lane, file.name, null, file.id,
+                        new SoundClip(record, Rational.ZERO, 0, 0), SourceChannels.ALL));
             }
         }
         return pieces;
@@ -134,8 +136,8 @@ public class Receiving {
                         : event.source().rate();
                 pieces.add(new SoundPiece(lanes.get(l).name(), event.source() == null ? "" : event.source().label(),
                         event.source() == null ? null : event.source().identity(),
-                        finders.idOf(Lane.Kind.SOUND, Sources.wanted(event, cut.rate())), event.record(),
-                        fromFirstSample(event).dividedBy(rate.fps()), channels.get(l).get(e)));
+                        finders.idOf(Lane.Kind.SOUND, Sources.wanted(event, cut.rate())), SoundClip.of(lanes.get(l), event, fromFirstSample(event).dividedBy(rate.fps())),
+                        channels.get(l).get(e)));
             }
         }
         return pieces;

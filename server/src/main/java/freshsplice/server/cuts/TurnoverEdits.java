@@ -238,7 +238,7 @@ public class TurnoverEdits {
 
     private static SoundOfNewerCut.Piece piece(Receiving.SoundPiece sound) {
         return new SoundOfNewerCut.Piece(sound.lane(), sound.sourceKey() == null ? "" : sound.sourceKey(), sound.channel(), sound.record(),
-                sound.fromSeconds());
+                sound.clip().fromSeconds());
     }
 
     /** How sound lies before the picture is changed: it goes along with that. */

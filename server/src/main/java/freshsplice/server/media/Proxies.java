@@ -1,6 +1,7 @@
 package freshsplice.server.media;
 
 import freshsplice.core.refusal.Refusal;
+import freshsplice.render.MovieTimes;
 import freshsplice.server.rows.MediaFrameRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.Store;
@@ -13,7 +14,6 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import org.springframework.stereotype.Component;
 
 /** Smaller pictures of media and the loudness of sound, made when first asked for, or before, and kept. */
@@ -73,9 +73,7 @@ public class Proxies {
         if (!Files.exists(proxy)) {
             List<String> command = new ArrayList<>();
             if (file.kind == MediaRow.Kind.MOVIE && at > 0) {
-                // what begins before this is passed over: half a frame early, so that rounding never shows its neighbour
-                command.addAll(List.of("-ss", String.format(Locale.ROOT, "%.6f",
-                        (at - 0.5) / file.rate.fps().toDouble())));
+                command.addAll(List.of("-ss", MovieTimes.of(there(file)).seek(at, file.rate)));
             }
             command.addAll(List.of("-i", there(file).toString(), "-frames:v", "1"));
             command.addAll(scaled(width));

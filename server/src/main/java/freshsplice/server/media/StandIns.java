@@ -1,5 +1,6 @@
 package freshsplice.server.media;
 
+import freshsplice.render.MovieTimes;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.settings.Folders;
 import freshsplice.server.settings.Settings;
@@ -186,9 +187,14 @@ public class StandIns {
         }
         Path frames = Files.createTempDirectory(folders.arriving(), "frames");
         try {
-            List<String> command = new ArrayList<>(List.of("-threads", "1", "-i", proxies.there(file).toString(),
-                    "-fps_mode", "cfr"));
-            command.addAll(Proxies.scaled(Proxies.MIDDLE).subList(0, 4));
+            Path movie = proxies.there(file);
+            boolean plain = MovieTimes.of(movie).isPlain();
+            List<String> command = new ArrayList<>(List.of("-threads", "1", "-i", movie.toString(), "-fps_mode", plain ? "cfr" : "passthrough"));
+            List<String> scaled = new ArrayList<>(Proxies.scaled(Proxies.MIDDLE).subList(0, 4));
+            if (!plain) {
+                scaled.set(1, MovieTimes.eachFrame(file.rate) + "," + scaled.get(1));
+            }
+            command.addAll(scaled);
             command.addAll(List.of("-start_number", "0", "-f", "image2", frames.resolve("%d.jpg").toString()));
             ffmpeg.run(command, PATIENCE, file.name);
             for (long i = 0; Files.exists(frames.resolve(i + ".jpg")); i++) {

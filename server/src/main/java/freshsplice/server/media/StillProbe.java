@@ -30,7 +30,7 @@ final class StillProbe {
             try {
                 reader.setInput(in, true, true);
                 return !KINDS.contains(reader.getFormatName().toLowerCase(Locale.ROOT)) ? null
-                        : new Probe(true, false, reader.getWidth(0), reader.getHeight(0), null, 1, 0, null, null);
+                        : new Probe(true, false, reader.getWidth(0), reader.getHeight(0), 1, 0, null, null);
             } catch (IOException | RuntimeException e) {
                 // ffprobe has the last word on a file that is damaged
                 return null;

@@ -3,6 +3,7 @@ package freshsplice.server.renders;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.render.OutputKind;
 import freshsplice.render.OutputWriter;
+import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.RenderOutputRow;
 import freshsplice.server.rows.RenderPartRow;
 import freshsplice.server.rows.RenderRow;
@@ -13,6 +14,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -108,6 +110,13 @@ class RenderStates {
         row.state = RenderRow.State.FAILED;
         row.finishedAt = Instant.now();
         row.error = error == null ? "It failed" : error.substring(0, Math.min(LONGEST_ERROR, error.length()));
+    }
+
+    /** The movie that another program made it as, all of which it shows; empty for what we draw and for pictures. */
+    @Transactional(readOnly = true)
+    public Optional<MediaRow> given(RenderRow row) {
+        return Optional.ofNullable(row.mediaId).map(id -> store.get(MediaRow.class, id))
+                .filter(m -> m.kind == MediaRow.Kind.MOVIE && m.frames == row.frames);
     }
 
     /** @param movie that windows play */

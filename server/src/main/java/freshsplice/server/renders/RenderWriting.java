@@ -6,10 +6,12 @@ import freshsplice.render.CannotDraw;
 import freshsplice.render.DamagedFrame;
 import freshsplice.render.FileDigest;
 import freshsplice.render.FrameFile;
+import freshsplice.render.GivenMovie;
 import freshsplice.render.JobFile;
 import freshsplice.render.OutputOrder;
 import freshsplice.render.OutputWriter;
 import freshsplice.render.Pixels;
+import freshsplice.server.media.MediaStore;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.settings.Folders;
@@ -21,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -38,10 +41,13 @@ public class RenderWriting {
     private final RenderLog log;
     private final RenderFailures failures;
     private final Folders folders;
+    private final MediaStore media;
     /** How many frames of a render were damaged since it was begun. */
     private final Map<Long, Integer> damaged = new ConcurrentHashMap<>();
 
-    RenderWriting(RenderTasks tasks, RenderStates states, KeptFrames kept, RenderProgress progress, RenderLog log, RenderFailures failures, Folders folders) {
+    RenderWriting(RenderTasks tasks, RenderStates states, KeptFrames kept, RenderProgress progress, RenderLog log, RenderFailures failures, Folders folders,
+                  MediaStore media) {
+        this.media = media;
         this.tasks = tasks;
         this.states = states;
         this.kept = kept;
@@ -118,6 +124,10 @@ public class RenderWriting {
                 return !failures.isClosing();
             }
             damaged.remove(renderId);
+            written = withGiven(row, job, written, folder);
+            if (written == null) {
+                return !failures.isClosing();
+            }
             OutputWriter.WrittenOutput movie = written.stream().filter(w -> w.kind() == OutputKind.H264).findFirst().orElseThrow();
             states.done(renderId, written, movie, FileDigest.of(folder.resolve(movie.file())));
             log.say(renderId, "written: " + written.stream().map(OutputWriter.WrittenOutput::file).collect(Collectors.joining(", ")));
@@ -125,6 +135,23 @@ public class RenderWriting {
             progress.ended(renderId, row.projectId);
             return true;
         });
+    }
+
+    /** A movie that came as edit rooms work with it is handed on as it is, beside ours. */
+    private List<OutputWriter.WrittenOutput> withGiven(RenderRow row, JobFile.Contents job, List<OutputWriter.WrittenOutput> written, Path folder) {
+        Path given = states.given(row).map(media::file).orElse(null);
+        OutputKind kind = given == null ? null : GivenMovie.kind(given).orElse(null);
+        if (kind == null) {
+            return written;
+        }
+        try {
+            OutputWriter.WrittenOutput kept = GivenMovie.into(given, kind, job.job(), folder, () -> isWanted(row));
+            return kept == null ? null : Stream.concat(written.stream(), Stream.of(kept)).toList();
+        } catch (IOException e) {
+            LOG.warn("Render {} is not handed on as {}", row.name, kind, e);
+            log.say(row.id, "not handed on as " + kind.word() + ": " + e.getMessage());
+            return written;
+        }
     }
 
     /** A frame that the disk lost is drawn again, and the files are written then; not for ever, where a disk loses all. */

@@ -38,4 +38,9 @@ public class CutEventRow extends Row {
     public int sourceTrack;
     /** Eased between the keys of its speed. */
     public boolean smooth;
+    /** What a generator writes into the picture; null where its file tells none. */
+    public String words;
+    /** What its file says of a generator beside that, and in which format; null for all else. */
+    public String keptFormat;
+    public String kept;
 }

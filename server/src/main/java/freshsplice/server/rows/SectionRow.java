@@ -22,6 +22,11 @@ public class SectionRow extends AliveRow {
     public Long renderId;
     /** What stands on a slate. */
     public String words;
+    /** The generator of a cut that a slate is, as its list names it; null for one that was made here. */
+    public String generator;
+    /** What its list says of it beside that, and in which format. */
+    public String keptFormat;
+    public String kept;
     public long recIn;
     public long recOut;
     public Rational fromPosition;

@@ -8,6 +8,7 @@ import freshsplice.core.conform.CutPiece;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Source;
 import freshsplice.core.identity.SameSources;
+import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.MediaFrames;
@@ -42,7 +43,7 @@ class TurnoverViews {
         ComparedMaster side = comparing.compare(cutId, masterId);
         Finders finders = sources.finders(side.cutRow().projectId, Sources.all(side.cut()));
         List<TurnoverView.Piece> ours = side.turnover().pieces().stream().map(l -> l.section()).map(s ->
-                new TurnoverView.Piece(s.record().in(), s.record().out(), side.shots().get(s.shotId()).code, null, 0)).toList();
+                new TurnoverView.Piece(s.record().in(), s.record().out(), s.content() instanceof Section.Content.Slate slate ? slate.text() : side.shots().get(s.shotId()).code, null, 0)).toList();
         List<TurnoverView.Piece> theirs = new ArrayList<>();
         for (int i = 0; i < side.turnover().changes().pairs().size(); i++) {
             CutPiece piece = side.turnover().newPiece(i);

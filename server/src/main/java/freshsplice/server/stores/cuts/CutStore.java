@@ -5,6 +5,7 @@ import freshsplice.core.conform.CutPiece;
 import freshsplice.core.conform.Fix;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
+import freshsplice.core.cut.FormatNote;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
@@ -138,7 +139,8 @@ public class CutStore {
             TimeMap time = speed == null ? TimeMap.between(record, e.sourceFrom, e.sourceTo)
                     : new TimeMap(speed.stream().map(SpeedKey::key).toList(), e.smooth);
             return new Event(e.number, e.kind, e.name, e.enabled, record, source, time,
-                    e.nestedId == null ? null : nested(e.nestedId), comments.getOrDefault(e.id, List.of())).playing(e.sourceTrack);
+                    e.nestedId == null ? null : nested(e.nestedId), comments.getOrDefault(e.id, List.of()),
+                    e.kept == null ? null : new FormatNote(e.keptFormat, e.kept), e.sourceTrack, e.words);
         }
 
         private Cut nested(long id) {

@@ -2,6 +2,7 @@ package freshsplice.server.stores.cuts;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
+import freshsplice.core.cut.FormatNote;
 import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
@@ -132,6 +133,10 @@ public class CutWriter {
         }
     }
 
+    private static final int LONGEST_WORDS = 10_000;
+    /** A generator tells a page or two about itself; what is longer is not handed back. */
+    private static final int LONGEST_KEPT = 200_000;
+
     private static CutEventRow eventRow(long laneId, int place, Event event) {
         CutEventRow row = new CutEventRow();
         row.laneId = laneId;
@@ -146,6 +151,12 @@ public class CutWriter {
         row.sourceFrom = event.from();
         row.sourceTo = event.to();
         row.smooth = event.time().smooth();
+        if (event.kind() == Event.Kind.GENERATOR) {
+            row.words = shortened(event.words(), LONGEST_WORDS);
+            FormatNote kept = event.kept() == null || event.kept().text().length() > LONGEST_KEPT ? null : event.kept();
+            row.keptFormat = kept == null ? null : kept.format();
+            row.kept = kept == null ? null : kept.text();
+        }
         Source source = event.source();
         if (source != null) {
             row.sourceName = shortened(source.name(), 500);

@@ -1,23 +1,22 @@
 package freshsplice.server.stores.masters;
 
-import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Source;
+import freshsplice.core.sound.HandedSound;
 import freshsplice.core.sound.Level;
 import freshsplice.core.sound.SoundClip;
 import freshsplice.core.time.FrameRange;
-import freshsplice.core.time.FrameRate;
-import freshsplice.core.time.Rational;
-import freshsplice.core.time.TimeMap;
 import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.SoundLaneRow;
 import freshsplice.server.rows.SoundRow;
 import freshsplice.server.rows.Store;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
+import java.util.Objects;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** The sound that lies under a master. */
@@ -29,17 +28,28 @@ public class LaidSound {
         this.store = store;
     }
 
-    /** As lanes of a cut. */
-    public List<Lane> lanes(MasterRow row, FrameRate rate) {
-        Map<String, List<Event>> lanes = new TreeMap<>();
-        for (SoundRow sound : rows(row.id)) {
-            FrameRange record = FrameRange.of(sound.recIn, sound.recOut);
-            Source source = new Source(sound.name, null, null, rate, null, null);
-            lanes.computeIfAbsent(sound.lane, k -> new ArrayList<>()).add(Event.clip(null, sound.name, record, source,
-                    TimeMap.constant(record, sound.fromSeconds.times(rate.fps()), Rational.ONE)));
+    /** As lanes of a list. @param named the names of a source that a cut brought, by its identity; null for none */
+    public HandedSound.Lanes lanes(MasterRow row, Cut on, Function<String, Source> named) {
+        Map<String, SoundLaneRow> lanes = laneRows(row.id);
+        boolean anySolo = lanes.values().stream().anyMatch(l -> l.solo);
+        Map<String, HandedSound.Heard> heard = new HashMap<>();
+        List<SoundRow> rows = rows(row.id);
+        for (SoundRow sound : rows) {
+            SoundLaneRow lane = lanes.get(sound.lane);
+            boolean silent = lane != null && lane.muted || anySolo && (lane == null || !lane.solo);
+            heard.put(sound.lane, new HandedSound.Heard(!silent, lane == null ? 0 : lane.level));
         }
-        return lanes.entrySet().stream()
-                .map(e -> new Lane(Lane.Kind.SOUND, e.getKey(), true, e.getValue(), List.of())).toList();
+        Map<Long, MediaRow> media = store.whereIn(MediaRow.class, "id", rows.stream().map(s -> s.mediaId).filter(Objects::nonNull).distinct()
+                .toList()).stream().collect(Collectors.toMap(m -> m.id, m -> m));
+        return HandedSound.of(rows.stream().map(s -> new HandedSound.Laid(s.lane, source(s, named, media.get(s.mediaId)), clip(s), s.level,
+                s.channel)).toList(), on.rate(), heard, frame -> on.timecodeAt(frame).label());
+    }
+
+    /** As the edit room names it; what was laid by hand is its file. */
+    private static Source source(SoundRow sound, Function<String, Source> named, MediaRow file) {
+        Source known = sound.sourceKey == null ? null : named.apply(sound.sourceKey);
+        return known != null ? known : file == null ? Source.named(sound.name, null, null)
+                : new Source(sound.name, file.reel, file.linked == null ? file.path : file.linked, null, null, null);
     }
 
     public List<SoundRow> rows(long masterId) {

@@ -1,6 +1,8 @@
 package freshsplice.server.stores.masters;
 
+import freshsplice.core.cut.FormatNote;
 import freshsplice.core.master.Bend;
+import freshsplice.core.master.Generator;
 import freshsplice.core.master.Section;
 import freshsplice.core.master.Transition;
 import freshsplice.core.time.FrameRange;
@@ -38,7 +40,7 @@ class SectionTable {
 
     private static final String COLUMNS = "id, lane_id, content, shot_id, nested_id, render_id, words, rec_in, rec_out, "
             + "from_position, speed, bends, enabled, head_kind, head_before, head_after, head_curve, tail_kind, tail_before, "
-            + "tail_after, tail_curve";
+            + "tail_after, tail_curve, generator, kept_format, kept";
 
     private final JdbcTemplate jdbc;
     private final Ids ids;
@@ -70,9 +72,21 @@ class SectionTable {
             case "SHOT" -> new Section.Content.OfShot(r.getLong(4));
             case "MASTER" -> new Section.Content.OfMaster(r.getLong(5));
             case "RENDER" -> new Section.Content.OfRender(r.getLong(6));
-            case "SLATE" -> new Section.Content.Slate(r.getString(7));
+            case "SLATE" -> new Section.Content.Slate(r.getString(7), generator(r));
             default -> new Section.Content.Black();
         };
+    }
+
+    private static Generator generator(ResultSet r) throws SQLException {
+        String kept = r.getString(24);
+        return r.getString(22) == null ? null : new Generator(r.getString(22), kept == null ? null : new FormatNote(r.getString(23), kept));
+    }
+
+    private static void put(Map<String, Object> values, Generator made) {
+        FormatNote kept = made == null ? null : made.kept();
+        values.put("generator", made == null ? null : made.name());
+        values.put("kept_format", kept == null ? null : kept.format());
+        values.put("kept", kept == null ? null : kept.text());
     }
 
     private static Transition transition(ResultSet r, int column) throws SQLException {
@@ -94,6 +108,7 @@ class SectionTable {
         values.put("nested_id", c instanceof Section.Content.OfMaster o ? o.masterId() : null);
         values.put("render_id", c instanceof Section.Content.OfRender o ? o.renderId() : null);
         values.put("words", c instanceof Section.Content.Slate o ? o.text() : null);
+        put(values, c instanceof Section.Content.Slate o ? o.made() : null);
         values.put("rec_in", s.record().in());
         values.put("rec_out", s.record().out());
         values.put("from_position", s.from().toString());

@@ -1,0 +1,168 @@
+package freshsplice.core.sound;
+
+import freshsplice.core.cut.Event;
+import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Transition;
+import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Rational;
+import freshsplice.core.time.TimeMap;
+import freshsplice.core.words.Amounts;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.function.LongFunction;
+
+/**
+ * The sound under a master as lanes of a list that is handed back. No two pieces of a lane overlap but where one fades into
+ * the other: other programs refuse a list that has such. What a list cannot tell is said.
+ */
+public final class HandedSound {
+    /**
+     * A piece as it is laid.
+     *
+     * @param source  what it plays, with the names that the edit room knows
+     * @param level   decibels, its own
+     * @param channel of its file, from 1; 0 for all
+     */
+    public record Laid(String lane, Source source, SoundClip clip, double level, int channel) {
+    }
+
+    /** How a lane is heard. @param heard false where it is muted, or another is heard alone; @param level decibels */
+    public record Heard(boolean heard, double level) {
+        /** A lane that nobody touched. */
+        public static final Heard PLAIN = new Heard(true, 0);
+    }
+
+    /** @param remarks what the lanes have otherwise than it is laid */
+    public record Lanes(List<Lane> lanes, List<Remark> remarks) {
+    }
+
+    private static final Comparator<String> BY_NUMBER = Comparator.comparingInt(String::length).thenComparing(Comparator.naturalOrder());
+
+    private final FrameRate rate;
+    private final Map<String, Heard> heard;
+    private final LongFunction<String> label;
+    private final SortedMap<String, List<Laid>> lanes = new TreeMap<>(BY_NUMBER);
+    private final List<Remark> remarks = new ArrayList<>();
+
+    private HandedSound(FrameRate rate, Map<String, Heard> heard, LongFunction<String> label) {
+        this.rate = rate;
+        this.heard = heard;
+        this.label = label;
+    }
+
+    /**
+     * @param rate  of the list
+     * @param heard lanes by name; those that are missing are heard as recorded
+     * @param label the timecode of a record frame
+     */
+    public static Lanes of(List<Laid> laid, FrameRate rate, Map<String, Heard> heard, LongFunction<String> label) {
+        HandedSound handed = new HandedSound(rate, heard, label);
+        laid.stream().sorted(Comparator.comparing(Laid::lane, BY_NUMBER).thenComparing(l -> l.clip().record().in())).forEach(l ->
+                handed.lanes.computeIfAbsent(l.lane(), k -> new ArrayList<>()).add(l));
+        handed.putApart();
+        return new Lanes(handed.lanes.entrySet().stream().map(e -> handed.lane(e.getKey(), e.getValue())).toList(), handed.remarks);
+    }
+
+    /** Moves what lies over its neighbour onto a lane where it lies alone. */
+    private void putApart() {
+        List<Laid> over = new ArrayList<>();
+        for (List<Laid> lane : lanes.values()) {
+            long end = Long.MIN_VALUE;
+            Laid before = null;
+            for (Laid piece : List.copyOf(lane)) {
+                if (piece.clip().record().in() < end && !isCrossfade(before, piece)) {
+                    lane.remove(piece);
+                    over.add(piece);
+                } else {
+                    end = piece.clip().record().out();
+                    before = piece;
+                }
+            }
+        }
+        for (Laid piece : over) {
+            String free = FreeLane.of(taken(piece), piece.clip().record(), null);
+            remarks.add(Remark.note(where(piece), "It lies over its neighbour on " + piece.lane() + ", which a list cannot tell: it stands on " + free));
+            lanes.computeIfAbsent(free, k -> new ArrayList<>()).add(new Laid(piece.lane(), piece.source(), piece.clip(), piece.level(), piece.channel()));
+        }
+    }
+
+    /** What of each lane is taken for a piece: all of those that are heard otherwise than its own. */
+    private SortedMap<String, List<FrameRange>> taken(Laid piece) {
+        SortedMap<String, List<FrameRange>> ranges = new TreeMap<>(BY_NUMBER);
+        lanes.forEach((name, pieces) -> ranges.put(name, heardOf(name).heard() == heardOf(piece.lane()).heard()
+                ? pieces.stream().map(p -> p.clip().record()).toList() : List.of(piece.clip().record())));
+        return ranges;
+    }
+
+    private Heard heardOf(String lane) {
+        return heard.getOrDefault(lane, Heard.PLAIN);
+    }
+
+    /** Whether one goes down just as the next comes up, over the frames that both have. */
+    private static boolean isCrossfade(Laid before, Laid piece) {
+        long shared = before.clip().record().out() - piece.clip().record().in();
+        return before.clip().fadeOut() == shared && piece.clip().fadeIn() == shared && piece.clip().record().out() > before.clip().record().out()
+                && piece.clip().record().in() > before.clip().record().in();
+    }
+
+    private Lane lane(String name, List<Laid> pieces) {
+        List<Laid> inOrder = pieces.stream().sorted(Comparator.comparing(p -> p.clip().record().in())).toList();
+        List<Transition> transitions = new ArrayList<>();
+        for (int i = 0; i < inOrder.size(); i++) {
+            FrameRange record = inOrder.get(i).clip().record();
+            long endBefore = i == 0 ? Long.MIN_VALUE : inOrder.get(i - 1).clip().record().out();
+            long beginAfter = i + 1 == inOrder.size() ? Long.MAX_VALUE : inOrder.get(i + 1).clip().record().in();
+            if (endBefore > record.in()) {
+                transitions.add(Transition.centred(Transition.Kind.DISSOLVE, FrameRange.of(record.in(), endBefore), null));
+            } else {
+                fade(transitions, inOrder.get(i), FrameRange.ofLength(record.in(), inOrder.get(i).clip().fadeIn()), record.in(), endBefore == record.in());
+            }
+            if (beginAfter >= record.out()) {
+                fade(transitions, inOrder.get(i), FrameRange.of(record.out() - inOrder.get(i).clip().fadeOut(), record.out()), record.out(),
+                        beginAfter == record.out());
+            }
+        }
+        boolean isHeard = heardOf(pieces.isEmpty() ? name : pieces.get(0).lane()).heard();
+        return new Lane(Lane.Kind.SOUND, name, isHeard, inOrder.stream().map(this::event).toList(), transitions);
+    }
+
+    /** @param meets whether another piece is there: lists take a transition at a seam for one between both */
+    private void fade(List<Transition> transitions, Laid piece, FrameRange over, long cut, boolean meets) {
+        if (over.isEmpty()) {
+            return;
+        }
+        if (meets) {
+            remarks.add(Remark.note(where(piece), "Its fade of " + Amounts.frames(over.length()) + " where another piece meets it is not in the list"));
+        } else {
+            transitions.add(new Transition(Transition.Kind.DISSOLVE, over, cut, null));
+        }
+    }
+
+    private Event event(Laid piece) {
+        Source source = piece.source();
+        FrameRate own = source.rate() == null ? rate : source.rate();
+        Rational from = Rational.of(source.start() == null ? 0 : source.start()).plus(piece.clip().fromSeconds().times(own.fps()));
+        FrameRange record = piece.clip().record();
+        double level = piece.level() + heardOf(piece.lane()).level();
+        List<String> said = List.of();
+        if (Math.abs(level) > 0.005) {
+            String words = "LEVEL " + (level <= Level.SILENT ? "SILENT" : String.format(Locale.ROOT, "%+.1f DB", level));
+            said = List.of(words);
+            remarks.add(Remark.note(where(piece), "A list has no place for a level: it stands there as a comment, " + words));
+        }
+        return new Event(null, Event.Kind.CLIP, source.label(), true, record, source, TimeMap.constant(record, from, rate.framesOf(own)), null, said)
+                .playing(piece.channel());
+    }
+
+    private String where(Laid piece) {
+        return piece.source().label() + " on " + piece.lane() + " at " + label.apply(piece.clip().record().in());
+    }
+}
