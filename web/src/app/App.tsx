@@ -12,6 +12,7 @@ import { CommandBox } from './CommandBox'
 import { Fault } from './Fault'
 import { Messages } from './Messages'
 import { Projects } from './Projects'
+import { Question } from './Question'
 import { StatusLine } from './StatusLine'
 import { TopLine } from './TopLine'
 import { redo, undo } from './undo'
@@ -95,6 +96,7 @@ export function App() {
       <>
         <Projects projects={projects.data} />
         <Messages />
+        <Question />
       </>
     ) : (
       <Empty title="One moment" text="Asking the server for its projects" />
@@ -137,6 +139,7 @@ export function App() {
       <StatusLine project={project} sequence={shown} />
       <CommandBox />
       <Messages />
+      <Question />
     </div>
   )
 }

@@ -14,6 +14,10 @@ export function say(text: string) {
 }
 
 export function sayError(error: unknown) {
+  if (error instanceof Left) {
+    say(error.message)
+    return
+  }
   const about = error instanceof Unanswered ? LINE : undefined
   show(error instanceof Error ? error.message : String(error), true, about)
 }
@@ -23,6 +27,9 @@ export const LINE = 'line'
 
 /** The server did not answer. */
 export class Unanswered extends Error {}
+
+/** Somebody was asked, and left it: nothing failed. */
+export class Left extends Error {}
 
 /** More than these stand one above the other at once; the rest wait, none is lost. */
 export const AT_ONCE = 3

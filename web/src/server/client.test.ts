@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { useQuestions } from '../desk/question'
 import { get, of, post, seen } from './client'
 import { postInOrder } from './inOrder'
 
@@ -45,6 +46,31 @@ describe('talking to the server', () => {
     const odd = post('/api/tasks/{id}/stop', of(1))
     asked[2]!.answer(502, 'gateway')
     await expect(odd).rejects.toThrow('he server does not answer')
+  })
+
+  it('asks before what does more than may be meant, and asks for the same again, confirmed', async () => {
+    const moved = post('/api/tasks/{id}/stop', of(1))
+    asked[0]!.answer(409, { message: '"cam" is locked', confirm: true })
+    await settled()
+    expect(useQuestions.getState().all.map((q) => q.text)).toEqual(['"cam" is locked'])
+    expect(asked).toHaveLength(1)
+    useQuestions.getState().all[0]!.answer(true)
+    await settled()
+    expect(asked[1]!.path).toBe('/api/tasks/1/stop')
+    expect(asked[0]!.headers.get('X-Confirmed')).toBeNull()
+    expect(asked[1]!.headers.get('X-Confirmed')).toBe('1')
+    asked[1]!.answer(200, 5)
+    expect(await moved).toBe(5)
+    expect(useQuestions.getState().all).toEqual([])
+  })
+
+  it('leaves what nobody wants', async () => {
+    const left = post('/api/tasks/{id}/stop', of(1))
+    asked[0]!.answer(409, { message: '"cam" is locked', confirm: true })
+    await settled()
+    useQuestions.getState().all[0]!.answer(false)
+    await expect(left).rejects.toThrow('Left as it was')
+    expect(asked).toHaveLength(1)
   })
 
   it('sends edits one after another, however fast they are asked for', async () => {

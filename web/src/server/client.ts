@@ -2,7 +2,8 @@
 import createClient, { type MaybeOptionalInit } from 'openapi-fetch'
 import type { PathsWithMethod, RequiredKeysOf } from 'openapi-typescript-helpers'
 import { setLine } from '../desk/line'
-import { Unanswered } from '../desk/messages'
+import { Left, Unanswered } from '../desk/messages'
+import { confirmed } from '../desk/question'
 import { isEnding } from '../parts/unwritten'
 import type { paths } from './schema'
 
@@ -13,16 +14,27 @@ export function whoAmI(): string {
   return localStorage.getItem('who') ?? ''
 }
 
-async function answer(response: Response): Promise<Response> {
+type Said = { message?: string; confirm?: boolean } | null
+
+/** @param again asks for the same once more, confirmed */
+async function answer(response: Response, again: () => Promise<Response>): Promise<Response> {
   if (response.ok) {
     return response
   }
-  const said: unknown = await response.json().catch(() => null)
+  const said = (await response.json().catch(() => null)) as Said
   const message = said && typeof said === 'object' && 'message' in said ? String(said.message) : OFFLINE
+  if (said?.confirm && !isEnding()) {
+    if (await confirmed(message)) {
+      return again()
+    }
+    throw new Left('Left as it was')
+  }
   throw new Error(message)
 }
 
 async function ask(request: Request): Promise<Response> {
+  // its body can be sent once
+  const same = request.method === 'POST' ? request.clone() : undefined
   request.headers.set('X-Who', encodeURIComponent(whoAmI()))
   let response: Response
   try {
@@ -33,7 +45,10 @@ async function ask(request: Request): Promise<Response> {
     throw new Unanswered(request.method === 'POST' ? NOT_DONE : OFFLINE)
   }
   setLine(true)
-  return answer(response)
+  return answer(response, () => {
+    same?.headers.set('X-Confirmed', '1')
+    return ask(same ?? request)
+  })
 }
 
 const api = createClient<paths>({ baseUrl: globalThis.location?.origin ?? 'http://localhost', fetch: ask })

@@ -103,5 +103,32 @@ class BoardFitsTest {
         assertThat(Client.message(client.tryPost("/api/shots/" + shot + "/edits", OnStage.edit("PLACE_ON_ACTION", Map.of("action", 7)))))
                 .contains("is locked");
         assertThat(section(1).get("actionFirst").asLong()).isEqualTo(500);
+        assertAskedFirst("/api/shots/" + shot + "/edits", OnStage.edit("PLACE_ON_ACTION", Map.of("action", 7)));
+        assertThat(section(1).get("actionFirst").asLong()).isEqualTo(7);
+    }
+
+    @Test
+    @DisplayName("what a finished camera rides on moves only when somebody was told and wants it; its name and colour at once")
+    void riding() {
+        long shot = section(1).get("shotId").asLong();
+        long scene = section(1).get("sceneId").asLong();
+        long boat = onStage.scene(scene, "ADD", Map.of("shape", "BOAT", "x", 0, "y", 0, "z", 0, "turn", 0)).get(0).asLong();
+        long first = onStage.stage(shot).get("first").asLong();
+        onStage.camera(shot, "MOUNT", Map.of("frame", first, "item", boat, "throughout", true));
+        Map<String, Object> move = OnStage.edit("MOVE", Map.of("frame", first, "items", List.of(boat), "x", 2, "y", 0, "z", 0, "turn", 0));
+        client.post("/api/scenes/" + scene + "/edits", move);
+        onStage.camera(shot, "LOCK", Map.of("locked", true));
+        double stood = client.get("/api/shots/" + shot + "/camera?frame=" + first).get("pose").get("x").asDouble();
+        assertAskedFirst("/api/scenes/" + scene + "/edits", move);
+        assertThat(client.get("/api/shots/" + shot + "/camera?frame=" + first).get("pose").get("x").asDouble()).isEqualTo(stood + 2);
+        onStage.scene(scene, "LOOK", Map.of("items", List.of(boat), "colour", "#aa8844"));
+    }
+
+    private void assertAskedFirst(String path, Map<String, Object> edit) {
+        var asked = client.tryPost(path, edit);
+        assertThat(asked.statusCode()).isEqualTo(409);
+        assertThat(Client.json(asked).get("confirm").asBoolean()).isTrue();
+        assertThat(Client.message(asked)).contains("is locked because it is finished").contains("its picture would change");
+        assertThat(client.tryPost(path, edit, Map.of("X-Confirmed", "1")).statusCode()).isEqualTo(200);
     }
 }

@@ -15,6 +15,7 @@ import org.springframework.web.method.support.ModelAndViewContainer;
 class AskerResolver implements HandlerMethodArgumentResolver {
     private static final String NAME = "X-Who";
     private static final String SEEN = "X-Seen";
+    private static final String CONFIRMED = "X-Confirmed";
     private static final int LONGEST = 100;
     private static final String NOBODY_SAYS = "somebody";
 
@@ -26,7 +27,7 @@ class AskerResolver implements HandlerMethodArgumentResolver {
     @Override
     public Asker resolveArgument(MethodParameter parameter, ModelAndViewContainer container, NativeWebRequest request,
                                  WebDataBinderFactory binders) {
-        return new Asker(name(request.getHeader(NAME)), seen(request.getHeader(SEEN)));
+        return new Asker(name(request.getHeader(NAME)), seen(request.getHeader(SEEN)), "1".equals(request.getHeader(CONFIRMED)));
     }
 
     private static String name(String header) {

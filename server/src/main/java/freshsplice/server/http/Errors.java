@@ -4,6 +4,7 @@ import freshsplice.core.refusal.Refusal;
 import freshsplice.exchange.format.UnreadableFile;
 import freshsplice.render.CannotDraw;
 import freshsplice.server.refusals.NotThere;
+import freshsplice.server.refusals.ToBeConfirmed;
 import jakarta.persistence.OptimisticLockException;
 import jakarta.persistence.PersistenceException;
 import java.io.IOException;
@@ -35,6 +36,10 @@ public class Errors {
     public record Message(String message) {
     }
 
+    /** @param message what else it would do @param confirm always true: asked for again with {@code X-Confirmed: 1} it is done */
+    public record Question(String message, boolean confirm) {
+    }
+
     private static final Logger LOG = LoggerFactory.getLogger(Errors.class);
 
     @ExceptionHandler({NotThere.class, NoResourceFoundException.class})
@@ -45,6 +50,11 @@ public class Errors {
     @ExceptionHandler({Refusal.class, UnreadableFile.class})
     ResponseEntity<Message> refused(RuntimeException e) {
         return say(HttpStatus.UNPROCESSABLE_ENTITY, e.getMessage());
+    }
+
+    @ExceptionHandler(ToBeConfirmed.class)
+    ResponseEntity<Question> toBeConfirmed(ToBeConfirmed e) {
+        return ResponseEntity.status(HttpStatus.CONFLICT).body(new Question(e.getMessage(), true));
     }
 
     @ExceptionHandler(ArithmeticException.class)

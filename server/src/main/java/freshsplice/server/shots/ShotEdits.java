@@ -3,6 +3,7 @@ package freshsplice.server.shots;
 import freshsplice.core.board.BoardFit;
 import freshsplice.core.camera.Camera;
 import freshsplice.server.refusals.Refused;
+import freshsplice.server.refusals.ToBeConfirmed;
 import freshsplice.server.rows.BoardRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.ShotRow;
@@ -43,7 +44,7 @@ public class ShotEdits {
         ShotRow asked = store.get(ShotRow.class, shotId);
         return steps.make(asked.projectId, name(asked, edit), who, () -> {
             ShotRow shot = store.get(ShotRow.class, shotId);
-            return edit instanceof ShotEdit.FitBoard fit ? fit(shot, fit) : place(shot, (ShotEdit.PlaceOnAction) edit);
+            return edit instanceof ShotEdit.FitBoard fit ? fit(shot, fit) : place(shot, (ShotEdit.PlaceOnAction) edit, who);
         });
     }
 
@@ -74,14 +75,14 @@ public class ShotEdits {
         }).toList();
     }
 
-    private int place(ShotRow shot, ShotEdit.PlaceOnAction edit) {
+    private int place(ShotRow shot, ShotEdit.PlaceOnAction edit, Asker who) {
         if (Math.abs(edit.action()) > FARTHEST) {
             throw new Refused("A shot begins at an action frame up to " + FARTHEST + ", not " + edit.action());
         }
         Camera camera = cameras.camera(shot.cameraId);
         // what follows the action would be moved by it
-        if (camera.locked() && (camera.aim() != null || camera.focusOn() != null || !camera.mounts().isEmpty())) {
-            throw new Refused("\"" + camera.name() + "\" is locked because it is finished, and follows the action: unlock it first");
+        if (!who.confirmed() && camera.locked() && (camera.aim() != null || camera.focusOn() != null || !camera.mounts().isEmpty())) {
+            throw new ToBeConfirmed("\"" + camera.name() + "\" is locked because it is finished, and follows the action: its picture would change");
         }
         shot.actionOffset = MasterStore.shot(shot).offsetForFirst(edit.action());
         return 1;

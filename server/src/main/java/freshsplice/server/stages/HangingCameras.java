@@ -5,6 +5,8 @@ import freshsplice.core.camera.edit.Mounting;
 import freshsplice.core.shot.Moment;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
+import freshsplice.core.words.Amounts;
+import freshsplice.server.refusals.ToBeConfirmed;
 import freshsplice.server.rows.CameraMountRow;
 import freshsplice.server.rows.CameraRow;
 import freshsplice.server.rows.ItemRow;
@@ -42,6 +44,19 @@ public class HangingCameras {
     /** Names of the cameras that hang on a thing. */
     public List<String> namesOn(long itemId) {
         return store.whereIn(CameraRow.class, "id", List.copyOf(on(itemId))).stream().map(c -> c.name).sorted().toList();
+    }
+
+    /** @throws ToBeConfirmed if a locked camera hangs on one of some things: it goes along where that goes */
+    void askAboutLocked(List<ItemRow> rows) {
+        for (ItemRow row : rows) {
+            List<String> locked = store.whereIn(CameraRow.class, "id", List.copyOf(on(row.id))).stream().filter(c -> c.locked).map(c -> c.name).sorted()
+                    .toList();
+            if (!locked.isEmpty()) {
+                throw new ToBeConfirmed("\"" + locked.get(0) + "\" is locked because it is finished, and follows " + row.name
+                        + (locked.size() == 1 ? "" : ", as " + Amounts.of(locked.size() - 1, "other locked camera does", "other locked cameras do"))
+                        + ": its picture would change");
+            }
+        }
     }
 
     /** What hangs on some things, to be said with what is done to them; empty for nothing. */

@@ -44,12 +44,16 @@ public class SetEdits {
     /**
      * @return ids of what it made
      * @throws freshsplice.core.refusal.Refusal if it cannot be done; says which thing and why
+     * @throws freshsplice.server.refusals.ToBeConfirmed if it moves a locked camera along, unless that was confirmed
      */
     public List<Long> make(long sceneId, SetEdit edit, Asker who) {
         SceneRow scene = store.get(SceneRow.class, sceneId);
         return steps.make(scene.projectId, name(edit), who, () -> {
             List<ItemRow> rows = rows(sceneId, edit.items());
             checkLocks(rows, edit);
+            if (moves(edit) && !who.confirmed()) {
+                hanging.askAboutLocked(rows);
+            }
             return done(sceneId, rows, edit);
         });
     }
@@ -144,6 +148,12 @@ public class SetEdits {
                 throw new Refused("\"" + r.name + "\" is locked: unlock it first");
             });
         }
+    }
+
+    /** Whether what hangs on a thing moves with it. */
+    private static boolean moves(SetEdit edit) {
+        return edit instanceof SetEdit.Place || edit instanceof SetEdit.Move || edit instanceof SetEdit.Key || edit instanceof SetEdit.RemoveKeys
+                || edit instanceof SetEdit.MoveKeys || edit instanceof SetEdit.Look look && (look.height() != null || look.width() != null || look.depth() != null);
     }
 
     /** What it is called in the history. */
