@@ -1,5 +1,6 @@
 package freshsplice.core.camera;
 
+import freshsplice.core.motion.Way;
 import freshsplice.core.shot.Moment;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Matrix;
@@ -78,8 +79,15 @@ public final class PoseStack {
     /** Where the values of a camera would have to stand for it to be somewhere in the world at a moment. */
     public CameraPose.Place valuesFor(Matrix placed, Moment moment) {
         Matrix carrier = carrier(moment);
-        return CameraPose.place(carrier == null ? placed : carrier.rigidInverse().times(placed));
+        CameraPose.Place place = CameraPose.place(carrier == null ? placed : carrier.rigidInverse().times(placed));
+        // a place tells angles up to half a turn: they go on from where they are, else a pan over 180° would be keyed as one back
+        return new CameraPose.Place(place.x(), place.y(), place.z(), goingOn(CameraChannel.PAN, place.pan(), moment), place.tilt(),
+                goingOn(CameraChannel.ROLL, place.roll(), moment));
     }
+
+    private double goingOn(CameraChannel channel, double degrees, Moment moment) {
+        double now = value(channel, moment);
+        return now + Way.SHORT.of((degrees - now) % TURN);    }
 
     /** A distance along the line of sight, as a lens is focused. */
     private double focus(Matrix placed, Moment moment) {
@@ -91,6 +99,7 @@ public final class PoseStack {
         return Math.max(depth, NEAREST_FOCUS);
     }
 
+    private static final double TURN = 360;
     private static final double NEAREST_FOCUS = 0.05;
 
     /**

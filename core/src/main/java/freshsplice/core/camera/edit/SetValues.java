@@ -5,7 +5,9 @@ import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
+import freshsplice.core.motion.Way;
 import freshsplice.core.time.Rational;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.List;
@@ -15,6 +17,7 @@ import java.util.Map;
 public final class SetValues {
     /** Nearer than this a value is the one that is there. */
     private static final double SAME = 1e-9;
+    private static final double HALF_TURN = 180;
 
     private SetValues() {
     }
@@ -50,7 +53,20 @@ public final class SetValues {
         if (reach == Reach.ALL_KEYS) {
             return new Channel(of.keys().stream().map(k -> k.withValue(channel.check(k.value() + difference))).toList(), of.plain());
         }
-        return keyedAt(of, key);
+        Channel keyed = keyedAt(of, key);
+        return channel.isAngle() && Math.abs(key.value()) > HALF_TURN ? goingAllTheWay(keyed, key.frame()) : keyed;
+    }
+
+    /** More than half a turn is typed by who means it: from the key before to this one, and on from it, as far as the numbers say. */
+    private static Channel goingAllTheWay(Channel channel, long frame) {
+        List<Key> keys = new ArrayList<>(channel.keys());
+        for (int i = 0; i + 1 < keys.size(); i++) {
+            if (keys.get(i).frame() == frame || keys.get(i + 1).frame() == frame) {
+                Key from = keys.get(i);
+                keys.set(i, new Key(from.frame(), from.value(), from.leaving(), from.arriving(), Way.keeping(keys.get(i + 1).value() - from.value())));
+            }
+        }
+        return new Channel(keys, channel.plain());
     }
 
     /**

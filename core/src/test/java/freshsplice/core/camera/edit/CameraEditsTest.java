@@ -6,13 +6,17 @@ import static org.assertj.core.api.Assertions.within;
 
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
+import freshsplice.core.camera.CameraPose;
 import freshsplice.core.camera.FilmBack;
 import freshsplice.core.camera.Mount;
+import freshsplice.core.camera.PoseStack;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
 import freshsplice.core.motion.Way;
 import freshsplice.core.refusal.Refusal;
+import freshsplice.core.shot.Moment;
+import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
 import java.util.List;
 import java.util.Map;
@@ -51,6 +55,30 @@ class CameraEditsTest {
         assertThat(Reach.ALL_KEYS.words(DOLLY, CameraChannel.X)).isEqualTo("moves all 2 keys along");
         assertThat(Reach.HERE.words(DOLLY, CameraChannel.LENS)).isEqualTo("makes a key here");
         assertThat(Reach.WHOLE.words(DOLLY, CameraChannel.X)).isEqualTo("takes all 2 keys away");
+    }
+
+    /** From 0° to 190° typed is 190° on, and back from there as far back. */
+    @Test
+    void moreThanHalfATurnIsGoneAsTyped() {
+        Camera turned = set(FIXED.with(CameraChannel.PAN, new Channel(List.of(new Key(1001, 0, Easing.STRAIGHT), new Key(1101, 0, Easing.STRAIGHT)), 0)),
+                1051, CameraChannel.PAN, 190, Reach.HERE);
+        assertThat(turned.keyed(CameraChannel.PAN, Rational.of(1026))).isEqualTo(95, within(20.0)).isPositive();
+        assertThat(turned.keyed(CameraChannel.PAN, Rational.of(1049))).isBetween(150.0, 190.0);
+        assertThat(turned.keyed(CameraChannel.PAN, Rational.of(1053))).isBetween(150.0, 190.0);
+        Camera short170 = set(FIXED.with(CameraChannel.PAN, new Channel(List.of(new Key(1001, 170, Easing.STRAIGHT)), 0)), 1051, CameraChannel.PAN, -170,
+                Reach.HERE);
+        assertThat(short170.keyed(CameraChannel.PAN, Rational.of(1026))).as("an angle, the short way").isEqualTo(180, within(1e-9));
+    }
+
+    /** A view tells where it looks, from −180° to 180°; keyed at 175° and looked 7° further it is at 182°. */
+    @Test
+    void aViewGoesOnFromWhereThePanIs() {
+        Camera looking = FIXED.with(CameraChannel.PAN, new Channel(List.of(new Key(1001, 175, Easing.STRAIGHT)), 0));
+        PoseStack stack = PoseStack.of(looking, new Stage(List.of()));
+        Moment now = new Moment(Rational.of(1050), Rational.of(50));
+        assertThat(stack.valuesFor(new CameraPose.Place(1, 2, 3, 182, 0, 0).matrix(), now).pan()).isEqualTo(182, within(1e-9));
+        assertThat(stack.valuesFor(new CameraPose.Place(1, 2, 3, -178, 10, 0).matrix(), now).pan()).isEqualTo(182, within(1e-9));
+        assertThat(stack.valuesFor(new CameraPose.Place(1, 2, 3, 170, 0, 0).matrix(), now).pan()).isEqualTo(170, within(1e-9));
     }
 
     @Test
