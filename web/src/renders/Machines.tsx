@@ -52,7 +52,7 @@ function doingWords({ doing, cannot }: Machine): string {
   if (doing) {
     return `${doing.renderName}, its frames ${doing.first + 1} to ${doing.first + doing.frames}: ${doing.done} drawn`
   }
-  return cannot ? `cannot draw: ${cannot}` : 'waits for something to draw'
+  return cannot ? (cannot.startsWith('rests ') ? cannot : `cannot draw: ${cannot}`) : 'waits for something to draw'
 }
 
 function MachineRow({ machine: m }: { machine: Machine }) {

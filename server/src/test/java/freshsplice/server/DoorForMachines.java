@@ -63,6 +63,11 @@ final class DoorForMachines implements BeforeAllCallback, AfterAllCallback {
         return LongRender.begun(client, data);
     }
 
+    /** One that nothing of is drawn yet. */
+    LongRender askedRender() throws IOException {
+        return LongRender.asked(client, data);
+    }
+
     private static OwnProcess known(String name, OwnProcess worker) throws IOException {
         worker.line("Known to the server as " + name);
         return worker;

@@ -55,10 +55,15 @@ final class LongRender {
         return of(client, data, shots.project(), shots.shorter(), SHORT, false);
     }
 
+    /** One that was asked for. */
+    static LongRender asked(Client client, Path data) throws IOException {
+        Shots shots = Shots.made(client);
+        return of(client, data, shots.project(), shots.longer(), FRAMES, true);
+    }
+
     /** One that has its first frames. */
     static LongRender begun(Client client, Path data) throws Exception {
-        Shots shots = Shots.made(client);
-        LongRender render = of(client, data, shots.project(), shots.longer(), FRAMES, true);
+        LongRender render = asked(client, data);
         render.awaitFirst();
         return render;
     }

@@ -2,6 +2,7 @@ package freshsplice.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import freshsplice.worker.Wire;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -99,6 +100,50 @@ class WorkersTest {
         door.client.post("/api/machines/keys/" + door.keyId + "/let-in", null);
         try (OwnProcess again = door.worker("anna")) {
             render.isWhole(door.client, before);
+        }
+    }
+
+    /** It takes what it is given, says that its card is broken, and asks for more at once. */
+    @Test
+    @DisplayName("a machine that fails at all it is given ends nobody's render: another draws that next, the bad one rests, and both are said")
+    void badMachine() throws Exception {
+        try (OwnProcess good = door.worker("anna")) {
+            String driver = door.client.get("/api/machines").get("machines").get(0).get("driver").asString();
+            try (BrokenMachine bad = new BrokenMachine(door, "broken", driver)) {
+                LongRender first = door.begunRender();
+                LongRender second = door.begunRender();
+                first.isWholeAtLast(door.client);
+                second.isWholeAtLast(door.client);
+                assertThat(bad.failed()).isPositive();
+                assertThat(first.log(door.client) + second.log(door.client)).contains("put back: broken: its card is broken. Another machine draws them next; broken "
+                        + "rests for 2 s").contains("drawn by anna").doesNotContain("failed:");
+                assertThat(bad.failed()).as("it takes no more than its share").isLessThan(12);
+            }
+        }
+    }
+
+    /** The one that is gone is cleared away after its namesake has something to draw. */
+    @Test
+    @DisplayName("one that comes back at once under its name keeps what it is given")
+    void comesBackAtOnce() throws Exception {
+        String driver;
+        try (OwnProcess known = door.worker("anna")) {
+            driver = door.client.get("/api/machines").get("machines").get(0).get("driver").asString();
+        }
+        BrokenMachine.Hand before = BrokenMachine.hand(door, "carl", driver);
+        LongRender render = door.askedRender();
+        assertThat(before.next()).isNotNull();
+        before.leave();
+        BrokenMachine.Hand again = BrokenMachine.hand(door, "carl", driver);
+        Wire.Assignment given = again.next();
+        assertThat(given).isNotNull();
+        Thread.sleep(1500);
+        assertThat(again.heard(given.ticket())).isTrue();
+        try (OwnProcess other = door.worker("berta")) {
+            Thread.sleep(1500);
+            assertThat(again.heard(given.ticket())).as("nobody else has it").isTrue();
+            again.leave();
+            render.isWholeAtLast(door.client);
         }
     }
 

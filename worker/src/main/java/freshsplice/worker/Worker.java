@@ -168,15 +168,23 @@ final class Worker {
             }
         } catch (CannotDraw e) {
             giveBack(mine, turn, e.getMessage());
+        } catch (RuntimeException | StackOverflowError e) {
+            // not foreseen: what it had is given back, and it goes on with a new painter
+            paintAnew();
+            giveBack(mine, turn, e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage());
         } catch (OutOfMemoryError e) {
-            painter.close();
-            painter = new StagePainter();
+            paintAnew();
             giveBack(mine, turn, "There is not enough memory on " + name + ": start it with more (FRESH_SPLICE_MEMORY)");
         } catch (IOException e) {
             giveBack(mine, turn, e.getMessage());
         } finally {
             beats.cancel(false);
         }
+    }
+
+    private void paintAnew() throws IOException {
+        painter.close();
+        painter = new StagePainter();
     }
 
     private void giveBack(String mine, Turn turn, String why) throws IOException {

@@ -35,6 +35,16 @@ public class Drivers {
         return bound == null || bound.equals(driver);
     }
 
+    /** Whether a seat could draw for a render, which it binds to nothing by that. */
+    boolean fits(long renderId, Seat seat) {
+        try {
+            String bound = of(renderId);
+            return bound == null || bound.equals(seat.driver());
+        } catch (IOException e) {
+            return false;
+        }
+    }
+
     /** What a render's frames are drawn by; null for anything. */
     String of(long renderId) {
         return bound(states.row(renderId));

@@ -4,7 +4,10 @@ import freshsplice.render.JobFile;
 import freshsplice.render.OrderFile;
 import freshsplice.server.rows.RenderRow;
 import java.io.IOException;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 
 /** What becomes of a chunk on a seat. Frames that are there are not drawn again. */
@@ -18,6 +21,8 @@ class RenderDrawing {
     private final RenderFailures failures;
     private final SeatWork work;
     private final Drivers drivers;
+    /** Names of the machines that failed at a chunk, by render and first frame; of those that fail for good few are left over. */
+    private final Map<String, Set<String>> failedBy = new ConcurrentHashMap<>();
 
     RenderDrawing(RenderTasks tasks, RenderStates states, KeptFrames kept, RenderProgress progress, RenderLog log, RenderFailures failures, SeatWork work,
                   Drivers drivers) {
@@ -61,10 +66,38 @@ class RenderDrawing {
                 throw e;
             }
             return RenderTasks.Turn.AGAIN;
+        } catch (IOException e) {
+            return failed(row, chunk, seat, e);
         }
+        work.drew(seat);
+        failedBy.remove(key(chunk));
         log.say(row.id, "frames " + chunk.first() + " to " + (chunk.first() + chunk.frames() - 1) + " drawn by " + seat.name());
         writeIfWhole(row, chunk);
         return RenderTasks.Turn.DONE;
+    }
+
+    /**
+     * What a machine failed at goes to another, next; it rests meanwhile. Only what no machine that is there can draw counts against the
+     * render.
+     */
+    private RenderTasks.Turn failed(RenderRow row, Seat.Chunk chunk, Seat seat, IOException e) throws IOException {
+        if (failures.isClosing() || RenderFailures.isFull(e)) {
+            throw e;
+        }
+        Set<String> tried = failedBy.computeIfAbsent(key(chunk), k -> ConcurrentHashMap.newKeySet());
+        tried.add(seat.name());
+        boolean another = work.seats().stream().anyMatch(s -> !tried.contains(s.name()) && drivers.fits(row.id, s));
+        long rest = work.rest(seat, e.getMessage());
+        log.say(row.id, "frames " + chunk.first() + " to " + (chunk.first() + chunk.frames() - 1) + " put back: " + e.getMessage()
+                + (another ? ". Another machine draws them next; " : ". ") + seat.name() + " rests for " + rest + " s");
+        if (!another) {
+            throw e;
+        }
+        return RenderTasks.Turn.AGAIN;
+    }
+
+    private static String key(Seat.Chunk chunk) {
+        return chunk.renderId() + "-" + chunk.first();
     }
 
     private void writeIfWhole(RenderRow row, Seat.Chunk chunk) {

@@ -80,7 +80,7 @@ class RenderFailures {
         return Stream.of(folders.frames(), folders.renders()).map(FreeSpace::at).anyMatch(free -> free.isPresent() && free.getAsLong() < NO_ROOM_BYTES);
     }
 
-    private static boolean isFull(IOException e) {
+    static boolean isFull(IOException e) {
         return e.getMessage() != null && (e.getMessage().contains("No space left") || e.getMessage().equals(OutputWriter.FULL));
     }
 

@@ -22,6 +22,7 @@ import java.util.Collection;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import javax.sql.DataSource;
@@ -54,6 +55,9 @@ class RenderTasks {
 
     /** How a chunk's turn ended: it is done with, is put back, or is for machines that draw as its render was begun. */
     enum Turn { DONE, AGAIN, ELSEWHERE }
+
+    /** What was put back is drawn next, before all that waits at its place in the queue. */
+    private static final Instant FIRST = Instant.parse("2000-01-01T00:00:00Z");
 
     /** What is to be done. Whatever they throw is tried again; what cannot become better they end themselves. */
     interface Work {
@@ -106,7 +110,10 @@ class RenderTasks {
     }
 
     private CustomTask<Void> task(String name, One one) {
-        return Tasks.custom(name, Void.class).onFailure((complete, operations) -> operations.reschedule(complete, Instant.now().plus(AGAIN_AFTER)))
+        // a machine that failed rests itself: what it had is for others at once
+        return Tasks.custom(name, Void.class).onFailure((complete, operations) -> operations.reschedule(complete,
+                name.startsWith(CHUNK) && complete.getCause().filter(IllegalStateException.class::isInstance).isPresent() ? FIRST
+                        : Instant.now().plus(AGAIN_AFTER)))
                 .onDeadExecutionRevive().execute((instance, context) -> ending(one, instance, context.getExecution().consecutiveFailures));
     }
 
@@ -121,9 +128,9 @@ class RenderTasks {
         }
         return switch (turn) {
             case DONE -> new CompletionHandler.OnCompleteRemove<>();
-            case AGAIN -> (complete, operations) -> operations.reschedule(complete, Instant.now());
+            case AGAIN -> (complete, operations) -> operations.reschedule(complete, instance.getTaskName().startsWith(CHUNK) ? FIRST : Instant.now());
             case ELSEWHERE -> (complete, operations) -> operations.removeAndScheduleNew(instance(
-                    chunkName(work.driverOf(render(instance.getId()))), instance.getId(), -instance.getPriority()));
+                    chunkName(work.driverOf(render(instance.getId()))), instance.getId(), -instance.getPriority(), FIRST));
         };
     }
 
@@ -160,7 +167,7 @@ class RenderTasks {
     void open(Seat seat) throws IOException {
         String driver = seat.driver();
         Duration every = seat.name().equals(Seat.OWN) ? LOOK_EVERY : LOOK_EVERY_ELSEWHERE;
-        Scheduler scheduler = scheduler(DRAWING, seat.name(), every, List.of(chunkTask(seat, null), chunkTask(seat, driver)));
+        Scheduler scheduler = scheduler(DRAWING, seat.queueName(), every, List.of(chunkTask(seat, null), chunkTask(seat, driver)));
         seats.put(seat, new Open(scheduler, chunkName(driver)));
         scheduler.start();
     }
@@ -170,8 +177,21 @@ class RenderTasks {
         Open open = seats.remove(seat);
         if (open != null) {
             open.scheduler().stop();
-            update("update " + DRAWING + " set picked = false, picked_by = null, last_heartbeat = null where picked_by = ?", seat.name());
+            update("update " + DRAWING + " set picked = false, picked_by = null, last_heartbeat = null, execution_time = '2000-01-01' where picked_by = ?",
+                    seat.queueName());
         }
+    }
+
+    /** A seat takes nothing until it is woken. */
+    void rest(Seat seat) {
+        Optional.ofNullable(seats.get(seat)).ifPresent(open -> open.scheduler().pause());
+    }
+
+    void wake(Seat seat) {
+        Optional.ofNullable(seats.get(seat)).ifPresent(open -> {
+            open.scheduler().resume();
+            open.scheduler().triggerCheckForDueExecutions();
+        });
     }
 
     /** Whether there is more to draw than seats to draw it, so that no further render need be begun yet. */
@@ -228,7 +248,11 @@ class RenderTasks {
     }
 
     private static SchedulableInstance<Void> instance(String task, String id, long place) {
-        return new TaskInstance.Builder<Void>(task, id).priority((int) -place).scheduledTo(Instant.now());
+        return instance(task, id, place, Instant.now());
+    }
+
+    private static SchedulableInstance<Void> instance(String task, String id, long place, Instant from) {
+        return new TaskInstance.Builder<Void>(task, id).priority((int) -place).scheduledTo(from);
     }
 
     /** @param place in the queue, lower ones first */

@@ -29,8 +29,13 @@ public interface Seat {
         void drawn();
     }
 
-    /** For people, and in the queue's tables: no two open ones have the same. At most 50 letters. */
+    /** For people: no two open ones have the same. */
     String name();
+
+    /** In the queue's tables, at most 50 letters: its own for good, so that one that comes back is never taken for who it was. */
+    default String queueName() {
+        return name();
+    }
 
     /** What draws here: frames of two that have the same are alike to the bit. @throws freshsplice.render.CannotDraw if nothing does */
     String driver() throws IOException;

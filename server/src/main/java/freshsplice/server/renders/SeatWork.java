@@ -1,6 +1,9 @@
 package freshsplice.server.renders;
 
+import freshsplice.core.words.Amounts;
 import java.io.IOException;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -11,6 +14,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
 /** The seats that draw, and what each of them does. */
@@ -26,11 +30,28 @@ public class SeatWork {
     }
 
     private static final Logger LOG = LoggerFactory.getLogger(SeatWork.class);
+    private static final long FIRST_REST_S = 2;
+    private static final long LONGEST_REST_S = 300;
+    private static final long LOOK_EVERY_MS = 500;
 
     private final RenderTasks tasks;
     private final Map<Seat, String> drivers = new ConcurrentHashMap<>();
     private final Map<Seat, Doing> doing = new ConcurrentHashMap<>();
+    private final Map<Seat, Rest> rests = new ConcurrentHashMap<>();
     private volatile String cannot;
+
+    /**
+     * How a seat fares that failed last.
+     *
+     * @param failures in a row
+     * @param until    when it draws again
+     * @param why      it failed
+     */
+    private record Rest(int failures, Instant until, String why) {
+        boolean isOver() {
+            return !Instant.now().isBefore(until);
+        }
+    }
 
     SeatWork(RenderTasks tasks) {
         this.tasks = tasks;
@@ -48,8 +69,43 @@ public class SeatWork {
         }
     }
 
+    /**
+     * Lets a seat rest that failed: twice as long each time, where others draw meanwhile, so that a bad machine takes no more than its share.
+     *
+     * @return for how many seconds
+     */
+    long rest(Seat seat, String why) {
+        int failures = rests.containsKey(seat) ? rests.get(seat).failures() + 1 : 1;
+        long seconds = drivers.size() > 1 ? Math.min(LONGEST_REST_S, FIRST_REST_S << Math.min(failures - 1, 20)) : FIRST_REST_S;
+        rests.put(seat, new Rest(failures, Instant.now().plusSeconds(seconds), why == null ? "it failed" : why));
+        tasks.rest(seat);
+        return seconds;
+    }
+
+    /** A seat that drew what it was given is as good as any. */
+    void drew(Seat seat) {
+        rests.remove(seat);
+    }
+
+    @Scheduled(fixedDelay = LOOK_EVERY_MS)
+    void wake() {
+        rests.forEach((seat, rest) -> {
+            if (rest.isOver()) {
+                tasks.wake(seat);
+            }
+        });
+    }
+
+    /** Why a seat rests; null where it does not. */
+    public String rests(Seat seat) {
+        Rest rest = rests.get(seat);
+        return rest == null || rest.isOver() ? null : "rests " + Duration.between(Instant.now(), rest.until()).toSeconds() + " s after "
+                + Amounts.of(rest.failures(), "failure", "failures") + ", the last: " + rest.why();
+    }
+
     /** Ends a seat's work; what it had is put back. */
     public void close(Seat seat) {
+        rests.remove(seat);
         drivers.remove(seat);
         tasks.close(seat);
         doing.remove(seat);

@@ -15,6 +15,7 @@ import java.util.stream.LongStream;
 /** Another machine, drawing one chunk at a time. What it is given waits here until it asks for it. */
 public final class WorkerSeat implements Seat {
     private static final long LOOK_EVERY_MS = 500;
+    private static final int LONGEST_IN_QUEUE = 41;
 
     /** A chunk that it has. */
     private static final class Turn {
@@ -61,6 +62,11 @@ public final class WorkerSeat implements Seat {
     @Override
     public String name() {
         return name;
+    }
+
+    @Override
+    public String queueName() {
+        return name.substring(0, Math.min(LONGEST_IN_QUEUE, name.length())) + "#" + id.substring(0, 8);
     }
 
     @Override

@@ -81,8 +81,8 @@ class MachinesController {
     private MachineView view(Seat seat) throws IOException {
         SeatWork.Doing doing = work.doing(seat);
         DoingView does = doing == null ? null : new DoingView(doing.renderId(), doing.renderName(), doing.first(), doing.frames(), doing.done().get());
-        return seat instanceof WorkerSeat other ? new MachineView(seat.name(), false, seat.driver(), other.address(), other.silence(), does, null)
-                : new MachineView(seat.name(), true, seat.driver(), null, 0, does, null);
+        return seat instanceof WorkerSeat other ? new MachineView(seat.name(), false, seat.driver(), other.address(), other.silence(), does, work.rests(seat))
+                : new MachineView(seat.name(), true, seat.driver(), null, 0, does, work.rests(seat));
     }
 
     private static KeyView view(WorkerKeyRow key) {
