@@ -89,6 +89,24 @@ class StaleRendersTest {
     }
 
     @Test
+    @DisplayName("what no frame of a render sees makes it no staler, however it looks and goes; what comes into view does")
+    void outOfView() {
+        long scene = client.get("/api/masters/" + received.master()).get("sections").get(0).get("sceneId").asLong();
+        OnStage stage = new OnStage(client);
+        stage.set(shots.get(0), 1001, Map.of("x", 0, "y", 1.5, "z", 0, "pan", 0, "tilt", 0));
+        long behind = stage.scene(scene, "ADD", Map.of("shape", "BLOCK", "x", 0, "y", 0, "z", 30, "turn", 0)).get(0).asLong();
+        long made = render(0, recipe(0, "close"), Map.of());
+        assertThat(stale(made)).isEmpty();
+        stage.scene(scene, "LOOK", Map.of("items", List.of(behind), "colour", "#aa8844"));
+        stage.scene(scene, "MOVE", Map.of("frame", 0, "items", List.of(behind), "x", 3, "y", 0, "z", 0, "turn", 40));
+        assertThat(stale(made)).isEmpty();
+        stage.scene(scene, "MOVE", Map.of("frame", 0, "items", List.of(behind), "x", -3, "y", 0, "z", -40, "turn", 0));
+        assertThat(stale(made)).containsExactly("set");
+        undo();
+        assertThat(stale(made)).isEmpty();
+    }
+
+    @Test
     @DisplayName("a master that is stale by its edit, its cameras or its set says since when and by whom")
     void reasonsOfMasters() {
         long whole = renders.render(Map.of("shotIds", List.of(), "master", true)).get(0);

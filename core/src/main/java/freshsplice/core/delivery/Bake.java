@@ -156,6 +156,11 @@ public final class Bake {
         return new CameraView(block.views, block.projections, block.places, new Blur(block.lenses[1], block.lenses[3]));
     }
 
+    /** The places of all items in what is seen at a frame. */
+    float[] places(CameraView at) {
+        return Stage.places(standing, moving, at.moved(), 0);
+    }
+
     /** Focal length at any exact shot frame, mm. */
     public double lensAt(Rational position) {
         return stack.at(shot.momentAt(position)).lens();

@@ -1,11 +1,13 @@
 package freshsplice.core.delivery;
 
+import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
@@ -59,6 +61,33 @@ public record Fingerprint(Map<String, String> parts) {
             }
         }
         return new Movement(hex(views) + hex(projections), hex(places), hex(blurs));
+    }
+
+    /**
+     * Digest of what some frame of a movement may show of a set: how those things look and where they stand, whatever else there is.
+     *
+     * @param items of the bake, in its order
+     */
+    public static String inView(Bake bake, List<Item> items) {
+        boolean[] seen = InView.of(bake, items);
+        MessageDigest digest = sha256();
+        for (int i = 0; i < seen.length; i++) {
+            if (seen[i]) {
+                items.get(i).geometry().parts().forEach(part -> digest.update((part + "\n").getBytes(StandardCharsets.UTF_8)));
+            }
+        }
+        for (long first = 0; first < bake.frames(); first += Bake.BLOCK) {
+            Bake.Block block = bake.block(first);
+            for (int k = 0; k < block.frames(); k++) {
+                float[] places = bake.places(block, k);
+                for (int i = 0; i < seen.length; i++) {
+                    if (seen[i]) {
+                        digest.update(bytes(Arrays.copyOfRange(places, i * Bake.MATRIX, (i + 1) * Bake.MATRIX)));
+                    }
+                }
+            }
+        }
+        return hex(digest);
     }
 
     /**

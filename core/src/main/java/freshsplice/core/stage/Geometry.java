@@ -12,9 +12,15 @@ public sealed interface Geometry {
     /** The mesh at its natural size in metres, before the thing's size scales it. */
     Mesh mesh();
 
+    /** The box around it at its natural size, metres: least x, y, z and greatest. */
+    default double[] box() {
+        return mesh().box();
+    }
+
     /** The middle of the box around it at its natural size, metres. */
     default double[] middle() {
-        return mesh().middle();
+        double[] box = box();
+        return new double[] {(box[0] + box[3]) / 2, (box[1] + box[4]) / 2, (box[2] + box[5]) / 2};
     }
 
     /** What tells it from any other geometry, always in the same order. */
@@ -34,7 +40,7 @@ public sealed interface Geometry {
      * @param colour its main colour, {@code #rrggbb}
      */
     record Figure(Shape shape, String colour) implements Geometry {
-        private static final Map<Shape, double[]> MIDDLES = new ConcurrentHashMap<>();
+        private static final Map<Shape, double[]> BOXES = new ConcurrentHashMap<>();
 
         /** @throws freshsplice.core.refusal.Refusal if the colour is not written so */
         public Figure {
@@ -47,9 +53,9 @@ public sealed interface Geometry {
         }
 
         @Override
-        public double[] middle() {
+        public double[] box() {
             // asked for every thing of a set with every edit
-            return MIDDLES.computeIfAbsent(shape, of -> mesh().middle()).clone();
+            return BOXES.computeIfAbsent(shape, of -> mesh().box()).clone();
         }
 
         @Override

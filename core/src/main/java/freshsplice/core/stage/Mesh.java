@@ -9,9 +9,9 @@ package freshsplice.core.stage;
  * @param indices   three corners a triangle, counter-clockwise seen from outside
  */
 public record Mesh(float[] positions, float[] normals, float[] colours, int[] indices) {
-    /** The middle of the box around it, metres; the origin where there is nothing. */
-    public double[] middle() {
-        double[] middle = new double[3];
+    /** The box around it, metres: least x, y, z and greatest; the origin where there is nothing. */
+    public double[] box() {
+        double[] box = new double[6];
         for (int axis = 0; axis < 3 && positions.length > 0; axis++) {
             float low = Float.MAX_VALUE;
             float high = -Float.MAX_VALUE;
@@ -19,9 +19,10 @@ public record Mesh(float[] positions, float[] normals, float[] colours, int[] in
                 low = Math.min(low, positions[i]);
                 high = Math.max(high, positions[i]);
             }
-            middle[axis] = (low + high) / 2.0;
+            box[axis] = low;
+            box[axis + 3] = high;
         }
-        return middle;
+        return box;
     }
 
     public int corners() {

@@ -42,6 +42,9 @@ public class Staleness {
     static final String SOUND = "sound";
     /** The sound as it is heard, however it is cut into pieces. */
     static final String HEARD = "heard";
+    private static final String SET = "set";
+    /** The set as far as some frame may show it. */
+    private static final String IN_VIEW = "in view";
 
     private record Question(long actionOffset, Camera camera, String stage, RenderRange range, boolean blur) {
     }
@@ -120,12 +123,16 @@ public class Staleness {
         // renders of earlier versions of the program say nothing of their sound
         Map<String, String> asked = new HashMap<>(now.parts());
         asked.keySet().retainAll(made.keySet());
-        return new Fingerprint(made).differences(new Fingerprint(asked)).stream().map(part -> part.equals(HEARD) ? SOUND : part).sorted().toList();
+        return new Fingerprint(made).differences(new Fingerprint(asked)).stream().map(part -> part.equals(HEARD) ? SOUND : part.equals(IN_VIEW) ? SET : part).sorted().toList();
     }
 
     /** The fingerprint of a render of a shot, if it were made now. @param whole what its movie shows, by the project's frames */
     Fingerprint now(FilmedShot filmed, RenderRange range, RenderRange whole, boolean blur, RenderSound.Under under) {
-        return with(now(filmed.shot(), filmed.camera(), Set.of(filmed.stage()), range, blur), Map.of(HEARD, under.heardOfShot(filmed.shot().id(), whole)));
+        Map<String, String> parts = new HashMap<>(now(filmed.shot(), filmed.camera(), Set.of(filmed.stage()), range, blur).parts());
+        // renders of earlier versions of the program tell all of the set
+        parts.remove(SET);
+        parts.put(HEARD, under.heardOfShot(filmed.shot().id(), whole));
+        return new Fingerprint(parts);
     }
 
     /** @param blur whether it shows what is in focus: a picture that is sharp all over stays as it is when the focus changes */
@@ -137,7 +144,8 @@ public class Staleness {
             for (Item item : in.stage().items()) {
                 item.geometry().parts().forEach(set::append);
             }
-            return new Fingerprint(Map.of("camera", blur ? Fingerprint.digest(movement.camera() + movement.blur()) : movement.camera(), "set", Fingerprint.digest(set.toString())));
+            return new Fingerprint(Map.of("camera", blur ? Fingerprint.digest(movement.camera() + movement.blur()) : movement.camera(),
+                    SET, Fingerprint.digest(set.toString()), IN_VIEW, Fingerprint.inView(bake, in.stage().items())));
         });
     }
 
