@@ -275,6 +275,28 @@ class SourcesTest {
     }
 
     @Test
+    @DisplayName("a file that is written anew where it lies is noticed by itself: what shows it shows the new one, as the server's step")
+    void overwritten() throws IOException {
+        Path there = TestServer.folder().resolve("written anew.png");
+        Files.write(there, Material.picture("first", 64, 36));
+        Files.setLastModifiedTime(there, java.nio.file.attribute.FileTime.fromMillis(System.currentTimeMillis() - 60_000));
+        JsonNode sequence = receive(cut("written anew.png"));
+        long master = client.get("/api/projects/" + project).get("masterId").asLong();
+        await("found", () -> client.get("/api/masters/" + master).get("sections").get(0).has("mediaId"));
+        long before = client.get("/api/masters/" + master).get("sections").get(0).get("mediaId").asLong();
+        assertThat(sequence.get("sections")).hasSize(1);
+        Files.write(there, Material.picture("second", 128, 72));
+        Files.setLastModifiedTime(there, java.nio.file.attribute.FileTime.fromMillis(System.currentTimeMillis() - 30_000));
+        await("noticed", () -> client.get("/api/masters/" + master).get("sections").get(0).get("mediaId").asLong() != before);
+        long now = client.get("/api/masters/" + master).get("sections").get(0).get("mediaId").asLong();
+        var picture = javax.imageio.ImageIO.read(new java.io.ByteArrayInputStream(client.bytes("/api/media/" + now + "/picture?width=1920")));
+        assertThat(picture.getWidth()).isEqualTo(128);
+        assertThat(client.get("/api/projects/" + project + "/history").get(0).get("who").asString()).isEqualTo("The server");
+        Files.setLastModifiedTime(there, java.nio.file.attribute.FileTime.fromMillis(System.currentTimeMillis() - 10_000));
+        assertThat(client.get("/api/masters/" + master).get("sections").get(0).get("mediaId").asLong()).as("touched, and the same").isEqualTo(now);
+    }
+
+    @Test
     @DisplayName("what the server finds by itself is nobody's step: an undo takes back what its person did last")
     void foundByItself() throws IOException {
         long cut = cut("found later.png");

@@ -127,6 +127,7 @@ public class MediaStore {
         media.name = label(path);
         media.path = path;
         media.linked = file.toString();
+        media.writtenAt = Files.getLastModifiedTime(file).toMillis();
         media.bytes = Files.size(file);
         media.sha256 = FileDigest.quick(file);
         fill(media, look(file, media.name));

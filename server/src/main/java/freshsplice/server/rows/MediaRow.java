@@ -22,6 +22,8 @@ public class MediaRow extends AliveRow {
     public String stored;
     /** Where it lies in a folder of the server; null where it is kept. */
     public String linked;
+    /** When a linked file was last written as it was looked at, milliseconds since 1970; null for others. */
+    public Long writtenAt;
     /** Name of its tape or card as it tells itself; null without. */
     public String reel;
     public long bytes;

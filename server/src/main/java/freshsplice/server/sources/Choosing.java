@@ -2,9 +2,11 @@ package freshsplice.server.sources;
 
 import freshsplice.core.cut.Lane;
 import freshsplice.core.sources.SourceNeed;
+import freshsplice.core.words.Amounts;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.BoardRow;
 import freshsplice.server.rows.CutRow;
+import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.SoundRow;
 import freshsplice.server.rows.SourceChoiceRow;
@@ -79,6 +81,20 @@ public class Choosing {
             files.forEach((key, file) -> write(projectId, kind, key, file));
             store.entities().flush();
             place(projectId, true);
+            return null;
+        });
+    }
+
+    /** Shows newer files wherever those of before are shown or chosen, as one step. @param newer by the id of the file before */
+    void replace(long projectId, Map<Long, MediaRow> newer, Asker who) {
+        steps.make(projectId, "Show " + Amounts.of(newer.size(), "file", "files") + " written anew", who, () -> {
+            masters.boards(projectId).stream().filter(b -> newer.containsKey(b.mediaId)).forEach(b -> b.mediaId = newer.get(b.mediaId).id);
+            for (MasterRow master : store.where(MasterRow.class, "projectId", projectId)) {
+                store.where(SoundRow.class, "masterId", master.id).stream().filter(s -> newer.containsKey(s.mediaId))
+                        .forEach(s -> s.mediaId = newer.get(s.mediaId).id);
+            }
+            store.where(SourceChoiceRow.class, "projectId", projectId).stream().filter(c -> newer.containsKey(c.mediaId))
+                    .forEach(c -> c.mediaId = newer.get(c.mediaId).id);
             return null;
         });
     }

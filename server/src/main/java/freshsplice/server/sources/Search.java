@@ -22,6 +22,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -30,6 +31,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -39,6 +41,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Service
 public class Search {
+    private static final long LOOK_AGAIN_MS = 5_000;
     private static final Asker ITSELF = Asker.named("The server");
     private static final Logger LOG = LoggerFactory.getLogger(Search.class);
 
@@ -56,9 +59,12 @@ public class Search {
     private final TransactionTemplate transactions;
     private final Snapshot snapshot;
     private final LiveUpdates live;
+    private final Overwritten overwritten;
 
     Search(Store store, Choosing choosing, Sources sources, ServerFolders folders, ZipFiles zips, MediaStore media,
-           HashLists hashLists, Runs runs, OwnRenders ownRenders, StandIns standIns, Tasks tasks, TransactionTemplate transactions, Snapshot snapshot, LiveUpdates live) {
+           HashLists hashLists, Runs runs, OwnRenders ownRenders, StandIns standIns, Tasks tasks, TransactionTemplate transactions, Snapshot snapshot, LiveUpdates live,
+           Overwritten overwritten) {
+        this.overwritten = overwritten;
         this.store = store;
         this.choosing = choosing;
         this.sources = sources;
@@ -96,6 +102,23 @@ public class Search {
         }
     }
 
+    /** Files that were overwritten where they lie come as a newer file of the same name does: what shows them is the server's step. */
+    @Scheduled(fixedDelay = LOOK_AGAIN_MS, initialDelay = LOOK_AGAIN_MS)
+    void lookAgain() {
+        for (long projectId : overwritten.projects()) {
+            takeOverwritten(projectId);
+        }
+    }
+
+    private void takeOverwritten(long projectId) {
+        Map<Long, MediaRow> came = overwritten.take(projectId);
+        if (!came.isEmpty()) {
+            choosing.replace(projectId, came, ITSELF);
+            standIns.make(projectId, List.copyOf(came.values()));
+            live.tell(projectId, new LiveUpdates.Update("media", 0, "", ""));
+        }
+    }
+
     /** What came is compared with lists of checksums and put into runs; then it falls into its places. */
     public int settle(long projectId, Asker who) {
         Map<Lane.Kind, Map<String, SourceNeed>> wanted = choosing.wantedNow(projectId);
@@ -117,6 +140,7 @@ public class Search {
     private void look(long projectId, Task task) throws IOException {
         List<Place> places = folders.all(task);
         findMoved(projectId, places, task);
+        takeOverwritten(projectId);
         Map<Lane.Kind, Map<String, SourceNeed>> wanted = choosing.wantedNow(projectId);
         List<MediaRow> came = new ArrayList<>();
         for (Lane.Kind kind : Lane.Kind.values()) {
@@ -208,7 +232,7 @@ public class Search {
     MediaRow takeOne(long projectId, Place place) throws IOException {
         if (place.entry() == null) {
             MediaRow there = store.where(MediaRow.class, "linked", place.path()).stream()
-                    .filter(m -> m.projectId == projectId).findFirst().orElse(null);
+                    .filter(m -> m.projectId == projectId).max(Comparator.comparing(m -> m.id)).orElse(null);
             return there != null ? there : media.link(projectId, place.file());
         }
         List<MediaStore.StoredFile> kept = zips.unpack(place.file(), place.file().toString(), place.entry()::equals);

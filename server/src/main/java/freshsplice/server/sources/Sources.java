@@ -38,7 +38,7 @@ public class Sources {
 
     /** All files of a project, and what was chosen among them. */
     public ProjectFiles files(long projectId) {
-        List<MediaRow> files = store.where(MediaRow.class, "projectId", projectId);
+        List<MediaRow> files = Overwritten.newestOfEach(store.where(MediaRow.class, "projectId", projectId));
         Map<Long, List<String>> listed = store.whereIn(MediaListedRow.class, "mediaId",
                         files.stream().map(f -> f.id).toList()).stream()
                 .collect(Collectors.groupingBy(l -> l.mediaId, Collectors.mapping(l -> l.path, Collectors.toList())));
