@@ -11,6 +11,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.JdbcTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** A cut with titles and sound, received, undone, handed back and read again. */
@@ -85,5 +86,24 @@ class SlatesAndSoundBackTest {
         client.post("/api/sounds/" + sound, Map.of("level", -6));
         assertThat(back("edl")).contains("* LEVEL -6.0 DB");
         assertThat(client.get("/api/projects/" + project + "/hand-back?master=" + master).toString()).contains("it stands there as a comment, LEVEL -6.0 DB");
+    }
+
+    @Test
+    @DisplayName("a master that is taken away takes its lanes, sound and marks along, and comes back with them")
+    void masterTakenAway() {
+        client.post("/api/projects/" + project + "/masters", Map.of("name", "other", "shots", 1, "frames", 20));
+        client.post("/api/masters/" + master + "/marks", Map.of("at", 86_410, "frames", 1, "words", "bell"));
+        JsonNode before = client.get("/api/masters/" + master);
+        assertThat(before.get("sound")).isNotEmpty();
+        client.post("/api/masters/" + master + "/remove", null);
+        JdbcTemplate jdbc = TestServer.bean(JdbcTemplate.class);
+        for (String table : List.of("master_lane", "sound", "sound_lane", "master_mark", "section")) {
+            assertThat(jdbc.queryForObject("select count(*) from " + table + " where alive = 1 and master_id = ?", Integer.class, master)).as(table).isZero();
+        }
+        client.post("/api/projects/" + project + "/undo", null);
+        JsonNode after = client.get("/api/masters/" + master);
+        for (String part : List.of("sections", "sound", "marks")) {
+            assertThat(after.get(part)).as(part).isEqualTo(before.get(part));
+        }
     }
 }
