@@ -85,10 +85,11 @@ class CutFormatsTest {
     @Test
     void shotsAreMadeOfWhatIsSeenOrOfOneLane() throws IOException {
         long cut = look("bins_and_speeds_25.xml");
-        assertThat(texts(intake(cut).get("shots"), "source")).contains("Title: dawn");
+        assertThat(texts(intake(cut).get("shots"), "source")).as("a title is a slate").doesNotContain("Title: dawn").startsWith("stall", "stall");
+        assertThat(texts(intake(cut).get("remarks"), "text")).anyMatch(t -> t.contains("is a slate and no shot: Title: dawn"));
         assertThat(texts(intake(cut).get("remarks"), "text")).anyMatch(t -> t.contains("V1 alone"));
         client.post("/api/cuts/" + cut + "/lane?place=0", null);
-        assertThat(texts(intake(cut).get("shots"), "source")).doesNotContain("Title: dawn").startsWith("stall");
+        assertThat(texts(intake(cut).get("shots"), "source")).as("its piece below the title in one").startsWith("stall", "stall back");
         assertThat(texts(intake(cut).get("lanes"), "name")).as("all lanes stay in sight").contains("V2", "V3");
         client.post("/api/cuts/" + cut + "/receive", null);
         long master = client.get("/api/projects/" + project).get("masterId").asLong();
@@ -137,9 +138,9 @@ class CutFormatsTest {
         byte[] with = client.bytes("/api/cuts/" + cut + "/report/pdf");
         assertThat(new String(with, StandardCharsets.ISO_8859_1)).contains("/Subtype/Image");
         String movies = new String(client.bytes("/api/cuts/" + look("bins_and_speeds_25.xml") + "/report/csv"), StandardCharsets.UTF_8);
-        assertThat(movies).contains("stall back,picture to find,,01:00:04:23,01:00:03:24,\u2212100 %,sh0040_cam,wind")
-                .contains("stall fast,picture to find,,01:00:04:00,01:00:05:23,200 %,sh0050_cam,wind")
-                .contains("stall keyed,picture to find,,01:00:00:20,01:00:02:10,133.33 % on average,sh0070_cam,")
+        assertThat(movies).contains("stall back,picture to find,,01:00:04:23,01:00:03:24,\u2212100 %,sh0030_cam,wind")
+                .contains("stall fast,picture to find,,01:00:04:00,01:00:05:23,200 %,sh0040_cam,wind")
+                .contains("stall keyed,picture to find,,01:00:00:20,01:00:02:10,133.33 % on average,sh0060_cam,")
                 .contains("sound,A1,10:00:00:00,10:00:04:00,,,100,wind,sound to find,");
     }
 

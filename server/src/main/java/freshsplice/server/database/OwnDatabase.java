@@ -24,16 +24,19 @@ public final class OwnDatabase implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(OwnDatabase.class);
     private static final Path SERVER = Path.of("/usr/sbin/mariadbd");
     private static final Path INSTALLER = Path.of("/usr/bin/mariadb-install-db");
+    private static final long FIRST_PAUSE_MS = 1000;
     private static final long LONGEST_PAUSE_MS = 30_000;
 
     private final Path folder;
     private final Path socket;
     private final DatabaseAccount account;
+    private final long firstPauseMs;
     private final ServerUser user = new ServerUser();
     private ServerProcess db;
     private boolean closing;
 
-    private OwnDatabase(Path folder, Path socket, DatabaseAccount account) {
+    private OwnDatabase(Path folder, Path socket, DatabaseAccount account, long firstPauseMs) {
+        this.firstPauseMs = firstPauseMs;
         this.folder = folder;
         this.socket = socket;
         this.account = account;
@@ -41,6 +44,11 @@ public final class OwnDatabase implements AutoCloseable {
 
     /** @throws IOException if it cannot be started; the message says why */
     public static OwnDatabase start(Path folder) throws IOException {
+        return start(folder, FIRST_PAUSE_MS);
+    }
+
+    /** @param firstPauseMs between the first two tries to start one again that ended by itself; it grows from one to the next */
+    static OwnDatabase start(Path folder, long firstPauseMs) throws IOException {
         if (!Files.isExecutable(SERVER)) {
             throw new IOException("MariaDB is not installed: install the package mariadb-server");
         }
@@ -48,7 +56,7 @@ public final class OwnDatabase implements AutoCloseable {
         stopLeftOver(real);
         // a socket's path may have about a hundred letters, so it cannot lie in the data folder
         Path socket = Files.createTempDirectory(Path.of("/tmp"), "fresh-splice-").resolve("database");
-        OwnDatabase database = new OwnDatabase(real, socket, DatabaseAccount.of(folder.getParent()));
+        OwnDatabase database = new OwnDatabase(real, socket, DatabaseAccount.of(folder.getParent()), firstPauseMs);
         try {
             database.startServer();
             return database;
@@ -103,7 +111,7 @@ public final class OwnDatabase implements AutoCloseable {
                 }
             }
             try {
-                Thread.sleep(Math.min(LONGEST_PAUSE_MS, 1000L * i));
+                Thread.sleep(Math.min(LONGEST_PAUSE_MS, firstPauseMs * i));
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
                 return;
