@@ -27,5 +27,6 @@ trap 'rm -f "$said"' EXIT
 result=0
 mvn -q -B -Dstyle.color=never -pl server -am test -Dtest=DrillTest -Dsurefire.failIfNoSpecifiedTests=false \
   "-Ddrill.minutes=$minutes" "${options[@]}" 2>&1 | tee "$said" || result=1
-grep '^Drill: ' "$said" | tail -n 1 || echo "Drill: it did not come to its end"
+# Maven may set codes of colour before it
+grep -o 'Drill: [0-9].*' "$said" | tail -n 1 || echo "Drill: it did not come to its end"
 exit "$result"

@@ -53,11 +53,11 @@ const boardPicture = (s: Scene, mediaId: number, frame: number) => image(`/api/m
 export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.cut
   const { pieces } = s.sequence.cut
-  const looks = { found: '#77746c', missing: '#3a3a3a' }
+  const looks = { found: '#77746c', missing: '#3a3a3a', slate: '#2b2b2b' }
   forEachInView(
     s,
     pieces,
-    (i) => (itemAt(pieces, i).mediaId ? 'found' : 'missing'),
+    (i) => (itemAt(pieces, i).mediaId ? 'found' : itemAt(pieces, i).slate ? 'slate' : 'missing'),
     ({ index, x, width: w, look }) => {
       const piece = itemAt(pieces, index)
       g.fillStyle = looks[look]
@@ -66,7 +66,7 @@ export function drawCut(g: CanvasRenderingContext2D, s: Scene) {
       if (mediaId && w > 3) {
         strip(g, inSightOf(s), x, top, w, bottom - top, (share) => boardPicture(s, mediaId, mediaFrameAt(piece, frameAt(piece, share))))
       }
-      if (!piece.mediaId && w > 6) {
+      if (!piece.mediaId && !piece.slate && w > 6) {
         dashed(g, INK.bent, [4, 3], x + 1, top + 1, w - 2, bottom - top - 2)
       }
       if (w > 34) {

@@ -88,7 +88,7 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
       if (event.mediaId && w > 12) {
         strip(g, [LEFT, width], x0, y, w, h, () => image(`/api/media/${event.mediaId}/picture?width=240&frame=${event.mediaFrame}`, again))
       }
-      if (!event.mediaId && w > 3) {
+      if (!event.mediaId && !event.slate && w > 3) {
         g.strokeStyle = '#f0a648'
         g.setLineDash([4, 3])
         g.strokeRect(x0 + 1, y + 1, w - 2, h - 2)

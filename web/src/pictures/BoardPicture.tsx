@@ -7,6 +7,8 @@ import { Slate } from './Slate'
 type Props = {
   mediaId?: number
   name: string
+  /** a title, a colour or bars: there is nothing to find */
+  slate?: boolean
   frame?: number
   opacity?: number
   blend?: Blend
@@ -15,10 +17,10 @@ type Props = {
 }
 
 /** A board, or the slate that stands in for it. */
-export function BoardPicture({ mediaId, name, frame = 0, opacity = 1, blend = 'plain', fit }: Props) {
+export function BoardPicture({ mediaId, name, slate, frame = 0, opacity = 1, blend = 'plain', fit }: Props) {
   const [broken, setBroken] = useState<number>()
   if (!mediaId || broken === mediaId) {
-    return opacity === 1 ? <Slate name={name} why={mediaId ? 'picture cannot be shown' : undefined} /> : null
+    return opacity === 1 ? <Slate name={name} why={slate ? '' : mediaId ? 'picture cannot be shown' : undefined} /> : null
   }
   const lies = fit && laid(fit)
   const difference = blend === 'difference' ? 'mix-blend-difference' : ''

@@ -26,7 +26,7 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
       <div className="flex h-8 items-center gap-2">
         <b className="num font-semibold">{change.code || 'new'}</b>
         <span className="truncate text-quiet">{change.words}</span>
-        {change.kind === 'REPLACED' && (
+        {change.kind === 'REPLACED' && change.newerKey && (
           <button type="button" className="link ml-auto shrink-0" onClick={sameSource} title="Remembered for the project">
             the same source under another name
           </button>
@@ -37,7 +37,7 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
           <figure className="min-w-0 flex-1">
             <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: shapeOf(project) }}>
               {theirs ? (
-                <BoardPicture mediaId={theirs.mediaId} name={theirs.name} frame={theirs.mediaFrame} />
+                <BoardPicture mediaId={theirs.mediaId} name={theirs.name} slate={theirs.slate} frame={theirs.mediaFrame} />
               ) : (
                 <p className="p-3 text-quiet">not in this cut any more</p>
               )}

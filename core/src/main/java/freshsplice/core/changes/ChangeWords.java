@@ -29,6 +29,9 @@ public final class ChangeWords {
 
     /** What a change is, with the speeds where they differ: "speed 100 % to 200 %, tail −24". */
     public static String what(Change c, Demand demand) {
+        if (demand == Demand.OF_SLATE && c.kind() == ChangeKind.REPLACED) {
+            return "other words: " + c.name();
+        }
         if (c.kind() != ChangeKind.RETIMED || demand.before() == null || demand.after() == null) {
             return what(c);
         }

@@ -22,11 +22,14 @@ import java.util.stream.Collectors;
  * @param after   speed of the newer piece in the same measure; null for one that goes
  */
 public record Demand(Needs needs, FrameRange shown, FrameRange covered, long past, Rational before, Rational after) {
+    /** A title, a colour or bars asks nothing. */
+    public static final Demand OF_SLATE = new Demand(Needs.NOTHING, null, null, 0, null, null);
+
     /** @param camera the shot's; null where it has none, or for a new shot */
     public static Demand of(Change change, Turnover turnover, Camera camera) {
         Shot shot = turnover.shotOf(change).orElse(null);
         if (turnover.isOfSlate(change)) {
-            return new Demand(Needs.NOTHING, null, null, 0, null, null);
+            return OF_SLATE;
         }
         if (shot == null) {
             return turnover.ownAgain(change).map(again -> ofOwn(again, turnover.shots.get(again.shotId()), change, camera))

@@ -142,7 +142,7 @@ public final class Turnover {
     }
 
     /** Whether a change is one of a title, colour or bars: nothing is filmed in it. */
-    boolean isOfSlate(Change change) {
+    public boolean isOfSlate(Change change) {
         return change.newIndex() < 0 ? sections.get(change.oldIndex()).shotId() == 0 : newer.get(change.newIndex()).cut().isSlate();
     }
 

@@ -52,9 +52,10 @@ public record IntakeView(long id, int version, String name, String fileName, Str
 
     /**
      * @param mediaId    the picture or sound found for it; null where it is missing
+     * @param slate      whether it is a title, a colour or bars: there is nothing to find
      * @param mediaFrame frame of that which is seen in the middle of it
      */
-    public record Event(long in, long out, String name, boolean enabled, @Schema(nullable = true) Long mediaId,
+    public record Event(long in, long out, String name, boolean enabled, @Schema(nullable = true) Long mediaId, boolean slate,
                         long mediaFrame) {
     }
 

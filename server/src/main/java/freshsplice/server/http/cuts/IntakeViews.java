@@ -146,8 +146,8 @@ public class IntakeViews {
     }
 
     private static IntakeView.Event event(Event event, Candidate file) {
-        return new IntakeView.Event(event.record().in(), event.record().out(), event.name(), event.enabled(),
-                file == null ? null : file.id(), middle(file, event.source(), event.record(), event.time()));
+        return new IntakeView.Event(event.record().in(), event.record().out(), event.wordsOrName(), event.enabled(),
+                file == null ? null : file.id(), event.kind() == Event.Kind.GENERATOR, middle(file, event.source(), event.record(), event.time()));
     }
 
     /** The frame of a file that stands for a piece in small pictures. */

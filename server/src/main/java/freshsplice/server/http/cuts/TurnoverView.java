@@ -24,10 +24,11 @@ public record TurnoverView(long cutId, int version, String name, boolean applied
     }
 
     /**
-     * @param mediaId    picture of the cut; null for a slate or for our pieces
+     * @param mediaId    picture of the cut; null where none is found, for a slate and for our pieces
+     * @param slate      whether it is a title, a colour or bars
      * @param mediaFrame frame of that which is seen first
      */
-    public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId, long mediaFrame) {
+    public record Piece(long in, long out, String name, @Schema(nullable = true) Long mediaId, boolean slate, long mediaFrame) {
     }
 
     /**

@@ -43,7 +43,8 @@ class TurnoverViews {
         ComparedMaster side = comparing.compare(cutId, masterId);
         Finders finders = sources.finders(side.cutRow().projectId, Sources.all(side.cut()));
         List<TurnoverView.Piece> ours = side.turnover().pieces().stream().map(l -> l.section()).map(s ->
-                new TurnoverView.Piece(s.record().in(), s.record().out(), s.content() instanceof Section.Content.Slate slate ? slate.text() : side.shots().get(s.shotId()).code, null, 0)).toList();
+                new TurnoverView.Piece(s.record().in(), s.record().out(), s.content() instanceof Section.Content.Slate slate ? slate.text() : side.shots().get(s.shotId()).code, null,
+                        s.shotId() == 0, 0)).toList();
         List<TurnoverView.Piece> theirs = new ArrayList<>();
         for (int i = 0; i < side.turnover().changes().pairs().size(); i++) {
             CutPiece piece = side.turnover().newPiece(i);
@@ -62,7 +63,7 @@ class TurnoverViews {
 
     private static TurnoverView.Piece theirs(CutPiece piece, Candidate file) {
         FrameRange edge = piece.edge();
-        return new TurnoverView.Piece(edge.in(), edge.out(), piece.name(), file == null ? null : file.id(), file == null ? 0
+        return new TurnoverView.Piece(edge.in(), edge.out(), piece.name(), file == null ? null : file.id(), piece.isSlate(), file == null ? 0
                 : MediaFrames.of(file, piece.source(), edge, piece.time()).frameAt(piece.from()));
     }
 
@@ -70,9 +71,10 @@ class TurnoverViews {
         Shot shot = side.turnover().ourShotOf(c).orElse(null);
         Demand demand = Demand.of(c, side.turnover(), shot == null ? null : side.cameras().get(side.shots().get(shot.id()).cameraId));
         String olderKey = shot == null ? "" : shot.anchor().key();
-        String newerKey = c.newIndex() < 0 ? "" : side.turnover().newPiece(c.newIndex()).identity();
+        boolean slate = side.turnover().isOfSlate(c);
+        String newerKey = c.newIndex() < 0 || slate ? "" : side.turnover().newPiece(c.newIndex()).identity();
         return new TurnoverView.Change(index, side.turnover().nameOf(c), olderKey, newerKey, c.kind(), c.oldIndex(), c.newIndex(),
-                shot == null ? null : shot.id(), shot == null ? "" : shot.code(), c.name(), ChangeWords.what(c, demand), c.head(),
+                shot == null ? null : shot.id(), shot != null ? shot.code() : slate ? "slate" : "", c.name(), ChangeWords.what(c, demand), c.head(),
                 c.tail(), c.slip(), c.shift(), demand.needs(), ChangeWords.asks(c, demand),
                 c.kind() == ChangeKind.SHIFTED && c.because() >= 0, c.because(), demand.past(), TurnoverView.Span.of(demand.covered()),
                 TurnoverView.Span.of(demand.shown()));

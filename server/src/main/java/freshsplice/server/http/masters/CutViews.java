@@ -64,7 +64,7 @@ class CutViews {
             Candidate file = finders.find(Lane.Kind.PICTURE, Sources.wanted(p, cut.rate())).map(Match::file).orElse(null);
             Transition head = Transitions.head(p.head(), p.edge().in());
             Transition tail = Transitions.tail(p.tail(), p.record(), p.edge().out());
-            return new CutPieces.Piece(p.edge().in(), p.edge().out(), p.name(), file == null ? null : file.id(),
+            return new CutPieces.Piece(p.edge().in(), p.edge().out(), p.name(), file == null ? null : file.id(), p.isSlate(),
                     p.record().in(), Weights.in(head), Weights.out(tail),
                     file == null || !file.moves() ? List.of() : mediaFrames(p, file));
         }).toList();
