@@ -16,17 +16,17 @@ record BoardPart(int left, int top, int wide, int high, Pixels.Box at) {
     /** Up to so many times the picture a board is scaled as a whole. */
     private static final long LARGE = 4;
 
+    /** Whether the whole is too large to be scaled. @param all where it lies, in pixels of the picture; @param pixels of the picture */
+    static boolean isNeeded(Pixels.Box all, long pixels) {
+        return (long) all.wide() * all.high() > LARGE * pixels;
+    }
+
     /**
      * @param all  where the whole board lies, in pixels of the picture
      * @param seen what of that is seen
-     * @param most pixels of the picture
-     * @return null where the whole is not too large
      * @throws IOException if the board cannot be looked at
      */
-    static BoardPart of(Path board, Pixels.Box all, Pixels.Box seen, long most) throws IOException {
-        if ((long) all.wide() * all.high() <= LARGE * most) {
-            return null;
-        }
+    static BoardPart of(Path board, Pixels.Box all, Pixels.Box seen) throws IOException {
         Probe probe = Probe.of(board);
         return of(probe.width(), probe.height(), all, seen);
     }

@@ -21,14 +21,22 @@ public final class FrameMaker implements AutoCloseable {
     private final Footage footage;
     private final Letters letters;
     private final Strokes strokes;
+    /** A board that is being read. @param part of its pictures alone; null for all of them */
+    private record Open(MovieReader reader, BoardPart part) {
+    }
+
+    private interface Opening {
+        Open of(Reel reel) throws IOException;
+    }
+
     /** A run of pictures has a reader for each of them: only the last few stay. */
     private static final int READERS = 6;
-    private final Map<String, MovieReader> readers = new LinkedHashMap<>(16, 0.75f, true) {
+    private final Map<String, Open> readers = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
-        protected boolean removeEldestEntry(Map.Entry<String, MovieReader> eldest) {
+        protected boolean removeEldestEntry(Map.Entry<String, Open> eldest) {
             boolean many = size() > READERS;
             if (many) {
-                eldest.getValue().close();
+                eldest.getValue().reader().close();
             }
             return many;
         }
@@ -137,16 +145,14 @@ public final class FrameMaker implements AutoCloseable {
         double high = place.height() / (1 - crop.top() - crop.bottom());
         Pixels.Box all = box(place.left() - crop.left() * wide, place.top() - crop.top() * high, wide, high);
         Pixels.Box seen = inside.within(look.width(), look.height());
-        BoardPart part = BoardPart.of(footage.reel(board.board()).file(), all, seen, (long) look.width() * look.height());
-        if (part == null) {
+        if (!BoardPart.isNeeded(all, (long) look.width() * look.height())) {
             picture.layPart(frame(board.board(), board.frame(), all.wide(), all.high()), all, inside, weight);
         } else if (!seen.isEmpty()) {
-            String reader = board.board() + " " + part;
-            if (!readers.containsKey(reader)) {
-                Reel reel = footage.reel(board.board());
-                readers.put(reader, new MovieReader(reel.file(), part, reel.rate()));
-            }
-            picture.layPart(readers.get(reader).frame(board.frame()), part.at(), inside, weight);
+            Open open = open(board.board(), all + " " + seen, reel -> {
+                BoardPart part = BoardPart.of(reel.file(), all, seen);
+                return new Open(new MovieReader(reel.file(), part, reel.rate()), part);
+            });
+            picture.layPart(open.reader().frame(board.frame()), open.part().at(), inside, weight);
         }
     }
 
@@ -157,16 +163,20 @@ public final class FrameMaker implements AutoCloseable {
     }
 
     private byte[] frame(String key, long frame, int width, int height) throws IOException {
-        String reader = key + " " + width + " x " + height;
+        return open(key, width + " x " + height, reel -> new Open(new MovieReader(reel.file(), width, height, reel.rate()), null)).reader().frame(frame);
+    }
+
+    /** @param how it is read; @param opening is asked once for it, and not for each frame */
+    private Open open(String key, String how, Opening opening) throws IOException {
+        String reader = key + " " + how;
         if (!readers.containsKey(reader)) {
-            Reel reel = footage.reel(key);
-            readers.put(reader, new MovieReader(reel.file(), width, height, reel.rate()));
+            readers.put(reader, opening.of(footage.reel(key)));
         }
-        return readers.get(reader).frame(frame);
+        return readers.get(reader);
     }
 
     @Override
     public void close() {
-        readers.values().forEach(MovieReader::close);
+        readers.values().forEach(open -> open.reader().close());
     }
 }

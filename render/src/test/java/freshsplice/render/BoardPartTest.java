@@ -47,8 +47,9 @@ class BoardPartTest {
         ImageIO.write(board, "png", file.toFile());
         Pixels.Box all = new Pixels.Box(-17_280, -9600, 38_400, 21_696);
         Pixels.Box seen = new Pixels.Box(0, 0, 3840, 2160);
-        assertThat(BoardPart.of(file, new Pixels.Box(0, 0, 3840, 2160), seen, 3840 * 2160)).isNull();
-        BoardPart part = BoardPart.of(file, all, seen, 3840 * 2160);
+        assertThat(BoardPart.isNeeded(new Pixels.Box(0, 0, 3840, 2160), 3840 * 2160)).isFalse();
+        assertThat(BoardPart.isNeeded(all, 3840 * 2160)).isTrue();
+        BoardPart part = BoardPart.of(file, all, seen);
         try (MovieReader reader = new MovieReader(file, part, FrameRate.FPS_24)) {
             byte[] rgb = reader.frame(0);
             assertThat(rgb).hasSize(part.at().wide() * part.at().high() * 3);

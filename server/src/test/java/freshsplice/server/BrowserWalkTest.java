@@ -161,6 +161,8 @@ class BrowserWalkTest extends InBrowser {
         view("Intake");
         drop(page, file("walk_2.edl", Material.edl("Walk", next)));
         assertThat(page.getByText("it is compared with our master in Turnover")).isVisible();
+        // these words stand over the cut of before too: the newer one has no such piece
+        assertThat(page.getByText("panel 4").first()).isHidden();
         button("Receive this cut").click();
         assertThat(page.getByText("tail −5").first()).isVisible();
         assertThat(page.getByText("omitted").first()).isVisible();

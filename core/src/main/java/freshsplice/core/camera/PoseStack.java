@@ -87,7 +87,8 @@ public final class PoseStack {
 
     private double goingOn(CameraChannel channel, double degrees, Moment moment) {
         double now = value(channel, moment);
-        return now + Way.SHORT.of((degrees - now) % TURN);    }
+        return now + Way.SHORT.of((degrees - now) % TURN);
+    }
 
     /** A distance along the line of sight, as a lens is focused. */
     private double focus(Matrix placed, Moment moment) {

@@ -27,10 +27,10 @@ public record Demand(Needs needs, FrameRange shown, FrameRange covered, long pas
 
     /** @param camera the shot's; null where it has none, or for a new shot */
     public static Demand of(Change change, Turnover turnover, Camera camera) {
-        Shot shot = turnover.shotOf(change).orElse(null);
         if (turnover.isOfSlate(change)) {
             return OF_SLATE;
         }
+        Shot shot = turnover.shotOf(change).orElse(null);
         if (shot == null) {
             return turnover.ownAgain(change).map(again -> ofOwn(again, turnover.shots.get(again.shotId()), change, camera))
                     .orElse(new Demand(Needs.CAMERA, null, null, 0, null, null));

@@ -90,7 +90,7 @@ public final class HandedSound {
         for (Laid piece : over) {
             String free = FreeLane.of(taken(piece), piece.clip().record(), null);
             remarks.add(Remark.note(where(piece), "It lies over its neighbour on " + piece.lane() + ", which a list cannot tell: it stands on " + free));
-            lanes.computeIfAbsent(free, k -> new ArrayList<>()).add(new Laid(piece.lane(), piece.source(), piece.clip(), piece.level(), piece.channel()));
+            lanes.computeIfAbsent(free, k -> new ArrayList<>()).add(piece);
         }
     }
 
@@ -130,7 +130,8 @@ public final class HandedSound {
                         beginAfter == record.out());
             }
         }
-        boolean isHeard = heardOf(pieces.isEmpty() ? name : pieces.get(0).lane()).heard();
+        // a piece that was put here lay on a lane that is heard alike
+        boolean isHeard = heardOf(pieces.get(0).lane()).heard();
         return new Lane(Lane.Kind.SOUND, name, isHeard, inOrder.stream().map(this::event).toList(), transitions);
     }
 

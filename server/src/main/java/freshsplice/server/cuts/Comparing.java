@@ -96,7 +96,7 @@ public class Comparing {
         Cut heldAgainst = cuts.picked(store.get(CutRow.class, row.cutId));
         CutSound.Pair now = CutSound.pair(heldAgainst, cut, known::areSame);
         CutSound.Pair laid = CutSound.pair(new Cut("", heldAgainst.rate(), false, heldAgainst.record(),
-                laidSound.lanes(row, heldAgainst, known::named).lanes(), List.of()), cut, known::areSame);
+                laidSound.lanes(row, heldAgainst.rate(), heldAgainst.dropFrame(), known::named).lanes(), List.of()), cut, known::areSame);
         return (older, newer) -> now.differs(older, newer) && laid.differs(older, newer);
     }
 }

@@ -1,7 +1,6 @@
 package freshsplice.server.cuts;
 
 import freshsplice.core.changes.Turnover;
-import freshsplice.core.cut.Cut;
 import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.ShotRenders;
@@ -9,7 +8,6 @@ import freshsplice.core.master.LivePieces;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.SeenPiece;
 import freshsplice.core.sound.HandedSound;
-import freshsplice.core.time.FrameRange;
 import freshsplice.server.masters.Marks;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.refusals.Refused;
@@ -80,8 +78,7 @@ public class HandingBack {
         Map<Long, HandBack.KnownShot> known = new HashMap<>();
         MasterStore.shots(shots).forEach((id, shot) -> known.put(id, new HandBack.KnownShot(shot.code(), shot.anchor(),
                 sources.named(shot.anchor().key()))));
-        HandedSound.Lanes sound = laidSound.lanes(row, new Cut("", master.rate(), master.dropFrame(), FrameRange.of(0, 1), List.of(), List.of()),
-                sources::named);
+        HandedSound.Lanes sound = laidSound.lanes(row, master.rate(), master.dropFrame(), sources::named);
         return HandBack.of(master, masters.nested(), renders, known, rest, sound.lanes(), marks.of(row, master)).saying(sound.remarks());
     }
 

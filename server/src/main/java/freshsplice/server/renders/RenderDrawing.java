@@ -61,7 +61,7 @@ class RenderDrawing {
                 return failures.isClosing() || states.isOpen(row.id) ? RenderTasks.Turn.AGAIN : RenderTasks.Turn.DONE;
             }
         } catch (SeatLost e) {
-            log.say(row.id, "frames " + chunk.first() + " to " + (chunk.first() + chunk.frames() - 1) + " put back: " + e.getMessage());
+            log.say(row.id, framesOf(chunk) + " put back: " + e.getMessage());
             if (e.counts()) {
                 throw e;
             }
@@ -71,7 +71,7 @@ class RenderDrawing {
         }
         work.drew(seat);
         failedBy.remove(key(chunk));
-        log.say(row.id, "frames " + chunk.first() + " to " + (chunk.first() + chunk.frames() - 1) + " drawn by " + seat.name());
+        log.say(row.id, framesOf(chunk) + " drawn by " + seat.name());
         writeIfWhole(row, chunk);
         return RenderTasks.Turn.DONE;
     }
@@ -88,12 +88,16 @@ class RenderDrawing {
         tried.add(seat.name());
         boolean another = work.seats().stream().anyMatch(s -> !tried.contains(s.name()) && drivers.fits(row.id, s));
         long rest = work.rest(seat, e.getMessage());
-        log.say(row.id, "frames " + chunk.first() + " to " + (chunk.first() + chunk.frames() - 1) + " put back: " + e.getMessage()
+        log.say(row.id, framesOf(chunk) + " put back: " + e.getMessage()
                 + (another ? ". Another machine draws them next; " : ". ") + seat.name() + " rests for " + rest + " s");
         if (!another) {
             throw e;
         }
         return RenderTasks.Turn.AGAIN;
+    }
+
+    private static String framesOf(Seat.Chunk chunk) {
+        return "frames " + chunk.first() + " to " + (chunk.first() + chunk.frames() - 1);
     }
 
     private static String key(Seat.Chunk chunk) {

@@ -46,8 +46,13 @@ public class SeatWork {
      * @param failures in a row
      * @param until    when it draws again
      * @param why      it failed
+     * @param resting  whether it takes nothing; its failures count until it draws what it is given
      */
-    private record Rest(int failures, Instant until, String why) {
+    private record Rest(int failures, Instant until, String why, boolean resting) {
+        Rest woken() {
+            return new Rest(failures, until, why, false);
+        }
+
         boolean isOver() {
             return !Instant.now().isBefore(until);
         }
@@ -77,7 +82,7 @@ public class SeatWork {
     long rest(Seat seat, String why) {
         int failures = rests.containsKey(seat) ? rests.get(seat).failures() + 1 : 1;
         long seconds = drivers.size() > 1 ? Math.min(LONGEST_REST_S, FIRST_REST_S << Math.min(failures - 1, 20)) : FIRST_REST_S;
-        rests.put(seat, new Rest(failures, Instant.now().plusSeconds(seconds), why == null ? "it failed" : why));
+        rests.put(seat, new Rest(failures, Instant.now().plusSeconds(seconds), why == null ? "it failed" : why, true));
         tasks.rest(seat);
         return seconds;
     }
@@ -90,7 +95,7 @@ public class SeatWork {
     @Scheduled(fixedDelay = LOOK_EVERY_MS)
     void wake() {
         rests.forEach((seat, rest) -> {
-            if (rest.isOver()) {
+            if (rest.resting() && rest.isOver() && rests.replace(seat, rest, rest.woken())) {
                 tasks.wake(seat);
             }
         });

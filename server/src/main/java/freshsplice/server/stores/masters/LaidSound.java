@@ -1,11 +1,12 @@
 package freshsplice.server.stores.masters;
 
-import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Source;
 import freshsplice.core.sound.HandedSound;
 import freshsplice.core.sound.Level;
 import freshsplice.core.sound.SoundClip;
 import freshsplice.core.time.FrameRange;
+import freshsplice.core.time.FrameRate;
+import freshsplice.core.time.Timecode;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.SoundLaneRow;
@@ -28,8 +29,8 @@ public class LaidSound {
         this.store = store;
     }
 
-    /** As lanes of a list. @param named the names of a source that a cut brought, by its identity; null for none */
-    public HandedSound.Lanes lanes(MasterRow row, Cut on, Function<String, Source> named) {
+    /** As lanes of a list. @param drop whether its timecode drops labels; @param named the names of a source that a cut brought, by its identity; null for none */
+    public HandedSound.Lanes lanes(MasterRow row, FrameRate rate, boolean drop, Function<String, Source> named) {
         Map<String, SoundLaneRow> lanes = laneRows(row.id);
         boolean anySolo = lanes.values().stream().anyMatch(l -> l.solo);
         Map<String, HandedSound.Heard> heard = new HashMap<>();
@@ -42,7 +43,7 @@ public class LaidSound {
         Map<Long, MediaRow> media = store.whereIn(MediaRow.class, "id", rows.stream().map(s -> s.mediaId).filter(Objects::nonNull).distinct()
                 .toList()).stream().collect(Collectors.toMap(m -> m.id, m -> m));
         return HandedSound.of(rows.stream().map(s -> new HandedSound.Laid(s.lane, source(s, named, media.get(s.mediaId)), clip(s), s.level,
-                s.channel)).toList(), on.rate(), heard, frame -> on.timecodeAt(frame).label());
+                s.channel)).toList(), rate, heard, frame -> Timecode.of(frame, rate, drop).label());
     }
 
     /** As the edit room names it; what was laid by hand is its file. */
