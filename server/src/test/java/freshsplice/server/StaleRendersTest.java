@@ -125,6 +125,26 @@ class StaleRendersTest {
     }
 
     @Test
+    @DisplayName("what no frame of a master sees makes its movie no staler: another colour behind the cameras, a key after all that it shows")
+    void unseenInMasters() {
+        long scene = client.get("/api/projects/" + received.project()).get("sceneId").asLong();
+        OnStage stage = new OnStage(client);
+        for (long shot : shots) {
+            stage.set(shot, 1001, Map.of("x", 0, "y", 1.5, "z", 0, "pan", 0, "tilt", 0));
+        }
+        long behind = stage.scene(scene, "ADD", Map.of("shape", "BLOCK", "x", 0, "y", 0, "z", 30, "turn", 0)).get(0).asLong();
+        long whole = renders.render(Map.of("shotIds", List.of(), "master", true)).get(0);
+        assertThat(stale(whole)).isEmpty();
+        stage.scene(scene, "LOOK", Map.of("items", List.of(behind), "colour", "#aa8844"));
+        assertThat(stale(whole)).as("behind all cameras").isEmpty();
+        stage.scene(scene, "MOVE", Map.of("frame", 0, "items", List.of(behind), "x", 0, "y", 0, "z", -40, "turn", 0));
+        assertThat(stale(whole)).containsExactly("set");
+        assertThat(client.get("/api/renders/" + whole + "/stale?parts=set").get(0).get("who").asString()).isEqualTo("Test");
+        undo();
+        assertThat(stale(whole)).isEmpty();
+    }
+
+    @Test
     @DisplayName("ways that are drawn as an aid are the whole action's: a render that shows them is stale when a thing moves otherwise outside its frames")
     void paths() {
         long scene = client.get("/api/projects/" + received.project()).get("sceneId").asLong();

@@ -7,6 +7,7 @@ import java.util.Map;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
+import org.springframework.context.ApplicationContext;
 
 /** The real application on the real database, started once for all tests the way users start it. */
 public final class TestServer implements BeforeAllCallback {
@@ -43,6 +44,11 @@ public final class TestServer implements BeforeAllCallback {
 
     public static String address() {
         return "http://localhost:" + running.port();
+    }
+
+    /** All that the server is made of. */
+    public static ApplicationContext parts() {
+        return running.context();
     }
 
     public static <T> T bean(Class<T> type) {

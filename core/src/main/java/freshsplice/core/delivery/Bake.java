@@ -10,7 +10,7 @@ import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
 import freshsplice.core.time.Rational;
 import java.util.List;
-import java.util.function.IntFunction;
+import java.util.function.LongFunction;
 
 /**
  * Movement evaluated frame by frame: what the renderer draws and the browser plays. The rules of movement exist once,
@@ -28,7 +28,8 @@ public final class Bake {
     private final FilmBack back;
     private final PoseStack stack;
     private final List<Item> items;
-    private final RenderRange range;
+    private final long frames;
+    private final LongFunction<Rational> positions;
     private final double aspect;
     private final int[] moving;
     private final float[] standing;
@@ -64,12 +65,13 @@ public final class Bake {
     public record Blur(float focus, float farCircle) {
     }
 
-    private Bake(Shot shot, Camera camera, Stage stage, RenderRange range, double aspect) {
+    private Bake(Shot shot, Camera camera, Stage stage, long frames, LongFunction<Rational> positions, double aspect) {
         this.shot = shot;
         this.back = camera.back();
         this.stack = PoseStack.of(camera, stage);
         this.items = stage.items();
-        this.range = range;
+        this.frames = frames;
+        this.positions = positions;
         this.aspect = aspect;
         this.moving = stage.moving();
         this.standing = stage.standing();
@@ -77,11 +79,23 @@ public final class Bake {
 
     /** @param aspect width over height of the picture */
     public static Bake of(Shot shot, Camera camera, Stage stage, RenderRange range, double aspect) {
-        return new Bake(shot, camera, stage, range, aspect);
+        return new Bake(shot, camera, stage, range.frames(), range::positionOf, aspect);
+    }
+
+    /**
+     * Frames at any positions, as a piece of a master shows its shot.
+     *
+     * @param positions exact shot frames, at least one
+     * @param after     where the frame after the last one would be
+     */
+    static Bake of(FilmedShot filmed, List<Rational> positions, Rational after) {
+        Rational second = positions.size() > 1 ? positions.get(1) : after;
+        Rational before = positions.get(0).times(2).minus(second);
+        return new Bake(filmed.shot(), filmed.camera(), filmed.stage(), positions.size(), k -> k < 0 ? before : k < positions.size() ? positions.get((int) k) : after, 1);
     }
 
     public long frames() {
-        return range.frames();
+        return frames;
     }
 
     /** How many items there are, those that stand too. */
@@ -101,12 +115,12 @@ public final class Bake {
 
     /** The exact shot frame of one of the frames. */
     public Rational position(long frame) {
-        return range.positionOf(frame);
+        return positions.apply(frame);
     }
 
     /** The exact action frame of one of the frames. */
     public Rational action(long frame) {
-        return shot.actionAt(range.positionOf(frame));
+        return shot.actionAt(position(frame));
     }
 
     /** The block that begins at a frame; shorter than {@link #BLOCK} at the end. */
@@ -119,7 +133,7 @@ public final class Bake {
     }
 
     /** @param positions of each of its frames */
-    private Block block(long first, int count, IntFunction<Rational> positions) {
+    private Block block(long first, int count, LongFunction<Rational> positions) {
         Block block = new Block(first, count, new float[count * MATRIX], new float[count * MATRIX], new float[count * LENS_VALUES],
                 new float[count * moving.length * MATRIX]);
         for (int k = 0; k < count; k++) {

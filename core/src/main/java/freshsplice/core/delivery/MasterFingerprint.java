@@ -22,6 +22,12 @@ import java.util.TreeSet;
  * the same in every run. Names and ids that no picture shows are not in it.
  */
 public final class MasterFingerprint {
+    /** Its parts. */
+    public static final String EDIT = "edit";
+    public static final String CAMERAS = "cameras";
+    public static final String SET = "set";
+    public static final String SOUND = "sound";
+
     private MasterFingerprint() {
     }
 
@@ -51,8 +57,8 @@ public final class MasterFingerprint {
             }
             sets.append(shot).append(" in set ").append(seen.indexOf(stage)).append('\n');
         });
-        return new Fingerprint(Map.of("edit", Fingerprint.digest(edit.toString()), "cameras",
-                Fingerprint.digest(cameras.toString()), "set", Fingerprint.digest(sets.toString()), "sound",
+        return new Fingerprint(Map.of(EDIT, Fingerprint.digest(edit.toString()), CAMERAS,
+                Fingerprint.digest(cameras.toString()), SET, Fingerprint.digest(sets.toString()), SOUND,
                 Fingerprint.digest(String.join("\n", sound))));
     }
 

@@ -7,15 +7,10 @@ import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TypedPosition;
 import freshsplice.server.refusals.Refused;
-import freshsplice.server.rows.AliveRow;
 import freshsplice.server.rows.CutRow;
-import freshsplice.server.rows.MasterLaneRow;
-import freshsplice.server.rows.MasterMarkRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.SectionRow;
-import freshsplice.server.rows.SoundLaneRow;
-import freshsplice.server.rows.SoundRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.shots.SceneMaker;
 import freshsplice.server.steps.Asker;
@@ -144,9 +139,6 @@ public class Masters {
         });
     }
 
-    /** What lies on a master beside its pieces, and goes and comes back with it. */
-    private static final List<Class<? extends AliveRow>> OF_MASTER = List.of(MasterMarkRow.class, SoundRow.class, SoundLaneRow.class, MasterLaneRow.class);
-
     /** Takes a master away with all that lies on it; its shots stay. */
     public void remove(long masterId, Asker who) {
         MasterRow asked = store.get(MasterRow.class, masterId);
@@ -163,7 +155,6 @@ public class Masters {
             Master without = before.withLanes(before.lanes().stream().map(l -> l.with(List.<Section>of())).toList());
             masters.write(row, before, without);
             masters.follow(row, before, without);
-            OF_MASTER.forEach(type -> store.where(type, "masterId", masterId).forEach(store::remove));
             store.remove(row);
             return null;
         });

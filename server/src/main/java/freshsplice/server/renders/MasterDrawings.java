@@ -1,5 +1,8 @@
 package freshsplice.server.renders;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import freshsplice.core.delivery.FilmedRuns;
 import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.JoinedRenders;
@@ -31,6 +34,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -38,6 +42,10 @@ import org.springframework.transaction.annotation.Transactional;
 /** Reads what movies of whole masters are drawn or joined from, and whether they still would be. */
 @Component
 public class MasterDrawings {
+    /** Two digests and what they were asked with take about 400 bytes each. */
+    private static final int MOST_KNOWN = 10_000;
+
+    private final Cache<String, FilmedRuns.Digest> known = Caffeine.newBuilder().maximumSize(MOST_KNOWN).build();
     private final Store store;
     private final MasterStore masters;
     private final FilmedShots shots;
@@ -81,14 +89,30 @@ public class MasterDrawings {
         FileNames names = new FileNames(project.name, "", FinishedRenders.name(render), render.grade, "", render.recipeName == null ? "" : render.recipeName);
         RenderJob job = new RenderJob(names, recipe, FinishedRenders.range(render), rate, plan.startLabel());
         return new Drawing(new JobFile.Contents(job, reels, recipe.sound() ? under.pieces(whole(master)) : List.of()),
-                new FrameOrders(plan, recipe, true, shots.named(render, boards, movies, all.rows().values(), joined)), looks.made(render, recipe, boards, shown, asMade(fingerprint(render, master, nested, filmed, under, joined))));
+                new FrameOrders(plan, recipe, true, shots.named(render, boards, movies, all.rows().values(), joined)), looks.made(render, recipe, boards, shown, made(fingerprint(render, master, nested, filmed, under, joined), plan, filmed, render)));
     }
 
-    /** Sound is told as it is heard; piece by piece it is asked for by renders of earlier versions of the program alone. */
-    private static Fingerprint asMade(Fingerprint now) {
+    /**
+     * As a render that is made now tells it: what it films is asked frame by frame and sound as it is heard. Whole cameras, whole sets and
+     * sound piece by piece are asked for by renders of earlier versions of the program alone.
+     */
+    private Fingerprint made(Fingerprint now, PicturePlan plan, Map<Long, FilmedShot> filmed, RenderRow render) {
         Map<String, String> parts = new HashMap<>(now.parts());
         parts.remove(Staleness.SOUND);
+        if (!render.joined) {
+            parts.putAll(filmedIn(now, plan, filmed, render.blur));
+            parts.keySet().removeAll(List.of(MasterFingerprint.CAMERAS, MasterFingerprint.SET));
+        }
         return new Fingerprint(parts);
+    }
+
+    /** What a movie films, frame by frame. @param all of its master, which tells when it has to be worked out again */
+    private Map<String, String> filmedIn(Fingerprint all, PicturePlan plan, Map<Long, FilmedShot> filmed, boolean blur) {
+        String shots = filmed.values().stream().map(f -> f.shot().id() + " " + f.shot().actionOffset()).sorted().collect(Collectors.joining(","));
+        String asked = String.join(" ", all.parts().get(MasterFingerprint.EDIT), all.parts().get(MasterFingerprint.CAMERAS), all.parts().get(MasterFingerprint.SET),
+                Fingerprint.digest(shots), plan.rate().toString(), String.valueOf(plan.frames()), String.valueOf(blur));
+        FilmedRuns.Digest digest = known.get(asked, key -> FilmedRuns.of(plan).digest(blur));
+        return Map.of(Staleness.FILMED, digest.cameras(), Staleness.IN_VIEW, digest.inView());
     }
 
     /** What changed since a movie of a whole master was made, in words; empty where it still stands. */
@@ -98,9 +122,11 @@ public class MasterDrawings {
         Master master = masters.read(store.get(MasterRow.class, render.masterId));
         Map<Long, FilmedShot> filmed = shots.of(project.id).filmed();
         Map<Long, Master> nested = nested(master);
+        Recipe recipe = recipes.of(render);
         Fingerprint now = fingerprint(render, master, nested, filmed, sounds.under(master, project.rate),
                 render.joined ? joined(render, master) : null);
-        return staleness.ofMaster(render, now, shown(recipes.of(render), master, nested, filmed));
+        PicturePlan plan = PicturePlan.ofMaster(render.name, master, render.frames, recipe.rate(project.rate), nested, filmed);
+        return staleness.ofMaster(render, now, () -> filmedIn(now, plan, filmed, render.blur), shown(recipe, master, nested, filmed));
     }
 
     private static LookParts.Sight shown(Recipe recipe, Master master, Map<Long, Master> nested, Map<Long, FilmedShot> filmed) {
@@ -121,7 +147,7 @@ public class MasterDrawings {
         }
         // what is joined changes with the renders that are, and not before
         Map<String, String> parts = new HashMap<>(Map.of("renders", joined.digest()));
-        Stream.of("edit", Staleness.SOUND, Staleness.HEARD).forEach(part -> parts.put(part, drawn.get(part)));
+        Stream.of(MasterFingerprint.EDIT, Staleness.SOUND, Staleness.HEARD).forEach(part -> parts.put(part, drawn.get(part)));
         return new Fingerprint(parts);
     }
 

@@ -6,6 +6,7 @@ import freshsplice.core.camera.Camera;
 import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.Fingerprint;
+import freshsplice.core.delivery.MasterFingerprint;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.master.Master;
 import freshsplice.core.shot.Shot;
@@ -21,6 +22,7 @@ import freshsplice.server.stores.stages.StageStore;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
@@ -44,7 +46,11 @@ public class Staleness {
     static final String HEARD = "heard";
     private static final String SET = "set";
     /** The set as far as some frame may show it. */
-    private static final String IN_VIEW = "in view";
+    static final String IN_VIEW = "in view";
+    /** What a movie of a whole master sees through the cameras at its own frames. */
+    static final String FILMED = "filmed";
+    /** As people read the parts that are asked more narrowly than the one that they are named after. */
+    private static final Map<String, String> READ_AS = Map.of(HEARD, SOUND, IN_VIEW, SET, FILMED, MasterFingerprint.CAMERAS);
 
     private record Question(long actionOffset, Camera camera, String stage, RenderRange range, boolean blur) {
     }
@@ -102,10 +108,19 @@ public class Staleness {
         return stale;
     }
 
-    /** What changed since a movie of a whole master was made, in words. @param now what it would be made from now; */
-    public List<String> ofMaster(RenderRow render, Fingerprint now, LookParts.Sight shown) {
+    /**
+     * What changed since a movie of a whole master was made, in words.
+     *
+     * @param now    what it would be made from now
+     * @param filmed the same for what it films, frame by frame; asked where the render tells it
+     */
+    public List<String> ofMaster(RenderRow render, Fingerprint now, Supplier<Map<String, String>> filmed, LookParts.Sight shown) {
         List<RenderPartRow> made = store.where(RenderPartRow.class, "renderId", render.id);
-        return differences(made, with(now, looks.now(render, names(made), shown, new HashMap<>())));
+        Map<String, String> more = new HashMap<>(looks.now(render, names(made), shown, new HashMap<>()));
+        if (names(made).contains(FILMED)) {
+            more.putAll(filmed.get());
+        }
+        return differences(made, with(now, more));
     }
 
     private static java.util.Set<String> names(List<RenderPartRow> parts) {
@@ -123,7 +138,7 @@ public class Staleness {
         // renders of earlier versions of the program say nothing of their sound
         Map<String, String> asked = new HashMap<>(now.parts());
         asked.keySet().retainAll(made.keySet());
-        return new Fingerprint(made).differences(new Fingerprint(asked)).stream().map(part -> part.equals(HEARD) ? SOUND : part.equals(IN_VIEW) ? SET : part).sorted().toList();
+        return new Fingerprint(made).differences(new Fingerprint(asked)).stream().map(part -> READ_AS.getOrDefault(part, part)).sorted().toList();
     }
 
     /** The fingerprint of a render of a shot, if it were made now. @param whole what its movie shows, by the project's frames */

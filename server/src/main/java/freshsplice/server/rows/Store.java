@@ -67,8 +67,18 @@ public class Store {
         return row;
     }
 
+    /** Takes a row away with all that is nothing without it. */
     public void remove(AliveRow row) {
-        row.alive = null;
+        removeAll(List.of(row));
+    }
+
+    /** The same of many rows of one table. */
+    public void removeAll(List<? extends AliveRow> rows) {
+        if (!rows.isEmpty()) {
+            List<Long> ids = rows.stream().map(row -> row.id).toList();
+            Belongings.of(rows.get(0)).forEach(of -> removeAll(whereIn(of.type(), of.by(), ids)));
+            rows.forEach(row -> row.alive = null);
+        }
     }
 
     public EntityManager entities() {

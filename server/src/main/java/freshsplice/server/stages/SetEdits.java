@@ -73,10 +73,8 @@ public class SetEdits {
             return viewpoints.done(sceneId, edit);
         }
         if (edit instanceof SetEdit.Remove remove) {
-            rows.forEach(row -> {
-                hanging.letGo(row, remove.frame());
-                store.remove(row);
-            });
+            rows.forEach(row -> hanging.letGo(row, remove.frame()));
+            store.removeAll(rows);
         } else if (edit instanceof SetEdit.Place place) {
             Easing easing = place.easing() == null ? Easing.EASED : Easing.parse(place.easing());
             Map<Long, Map<String, Double>> values = new HashMap<>();

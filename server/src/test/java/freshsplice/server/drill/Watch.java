@@ -23,7 +23,7 @@ final class Watch {
 
     Watch(World world, boolean pictures) {
         this.world = world;
-        this.checks = new ArrayList<>(List.of(new NamesWhatLives(), new AnswersAll(), new FeedIsWhole(), new SoundStays()));
+        this.checks = new ArrayList<>(List.of(new NamesWhatLives(), new AnswersAll(), new FeedIsWhole(), new SoundStays(), new StalenessHolds()));
         if (pictures) {
             checks.add(new PicturesStay());
         }
