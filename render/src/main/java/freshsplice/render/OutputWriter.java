@@ -136,20 +136,56 @@ public final class OutputWriter {
     }
 
     private boolean feed(Process ffmpeg, LongPredicate goOn, Path log) throws IOException {
-        try (FrameAhead ahead = new FrameAhead(frames, job.frames()); OutputStream to = new BufferedOutputStream(ffmpeg.getOutputStream(), 1 << 20)) {
+        try (FrameAhead ahead = new FrameAhead(frames, job.frames()); OutputStream to = new BufferedOutputStream(new ToFfmpeg(ffmpeg, log), 1 << 20)) {
             for (long k = 0; k < job.frames(); k++) {
                 if (!goOn.test(k)) {
                     return false;
                 }
-                byte[] bytes = ahead.next().bytes();
-                try {
-                    to.write(bytes);
-                } catch (IOException e) {
-                    throw new IOException(reason(ffmpeg, log), e);
-                }
+                to.write(ahead.next().bytes());
             }
         }
         return true;
+    }
+
+    /** What is written to ffmpeg: where it stopped, its own words are the reason, also for the frames that were still held back. */
+    private static final class ToFfmpeg extends OutputStream {
+        private final Process ffmpeg;
+        private final Path log;
+        private final OutputStream to;
+
+        ToFfmpeg(Process ffmpeg, Path log) {
+            this.ffmpeg = ffmpeg;
+            this.log = log;
+            this.to = ffmpeg.getOutputStream();
+        }
+
+        @Override
+        public void write(int value) throws IOException {
+            write(new byte[] {(byte) value}, 0, 1);
+        }
+
+        @Override
+        public void write(byte[] bytes, int from, int count) throws IOException {
+            try {
+                to.write(bytes, from, count);
+            } catch (IOException e) {
+                throw new IOException(reason(ffmpeg, log), e);
+            }
+        }
+
+        @Override
+        public void flush() throws IOException {
+            try {
+                to.flush();
+            } catch (IOException e) {
+                throw new IOException(reason(ffmpeg, log), e);
+            }
+        }
+
+        @Override
+        public void close() throws IOException {
+            to.close();
+        }
     }
 
     private static String reason(Process ffmpeg, Path log) {

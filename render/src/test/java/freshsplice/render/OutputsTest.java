@@ -313,6 +313,20 @@ class OutputsTest {
     }
 
     @Test
+    @DisplayName("frames so small that all are held back until the end: where ffmpeg is gone by then its own words are the reason")
+    void smallFramesTellTheReasonToo() throws IOException {
+        FrameLook small = new FrameLook(64, 36, 100, FrameLook.Edges.PLAIN, 0, 8, false, 0);
+        for (int k = 0; k < FRAMES; k++) {
+            FrameFile.write(frames.resolve(FrameFile.name(k)), new Pixels(64, 36, false, false));
+        }
+        FileNames names = new FileNames("Low Water", "sc12", new RenderName("sh0030", 2), Grade.DRAFT, "cam", "Review");
+        RenderJob job = new RenderJob(names, Recipe.of(small, List.of(), OutputKind.H264), RANGE, FrameRate.FPS_24, "00:00:41:09");
+        MovieSound missing = new MovieSound(folder.resolve("none.wav"), Rational.ZERO, Rational.ONE, Rational.ZERO);
+        assertThatThrownBy(() -> OutputWriter.write(new OutputOrder(job, List.of(Output.of(OutputKind.H264)), List.of(missing)), frames, to, k -> true))
+                .isInstanceOf(IOException.class).hasMessageContaining("ffmpeg stopped").hasMessageContaining("none.wav");
+    }
+
+    @Test
     void anHourDoesNotFitIntoAMegabyte() {
         Output limited = new Output(OutputKind.H264, true, 80, 1, false, FrameNumbers.OWN);
         RenderJob hour = new RenderJob(order(List.of(limited), List.of()).job().names(), order(List.of(limited), List.of()).job().recipe(),

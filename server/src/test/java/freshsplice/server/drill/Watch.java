@@ -25,7 +25,7 @@ final class Watch {
         this.world = world;
         this.checks = new ArrayList<>(List.of(new NamesWhatLives(), new AnswersAll(), new FeedIsWhole(), new SoundStays(), new StalenessHolds()));
         if (pictures) {
-            checks.add(new PicturesStay());
+            checks.addAll(List.of(new PicturesStay(), new RendersComeToTheirEnd()));
         }
         checks.forEach(check -> {
             since.add(Touched.NOTHING);
