@@ -107,6 +107,26 @@ it('says whether the picture is the last one that was asked for, as fine as it g
   expect(element.dataset.drawn).toBe('whole')
 })
 
+it('answers every press, also one that nothing is found for, and of what a pointer goes over the newest alone', async () => {
+  const one = await painter()
+  const answered: string[] = []
+  const at = (x: number) => ({ ...order(1), x, y: 0 })
+  const as = (name: string) => (hit: unknown) => answered.push(`${name} ${hit ? 'met' : 'nothing'}`)
+  one.hover(at(0), as('over a'))
+  one.pick(at(1), as('press'))
+  one.hover(at(2), as('over b'))
+  one.hover(at(3), as('over c'))
+  const looked = () => asked.flatMap((told) => (told.kind === 'pick' ? [told.ask.x] : []))
+  expect(looked()).toEqual([0])
+  answer({ kind: 'picked' })
+  answer({ kind: 'picked', hit: { index: 0, metres: 1, point: [0, 0, 0] } })
+  answer({ kind: 'picked' })
+  expect(looked()).toEqual([0, 1, 3])
+  expect(answered).toEqual(['over a nothing', 'press met', 'over c nothing'])
+  one.pick(at(4), as('later press'))
+  expect(looked()).toEqual([0, 1, 3, 4])
+})
+
 it('says when meshes are there, and why nothing can be drawn', async () => {
   const failed = vi.fn()
   const taken = vi.fn()

@@ -10,6 +10,8 @@ import { forget, newPicture, tellWorker } from './worker'
 const STILL = 250
 
 type Failed = (words: string) => void
+type Answer = (hit: Hit | undefined) => void
+type Pick = { ask: Ask; answer: Answer; pressed: boolean }
 
 export class SetPainter {
   private readonly picture: number
@@ -18,8 +20,8 @@ export class SetPainter {
   private next?: Order
   private waiting = 0
   private meshesAreThere?: () => void
-  private asked?: (hit: Hit | undefined) => void
-  private nextAsk?: { ask: Ask; answer: (hit: Hit | undefined) => void }
+  private asked?: Answer
+  private waitingPicks: Pick[] = []
 
   /** @param failed told why nothing can be drawn */
   constructor(
@@ -54,24 +56,33 @@ export class SetPainter {
     }
   }
 
-  /** What is at a point of the picture. Of what is asked while it is looked for, the newest alone is answered. */
-  pick(ask: Ask, answer: (hit: Hit | undefined) => void) {
+  /** What lies under a pointer that goes over the picture. Of what is asked while it is looked for, the newest alone is answered. */
+  hover(ask: Ask, answer: Answer) {
+    this.waitingPicks = this.waitingPicks.filter((p) => p.pressed)
+    this.look({ ask, answer, pressed: false })
+  }
+
+  /** What a press meant: it is answered whatever is asked after it. */
+  pick(ask: Ask, answer: Answer) {
+    this.look({ ask, answer, pressed: true })
+  }
+
+  private look(pick: Pick) {
     if (this.asked) {
-      this.nextAsk = { ask, answer }
+      this.waitingPicks.push(pick)
       return
     }
-    this.asked = answer
-    tellWorker({ picture: this.picture, kind: 'pick', ask })
+    this.asked = pick.answer
+    tellWorker({ picture: this.picture, kind: 'pick', ask: pick.ask })
   }
 
   private picked(hit: Hit | undefined) {
     const answer = this.asked
     this.asked = undefined
-    const next = this.nextAsk
-    this.nextAsk = undefined
+    const next = this.waitingPicks.shift()
     answer?.(hit)
     if (next) {
-      this.pick(next.ask, next.answer)
+      this.look(next)
     }
   }
 

@@ -44,16 +44,15 @@ function Hands({ edit, action = ACTION, known }: Props) {
   const things = useMovedThings(stage, { edit } as Bake, action)
   const laid = useStageDesk((d) => d.laid)
   const base = laidPlaces(known, stage, laid, action)
-  const painter = {
-    pick: (_: unknown, answer: (hit: unknown) => void) => {
-      const hit = () => answer({ index: 0, metres: 3, point: [at[0], 0, 0] })
-      if (late) {
-        late.push(hit)
-      } else {
-        hit()
-      }
-    },
-  } as unknown as SetPainter
+  const look = (_: unknown, answer: (hit: unknown) => void) => {
+    const hit = () => answer({ index: 0, metres: 3, point: [at[0], 0, 0] })
+    if (late) {
+      late.push(hit)
+    } else {
+      hit()
+    }
+  }
+  const painter = { pick: look, hover: look } as unknown as SetPainter
   const hands = useHands({
     pane: 'scout',
     painter,

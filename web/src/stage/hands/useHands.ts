@@ -82,7 +82,7 @@ export function useHands({ pane, painter, seen, stage, things, action, shotFrame
     }
     const box = e.currentTarget.getBoundingClientRect()
     const [left, top] = [e.clientX - box.left, e.clientY - box.top]
-    painter.pick({ ...shown, ...inPicture(e) }, (hit) => {
+    painter.hover({ ...shown, ...inPicture(e) }, (hit) => {
       const item = hit && stage.items[hit.index]
       setUnder(hit && item ? { ...hit, left, top } : undefined)
       setStage({ under: hit && item ? { id: item.id, pane, metres: hit.metres } : undefined })

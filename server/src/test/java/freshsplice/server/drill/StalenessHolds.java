@@ -57,7 +57,7 @@ final class StalenessHolds implements Watch.Check {
     }
 
     private void look(JsonNode render, Touched touched) {
-        if (!render.get("state").asString().equals("DONE") || render.get("shotId").isNull()) {
+        if (!render.get("state").asString().equals("DONE") || render.path("shotId").asLong(0) == 0) {
             return;
         }
         long id = render.get("id").asLong();
