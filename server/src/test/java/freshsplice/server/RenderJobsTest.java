@@ -25,6 +25,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** Renders of any range into any files, that go on where they stood. */
@@ -66,6 +67,32 @@ class RenderJobsTest {
 
     private static Map<String, Object> writing(String... kinds) {
         return AskedRenders.recipe(Map.of(), Map.of(), kinds);
+    }
+
+    @Test
+    @DisplayName("a stop that fails at the second of its two writes changes nothing, and can be asked for again")
+    void stopIsOneTransaction() {
+        List<Long> ids = new ArrayList<>();
+        for (int i = 0; i < 3; i++) {
+            client.post("/api/projects/" + project + "/renders", renders.ask(Map.of("every", 1, "extent", "PIECES"), shot(i))).forEach(id -> ids.add(id.asLong()));
+        }
+        long last = ids.get(ids.size() - 1);
+        client.post("/api/renders/" + last + "/pause", null);
+        assertThat(renders.of(last).get("state").asString()).isEqualTo("PAUSED");
+        JdbcTemplate jdbc = TestServer.bean(JdbcTemplate.class);
+        TransactionTemplate held = TestServer.bean(TransactionTemplate.class);
+        jdbc.execute("create trigger no_taking_away before delete on scheduled_writing for each row signal sqlstate '45000' set message_text = 'no'");
+        try {
+            held.executeWithoutResult(status -> jdbc.update("insert into scheduled_writing (task_name, task_instance, execution_time, picked, version) "
+                    + "values ('never', ?, '2037-01-01', false, 1)", String.valueOf(last)));
+            assertThat(client.tryPost("/api/renders/" + last + "/stop", null).statusCode()).isGreaterThanOrEqualTo(500);
+            assertThat(renders.of(last).get("state").asString()).isEqualTo("PAUSED");
+        } finally {
+            jdbc.execute("drop trigger no_taking_away");
+            held.executeWithoutResult(status -> jdbc.update("delete from scheduled_writing where task_name = 'never'"));
+        }
+        client.post("/api/renders/" + last + "/stop", null);
+        ids.forEach(renders::ended);
     }
 
     @Test

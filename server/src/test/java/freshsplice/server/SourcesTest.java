@@ -1,10 +1,13 @@
 package freshsplice.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import freshsplice.server.sources.HashLists;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -26,6 +29,8 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.transaction.IllegalTransactionStateException;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** Pictures and sound are found again, changed by hand, and fall into their places whenever they come. */
@@ -365,6 +370,20 @@ class SourcesTest {
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    @Test
+    @DisplayName("checksums of large files are not compared while the database is held")
+    void checksumsHoldNothing() {
+        HashLists lists = TestServer.bean(HashLists.class);
+        TransactionTemplate held = TestServer.bean(TransactionTemplate.class);
+        assertThatThrownBy(() -> held.executeWithoutResult(status -> {
+            try {
+                lists.match(project, List.of());
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        })).isInstanceOf(IllegalTransactionStateException.class);
     }
 
     @Test

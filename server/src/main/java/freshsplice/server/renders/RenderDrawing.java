@@ -81,7 +81,7 @@ class RenderDrawing {
      * render.
      */
     private RenderTasks.Turn failed(RenderRow row, Seat.Chunk chunk, Seat seat, IOException e) throws IOException {
-        if (failures.isClosing() || RenderFailures.isFull(e)) {
+        if (failures.isClosing() || failures.isFull(e)) {
             throw e;
         }
         Set<String> tried = failedBy.computeIfAbsent(key(chunk), k -> ConcurrentHashMap.newKeySet());

@@ -5,6 +5,8 @@ import freshsplice.render.OutputWriter;
 import freshsplice.server.rows.RenderRow;
 import freshsplice.server.settings.Folders;
 import java.io.IOException;
+import java.util.List;
+import java.util.OptionalLong;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -16,7 +18,6 @@ import org.springframework.transaction.TransactionException;
 @Component
 class RenderFailures {
     static final int MOST_TRIES = 3;
-    private static final long NO_ROOM_BYTES = 4_000_000;
     private static final Logger LOG = LoggerFactory.getLogger(RenderFailures.class);
 
     /** A piece of a render's work. */
@@ -64,7 +65,7 @@ class RenderFailures {
         } catch (CannotDraw e) {
             fail(row, e.getMessage(), e);
         } catch (IOException e) {
-            boolean full = isFull(e) || hasNoRoom();
+            boolean full = isFull(e);
             if (closing || !full && tries + 1 < MOST_TRIES) {
                 throw e;
             }
@@ -75,13 +76,15 @@ class RenderFailures {
         return ended;
     }
 
-    /** A system may say it in any language: a disk that takes next to nothing is full. */
-    private boolean hasNoRoom() {
-        return Stream.of(folders.frames(), folders.renders()).map(FreeSpace::at).anyMatch(free -> free.isPresent() && free.getAsLong() < NO_ROOM_BYTES);
+    /** Whether it failed because a disk is full: no machine and no other try makes that better. */
+    boolean isFull(IOException e) {
+        return isFull(e, Stream.of(folders.frames(), folders.renders()).map(FreeSpace::at).toList());
     }
 
-    static boolean isFull(IOException e) {
-        return e.getMessage() != null && (e.getMessage().contains("No space left") || e.getMessage().equals(OutputWriter.FULL));
+    /** @param free what the disks that are written to still take */
+    static boolean isFull(IOException e, List<OptionalLong> free) {
+        boolean said = e.getMessage() != null && (e.getMessage().contains("No space left") || e.getMessage().equals(OutputWriter.FULL));
+        return said || free.stream().anyMatch(FreeSpace::isUsedUp);
     }
 
     private void fail(RenderRow row, String why, Throwable cause) {

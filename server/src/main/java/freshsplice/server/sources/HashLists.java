@@ -22,6 +22,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -77,7 +78,10 @@ public class HashLists {
     /**
      * Compares files with what lists say of the names that are wanted; only files of the listed size are read. Reading takes as long as
      * files are large: nothing of the database is held meanwhile.
+     *
+     * @throws org.springframework.transaction.IllegalTransactionStateException if somebody holds it nonetheless
      */
+    @Transactional(propagation = Propagation.NEVER)
     public void match(long projectId, Collection<SourceNeed> wanted) throws IOException {
         List<Alike> same = new ArrayList<>();
         for (Alike one : snapshot.read(() -> alike(projectId, wanted))) {
