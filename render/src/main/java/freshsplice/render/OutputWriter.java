@@ -25,6 +25,7 @@ import java.util.stream.Stream;
 public final class OutputWriter {
     /** Said where a disk takes no more. */
     public static final String FULL = "The disk is full: free some space, then go on";
+    private static final int TOLD_LINES = 3;
     private static final int MOST_TRIES = 4;
     private static final String PART = ".part";
 
@@ -192,14 +193,19 @@ public final class OutputWriter {
         try {
             ffmpeg.waitFor(2, TimeUnit.SECONDS);
             String said = Files.readString(log, StandardCharsets.UTF_8).strip();
-            String last = said.substring(said.lastIndexOf('\n') + 1);
-            return said.contains("No space left") ? FULL : "ffmpeg stopped" + (last.isEmpty() ? "" : ": " + last);
+            return said.contains("No space left") ? FULL : "ffmpeg stopped" + (said.isEmpty() ? "" : ": " + lastLines(said));
         } catch (IOException e) {
             return "ffmpeg stopped";
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             return "ffmpeg stopped";
         }
+    }
+
+    /** What it said last: the line before the last often says why, and the last only what came of it. */
+    private static String lastLines(String said) {
+        List<String> lines = said.lines().distinct().toList();
+        return String.join("; ", lines.subList(Math.max(0, lines.size() - TOLD_LINES), lines.size()));
     }
 
     /** Gives the files their names. */

@@ -12,6 +12,9 @@ final class SoundFilter {
     /** Sound is written at so many samples/s, as video delivery commonly is (common practice). */
     private static final int SAMPLES = 48_000;
 
+    /** AAC takes so many samples at once (ISO/IEC 14496-3); silence alone, where files end before their pieces do, would come in larger parts. */
+    private static final int ENCODED_AT_ONCE = 1024;
+
     private final List<MovieSound> sound;
     private final Rational length;
     private final int before;
@@ -51,7 +54,7 @@ final class SoundFilter {
         for (int i = 0; i < sound.size(); i++) {
             filters.append("[s").append(i).append(']');
         }
-        filters.append(String.format(Locale.ROOT, "amix=inputs=%d:normalize=0,apad,atrim=0:%s,asplit=%d", sound.size(), seconds(length), movies));
+        filters.append(String.format(Locale.ROOT, "amix=inputs=%d:normalize=0,apad,atrim=0:%s,asetnsamples=n=%d:p=0,asplit=%d", sound.size(), seconds(length), ENCODED_AT_ONCE, movies));
         for (int i = 0; i < movies; i++) {
             filters.append("[a").append(i).append(']');
         }

@@ -249,6 +249,20 @@ class OutputsTest {
         }
     }
 
+    @Test
+    @DisplayName("a piece that lies after the end of its file is silence, and the movies are as long as ever")
+    void soundAfterTheEndOfItsFile() throws Exception {
+        draw(false, false);
+        Path wav = folder.resolve("tone.wav");
+        new ProcessBuilder("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=d=1", wav.toString()).start().waitFor();
+        List<MovieSound> sound = List.of(new MovieSound(wav, Rational.of(3), Rational.ONE, Rational.ZERO));
+        OutputWriter.write(order(List.of(Output.of(OutputKind.PRORES), Output.of(OutputKind.H264)), sound), frames, to, k -> true);
+        for (String name : new String[] {"sh0030_v002.mp4", "sh0030_v002.mov"}) {
+            assertThat(Probe.of(to.resolve(name)).seconds()).as(name).isBetween(0.99, 1.05);
+            assertThat(loudness(to.resolve(name), "0", "1")).as(name).isLessThan(-80);
+        }
+    }
+
     @ParameterizedTest
     @EnumSource(value = OutputKind.class, names = {"H264", "PRORES", "VC3"})
     @DisplayName("every second of 47 frames, each held for two: 47 frames long with all of its sound, and frame k shows drawn frame k/2")
