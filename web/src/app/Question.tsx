@@ -11,6 +11,7 @@ export function Question() {
     <Box
       title="Do it all the same?"
       says={`${asked.text}.`}
+      saysClass="mt-1"
       className="left-1/2 top-[24vh] w-[460px] max-w-[94vw] -translate-x-1/2 gap-4"
       close={() => asked.answer(false)}
     >

@@ -115,10 +115,11 @@ describe('the cut as it came', () => {
     expect(faint).toEqual(expect.arrayContaining([0.4, 1]))
   })
 
-  it('names the sounds of three lanes at most, without the ends of their names', () => {
+  it('names the sounds of three lanes at most, without the ends of their names, and says how many more there are', () => {
     open()
     expect(texts(strokes)).toEqual(expect.arrayContaining(['A1', 'waves_and_', 'A2', 'voice', 'A3']))
     expect(texts(strokes)).not.toContain('A4')
+    expect(texts(strokes)).toContain('and 1 more sound lane')
     expect(boxes(strokes, '#2a2a2a').map(([from, , wide]) => [from, wide])).toEqual([
       [x(0), 500],
       [x(60), 200],

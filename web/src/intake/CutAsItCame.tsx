@@ -9,7 +9,7 @@ import { image, loudness } from '../pictures/images'
 import { useSize } from '../pictures/useSize'
 import type { IntakeCut } from '../server/types'
 
-const HEIGHT = { picture: 62, title: 30, shots: 30, sound: 24 }
+const HEIGHT = { picture: 62, title: 30, shots: 30, sound: 24, more: 18 }
 
 const LEFT = LABELS + 12
 
@@ -25,9 +25,19 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
   const { width } = useSize(holder)
   const [, again] = useReducer((n: number) => n + 1, 0)
   const pictures = cut.lanes.filter((l) => l.kind === 'picture').reverse()
-  const sounds = [...new Set(cut.sound.map((s) => s.lane))].slice(0, 3)
+  const soundLanes = [...new Set(cut.sound.map((s) => s.lane))]
+  const sounds = soundLanes.slice(0, 3)
+  const notShown = soundLanes.length - sounds.length
   const height =
-    28 + (pictures.length - 1) * (HEIGHT.title + 6) + HEIGHT.picture + 22 + HEIGHT.shots + 12 + sounds.length * (HEIGHT.sound + 4) + 8
+    28 +
+    (pictures.length - 1) * (HEIGHT.title + 6) +
+    HEIGHT.picture +
+    22 +
+    HEIGHT.shots +
+    12 +
+    sounds.length * (HEIGHT.sound + 4) +
+    (notShown ? HEIGHT.more : 0) +
+    8
   const [zoom, setZoom] = useState<Zoom>()
   const scale = scaleOf(cut, zoom, LEFT, width)
   const x = (frame: number) => toX(scale, frame)
@@ -74,6 +84,11 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
       rightOf(g, LEFT - 1, width, height, () => drawSound(g, lane, y))
       y += HEIGHT.sound + 4
     })
+    if (notShown) {
+      g.font = '12px "Atkinson Hyperlegible Next", sans-serif'
+      g.fillStyle = '#b3b3b3'
+      g.fillText(`and ${plural(notShown, 'more sound lane')}`, 16, y + 12)
+    }
   }
 
   const inView = (piece: { in: number; out: number }) => x(piece.out) > LEFT - 2 && x(piece.in) < width
