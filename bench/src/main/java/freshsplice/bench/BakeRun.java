@@ -46,12 +46,7 @@ final class BakeRun {
 
     /** @return how many bytes its numbers have */
     private static long bake(int things) {
-        List<Item> items = new ArrayList<>();
-        for (int i = 0; i < things; i++) {
-            Channel x = i < MOVING ? new Channel(List.of(new Key(0, i, Easing.EASED), new Key(FRAMES, i + 9, Easing.EASED)), 0)
-                    : Channel.constant(i);
-            items.add(new Item(i + 1, "thing", new Geometry.Figure(Shape.BLOCK, "#808080"), 1, 1, 1, Map.of(ItemChannel.X, x)));
-        }
+        List<Item> items = things(things, MOVING, FRAMES);
         Camera camera = Camera.named("bench", FilmBack.SUPER_35).with(CameraChannel.PAN, new Channel(List.of(
                 new Key(0, 0, Easing.EASED), new Key(FRAMES, 90, Easing.EASED)), 0));
         Shot shot = new Shot(1, "bench", FrameRange.of(0, FRAMES), 0, 0, new Shot.Anchor("", "", 0, Rational.ZERO, Rational.ONE, true));
@@ -62,5 +57,16 @@ final class BakeRun {
             floats += block.views().length + block.projections().length + block.lenses().length + block.places().length;
         }
         return floats * 4;
+    }
+
+    /** Things in a row, the first of which move. @param frames over which they do */
+    static List<Item> things(int count, int moving, int frames) {
+        List<Item> items = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            Channel x = i < moving ? new Channel(List.of(new Key(0, i, Easing.EASED), new Key(frames, i + 9, Easing.EASED)), 0)
+                    : Channel.constant(i);
+            items.add(new Item(i + 1, "thing", new Geometry.Figure(Shape.BLOCK, "#808080"), 1, 1, 1, Map.of(ItemChannel.X, x)));
+        }
+        return items;
     }
 }

@@ -41,6 +41,7 @@ public final class Bench {
             machine();
             BakeRun.run();
             ClearanceRun.run();
+            FilmedRun.run();
             return;
         }
         if (args.length > 1 && args[0].equals("--edits")) {

@@ -33,6 +33,7 @@ public final class Bake {
     private final double aspect;
     private final int[] moving;
     private final float[] standing;
+    private Block latest;
 
     /**
      * Some frames one after another.
@@ -123,9 +124,17 @@ public final class Bake {
         return shot.actionAt(position(frame));
     }
 
-    /** The block that begins at a frame; shorter than {@link #BLOCK} at the end. */
+    /**
+     * The block that begins at a frame; shorter than {@link #BLOCK} at the end. The one that was asked for last is kept: a short shot is
+     * worked out once, however often it is gone through. Its numbers are to be read only.
+     */
     public Block block(long first) {
-        return block(first, (int) Math.min(BLOCK, frames() - first));
+        Block known = latest;
+        if (known == null || known.first() != first) {
+            known = block(first, (int) Math.min(BLOCK, frames() - first));
+            latest = known;
+        }
+        return known;
     }
 
     private Block block(long first, int count) {

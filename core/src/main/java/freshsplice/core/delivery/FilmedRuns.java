@@ -69,7 +69,6 @@ public final class FilmedRuns {
 
     private static Digest digest(Run run, boolean blur) {
         Bake bake = Bake.of(run.filmed, run.positions, run.after);
-        Fingerprint.Movement movement = Fingerprint.digest(bake);
-        return new Digest(blur ? movement.camera() + movement.blur() : movement.camera(), Fingerprint.inView(bake, run.filmed.stage().items()));
+        return new Digest(Fingerprint.camera(bake).seen(blur), Fingerprint.inView(bake, run.filmed.stage().items()));
     }
 }

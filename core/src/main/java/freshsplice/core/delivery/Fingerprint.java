@@ -47,20 +47,30 @@ public record Fingerprint(Map<String, String> parts) {
      * no more of a long movement is in memory.
      */
     public static Movement digest(Bake bake) {
+        MessageDigest places = sha256();
+        for (long first = 0; first < bake.frames(); first += Bake.BLOCK) {
+            Bake.Block block = bake.block(first);
+            for (int k = 0; k < block.frames(); k++) {
+                places.update(bytes(bake.places(block, k)));
+            }
+        }
+        return new Movement(camera(bake), hex(places));
+    }
+
+    /** Digests of what a camera sees a movement from and how. */
+    public static CameraMovement camera(Bake bake) {
         MessageDigest views = sha256();
         MessageDigest projections = sha256();
-        MessageDigest places = sha256();
         MessageDigest blurs = sha256();
         for (long first = 0; first < bake.frames(); first += Bake.BLOCK) {
             Bake.Block block = bake.block(first);
             views.update(bytes(block.views()));
             projections.update(bytes(block.projections()));
             for (int k = 0; k < block.frames(); k++) {
-                places.update(bytes(bake.places(block, k)));
                 blurs.update(bytes(new float[] {block.lenses()[k * Bake.LENS_VALUES + 1], block.lenses()[k * Bake.LENS_VALUES + 3]}));
             }
         }
-        return new Movement(hex(views) + hex(projections), hex(places), hex(blurs));
+        return new CameraMovement(hex(views) + hex(projections), hex(blurs));
     }
 
     /**
@@ -91,11 +101,18 @@ public record Fingerprint(Map<String, String> parts) {
     }
 
     /**
-     * @param camera digest of its movement and lens
-     * @param places digest of where all items stand
-     * @param blur   digest of what is in focus and how much, seen by pictures with blur alone
+     * @param sharp digest of its movement and lens
+     * @param blur  digest of what is in focus and how much, seen by pictures with blur alone
      */
-    public record Movement(String camera, String places, String blur) {
+    public record CameraMovement(String sharp, String blur) {
+        /** What a picture depends on. @param blurred whether it shows what is in focus: one that is sharp all over stays as it is when the focus changes */
+        public String seen(boolean blurred) {
+            return blurred ? digest(sharp + blur) : sharp;
+        }
+    }
+
+    /** @param places digest of where all items stand */
+    public record Movement(CameraMovement camera, String places) {
     }
 
     private static byte[] bytes(float[] values) {

@@ -140,8 +140,8 @@ class DeliveryTest {
             System.arraycopy(frame.projection(), 0, projections, k * 16, 16);
             System.arraycopy(frame.places(), 0, places, k * 16, 16);
         }
-        assertThat(Fingerprint.digest(bake)).isEqualTo(new Fingerprint.Movement(
-                Fingerprint.digest(views) + Fingerprint.digest(projections), Fingerprint.digest(places), Fingerprint.digest(blurs)));
+        assertThat(Fingerprint.digest(bake)).isEqualTo(new Fingerprint.Movement(new Fingerprint.CameraMovement(
+                Fingerprint.digest(views) + Fingerprint.digest(projections), Fingerprint.digest(blurs)), Fingerprint.digest(places)));
     }
 
     @Test

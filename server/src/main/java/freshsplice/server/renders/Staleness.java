@@ -150,7 +150,6 @@ public class Staleness {
         return new Fingerprint(parts);
     }
 
-    /** @param blur whether it shows what is in focus: a picture that is sharp all over stays as it is when the focus changes */
     private Fingerprint now(Shot shot, Camera camera, Set in, RenderRange range, boolean blur) {
         return known.get(new Question(shot.actionOffset(), camera, in.digest(), range, blur), asked -> {
             Bake bake = Bake.of(shot, camera, in.stage(), range, 1);
@@ -159,7 +158,7 @@ public class Staleness {
             for (Item item : in.stage().items()) {
                 item.geometry().parts().forEach(set::append);
             }
-            return new Fingerprint(Map.of("camera", blur ? Fingerprint.digest(movement.camera() + movement.blur()) : movement.camera(),
+            return new Fingerprint(Map.of("camera", movement.camera().seen(blur),
                     SET, Fingerprint.digest(set.toString()), IN_VIEW, Fingerprint.inView(bake, in.stage().items())));
         });
     }
