@@ -30,6 +30,7 @@ record Week(long seed, boolean renders, List<Play> plays) {
         all.addAll(ProjectOperations.all());
         if (renders) {
             all.addAll(RenderOperations.all());
+            all.addAll(Kills.all());
         }
         return all;
     }
