@@ -13,6 +13,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.JdbcTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** Lanes above others, masters in masters, copies, marks, sound and numbers, over HTTP. */
@@ -338,6 +339,26 @@ class LanesAndNestsTest {
         assertThat(markAt("gull lands")).isEqualTo(48);
         assertThat(Client.message(client.tryPost("/api/masters/" + master + "/marks", Map.of("at", START, "frames", 1, "words",
                 " ")))).contains("letters");
+    }
+
+    @Test
+    @DisplayName("a mark goes on with the piece that shows its frame where its own is gone, goes with its piece where none does, and comes back with it")
+    void marksOfPiecesThatAreGone() {
+        long second = piece(1);
+        client.post("/api/masters/" + master + "/marks", Map.of("at", START + 60, "frames", 1, "words", "gull lands", "section", second));
+        edit("SPLIT", List.of(second), Map.of("at", START + 55));
+        List<Long> halves = List.of(piece(1), piece(2));
+        assertThat(markAt("gull lands")).as("it lies in the half that is new").isEqualTo(60);
+        edit("LIFT", List.of(halves.get(0)), Map.of());
+        assertThat(markAt("gull lands")).isEqualTo(60);
+        client.post("/api/projects/" + project + "/undo", null);
+        edit("TAKE_OUT", halves, Map.of());
+        assertThat(view().get("marks")).isEmpty();
+        JdbcTemplate jdbc = TestServer.bean(JdbcTemplate.class);
+        assertThat(jdbc.queryForObject("select count(*) from master_mark k join section s on s.id = k.section_id where k.alive = 1 and s.alive is null and "
+                + "k.master_id = ?", Integer.class, master)).isZero();
+        client.post("/api/projects/" + project + "/undo", null);
+        assertThat(markAt("gull lands")).isEqualTo(60);
     }
 
     private long markAt(String words) {

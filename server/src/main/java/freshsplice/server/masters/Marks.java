@@ -4,6 +4,7 @@ import freshsplice.core.cut.Marker;
 import freshsplice.core.master.MarkPlace;
 import freshsplice.core.master.Master;
 import freshsplice.core.master.Section;
+import freshsplice.core.sound.FollowsPicture;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.server.refusals.Refused;
@@ -12,6 +13,7 @@ import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
+import freshsplice.server.stores.masters.MasterStore;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -27,10 +29,12 @@ public class Marks {
     private static final int LONGEST = 1000;
 
     private final Store store;
+    private final MasterStore masters;
     private final Steps steps;
 
-    Marks(Store store, Steps steps) {
+    Marks(Store store, MasterStore masters, Steps steps) {
         this.store = store;
+        this.masters = masters;
         this.steps = steps;
     }
 
@@ -55,6 +59,47 @@ public class Marks {
         }
         standing.sort(Comparator.comparingLong(s -> s.record().in()));
         return standing;
+    }
+
+    /**
+     * Lets marks follow an edit inside its step: those of the record clock move along; those on a piece that is gone, or was split before
+     * them, go on with one that shows the same frame of the same content. Where no such piece is, they go with theirs.
+     */
+    void follow(MasterRow row, Master before, Master after, FollowsPicture follows) {
+        Map<Long, Section> was = byId(before);
+        Map<Long, Section> is = byId(after);
+        List<MasterMarkRow> left = new ArrayList<>();
+        for (MasterMarkRow mark : store.where(MasterMarkRow.class, "masterId", row.id)) {
+            if (mark.sectionId == null) {
+                mark.recIn += follows.shiftAt(mark.recIn);
+            } else if (shows(was.get(mark.sectionId), mark.position) && !shows(is.get(mark.sectionId), mark.position) || !is.containsKey(mark.sectionId)) {
+                left.add(mark);
+            }
+        }
+        if (!left.isEmpty()) {
+            // new pieces have their ids by now
+            List<Section> now = masters.fresh(row).sections();
+            left.forEach(mark -> goOn(mark, was.get(mark.sectionId), is.containsKey(mark.sectionId)
+                    ? now.stream().filter(s -> !was.containsKey(s.id())).toList() : now, is));
+        }
+    }
+
+    private void goOn(MasterMarkRow mark, Section piece, List<Section> among, Map<Long, Section> is) {
+        among.stream().filter(s -> piece != null && s.content().equals(piece.content()) && shows(s, mark.position)).findFirst().ifPresentOrElse(
+                s -> mark.sectionId = s.id(), () -> {
+                    if (!is.containsKey(mark.sectionId)) {
+                        store.remove(mark);
+                    }
+                });
+    }
+
+    private static boolean shows(Section piece, Rational position) {
+        return piece != null && MarkPlace.recordOf(piece, position).isPresent();
+    }
+
+    private static Map<Long, Section> byId(Master master) {
+        // those that are new have no id yet
+        return master.sections().stream().filter(s -> s.id() != 0).collect(Collectors.toMap(Section::id, Function.identity()));
     }
 
     /** The marks of a master as those of a cut. */

@@ -20,7 +20,6 @@ import freshsplice.server.masters.edit.Surroundings;
 import freshsplice.server.masters.edit.TrimEdit;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.BoardRow;
-import freshsplice.server.rows.MasterMarkRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.SectionRow;
 import freshsplice.server.rows.ShotRow;
@@ -58,9 +57,11 @@ public class MasterEdits {
     private final Shots shots;
     private final EditNames names;
     private final LaidSound sounds;
+    private final Marks marks;
 
     MasterEdits(Store store, MasterStore masters, Steps steps, NewPieces newPieces, Shots shots, EditNames names,
-                LaidSound sounds) {
+                LaidSound sounds, Marks marks) {
+        this.marks = marks;
         this.store = store;
         this.masters = masters;
         this.steps = steps;
@@ -137,7 +138,9 @@ public class MasterEdits {
         LaneEdits.checkLocks(before, after);
         Nesting.checkNoLoop(after, finding(after));
         masters.write(row, before, after);
-        moveAlong(row, new FollowsPicture(before, after), soundStays);
+        FollowsPicture follows = new FollowsPicture(before, after);
+        moveAlong(row, follows, soundStays);
+        marks.follow(row, before, after, follows);
         for (MasterRow outer : masters.all(row.projectId)) {
             if (!outer.id.equals(row.id)) {
                 Master nesting = masters.read(outer);
@@ -160,9 +163,6 @@ public class MasterEdits {
             long shift = follows.shift(FrameRange.of(sound.recIn, sound.recOut));
             sound.recIn += shift;
             sound.recOut += shift;
-        }
-        for (MasterMarkRow mark : store.where(MasterMarkRow.class, "masterId", row.id)) {
-            mark.recIn += mark.sectionId == null ? follows.shiftAt(mark.recIn) : 0;
         }
     }
 
