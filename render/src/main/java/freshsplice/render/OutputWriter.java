@@ -5,6 +5,7 @@ import freshsplice.core.render.Output;
 import freshsplice.core.render.OutputKind;
 import freshsplice.core.render.RenderJob;
 import java.io.BufferedOutputStream;
+import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
@@ -149,26 +150,20 @@ public final class OutputWriter {
     }
 
     /** What is written to ffmpeg: where it stopped, its own words are the reason, also for the frames that were still held back. */
-    private static final class ToFfmpeg extends OutputStream {
+    private static final class ToFfmpeg extends FilterOutputStream {
         private final Process ffmpeg;
         private final Path log;
-        private final OutputStream to;
 
         ToFfmpeg(Process ffmpeg, Path log) {
+            super(ffmpeg.getOutputStream());
             this.ffmpeg = ffmpeg;
             this.log = log;
-            this.to = ffmpeg.getOutputStream();
-        }
-
-        @Override
-        public void write(int value) throws IOException {
-            write(new byte[] {(byte) value}, 0, 1);
         }
 
         @Override
         public void write(byte[] bytes, int from, int count) throws IOException {
             try {
-                to.write(bytes, from, count);
+                out.write(bytes, from, count);
             } catch (IOException e) {
                 throw new IOException(reason(ffmpeg, log), e);
             }
@@ -177,15 +172,10 @@ public final class OutputWriter {
         @Override
         public void flush() throws IOException {
             try {
-                to.flush();
+                out.flush();
             } catch (IOException e) {
                 throw new IOException(reason(ffmpeg, log), e);
             }
-        }
-
-        @Override
-        public void close() throws IOException {
-            to.close();
         }
     }
 

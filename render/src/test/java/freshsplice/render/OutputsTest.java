@@ -39,6 +39,7 @@ class OutputsTest {
     private static final int H = 180;
     private static final long FRAMES = 24;
     private static final FrameLook LOOK = new FrameLook(W, H, 100, FrameLook.Edges.PLAIN, 0, 8, false, 0);
+    private static final FileNames NAMES = new FileNames("Low Water", "sc12", new RenderName("sh0030", 2), Grade.DRAFT, "cam", "Review");
     private static final RenderRange RANGE = new RenderRange(Rational.of(993), Rational.ONE, FRAMES);
 
     @TempDir
@@ -79,9 +80,8 @@ class OutputsTest {
             FrameFile.write(frames.resolve(FrameFile.name(k)), new Pixels(321, 181, false, false));
         }
         Recipe pictures = Recipe.of(odd, List.of(), OutputKind.PNG8);
-        FileNames names = new FileNames("Low Water", "sc12", new RenderName("sh0030", 2), Grade.DRAFT, "cam", "Review");
         List<Output> outputs = List.of(Output.of(OutputKind.PNG8), Output.of(OutputKind.H264));
-        OutputWriter.write(new OutputOrder(new RenderJob(names, pictures, RANGE, FrameRate.FPS_24, "00:00:41:09"), outputs, List.of()), frames, to, k -> true);
+        OutputWriter.write(new OutputOrder(new RenderJob(NAMES, pictures, RANGE, FrameRate.FPS_24, "00:00:41:09"), outputs, List.of()), frames, to, k -> true);
         assertThat(Probe.of(to.resolve("sh0030_v002.mp4"))).satisfies(movie -> {
             assertThat(movie.frames()).isEqualTo(FRAMES);
             assertThat(List.of(movie.width(), movie.height())).containsExactly(320, 180);
@@ -89,10 +89,15 @@ class OutputsTest {
         assertThat(Probe.of(to.resolve("sh0030_v002.0993.png")).width()).isEqualTo(321);
     }
 
+    private Path tone(String name, int seconds) throws IOException, InterruptedException {
+        Path wav = folder.resolve(name);
+        new ProcessBuilder("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=d=" + seconds, wav.toString()).start().waitFor();
+        return wav;
+    }
+
     private static OutputOrder order(List<Output> outputs, List<MovieSound> sound) {
         Recipe recipe = Recipe.of(LOOK, List.of(), OutputKind.H264).with(outputs);
-        FileNames names = new FileNames("Low Water", "sc12", new RenderName("sh0030", 2), Grade.DRAFT, "cam", "Review");
-        return new OutputOrder(new RenderJob(names, recipe, RANGE, FrameRate.FPS_24, "00:00:41:09"), outputs, sound);
+        return new OutputOrder(new RenderJob(NAMES, recipe, RANGE, FrameRate.FPS_24, "00:00:41:09"), outputs, sound);
     }
 
     private List<OutputWriter.WrittenOutput> write(Output... outputs) throws IOException {
@@ -238,8 +243,7 @@ class OutputsTest {
     @Test
     void soundEndsWithThePictureInEveryMovie() throws Exception {
         draw(false, false);
-        Path wav = folder.resolve("tone.wav");
-        new ProcessBuilder("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=d=5", wav.toString()).start().waitFor();
+        Path wav = tone("tone.wav", 5);
         List<MovieSound> sound = List.of(new MovieSound(wav, Rational.ONE, Rational.of(3), Rational.of(1, 4)));
         OutputWriter.write(order(List.of(Output.of(OutputKind.H264), Output.of(OutputKind.PRORES)), sound), frames, to, k -> true);
         for (String name : new String[] {"sh0030_v002.mp4", "sh0030_v002.mov"}) {
@@ -253,8 +257,7 @@ class OutputsTest {
     @DisplayName("a piece that lies after the end of its file is silence, and the movies are as long as ever")
     void soundAfterTheEndOfItsFile() throws Exception {
         draw(false, false);
-        Path wav = folder.resolve("tone.wav");
-        new ProcessBuilder("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=d=1", wav.toString()).start().waitFor();
+        Path wav = tone("tone.wav", 1);
         List<MovieSound> sound = List.of(new MovieSound(wav, Rational.of(3), Rational.ONE, Rational.ZERO));
         OutputWriter.write(order(List.of(Output.of(OutputKind.PRORES), Output.of(OutputKind.H264)), sound), frames, to, k -> true);
         for (String name : new String[] {"sh0030_v002.mp4", "sh0030_v002.mov"}) {
@@ -268,8 +271,7 @@ class OutputsTest {
     @DisplayName("every second of 47 frames, each held for two: 47 frames long with all of its sound, and frame k shows drawn frame k/2")
     void held(OutputKind kind) throws Exception {
         draw(false, false);
-        Path wav = folder.resolve("tone.wav");
-        new ProcessBuilder("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=d=5", wav.toString()).start().waitFor();
+        Path wav = tone("tone.wav", 5);
         OutputOrder order = order(List.of(Output.of(kind)), List.of(new MovieSound(wav, Rational.ZERO, Rational.of(4), Rational.ZERO)));
         RenderJob whole = new RenderJob(order.job().names(), order.job().recipe(), new RenderRange(Rational.of(1001), Rational.of(2), FRAMES), FrameRate.FPS_24,
                 "00:00:41:09", 2, 47L);
@@ -287,8 +289,7 @@ class OutputsTest {
     @DisplayName("seven hundred pieces of sound are mixed in parts, each where it is and as loud as it is")
     void manyPiecesOfSound() throws Exception {
         draw(false, false);
-        Path wav = folder.resolve("a tone with a long name, as edit rooms have them, so that all of them together are long.wav");
-        new ProcessBuilder("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=d=2", wav.toString()).start().waitFor();
+        Path wav = tone("a tone with a long name, as edit rooms have them, so that all of them together are long.wav", 2);
         List<MovieSound> sound = new ArrayList<>();
         for (int i = 0; i < 700; i++) {
             // one after another over the first half second, and nothing after it
@@ -333,8 +334,7 @@ class OutputsTest {
         for (int k = 0; k < FRAMES; k++) {
             FrameFile.write(frames.resolve(FrameFile.name(k)), new Pixels(64, 36, false, false));
         }
-        FileNames names = new FileNames("Low Water", "sc12", new RenderName("sh0030", 2), Grade.DRAFT, "cam", "Review");
-        RenderJob job = new RenderJob(names, Recipe.of(small, List.of(), OutputKind.H264), RANGE, FrameRate.FPS_24, "00:00:41:09");
+        RenderJob job = new RenderJob(NAMES, Recipe.of(small, List.of(), OutputKind.H264), RANGE, FrameRate.FPS_24, "00:00:41:09");
         MovieSound missing = new MovieSound(folder.resolve("none.wav"), Rational.ZERO, Rational.ONE, Rational.ZERO);
         assertThatThrownBy(() -> OutputWriter.write(new OutputOrder(job, List.of(Output.of(OutputKind.H264)), List.of(missing)), frames, to, k -> true))
                 .isInstanceOf(IOException.class).hasMessageContaining("ffmpeg stopped").hasMessageContaining("none.wav");

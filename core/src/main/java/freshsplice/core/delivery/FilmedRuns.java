@@ -9,19 +9,25 @@ import java.util.List;
  * with equal digests show the same through the same cameras, whatever else their sets hold and their cameras do at other times.
  */
 public final class FilmedRuns {
-    /** One shot from frame to frame. @param after where the frame after its last one would be */
-    private record Run(FilmedShot filmed, List<Rational> positions, Rational after) {
-        boolean goesOnAt(FilmedShot other, Rational position) {
-            return filmed == other && after.equals(position);
+    /** One shot from frame to frame. */
+    private static final class Run {
+        private final FilmedShot filmed;
+        private final List<Rational> positions = new ArrayList<>();
+        /** Where the frame after its last one would be. */
+        private Rational after;
+
+        Run(FilmedShot filmed) {
+            this.filmed = filmed;
         }
 
-        Run with(Rational position, Rational step) {
-            positions.add(position);
-            return new Run(filmed, positions, position.plus(step));
+        boolean goesOnAt(PicturePlan.Source.OfCamera frame) {
+            return filmed == frame.filmed() && after.equals(frame.position());
         }
 
-        static Run from(FilmedShot filmed, Rational position, Rational step) {
-            return new Run(filmed, new ArrayList<>(List.of(position)), position.plus(step));
+        Run with(PicturePlan.Source.OfCamera frame) {
+            positions.add(frame.position());
+            after = frame.position().plus(frame.step());
+            return this;
         }
     }
 
@@ -47,9 +53,9 @@ public final class FilmedRuns {
             List<Run> going = new ArrayList<>();
             for (PicturePlan.Layer layer : plan.at(k).layers()) {
                 if (layer.source() instanceof PicturePlan.Source.OfCamera of) {
-                    Run before = open.stream().filter(r -> r.goesOnAt(of.filmed(), of.position())).findFirst().orElse(null);
-                    open.remove(before);
-                    going.add(before == null ? Run.from(of.filmed(), of.position(), of.step()) : before.with(of.position(), of.step()));
+                    Run run = open.stream().filter(r -> r.goesOnAt(of)).findFirst().orElseGet(() -> new Run(of.filmed()));
+                    open.remove(run);
+                    going.add(run.with(of));
                 }
             }
             done.addAll(open);

@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
+import java.util.List;
 import java.util.OptionalLong;
 import java.util.Random;
+import java.util.Set;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.RepeatedTest;
@@ -48,5 +50,25 @@ class MarkPlaceTest {
         Section held = piece(Rational.of(1001), Rational.ZERO, 10);
         assertThat(MarkPlace.recordOf(held, Rational.of(1001))).hasValue(2000);
         assertThat(MarkPlace.recordOf(held, Rational.of(1002))).isEmpty();
+    }
+
+    @Test
+    @DisplayName("a mark that its piece leaves goes on with one that shows its frame: any where its own is gone, a new one where that was split")
+    void heirs() {
+        Rational position = Rational.of(1006);
+        Section whole = piece(Rational.of(1001), Rational.ONE, 10);
+        Section head = whole.over(FrameRange.ofLength(2000, 4));
+        Section tail = whole.over(FrameRange.ofLength(2004, 6)).named(2);
+        Section older = whole.named(3);
+        Section other = tail.named(4).showing(new Section.Content.OfShot(9), tail.from());
+        Set<Long> known = Set.of(1L, 3L);
+        assertThat(MarkPlace.isLeft(whole, whole, position)).isFalse();
+        assertThat(MarkPlace.isLeft(whole, head, position)).isTrue();
+        assertThat(MarkPlace.isLeft(head, head, position)).as("it was not seen before either").isFalse();
+        assertThat(MarkPlace.isLeft(head, null, position)).isTrue();
+        assertThat(MarkPlace.heir(whole, head, position, List.of(head, other, older, tail), known)).hasValue(tail);
+        assertThat(MarkPlace.heir(whole, head, position, List.of(head, other, older), known)).as("trimmed: it stays, and is not seen").isEmpty();
+        assertThat(MarkPlace.heir(whole, null, position, List.of(other, older), known)).hasValue(older);
+        assertThat(MarkPlace.heir(whole, null, position, List.of(other), known)).isEmpty();
     }
 }

@@ -18,6 +18,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -48,8 +49,7 @@ public class Marks {
         if (rows.isEmpty()) {
             return List.of();
         }
-        Map<Long, Section> sections = master.sections().stream().collect(Collectors.toMap(Section::id,
-                Function.identity()));
+        Map<Long, Section> sections = byId(master);
         List<Standing> standing = new ArrayList<>();
         for (MasterMarkRow row : rows) {
             OptionalLong in = row.sectionId == null ? OptionalLong.of(row.recIn)
@@ -62,39 +62,36 @@ public class Marks {
     }
 
     /**
-     * Lets marks follow an edit inside its step: those of the record clock move along; those on a piece that is gone, or was split before
-     * them, go on with one that shows the same frame of the same content. Where no such piece is, they go with theirs.
+     * Lets marks follow an edit inside its step: those of the record clock move along; those that their piece leaves go on with another
+     * that shows their frame, and go with their piece where there is none.
      */
     void follow(MasterRow row, Master before, Master after, FollowsPicture follows) {
-        Map<Long, Section> was = byId(before);
-        Map<Long, Section> is = byId(after);
-        List<MasterMarkRow> left = new ArrayList<>();
+        List<MasterMarkRow> onPieces = new ArrayList<>();
         for (MasterMarkRow mark : store.where(MasterMarkRow.class, "masterId", row.id)) {
             if (mark.sectionId == null) {
                 mark.recIn += follows.shiftAt(mark.recIn);
-            } else if (shows(was.get(mark.sectionId), mark.position) && !shows(is.get(mark.sectionId), mark.position) || !is.containsKey(mark.sectionId)) {
-                left.add(mark);
+            } else {
+                onPieces.add(mark);
             }
         }
-        if (!left.isEmpty()) {
-            // new pieces have their ids by now
-            List<Section> now = masters.fresh(row).sections();
-            left.forEach(mark -> goOn(mark, was.get(mark.sectionId), is.containsKey(mark.sectionId)
-                    ? now.stream().filter(s -> !was.containsKey(s.id())).toList() : now, is));
+        if (!onPieces.isEmpty()) {
+            follow(row, onPieces, byId(before), byId(after));
         }
     }
 
-    private void goOn(MasterMarkRow mark, Section piece, List<Section> among, Map<Long, Section> is) {
-        among.stream().filter(s -> piece != null && s.content().equals(piece.content()) && shows(s, mark.position)).findFirst().ifPresentOrElse(
-                s -> mark.sectionId = s.id(), () -> {
-                    if (!is.containsKey(mark.sectionId)) {
-                        store.remove(mark);
-                    }
-                });
-    }
-
-    private static boolean shows(Section piece, Rational position) {
-        return piece != null && MarkPlace.recordOf(piece, position).isPresent();
+    private void follow(MasterRow row, List<MasterMarkRow> onPieces, Map<Long, Section> before, Map<Long, Section> after) {
+        List<MasterMarkRow> left = onPieces.stream().filter(m -> MarkPlace.isLeft(before.get(m.sectionId), after.get(m.sectionId), m.position)).toList();
+        // new pieces have their ids by now
+        List<Section> now = left.isEmpty() ? List.of() : masters.fresh(row).sections();
+        for (MasterMarkRow mark : left) {
+            Section is = after.get(mark.sectionId);
+            Optional<Section> heir = MarkPlace.heir(before.get(mark.sectionId), is, mark.position, now, before.keySet());
+            if (heir.isPresent()) {
+                mark.sectionId = heir.get().id();
+            } else if (is == null) {
+                store.remove(mark);
+            }
+        }
     }
 
     private static Map<Long, Section> byId(Master master) {

@@ -41,10 +41,10 @@ public class Staleness {
         }
     }
 
-    static final String SOUND = "sound";
+    static final String SOUND = MasterFingerprint.SOUND;
     /** The sound as it is heard, however it is cut into pieces. */
     static final String HEARD = "heard";
-    private static final String SET = "set";
+    private static final String SET = MasterFingerprint.SET;
     /** The set as far as some frame may show it. */
     static final String IN_VIEW = "in view";
     /** What a movie of a whole master sees through the cameras at its own frames. */

@@ -2,7 +2,6 @@ package freshsplice.server.drill;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import freshsplice.server.OwnProjects;
 import freshsplice.server.TestServer;
 import java.time.Duration;
 import java.time.Instant;
@@ -14,12 +13,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.DisabledIfSystemProperty;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** A few short weeks of the drill; as many as fit into some minutes by {@code ./fresh-splice drill MINUTES}. */
 @ExtendWith(TestServer.class)
-@OwnProjects
+@Isolated("the server forgets all that it keeps in memory, and what others are told would differ between two questions")
 class DrillTest {
     private static final int SHORT = 12;
     private static final int LONG = 60;

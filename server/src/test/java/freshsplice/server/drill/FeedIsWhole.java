@@ -7,28 +7,19 @@ import tools.jackson.databind.JsonNode;
 
 /** What a window puts together from the changes that it hears of is what it would be told if it asked anew. */
 final class FeedIsWhole implements Watch.Check {
-    /** A render that ends between two questions changes what is told. */
-    private static final int TRIES = 4;
-
     private final Map<Long, JsonNode> windows = new HashMap<>();
 
     @Override
     public void look(World world, Touched touched) {
         for (long id : world.masters()) {
-            String difference = "";
-            for (int i = 0; i < TRIES; i++) {
+            Finding.unlessEqual("what changed adds up to what is", () -> {
                 JsonNode known = windows.get(id);
                 JsonNode change = world.looks().get("/api/masters/" + id + "/changes" + (known == null ? "" : "?since=" + known.get("stamp").asString()));
                 JsonNode heard = known == null ? change.get("whole") : ChangedSequence.of(known, change);
                 windows.put(id, heard);
-                difference = States.difference(heard, world.master(id));
-                if (difference.isEmpty()) {
-                    break;
-                }
-            }
-            if (!difference.isEmpty()) {
-                throw new Finding("what changed adds up to what is", "master " + id + ": " + difference);
-            }
+                String difference = States.difference(heard, world.master(id));
+                return difference.isEmpty() ? "" : "master " + id + ": " + difference;
+            });
         }
     }
 }

@@ -25,7 +25,7 @@ final class Kills implements Operation {
         // whatever is answered: the checks see whether it was made, and whole
         CompletableFuture<Void> edit = edit(world, dice).map(slip -> CompletableFuture.runAsync(() -> client.tryPost(slip.path(), slip.body())))
                 .orElseGet(() -> CompletableFuture.completedFuture(null));
-        pause(dice.below(LONGEST_EDIT_MS));
+        World.pause(dice.below(LONGEST_EDIT_MS));
         ProcessHandle.current().descendants().filter(p -> p.info().command().orElse("").endsWith("mariadbd")).forEach(ProcessHandle::destroyForcibly);
         edit.join();
         Instant end = Instant.now().plus(PATIENCE);
@@ -33,7 +33,7 @@ final class Kills implements Operation {
             if (Instant.now().isAfter(end)) {
                 throw new Finding("a database that dies is started again", "it is away for a minute");
             }
-            pause(100);
+            World.pause(100);
         }
         return Touched.ALL;
     }
@@ -44,14 +44,5 @@ final class Kills implements Operation {
     private static Optional<Edit> edit(World world, Dice dice) {
         return world.anyMaster(dice).flatMap(master -> dice.of(master.get("sections")).map(piece -> new Edit("/api/masters/" + master.get("id").asLong() + "/edits",
                 Map.of("kind", "SLIP", "frames", dice.between(-3, 3), "sections", List.of(piece.get("id").asLong())))));
-    }
-
-    private static void pause(int ms) {
-        try {
-            Thread.sleep(ms);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException("Stopped while the database was away", e);
-        }
     }
 }

@@ -59,18 +59,9 @@ final class RenderOperations {
             long end = System.currentTimeMillis() + MOST_MILLIS;
             while (System.currentTimeMillis() < end && World.list(world.looks().get(world.path("/renders"))).stream()
                     .anyMatch(r -> List.of("WAITING", "DRAWING").contains(r.get("state").asString()))) {
-                sleep();
+                World.pause(100);
             }
             return Touched.NOTHING;
-        }
-
-        private static void sleep() {
-            try {
-                Thread.sleep(100);
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                throw new IllegalStateException(e);
-            }
         }
     }
 }

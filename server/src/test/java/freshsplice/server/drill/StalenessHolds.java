@@ -3,7 +3,6 @@ package freshsplice.server.drill;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
@@ -13,8 +12,6 @@ import tools.jackson.databind.JsonNode;
  * no shot that nobody touched has renders that become stale by its camera or its set, or current again.
  */
 final class StalenessHolds implements Watch.Check {
-    /** A render that ends between two questions changes what is told. */
-    private static final int TRIES = 4;
     private static final int SEEN = 6;
 
     private final ForgetfulServer server = new ForgetfulServer();
@@ -27,31 +24,22 @@ final class StalenessHolds implements Watch.Check {
 
     @Override
     public void look(World world, Touched touched) {
-        String difference = "";
-        for (int i = 0; i < TRIES; i++) {
+        Finding.unlessEqual("what is told is what is worked out from nothing", () -> {
             Map<String, JsonNode> told = told(world);
             server.forget();
-            difference = States.difference(told, told(world));
-            if (difference.isEmpty()) {
-                break;
-            }
-        }
-        if (!difference.isEmpty()) {
-            throw new Finding("what is told is what is worked out from nothing", difference);
-        }
+            return States.difference(told, told(world));
+        });
         world.looks().get(world.path("/renders")).forEach(render -> look(render, touched));
     }
 
     private static Map<String, JsonNode> told(World world) {
         Map<String, JsonNode> told = States.of(world);
         for (long master : world.masters()) {
-            Map<String, JsonNode> stale = new TreeMap<>();
             for (JsonNode render : world.looks().get(world.path("/renders?master=" + master))) {
                 if (render.get("state").asString().equals("DONE")) {
-                    stale.put("stale render " + render.get("id").asLong() + " under master " + master, render.get("stale"));
+                    told.put("stale render " + render.get("id").asLong() + " under master " + master, render.get("stale"));
                 }
             }
-            told.putAll(stale);
         }
         return told;
     }

@@ -107,6 +107,15 @@ final class World {
         return list(looks.get(path("/files?kind=" + kind + "&text=&like=")).get("files")).stream().filter(f -> f.path("mediaId").asLong() > 0).toList();
     }
 
+    static void pause(int ms) {
+        try {
+            Thread.sleep(ms);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("Stopped while a week went on", e);
+        }
+    }
+
     static List<JsonNode> list(JsonNode array) {
         return StreamSupport.stream(array.spliterator(), false).toList();
     }
