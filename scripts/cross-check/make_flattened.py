@@ -1,9 +1,9 @@
 #!/usr/bin/env python3
-"""Writes core/src/test/resources/flattened.txt: random masters of several lanes, and what OpenTimelineIO's own algorithms
+"""Writes core/src/test/resources/flattened.txt: random masters of several tracks, and what OpenTimelineIO's own algorithms
 (flatten_stack, track_trimmed_to_range) make of them, frame by frame. Run by hand with a Python that has opentimelineio;
 0.18.1 made the file that is kept. Each case is
     case NAME FROM TO          the range it was trimmed to
-    lane CLIP:IN:OUT:FROM ...  pieces of a lane from the bottom up, gaps left out
+    track CLIP:IN:OUT:FROM ...  clips of a track from the bottom up, gaps left out
     seen CLIP:FRAME or - ...   what is seen at each frame from FROM on
 """
 import random
@@ -19,18 +19,18 @@ def time(frames):
     return RationalTime(frames, RATE)
 
 
-def lane(rng, length, filled):
-    track, pieces, at = otio.schema.Track(kind="Video"), [], 0
+def track_and_clips(rng, length, filled):
+    track, clips, at = otio.schema.Track(kind="Video"), [], 0
     while at < length:
         size = min(length - at, rng.randint(1, 15))
         if rng.random() < filled:
             clip, start = rng.randint(1, 9), rng.randint(1001, 1100)
             track.append(otio.schema.Clip(name=str(clip), source_range=TimeRange(time(start), time(size))))
-            pieces.append(f"{clip}:{at}:{at + size}:{start}")
+            clips.append(f"{clip}:{at}:{at + size}:{start}")
         else:
             track.append(otio.schema.Gap(source_range=TimeRange(time(0), time(size))))
         at += size
-    return track, pieces
+    return track, clips
 
 
 def seen(track):
@@ -46,14 +46,14 @@ def seen(track):
 def case(number):
     rng = random.Random(number)
     length = rng.randint(30, 80)
-    lanes = [lane(rng, length, 0.9 if n == 0 else 0.4) for n in range(rng.randint(1, 4))]
-    flat = otio.algorithms.flatten_stack([track for track, _ in lanes])
+    tracks = [track_and_clips(rng, length, 0.9 if n == 0 else 0.4) for n in range(rng.randint(1, 4))]
+    flat = otio.algorithms.flatten_stack([track for track, _ in tracks])
     start = rng.randint(0, length // 3)
     end = rng.randint(length // 2, length)
     trimmed = otio.algorithms.track_trimmed_to_range(flat, TimeRange(time(start), time(end - start)))
     print(f"case {number} {start} {end}")
-    for _, pieces in lanes:
-        print("lane " + " ".join(pieces))
+    for _, clips in tracks:
+        print("track " + " ".join(clips))
     print("seen " + " ".join(seen(trimmed)))
 
 

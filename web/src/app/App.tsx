@@ -7,7 +7,7 @@ import { Empty } from '../parts/Empty'
 import { itemAt } from '../parts/lists'
 import { goTo, playOrStop, playRange, setIn, setOut, setScore, shuttle, step, stop } from '../playhead/transport'
 import { useLive } from '../server/live'
-import { useMasters, useProject, useProjects, useSequence } from '../server/queries'
+import { useMaster, useMasters, useProject, useProjects } from '../server/queries'
 import { CommandBox } from './CommandBox'
 import { Fault } from './Fault'
 import { Messages } from './Messages'
@@ -26,9 +26,9 @@ export function App() {
   const masters = useMasters(known ? projectId : undefined).data
   // a master that was taken away, here or elsewhere, gives way to the project's first
   const open = masters?.some((m) => m.id === masterId) ? masterId : (project?.masterId ?? undefined)
-  const sequence = useSequence(project, open).data
+  const master = useMaster(project, open).data
   useLive(project?.id, open)
-  const shown = project?.masterId && sequence?.id === open ? sequence : undefined
+  const shown = project?.masterId && master?.id === open ? master : undefined
   useKeys()
 
   const asked = useRef(false)
@@ -104,17 +104,17 @@ export function App() {
   }
   return (
     <div className="flex h-full flex-col max-[900px]:h-auto">
-      <TopLine project={project} sequence={shown} />
+      <TopLine project={project} master={shown} />
       <main className="relative flex min-h-0 flex-1 flex-col" aria-label={view}>
         <ErrorBoundary FallbackComponent={Fault} resetKeys={[view, project.id, open]}>
           <Suspense key={view} fallback={<Empty title="One moment" text={`Opening ${view}`} />}>
             {view === 'Intake' && <Intake project={project} />}
-            {view === 'Turnover' && <Turnover project={project} sequence={shown} />}
+            {view === 'Turnover' && <Turnover project={project} master={shown} />}
             {view !== 'Intake' &&
               view !== 'Turnover' &&
               !shown &&
               (project.masterId ? (
-                <Empty title="One moment" text="Laying out the lanes" />
+                <Empty title="One moment" text="Laying out the tracks" />
               ) : (
                 <Empty
                   title="No cut yet"
@@ -126,17 +126,17 @@ export function App() {
                   <button type="button" className="button" onClick={() => openMasters(true)}>
                     Begin without a cut
                   </button>
-                  <MasterBox project={project} sequence={undefined} hidden />
+                  <MasterBox project={project} master={undefined} hidden />
                 </Empty>
               ))}
-            {shown && view === 'Conform' && <Conform project={project} sequence={shown} />}
-            {shown && view === 'Stage' && <Stage project={project} sequence={shown} />}
-            {shown && view === 'Renders' && <Renders project={project} sequence={shown} />}
-            {shown && view === 'Review' && <Review project={project} sequence={shown} />}
+            {shown && view === 'Conform' && <Conform project={project} master={shown} />}
+            {shown && view === 'Stage' && <Stage project={project} master={shown} />}
+            {shown && view === 'Renders' && <Renders project={project} master={shown} />}
+            {shown && view === 'Review' && <Review project={project} master={shown} />}
           </Suspense>
         </ErrorBoundary>
       </main>
-      <StatusLine project={project} sequence={shown} />
+      <StatusLine project={project} master={shown} />
       <CommandBox />
       <Messages />
       <Question />

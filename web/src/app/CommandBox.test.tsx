@@ -10,7 +10,7 @@ const locked = vi.fn()
 function Offers() {
   useActions('test', [
     { group: 'Conform', name: 'Slip one frame later', keys: 'Alt+.', run: slip },
-    { group: 'Conform', name: 'Take a piece out', keys: 'X', run: locked, disabled: true },
+    { group: 'Conform', name: 'Take a clip out', keys: 'X', run: locked, disabled: true },
     { group: 'Stage', name: 'Key all of the camera here', keys: 'K', run: () => undefined },
   ])
   return null
@@ -56,7 +56,7 @@ it('does what is chosen with the arrows, and closes', () => {
 })
 
 it('does nothing that cannot be done now, and stays', () => {
-  type('take a piece')
+  type('take a clip')
   fireEvent.keyDown(field(), { key: 'Enter' })
   act(() => vi.runAllTimers())
   expect(locked).not.toHaveBeenCalled()
@@ -64,10 +64,10 @@ it('does nothing that cannot be done now, and stays', () => {
 })
 
 it('finds what a view offers that comes while it is open', () => {
-  type('bent')
+  type('differs')
   expect(names()).toHaveLength(0)
   function Late() {
-    useActions('late', [{ group: 'Conform', name: 'Next bent seam', keys: 'B', run: () => undefined }])
+    useActions('late', [{ group: 'Conform', name: 'Next seam that differs', keys: 'B', run: () => undefined }])
     return null
   }
   render(<Late />)

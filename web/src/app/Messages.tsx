@@ -2,7 +2,7 @@ import { useActions } from '../desk/actions'
 import { AT_ONCE, putAway, putAwayAll, useMessages } from '../desk/messages'
 import { plural } from '../parts/words'
 
-/** What was done or refused, at the top right, over no lane and no camera. Putting one away takes nothing from the box that it lies over, nor the focus. */
+/** What was done or refused, at the top right, over no track and no camera. Putting one away takes nothing from the box that it lies over, nor the focus. */
 export function Messages() {
   const all = useMessages((s) => s.all)
   const shown = all.slice(-AT_ONCE)
@@ -19,7 +19,7 @@ export function Messages() {
           role={m.error ? 'alert' : 'status'}
           onPointerDown={(e) => e.stopPropagation()}
           onMouseDown={(e) => e.preventDefault()}
-          className={`pointer-events-auto flex items-start gap-3 rounded-lg border bg-raised px-4 py-2 shadow-xl ${m.error ? 'border-bent' : 'border-line'}`}
+          className={`pointer-events-auto flex items-start gap-3 rounded-lg border bg-raised px-4 py-2 shadow-xl ${m.error ? 'border-offset' : 'border-line'}`}
         >
           <span className="flex-1">{m.text}</span>
           <button type="button" className="link text-quiet" onClick={() => putAway(m.id)}>

@@ -8,7 +8,7 @@ import { useLabels } from '../playhead/labels'
 import { liveAt, passingFrom, shareAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, useTransport, wholeRange } from '../playhead/transport'
 import { get, of } from '../server/client'
-import type { Project, Sequence } from '../server/types'
+import type { Master, Project } from '../server/types'
 import { openCommands } from './CommandBox'
 import { TaskLine } from './TaskLine'
 
@@ -20,9 +20,9 @@ const HINTS: Record<string, [string, string][]> = {
   Conform: [
     ['J K L', 'play'],
     ['↑ ↓', 'seams'],
-    ['B', 'next bent'],
+    ['B', 'next differing'],
     ['+ −', 'move seam'],
-    ['S X', 'split, take out'],
+    ['S X', 'split, extract'],
   ],
   Stage: [
     ['K', 'key here'],
@@ -48,34 +48,34 @@ const HINTS: Record<string, [string, string][]> = {
 }
 
 /** The frame in every reading; typing into the first goes there. */
-export function StatusLine({ project, sequence }: { project: Project; sequence?: Sequence }) {
+export function StatusLine({ project, master }: { project: Project; master?: Master }) {
   const { frame, view, units } = useDesk()
   const range = wholeRange()
   const { speed, dropped } = useTransport()
   const colleague = useColleague((c) => c.text)
-  const label = useLabels(sequence?.id, sequence?.masterStart ?? 0, sequence?.framesPerSecond ?? 24, units)
-  const { section, before } = liveAt(sequence, frame)
-  const passing = passingFrom(section, before, frame)
+  const label = useLabels(master?.id, master?.masterStart ?? 0, master?.framesPerSecond ?? 24, units)
+  const { clip, before } = liveAt(master, frame)
+  const passing = passingFrom(clip, before, frame)
   return (
     <footer className="flex h-[30px] shrink-0 items-center gap-5 max-[900px]:h-auto max-[900px]:flex-wrap max-[900px]:gap-y-1 max-[900px]:py-1 border-t border-black/40 bg-deep px-4 text-[13px]">
-      {sequence ? (
+      {master ? (
         <>
-          <TypedFrame sequence={sequence} label={label(frame)} />
-          <span className="num whitespace-nowrap text-quiet" title={`Running time ${runningTime(sequence)}`}>
-            {recordWords(sequence, frame)}
+          <TypedFrame master={master} label={label(frame)} />
+          <span className="num whitespace-nowrap text-quiet" title={`Running time ${runningTime(master)}`}>
+            {recordWords(master, frame)}
           </span>
           {range && <span className="num whitespace-nowrap text-quiet">range {plural(range.out - range.in, 'frame')}</span>}
-          {section && section.content === 'SHOT' ? (
+          {clip && clip.content === 'SHOT' ? (
             <span className="num whitespace-nowrap text-quiet">
               {passing
-                ? `${passing.code} passes into ${section.code}, ${Math.round(shareAt(section, frame) * 100)} %`
-                : `${section.code}, frame ${shotFrameAt(section, frame)} of ${section.shotFirst}–${section.shotLast}`}
+                ? `${passing.code} passes into ${clip.code}, ${Math.round(shareAt(clip, frame) * 100)} %`
+                : `${clip.code}, frame ${shotFrameAt(clip, frame)} of ${clip.shotFirst}–${clip.shotLast}`}
             </span>
           ) : (
-            <span className="truncate text-quiet">{section?.code ?? 'black'}</span>
+            <span className="truncate text-quiet">{clip?.code ?? 'black'}</span>
           )}
           {dropped > 0 && (
-            <span className="num whitespace-nowrap text-bent" role="status">
+            <span className="num whitespace-nowrap text-offset" role="status">
               {dropped} {dropped === 1 ? 'frame' : 'frames'} dropped
             </span>
           )}
@@ -111,13 +111,13 @@ export function StatusLine({ project, sequence }: { project: Project; sequence?:
 }
 
 /** Minutes and seconds of the whole master. */
-function runningTime({ masterStart, masterEnd, framesPerSecond }: Sequence): string {
+function runningTime({ masterStart, masterEnd, framesPerSecond }: Master): string {
   const seconds = (masterEnd - masterStart) / framesPerSecond
   return `${Math.floor(seconds / 60)}:${(seconds % 60).toFixed(1).padStart(4, '0')} min`
 }
 
-function recordWords(sequence: Sequence, frame: number) {
-  const { masterStart, masterEnd } = sequence
+function recordWords(master: Master, frame: number) {
+  const { masterStart, masterEnd } = master
   return frame < masterStart
     ? `${plural(masterStart - frame, 'frame')} before the master`
     : frame >= masterEnd
@@ -125,27 +125,27 @@ function recordWords(sequence: Sequence, frame: number) {
       : `record ${frame - masterStart + 1} of ${masterEnd - masterStart}`
 }
 
-function TypedFrame({ sequence, label }: { sequence: Sequence; label: string }) {
+function TypedFrame({ master, label }: { master: Master; label: string }) {
   const [typed, setTyped] = useState<string>()
   const go = async (text: string): Promise<boolean> => {
     try {
       const { frame, units } = useDesk.getState()
       const at = await get(
         '/api/masters/{id}/position',
-        of(sequence.id, { text, from: frame, unit: units.toUpperCase() as Uppercase<typeof units> }),
+        of(master.id, { text, from: frame, unit: units.toUpperCase() as Uppercase<typeof units> }),
       )
-      if (at.frame < sequence.start || at.frame >= sequence.end) {
+      if (at.frame < master.start || at.frame >= master.end) {
         sayError(
           new Error(
-            `${at.label} lies ${at.frame < sequence.start ? 'before the first' : 'after the last'} frame of the master: gone to that`,
+            `${at.label} lies ${at.frame < master.start ? 'before the first' : 'after the last'} frame of the master: gone to that`,
           ),
         )
       }
       goTo(at.frame)
       // a name, not a number: what is done next is meant for that shot
       if (/\p{L}/u.test(text)) {
-        const { section: shot } = liveAt(sequence, at.frame)
-        setDesk({ pieces: shot ? [shot.id] : [], seam: undefined, sound: undefined })
+        const { clip: shot } = liveAt(master, at.frame)
+        setDesk({ clips: shot ? [shot.id] : [], seam: undefined, sound: undefined })
       }
       return true
     } catch (e) {

@@ -3,12 +3,12 @@ import { setDesk, setProject, useDesk, VIEWS, type View } from '../desk/desk'
 import { useLine } from '../desk/line'
 import { plural } from '../parts/words'
 import { goTo } from '../playhead/transport'
-import type { Project, Sequence } from '../server/types'
+import type { Master, Project } from '../server/types'
 import { History } from './History'
 import { redo, undo } from './undo'
 
 /** Where you are, and what is not yet right, in counts that can be pressed. */
-export function TopLine({ project, sequence }: { project: Project; sequence?: Sequence }) {
+export function TopLine({ project, master }: { project: Project; master?: Master }) {
   const connected = useLine((l) => l.there)
   const view = useDesk((d) => d.view)
   const waiting: Partial<Record<View, [number, string]>> = {
@@ -22,9 +22,9 @@ export function TopLine({ project, sequence }: { project: Project; sequence?: Se
     <header className="flex h-[43px] shrink-0 items-center gap-4 max-[900px]:h-auto max-[900px]:flex-wrap max-[900px]:gap-y-1 max-[900px]:py-1 border-b border-black/40 bg-deep px-4">
       <button type="button" className="min-w-0 shrink truncate text-left" title="Another project" onClick={() => setProject(undefined)}>
         <h1 className="inline font-semibold">{project.name}</h1>
-        <span className="text-quiet">{sequence && (sequence.cut.id ? ` · Cut ${sequence.cut.version}` : ' · no cut')}</span>
+        <span className="text-quiet">{master && (master.cut.id ? ` · Cut ${master.cut.version}` : ' · no cut')}</span>
       </button>
-      {sequence && <MasterBox project={project} sequence={sequence} />}
+      {master && <MasterBox project={project} master={master} />}
       <div className="flex shrink-0 gap-1 max-[900px]:shrink max-[900px]:flex-wrap" role="tablist" aria-label="Views">
         {VIEWS.map((name) => (
           <button
@@ -38,7 +38,7 @@ export function TopLine({ project, sequence }: { project: Project; sequence?: Se
             {name}
             {waiting[name] && waiting[name][0] > 0 && (
               <span
-                className="ml-1.5 text-bent"
+                className="ml-1.5 text-offset"
                 title={`${waiting[name][0] === 1 ? 'a cut' : plural(waiting[name][0], 'cut')} ${waiting[name][1]}`}
               >
                 {waiting[name][0]}
@@ -49,11 +49,11 @@ export function TopLine({ project, sequence }: { project: Project; sequence?: Se
       </div>
       <div className="ml-auto flex shrink-0 items-center gap-4 max-[900px]:ml-0 max-[900px]:shrink max-[900px]:flex-wrap max-[900px]:gap-y-1">
         {!connected && (
-          <span className="whitespace-nowrap rounded bg-bent/20 px-2 text-bent" role="status">
+          <span className="whitespace-nowrap rounded bg-offset/20 px-2 text-offset" role="status">
             no line to the server
           </span>
         )}
-        {sequence && <Counts sequence={sequence} />}
+        {master && <Counts master={master} />}
         <span className="flex gap-1">
           <button
             type="button"
@@ -82,8 +82,8 @@ export function TopLine({ project, sequence }: { project: Project; sequence?: Se
   )
 }
 
-function Counts({ sequence }: { sequence: Sequence }) {
-  const { counts, differences } = sequence
+function Counts({ master }: { master: Master }) {
+  const { counts, differences } = master
   const toDifference = () => {
     const { frame } = useDesk.getState()
     const next = differences.find((d) => d.in > frame) ?? differences[0]
@@ -92,11 +92,11 @@ function Counts({ sequence }: { sequence: Sequence }) {
       goTo(next.in)
     }
   }
-  const toBent = () => {
-    const bent = sequence.seams.find((s) => s.cutBend !== 0 || s.renderBend !== 0)
-    setDesk({ view: 'Conform', seam: bent?.at })
-    if (bent) {
-      goTo(bent.at)
+  const toOffset = () => {
+    const off = master.seams.find((s) => s.cutOffset !== 0 || s.renderOffset !== 0)
+    setDesk({ view: 'Conform', seam: off?.at })
+    if (off) {
+      goTo(off.at)
     }
   }
   const count = (n: number, one: string, many: string, colour: string, run: () => void, title?: string) => (
@@ -107,20 +107,21 @@ function Counts({ sequence }: { sequence: Sequence }) {
   return (
     <>
       {count(counts.shots, 'shot', 'shots', '', () => setDesk({ view: 'Renders' }))}
-      {count(counts.bentSeams, 'seam bent', 'seams bent', 'text-bent', toBent)}
+      {count(counts.offsetSeams, 'seam differs', 'seams differ', 'text-offset', toOffset)}
       {differences.length > 0 &&
         count(
           differences.length,
           'unlike the cut',
           'unlike the cut',
-          'text-bent',
+          'text-offset',
           toDifference,
           differences
             .slice(0, 12)
             .map((d) => `${d.name ? `${d.name}: ` : ''}${d.words}`)
             .join('\n'),
         )}
-      {counts.blackFrames > 0 && count(counts.blackFrames, 'frame black', 'frames black', 'text-bent', () => setDesk({ view: 'Conform' }))}
+      {counts.blackFrames > 0 &&
+        count(counts.blackFrames, 'frame black', 'frames black', 'text-offset', () => setDesk({ view: 'Conform' }))}
       {count(
         counts.toRender,
         'to render',
@@ -130,7 +131,7 @@ function Counts({ sequence }: { sequence: Sequence }) {
         `${plural(counts.outOfDate, 'render')} out of date, ${counts.toRender - counts.outOfDate} staged and not rendered`,
       )}
       {counts.missingBoards > 0 &&
-        count(counts.missingBoards, 'picture to find', 'pictures to find', 'text-bent', () => setDesk({ view: 'Intake' }))}
+        count(counts.missingBoards, 'picture to find', 'pictures to find', 'text-offset', () => setDesk({ view: 'Intake' }))}
     </>
   )
 }

@@ -10,7 +10,7 @@ import { fakeWindow } from '../parts/fakeWindow'
 import { setScore, useTransport } from '../playhead/transport'
 import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
-import type { Project, Sequence } from '../server/types'
+import type { Master, Project } from '../server/types'
 import { History } from './History'
 import { Messages } from './Messages'
 import { Projects } from './Projects'
@@ -31,7 +31,7 @@ const project = {
   ],
   undo: { name: 'Slip sh0010', who: 'Ada' },
 } as unknown as Project
-const piece = (id: number, code: string, from: number, to: number, part: object = {}) => ({
+const clip = (id: number, code: string, from: number, to: number, part: object = {}) => ({
   id,
   shotId: id,
   code,
@@ -48,7 +48,7 @@ const piece = (id: number, code: string, from: number, to: number, part: object 
   tailWeights: [],
   ...part,
 })
-const sequence = {
+const master = {
   id: 9,
   projectId: 3,
   name: 'Low Water, scene 12',
@@ -61,18 +61,18 @@ const sequence = {
   dropFrame: false,
   main: { enabled: true },
   live: [],
-  sections: [piece(1, 'sh0010', 100, 150), piece(2, 'sh0020', 150, 190)],
+  clips: [clip(1, 'sh0010', 100, 150), clip(2, 'sh0020', 150, 190)],
   seams: [
-    { at: 100, cutBend: 0, renderBend: 0 },
-    { at: 150, cutBend: 3, renderBend: 0 },
+    { at: 100, cutOffset: 0, renderOffset: 0 },
+    { at: 150, cutOffset: 3, renderOffset: 0 },
   ],
   differences: [
     { in: 120, out: 130, name: 'sh0010', words: 'slipped by 3' },
     { in: 160, out: 170, name: '', words: 'another picture' },
   ],
-  cut: { id: 41, version: 1, pieces: [] },
-  counts: { shots: 2, bentSeams: 1, outOfDate: 1, toRender: 3, blackFrames: 10, missingBoards: 0 },
-} as unknown as Sequence
+  cut: { id: 41, version: 1, clips: [] },
+  counts: { shots: 2, offsetSeams: 1, outOfDate: 1, toRender: 3, blackFrames: 10, missingBoards: 0 },
+} as unknown as Master
 
 beforeEach(() => {
   fakeWindow(440, 400)
@@ -96,8 +96,8 @@ describe('keys that are pressed while the server is asked where a shot is', () =
   function Offers() {
     useKeys()
     const frame = useDesk((d) => d.frame)
-    useActions('test', [{ group: 'Test', name: 'Take out', keys: 'X', run: () => done(frame, useDesk.getState().pieces) }])
-    return <StatusLine project={project} sequence={sequence} />
+    useActions('test', [{ group: 'Test', name: 'Take out', keys: 'X', run: () => done(frame, useDesk.getState().clips) }])
+    return <StatusLine project={project} master={master} />
   }
   const goToShot = (text: string) => {
     const field = screen.getByLabelText('Go to a timecode, or by frames')
@@ -109,7 +109,7 @@ describe('keys that are pressed while the server is asked where a shot is', () =
 
   it('are done there, once, and to the shot that was named', async () => {
     fakeServer({ '/api/masters/9/position': { frame: 150, label: '00:00:06:06' } })
-    setDesk({ pieces: [1] })
+    setDesk({ clips: [1] })
     show(<Offers />)
     goToShot('sh0020')
     fireEvent.keyDown(document.body, { key: 'x' })
@@ -131,18 +131,18 @@ describe('keys that are pressed while the server is asked where a shot is', () =
 
   it('a timecode leaves what is chosen', async () => {
     fakeServer({ '/api/masters/9/position': { frame: 150, label: '00:00:06:06' } })
-    setDesk({ pieces: [1] })
+    setDesk({ clips: [1] })
     show(<Offers />)
     goToShot('606')
     await waitFor(() => expect(useDesk.getState().frame).toBe(150))
-    expect(useDesk.getState().pieces).toEqual([1])
+    expect(useDesk.getState().clips).toEqual([1])
   })
 })
 
 describe('the top line', () => {
   it('says where one is, and which cuts wait where', () => {
     fakeServer({ '/api/projects/3/masters': [] })
-    show(<TopLine project={project} sequence={sequence} />)
+    show(<TopLine project={project} master={master} />)
     expect(screen.getByRole('heading').parentElement?.textContent).toBe('Low Water · Cut 1')
     expect(screen.getByRole('tab', { name: /Intake/ }).textContent).toBe('Intake1')
     expect(screen.getByTitle('a cut is newer than the one that the master is held against')).toBeTruthy()
@@ -153,18 +153,18 @@ describe('the top line', () => {
 
   it('counts what is not right, and goes to it', () => {
     fakeServer({ '/api/projects/3/masters': [] })
-    show(<TopLine project={project} sequence={sequence} />)
-    expect(screen.getByText('seam bent').parentElement?.textContent).toBe('1 seam bent')
+    show(<TopLine project={project} master={master} />)
+    expect(screen.getByText('seam differs').parentElement?.textContent).toBe('1 seam differs')
     expect(screen.getByText('frames black').parentElement?.textContent).toBe('10 frames black')
     expect(screen.queryByText('pictures to find')).toBeNull()
     expect(screen.getByTitle('1 render out of date, 2 staged and not rendered')).toBeTruthy()
-    fireEvent.click(screen.getByText('seam bent'))
+    fireEvent.click(screen.getByText('seam differs'))
     expect(useDesk.getState()).toMatchObject({ view: 'Conform', seam: 150, frame: 150 })
   })
 
   it('goes from one difference from the cut to the next, and round again', () => {
     fakeServer({ '/api/projects/3/masters': [] })
-    show(<TopLine project={project} sequence={sequence} />)
+    show(<TopLine project={project} master={master} />)
     const unlike = screen.getByText('unlike the cut')
     expect(unlike.parentElement?.title).toBe('sh0010: slipped by 3\nanother picture')
     const frames = [1, 2, 3].map(() => {
@@ -176,7 +176,7 @@ describe('the top line', () => {
 
   it('undoes what it names, and says where there is no line to the server', async () => {
     const asked = fakeServer({ '/api/projects/3/masters': [], '/api/projects/3/undo': { name: 'Slip sh0010' } })
-    show(<TopLine project={project} sequence={sequence} />)
+    show(<TopLine project={project} master={master} />)
     expect(screen.getByLabelText('Undo').title).toBe('Undo: Slip sh0010 (Ada)')
     expect(screen.getByLabelText('Redo')).toHaveProperty('disabled', true)
     fireEvent.click(screen.getByLabelText('Undo'))
@@ -197,7 +197,7 @@ describe('the status line', () => {
 
   it('says the frame in every reading', () => {
     fakeServer({ '/api/projects/3/tasks': [] })
-    show(<StatusLine project={project} sequence={sequence} />)
+    show(<StatusLine project={project} master={master} />)
     expect(at(110)).toContain('record 11 of 100sh0010, frame 1011 of 1001–1050')
     expect(at(95)).toContain('5 frames before the master')
     expect(at(204)).toContain('5 frames past the master')
@@ -208,21 +208,21 @@ describe('the status line', () => {
 
   it('says what passes into what, and by how much', () => {
     fakeServer({ '/api/projects/3/tasks': [] })
-    const sections = [piece(1, 'sh0010', 100, 150, { seenOut: 154 }), piece(2, 'sh0020', 150, 190, { headWeights: [0.25, 0.5, 0.75, 0.9] })]
-    show(<StatusLine project={project} sequence={{ ...sequence, sections } as unknown as Sequence} />)
+    const clips = [clip(1, 'sh0010', 100, 150, { seenOut: 154 }), clip(2, 'sh0020', 150, 190, { headWeights: [0.25, 0.5, 0.75, 0.9] })]
+    show(<StatusLine project={project} master={{ ...master, clips } as unknown as Master} />)
     expect(at(151)).toContain('sh0010 passes into sh0020, 50 %')
   })
 
   it('says how fast it plays, and what was not shown', () => {
     fakeServer({ '/api/projects/3/tasks': [] })
-    show(<StatusLine project={project} sequence={sequence} />)
+    show(<StatusLine project={project} master={master} />)
     act(() => useTransport.setState({ speed: -2, dropped: 1 }))
     expect(line()).toContain('1 frame dropped−2 ×')
   })
 
   it('goes where what is typed leads, and says where that is not in the master', async () => {
     const asked = fakeServer({ '/api/projects/3/tasks': [], '/api/masters/9/position': { frame: 300, label: '00:00:12:12' } })
-    show(<StatusLine project={project} sequence={sequence} />)
+    show(<StatusLine project={project} master={master} />)
     const box = screen.getByLabelText('Go to a timecode, or by frames')
     fireEvent.focus(box)
     fireEvent.change(box, { target: { value: '+190' } })
@@ -234,7 +234,7 @@ describe('the status line', () => {
 
   it('stays where nobody can read what is typed', async () => {
     fakeServer({ '/api/projects/3/tasks': [], '/api/masters/9/position': new Error('"abc" is no place') })
-    show(<StatusLine project={project} sequence={sequence} />)
+    show(<StatusLine project={project} master={master} />)
     const box = screen.getByLabelText('Go to a timecode, or by frames')
     fireEvent.change(box, { target: { value: 'abc' } })
     fireEvent.submit(box)

@@ -1,17 +1,17 @@
 import { useEffect, useRef, useState } from 'react'
 import { isLeftForGood } from '../parts/leftForGood'
 import { Rows } from '../parts/Rows'
-import type { Section, Sequence } from '../server/types'
+import type { Clip, Master } from '../server/types'
 
-type Props = { sequence: Sequence; now: Section; choose: (shotId: number) => void; close: () => void }
+type Props = { master: Master; now: Clip; choose: (shotId: number) => void; close: () => void }
 
 /** The cameras that can be live from this frame on: those of the master's shots, found by typing. */
-export function CameraBox({ sequence, now, choose, close }: Props) {
+export function CameraBox({ master, now, choose, close }: Props) {
   const [text, setText] = useState('')
   const [at, setAt] = useState(0)
   const field = useRef<HTMLInputElement>(null)
   useEffect(() => field.current?.focus(), [])
-  const shots = [...new Map(sequence.sections.map((s) => [s.shotId, s])).values()].filter(
+  const shots = [...new Map(master.clips.map((s) => [s.shotId, s])).values()].filter(
     (s) => s.shotId !== now.shotId && `${s.code} ${s.camera}`.toLowerCase().includes(text.toLowerCase()),
   )
   return (

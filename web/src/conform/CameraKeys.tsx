@@ -2,23 +2,23 @@ import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
 import { liveAt } from '../playhead/lookup'
 import { useCalmFrame } from '../playhead/useCalmFrame'
-import type { Section, Sequence } from '../server/types'
+import type { Clip, Master } from '../server/types'
 import { edit } from './edits'
 
 /**
  * Cutting to cameras by number, while it plays or stands: the cameras of the shots around the playhead, and what each
  * key cuts to. Afterwards the seams are tidied up as any others.
  */
-export function CameraKeys({ sequence }: { sequence: Sequence }) {
-  const frame = useCalmFrame(sequence)
-  const now = liveAt(sequence, frame).section
-  const cameras = nearest(sequence, frame)
-  const cut = (to: Section) => {
+export function CameraKeys({ master }: { master: Master }) {
+  const frame = useCalmFrame(master)
+  const now = liveAt(master, frame).clip
+  const cameras = nearest(master, frame)
+  const cut = (to: Clip) => {
     // the frame at the key press, not the one that was last drawn
     const { frame: at } = useDesk.getState()
-    const here = liveAt(sequence, at).section
+    const here = liveAt(master, at).clip
     if (here && here.shotId !== to.shotId) {
-      void edit(sequence, { kind: 'CUT_TO', at, shotId: to.shotId, sections: [here.nest?.innerId ?? here.id] })
+      void edit(master, { kind: 'CUT_TO', at, shotId: to.shotId, clips: [here.nest?.innerId ?? here.id] })
     }
   }
   useActions('cameras', [
@@ -54,8 +54,8 @@ export function CameraKeys({ sequence }: { sequence: Sequence }) {
 const MOST = 9
 
 /** The nine shots nearest to a frame, in order: they keep their numbers while the playhead moves among them. */
-function nearest(sequence: Sequence, frame: number): Section[] {
-  const shots = [...new Map(sequence.sections.filter((s) => s.shotId).map((s) => [s.shotId, s])).values()]
+function nearest(master: Master, frame: number): Clip[] {
+  const shots = [...new Map(master.clips.filter((s) => s.shotId).map((s) => [s.shotId, s])).values()]
   const here = Math.max(
     0,
     shots.findIndex((s) => s.out > frame),

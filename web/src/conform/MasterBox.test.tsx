@@ -7,7 +7,7 @@ import { useMessages } from '../desk/messages'
 import { fakeWindow } from '../parts/fakeWindow'
 import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
-import type { Project, Sequence } from '../server/types'
+import type { Master, Project } from '../server/types'
 import { MasterBox, openMasters } from './MasterBox'
 
 const project = {
@@ -17,7 +17,7 @@ const project = {
     { id: 42, version: 2, name: 'Low Water', state: 'LOOKED_AT' },
   ],
 } as unknown as Project
-const sequence = { id: 9, projectId: 3, name: 'Low Water', seq: 4 } as unknown as Sequence
+const master = { id: 9, projectId: 3, name: 'Low Water', seq: 4 } as unknown as Master
 const MASTERS = [
   { id: 9, name: 'Low Water', start: 100, end: 200, cutId: 41, nestedIn: [] },
   { id: 10, name: 'The tide', start: 0, end: 48, nestedIn: ['Low Water'] },
@@ -27,7 +27,7 @@ beforeEach(() => {
   fakeWindow(480, 400)
   act(() => {
     openMasters(false)
-    setDesk({ frame: 130, masterId: 9, outer: [], pieces: [5], range: { in: 1, out: 9 } })
+    setDesk({ frame: 130, masterId: 9, outer: [], clips: [5], range: { in: 1, out: 9 } })
   })
 })
 afterEach(() => {
@@ -41,7 +41,7 @@ function server(more: Record<string, unknown> = {}) {
   return fakeServer({ ...more, '/api/projects/3/masters': MASTERS })
 }
 const open = async () => {
-  show(<MasterBox project={project} sequence={sequence} />)
+  show(<MasterBox project={project} master={master} />)
   press('Ctrl+M')
   await screen.findByText('The tide')
 }
@@ -54,7 +54,7 @@ describe('masters', () => {
     fireEvent.click(screen.getByText('The tide'))
     await waitFor(() => expect(useDesk.getState()).toMatchObject({ masterId: 10, frame: 24, outer: [] }))
     // what was chosen and marked belonged to the one before
-    expect(useDesk.getState()).toMatchObject({ pieces: [], range: {} })
+    expect(useDesk.getState()).toMatchObject({ clips: [], range: {} })
   })
 
   it('open at their first frame where nothing means the same', async () => {
@@ -93,7 +93,7 @@ describe('masters', () => {
 
   it('ask for a rate where there is no master yet', async () => {
     const asked = fakeServer({ '/api/projects/3/masters': [] })
-    show(<MasterBox project={project} sequence={undefined} />)
+    show(<MasterBox project={project} master={undefined} />)
     press('Ctrl+M')
     fireEvent.change(await screen.findByLabelText('Name of a new master'), { target: { value: 'First' } })
     fireEvent.change(screen.getByLabelText('Frames a second'), { target: { value: '30000/1001' } })
@@ -105,14 +105,14 @@ describe('masters', () => {
 describe('nested masters', () => {
   it('open at the frame of them that is seen, and remember where one came from', async () => {
     server({ '/api/masters/9/inside': { masterId: 10, frame: 12 } })
-    show(<MasterBox project={project} sequence={sequence} />)
+    show(<MasterBox project={project} master={master} />)
     press('Ctrl+Enter')
     await waitFor(() => expect(useDesk.getState()).toMatchObject({ masterId: 10, frame: 12, outer: [9] }))
   })
 
   it('say so where none is there', async () => {
     server({ '/api/masters/9/inside': new Error('No nested master is here') })
-    show(<MasterBox project={project} sequence={sequence} />)
+    show(<MasterBox project={project} master={master} />)
     press('Ctrl+Enter')
     await waitFor(() => expect(useMessages.getState().all.map((m) => m.text)).toEqual(['No nested master is here']))
     expect(useDesk.getState().masterId).toBe(9)
@@ -121,7 +121,7 @@ describe('nested masters', () => {
   it('lead back one by one, or to any of those outside by its name', async () => {
     const asked = server({ '/api/masters/10/outside': 30 })
     act(() => setDesk({ outer: [11, 10] }))
-    show(<MasterBox project={project} sequence={sequence} />)
+    show(<MasterBox project={project} master={master} />)
     press('Ctrl+Backspace')
     await waitFor(() => expect(useDesk.getState()).toMatchObject({ masterId: 10, frame: 30, outer: [11] }))
     expect(asked.map((a) => a.path)).toContain('/api/masters/10/outside?inner=9&frame=130')

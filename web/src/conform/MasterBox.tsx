@@ -8,7 +8,7 @@ import { itemAt } from '../parts/lists'
 import { plural } from '../parts/words'
 import { get, of } from '../server/client'
 import { useMasters } from '../server/queries'
-import type { MasterBrief, Project, Sequence } from '../server/types'
+import type { Master, MasterBrief, Project } from '../server/types'
 import { ask } from './edits'
 import { RenumberBox } from './RenumberBox'
 
@@ -22,34 +22,34 @@ export function openMaster(masterId: number, outer: number[], frame?: number) {
 }
 
 /** Opens another master where it means the same: at the same frame of the same shot, else at the same timecode. */
-async function openSame(sequence: Sequence | undefined, to: MasterBrief) {
+async function openSame(master: Master | undefined, to: MasterBrief) {
   const { frame } = useDesk.getState()
-  const at = sequence && (await get('/api/masters/{id}/same', of(to.id, { master: sequence.id, frame })).catch(() => undefined))
+  const at = master && (await get('/api/masters/{id}/same', of(to.id, { master: master.id, frame })).catch(() => undefined))
   openMaster(to.id, [], at ?? to.start)
 }
 
 /** Opens the master that is nested at a frame, at the frame of it that is seen there. */
-export async function goInside(sequence: Sequence, frame: number, section?: number) {
+export async function goInside(master: Master, frame: number, clip?: number) {
   try {
-    const inside = await get('/api/masters/{id}/inside', of(sequence.id, { frame, section }))
-    openMaster(inside.masterId, [...useDesk.getState().outer, sequence.id], inside.frame)
+    const inside = await get('/api/masters/{id}/inside', of(master.id, { frame, clip }))
+    openMaster(inside.masterId, [...useDesk.getState().outer, master.id], inside.frame)
   } catch (e) {
     say(e instanceof Error ? e.message : String(e))
   }
 }
 
 /** Back to the master that this one was opened from, at the frame that shows this one. */
-export async function goOutside(sequence: Sequence, frame: number) {
+export async function goOutside(master: Master, frame: number) {
   const { outer } = useDesk.getState()
   const to = outer[outer.length - 1]
   if (to !== undefined) {
-    const at = await get('/api/masters/{id}/outside', of(to, { inner: sequence.id, frame })).catch(() => undefined)
+    const at = await get('/api/masters/{id}/outside', of(to, { inner: master.id, frame })).catch(() => undefined)
     openMaster(to, outer.slice(0, -1), at)
   }
 }
 
 /** Which master is open, what it lies in, and the others of the project. */
-export function MasterBox({ project, sequence, hidden = false }: { project: Project; sequence: Sequence | undefined; hidden?: boolean }) {
+export function MasterBox({ project, master, hidden = false }: { project: Project; master: Master | undefined; hidden?: boolean }) {
   const { open } = useOpen()
   const outer = useDesk((d) => d.outer)
   const masters = useMasters(project.id).data ?? []
@@ -60,22 +60,22 @@ export function MasterBox({ project, sequence, hidden = false }: { project: Proj
       group: 'Masters',
       name: 'Open the nested master here',
       keys: 'Ctrl+Enter',
-      run: () => sequence && void goInside(sequence, useDesk.getState().frame),
-      disabled: !sequence,
+      run: () => master && void goInside(master, useDesk.getState().frame),
+      disabled: !master,
     },
     {
       group: 'Masters',
       name: 'Back to the master that nests this one',
       keys: 'Ctrl+Backspace',
-      run: () => sequence && void goOutside(sequence, useDesk.getState().frame),
+      run: () => master && void goOutside(master, useDesk.getState().frame),
       disabled: outer.length === 0,
     },
-    { group: 'Masters', name: 'Number the shots anew …', run: () => setNumbering(true), disabled: !sequence },
+    { group: 'Masters', name: 'Number the shots anew …', run: () => setNumbering(true), disabled: !master },
   ])
   const names = outer.map((id) => masters.find((m) => m.id === id)?.name ?? '')
   return (
     <Popover.Root open={open} onOpenChange={openMasters}>
-      {outer.length > 0 && sequence && (
+      {outer.length > 0 && master && (
         <span className="flex min-w-0 shrink items-center gap-1 whitespace-nowrap text-quiet">
           {names
             .map((name, i) => (
@@ -86,7 +86,7 @@ export function MasterBox({ project, sequence, hidden = false }: { project: Proj
                 title={`${name}, Ctrl Backspace goes out one`}
                 onClick={() =>
                   void (i === names.length - 1
-                    ? goOutside(sequence, useDesk.getState().frame)
+                    ? goOutside(master, useDesk.getState().frame)
                     : openMaster(itemAt(outer, i), outer.slice(0, i)))
                 }
               >
@@ -105,7 +105,7 @@ export function MasterBox({ project, sequence, hidden = false }: { project: Proj
         className={hidden ? 'sr-only' : 'min-w-0 max-w-[240px] shrink truncate text-left text-quiet hover:text-white'}
         title="Masters, Ctrl M"
       >
-        {sequence ? sequence.name : 'Masters'} <span aria-hidden>▾</span>
+        {master ? master.name : 'Masters'} <span aria-hidden>▾</span>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -115,16 +115,16 @@ export function MasterBox({ project, sequence, hidden = false }: { project: Proj
           className="z-40 w-[480px] rounded-lg border border-line bg-raised p-3 shadow-xl"
           aria-label="Masters"
         >
-          <Masters project={project} sequence={sequence} masters={masters} />
+          <Masters project={project} master={master} masters={masters} />
         </Popover.Content>
       </Popover.Portal>
-      {numbering && sequence && <RenumberBox projectId={project.id} masterId={sequence.id} close={() => setNumbering(false)} />}
+      {numbering && master && <RenumberBox projectId={project.id} masterId={master.id} close={() => setNumbering(false)} />}
     </Popover.Root>
   )
 }
 
-function Masters({ project, sequence, masters }: { project: Project; sequence: Sequence | undefined; masters: MasterBrief[] }) {
-  const now = masters.find((m) => m.id === sequence?.id)
+function Masters({ project, master, masters }: { project: Project; master: Master | undefined; masters: MasterBrief[] }) {
+  const now = masters.find((m) => m.id === master?.id)
   return (
     <>
       <ul className="scroll mb-3 max-h-[220px]">
@@ -135,7 +135,7 @@ function Masters({ project, sequence, masters }: { project: Project; sequence: S
               className={`flex w-full items-center gap-3 rounded px-2 py-1.5 text-left ${m === now ? 'bg-[#3a4341]' : 'hover:bg-[#3f3f3f]'}`}
               aria-current={m === now}
               onClick={() => {
-                void openSame(sequence, m)
+                void openSame(master, m)
                 openMasters(false)
               }}
             >

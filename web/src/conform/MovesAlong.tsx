@@ -1,29 +1,29 @@
 import { useActions } from '../desk/actions'
 import { setDesk, useOfDesk } from '../desk/desk'
-import type { LaneView, Sequence } from '../server/types'
+import type { Master, TrackView } from '../server/types'
 
-/** The lane that an edit of what is chosen is done to, and whether all others move along with it. */
-function useAlong(sequence: Sequence): { own: LaneView; all: boolean; sound: boolean } {
-  const { along, pieces, soundStays } = useOfDesk('along', 'pieces', 'soundStays')
-  const own = sequence.upper.find((u) => u.sections.some((s) => pieces.includes(s.id)))?.lane ?? sequence.main
-  const all = along === undefined ? own === sequence.main : along === 'ALL_LANES'
+/** The track that an edit of what is chosen is done to, and whether all others move along with it. */
+function useAlong(master: Master): { own: TrackView; all: boolean; sound: boolean } {
+  const { along, clips, soundStays } = useOfDesk('along', 'clips', 'soundStays')
+  const own = master.upper.find((u) => u.clips.some((s) => clips.includes(s.id)))?.track ?? master.main
+  const all = along === undefined ? own === master.main : along === 'ALL_TRACKS'
   return { own, all, sound: !soundStays }
 }
 
 /** Says what moves along when the rest does, and changes it. */
-export function MovesAlong({ sequence, height }: { sequence: Sequence; height: number }) {
-  const { own, all, sound } = useAlong(sequence)
-  const lanes = () => setDesk({ along: all ? 'OWN_LANE' : 'ALL_LANES' })
+export function MovesAlong({ master, height }: { master: Master; height: number }) {
+  const { own, all, sound } = useAlong(master)
+  const tracks = () => setDesk({ along: all ? 'OWN_TRACK' : 'ALL_TRACKS' })
   const heard = () => setDesk({ soundStays: sound })
   useActions('along', [
     {
-      group: 'Lanes',
-      name: all ? `Ripple: let lane ${own.name} alone move along` : 'Ripple: let all lanes move along',
+      group: 'Tracks',
+      name: all ? `Ripple: let track ${own.name} alone move along` : 'Ripple: let all tracks move along',
       keys: 'Ctrl+Alt+A',
-      run: lanes,
+      run: tracks,
     },
     {
-      group: 'Lanes',
+      group: 'Tracks',
       name: sound ? 'Ripple: let sound stay where it is' : 'Ripple: let sound go with its picture',
       keys: 'Ctrl+Alt+S',
       run: heard,
@@ -34,10 +34,10 @@ export function MovesAlong({ sequence, height }: { sequence: Sequence; height: n
       <button
         type="button"
         className="link whitespace-nowrap text-quiet"
-        onClick={lanes}
-        title={`When what comes after an edit moves: ${all ? 'every lane that is not locked goes along' : `lane ${own.name} alone does`}. Ctrl Alt A`}
+        onClick={tracks}
+        title={`When what comes after an edit moves: ${all ? 'every track that is not locked goes along' : `track ${own.name} alone does`}. Ctrl Alt A`}
       >
-        ⇥ {all ? 'all lanes' : 'this lane'}
+        ⇥ {all ? 'all tracks' : 'this track'}
       </button>
       <button
         type="button"

@@ -14,7 +14,7 @@ export function PeekPicture({ project, seen }: { project: Project; seen: PullVie
         <Frame project={project} side={seen.left} />
         <Frame project={project} side={seen.right} />
       </div>
-      <p className={`num px-2 py-1 text-[13px] ${seen.refused ? 'text-bent' : ''}`}>{seen.words}</p>
+      <p className={`num px-2 py-1 text-[13px] ${seen.refused ? 'text-offset' : ''}`}>{seen.words}</p>
     </div>
   )
 }

@@ -54,7 +54,7 @@ export function RenumberBox({ projectId, masterId, close }: Props) {
         {field('step', step, (t) => setStep(t.replace(/\D/g, '')), '10')}
       </div>
       {query.error && (
-        <p className="pb-2 text-bent" role="alert">
+        <p className="pb-2 text-offset" role="alert">
           {query.error.message}
         </p>
       )}

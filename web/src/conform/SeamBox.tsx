@@ -6,25 +6,25 @@ import { say } from '../desk/messages'
 import { isLeftForGood } from '../parts/leftForGood'
 import { useDraft } from '../parts/useDraft'
 import { get, of } from '../server/client'
-import type { Sequence } from '../server/types'
+import type { Master } from '../server/types'
 import { moveSeam } from './edits'
 
 /** Typing + or − at a selected seam moves it: `+3`, Enter. */
-export function SeamBox({ sequence }: { sequence: Sequence }) {
+export function SeamBox({ master }: { master: Master }) {
   const seam = useDesk((d) => d.seam)
   const [typed, setTyped] = useState<string>()
   const [wrong, setWrong] = useState(false)
   const field = useRef<HTMLInputElement>(null)
-  const there = sequence.seams.some((s) => s.at === seam)
+  const there = master.seams.some((s) => s.at === seam)
   // where it is on its way to, from one frame to the next: a key that is pressed again goes on from there
-  const way = useDraft<number[]>(sequence.seq)
+  const way = useDraft<number[]>(master.seq)
   const asked = way.shown('seam')
   const goes = seam !== undefined && asked?.includes(seam)
   const by = (frames: number) => {
     const from = asked && goes ? asked : seam === undefined ? [] : [seam]
     const at = from.at(-1)
     if (at !== undefined) {
-      way.put({ key: 'seam', says: () => ({ of: undefined, value: [] }), write: () => moveSeam(sequence, at, frames) }, [
+      way.put({ key: 'seam', says: () => ({ of: undefined, value: [] }), write: () => moveSeam(master, at, frames) }, [
         ...from,
         at + frames,
       ])
@@ -86,9 +86,9 @@ export function SeamBox({ sequence }: { sequence: Sequence }) {
   const give = async () => {
     const way = /^[+\-−]/.test(typed) ? typed : `+${typed}`
     try {
-      const to = await get('/api/masters/{id}/position', of(sequence.id, { text: way, from: seam, unit: 'FRAMES' }))
+      const to = await get('/api/masters/{id}/position', of(master.id, { text: way, from: seam, unit: 'FRAMES' }))
       if (to.frame !== seam) {
-        void moveSeam(sequence, seam, to.frame - seam)
+        void moveSeam(master, seam, to.frame - seam)
       }
       setTyped(undefined)
     } catch {
@@ -118,7 +118,7 @@ export function SeamBox({ sequence }: { sequence: Sequence }) {
         onKeyDown={(e) => e.key === 'Escape' && setTyped(undefined)}
       />
       <span className="text-quiet">
-        {wrong ? <span className="text-bent">frames such as +3, seconds such as +1.5, or +1:00</span> : 'frames, or +1:00, Enter'}
+        {wrong ? <span className="text-offset">frames such as +3, seconds such as +1.5, or +1:00</span> : 'frames, or +1:00, Enter'}
       </span>
     </form>
   )

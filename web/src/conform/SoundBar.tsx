@@ -3,14 +3,14 @@ import { useActions } from '../desk/actions'
 import { setDesk, useDesk } from '../desk/desk'
 import { plural, signed } from '../parts/words'
 import { of } from '../server/client'
-import type { LaidSound, Sequence } from '../server/types'
+import type { LaidSound, Master } from '../server/types'
 import { ask } from './edits'
 import { NumberBox, type Question } from './NumberBox'
 
-/** What can be done to the chosen piece of sound and its lane. */
-export function SoundBar({ sequence, sound }: { sequence: Sequence; sound: LaidSound }) {
+/** What can be done to the chosen clip of sound and its track. */
+export function SoundBar({ master, sound }: { master: Master; sound: LaidSound }) {
   const [question, setQuestion] = useState<Question>()
-  const lane = sequence.soundLanes.find((l) => l.name === sound.lane)
+  const track = master.soundTracks.find((l) => l.name === sound.track)
   const change = (part: { offset?: number; head?: number; tail?: number; level?: number; fadeIn?: number; fadeOut?: number }) =>
     void ask('/api/sounds/{id}', { ...of(sound.id), body: part })
   const number =
@@ -18,7 +18,7 @@ export function SoundBar({ sequence, sound }: { sequence: Sequence; sound: LaidS
     () =>
       setQuestion({ label, unit, start: String(start), give, fraction })
   const goAlong = (by: number) => {
-    const all = [...sequence.sound].sort((a, b) => a.lane.localeCompare(b.lane) || a.in - b.in)
+    const all = [...master.sound].sort((a, b) => a.track.localeCompare(b.track) || a.in - b.in)
     const to = all[all.findIndex((s) => s.id === sound.id) + by]
     if (to) {
       setDesk({ sound: to.id, frame: to.in })
@@ -56,14 +56,14 @@ export function SoundBar({ sequence, sound }: { sequence: Sequence; sound: LaidS
     { name: 'Take out', short: 'take out', keys: 'X Delete', run: () => void ask('/api/sounds/{id}/remove', of(sound.id)) },
     { name: 'Level …', short: 'level', keys: 'G', run: number('Level', 'decibels', sound.level, (level) => change({ level }), true) },
     {
-      name: 'Level of the lane …',
-      short: 'lane level',
+      name: 'Level of the track …',
+      short: 'track level',
       keys: 'Shift+G',
       run: number(
-        'Level of the lane',
+        'Level of the track',
         'decibels',
-        lane?.level ?? 0,
-        (level) => void ask('/api/masters/{id}/sound-lanes', { ...of(sequence.id), body: { name: sound.lane, level } }),
+        track?.level ?? 0,
+        (level) => void ask('/api/masters/{id}/sound-tracks', { ...of(master.id), body: { name: sound.track, level } }),
         true,
       ),
     },
@@ -96,7 +96,7 @@ export function SoundBar({ sequence, sound }: { sequence: Sequence; sound: LaidS
       >
         <span className="num truncate">
           {sound.name} · {plural(sound.out - sound.in, 'frame')} · {sound.level > 0 ? '+' : ''}
-          {sound.level} dB{lane?.level ? `, its lane ${signed(lane.level)} dB` : ''}
+          {sound.level} dB{track?.level ? `, its track ${signed(track.level)} dB` : ''}
           {sound.gain === 0 ? ' · not heard' : ''}
         </span>
         <span className="flex min-w-0 flex-1 items-center justify-end gap-3 overflow-hidden text-quiet">

@@ -10,35 +10,35 @@ import { LaidBoard } from '../pictures/LaidBoard'
 import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
 import { shapeOf } from '../pictures/shape'
-import { useSectionBake } from '../pictures/useSectionBake'
+import { useClipBake } from '../pictures/useClipBake'
 import { useLabels } from '../playhead/labels'
-import { liveAt, mediaFrameAt, mixedPieces, passingFrom, renderAt, shareAt, shotFrameAt } from '../playhead/lookup'
+import { liveAt, mediaFrameAt, mixedClips, passingFrom, renderAt, shareAt, shotFrameAt } from '../playhead/lookup'
 import { useBoardFrame, useMovieFrames } from '../server/queries'
-import type { LaidRender, Project, Sequence } from '../server/types'
+import type { LaidRender, Master, Project } from '../server/types'
 import { PeekPicture } from './PeekPicture'
 import { usePeek } from './peek'
 
-/** The cut's, the camera's and the render's picture of the same frame, in the order of the lanes below. */
-export function ThreePictures({ project, sequence }: { project: Project; sequence: Sequence }) {
+/** The cut's, the camera's and the render's picture of the same frame, in the order of the tracks below. */
+export function ThreePictures({ project, master }: { project: Project; master: Master }) {
   const { frame, large, units } = useDesk()
   const seen = usePeek((p) => p.seen)
-  const label = useLabels(sequence.id, sequence.masterStart, sequence.framesPerSecond, units)
-  const { piece, before: pieceBefore } = mixedPieces(sequence, frame)
-  const { section, before, index } = liveAt(sequence, frame)
+  const label = useLabels(master.id, master.masterStart, master.framesPerSecond, units)
+  const { clip: inCut, before: beforeInCut } = mixedClips(master, frame)
+  const { clip, before, index } = liveAt(master, frame)
   useBlurKey()
-  useBoardKeys(section)
+  useBoardKeys(clip)
   useFilling(['cut', 'camera', 'render'], large)
-  const passing = passingFrom(section, before, frame)
-  const bake = useSectionBake(project.id, section)
-  const k = section ? frame - section.seenIn : 0
-  const render = renderAt(sequence, index, frame)
-  const boardFrame = useBoardFrame(sequence, section, frame)
-  const shotFrame = section && shotFrameAt(section, frame)
+  const passing = passingFrom(clip, before, frame)
+  const bake = useClipBake(project.id, clip)
+  const k = clip ? frame - clip.seenIn : 0
+  const render = renderAt(master, index, frame)
+  const boardFrame = useBoardFrame(master, clip, frame)
+  const shotFrame = clip && shotFrameAt(clip, frame)
   const named = (a: string | undefined, b: string, share: number) => (a ? `${a} → ${b}, ${Math.round(share * 100)} %` : b)
-  const renderBefore = passing && renderAt(sequence, index - 1, frame)
-  // a piece of a lane above: which of its movie's frames is seen is asked
-  const above = index < 0 && section?.shotId ? sequence.shots.find((s) => s.shotId === section.shotId && s.renderId) : undefined
-  const aboveFrames = useMovieFrames(sequence, above?.renderId ?? undefined, above ? section?.in : undefined).data
+  const renderBefore = passing && renderAt(master, index - 1, frame)
+  // a clip of a track above: which of its movie's frames is seen is asked
+  const above = index < 0 && clip?.shotId ? master.shots.find((s) => s.shotId === clip.shotId && s.renderId) : undefined
+  const aboveFrames = useMovieFrames(master, above?.renderId ?? undefined, above ? clip?.in : undefined).data
 
   return (
     <div className="flex shrink-0 items-start gap-[10px] bg-ground px-4 pb-3 pt-2 max-[900px]:flex-wrap">
@@ -47,27 +47,27 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
         large={large}
         shape={shapeOf(project)}
         title="Cut"
-        quiet={piece ? named(pieceBefore?.name, piece.name, shareAt(piece, frame)) : 'black'}
+        quiet={inCut ? named(beforeInCut?.name, inCut.name, shareAt(inCut, frame)) : 'black'}
         number={label(frame)}
         under={
-          piece && (
+          inCut && (
             <Facts
               of={[
-                `Board, ${plural(piece.out - piece.in, 'frame')}, this is ${frame - piece.in + 1}`,
-                `in the cut ${label(piece.in)}`,
-                piece.mediaFrames.length > 0 && `movie frame ${mediaFrameAt(piece, frame)}`,
-                pieceBefore && `passes in from ${pieceBefore.name}`,
+                `Board, ${plural(inCut.out - inCut.in, 'frame')}, this is ${frame - inCut.in + 1}`,
+                `in the cut ${label(inCut.in)}`,
+                inCut.mediaFrames.length > 0 && `movie frame ${mediaFrameAt(inCut, frame)}`,
+                beforeInCut && `passes in from ${beforeInCut.name}`,
               ]}
             />
           )
         }
       >
-        {sequence.cut.version === 0 && (
+        {master.cut.version === 0 && (
           <span className="absolute inset-0 flex items-center justify-center bg-deep p-4 text-center text-quiet">
             Held against no cut. Its name in the top line, Ctrl M, offers those that were received.
           </span>
         )}
-        <CutPicture sequence={sequence} frame={frame} />
+        <CutPicture master={master} frame={frame} />
       </Picture>
       <Picture
         kind="camera"
@@ -75,24 +75,18 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
         shape={shapeOf(project)}
         title="Camera"
         number={shotFrame ?? ''}
-        under={<BoardOver section={section} edits={sequence.seq} />}
+        under={<BoardOver clip={clip} edits={master.seq} />}
         quiet={
-          section?.shotId
-            ? `${named(passing?.code, section.code, shareAt(section, frame))}${section.locked ? ', locked' : ''} · ${(bake?.lens(k) ?? section.lens).toFixed(0)} mm · T${section.stop} · focus ${(bake?.focus(k) ?? section.focus).toFixed(1)} m`
-            : (section?.code ?? 'black')
+          clip?.shotId
+            ? `${named(passing?.code, clip.code, shareAt(clip, frame))}${clip.locked ? ', locked' : ''} · ${(bake?.lens(k) ?? clip.lens).toFixed(0)} mm · T${clip.stop} · focus ${(bake?.focus(k) ?? clip.focus).toFixed(1)} m`
+            : (clip?.code ?? 'black')
         }
       >
-        {section && (
-          <CameraPicture
-            projectId={project.id}
-            section={section}
-            before={before}
-            frame={frame}
-            framesPerSecond={sequence.framesPerSecond}
-          />
+        {clip && (
+          <CameraPicture projectId={project.id} clip={clip} before={before} frame={frame} framesPerSecond={master.framesPerSecond} />
         )}
         {seen && <PeekPicture project={project} seen={seen} />}
-        {section && <LaidBoard section={section} frame={boardFrame} edits={sequence.seq} />}
+        {clip && <LaidBoard clip={clip} frame={boardFrame} edits={master.seq} />}
         <div className="pointer-events-none absolute inset-[3.5%] border border-white/25" aria-hidden />
       </Picture>
       <Picture
@@ -103,7 +97,7 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
         number={
           render && frame >= render.zero && frame < render.zero + render.frames ? `${frame - render.zero + 1} of ${render.frames}` : ''
         }
-        quiet={render ? render.name : above ? `${above.code}, version ${above.version}` : section ? `${section.code} · none yet` : ''}
+        quiet={render ? render.name : above ? `${above.code}, version ${above.version}` : clip ? `${clip.code} · none yet` : ''}
         under={
           render ? (
             <Facts
@@ -126,10 +120,10 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
                 ),
               ]}
             />
-          ) : section?.shotId ? (
+          ) : clip?.shotId ? (
             <Facts
               of={[
-                section.staged ? 'Staged, and not rendered yet' : 'Not staged yet: its camera and things are set in Stage',
+                clip.staged ? 'Staged, and not rendered yet' : 'Not staged yet: its camera and things are set in Stage',
                 'Renders draws it',
               ]}
             />
@@ -137,18 +131,18 @@ export function ThreePictures({ project, sequence }: { project: Project; sequenc
         }
       >
         <Mix
-          share={section ? shareAt(section, frame) : 1}
-          before={passing && <OneRender render={renderBefore} frame={frame} framesPerSecond={sequence.framesPerSecond} />}
+          share={clip ? shareAt(clip, frame) : 1}
+          before={passing && <OneRender render={renderBefore} frame={frame} framesPerSecond={master.framesPerSecond} />}
         >
           {above ? (
             <RenderPicture
               renderId={above.renderId}
               frame={aboveFrames?.frames[frame - aboveFrames.in] ?? -1}
               frames={Number.MAX_SAFE_INTEGER}
-              framesPerSecond={aboveFrames?.framesPerSecond ?? sequence.framesPerSecond}
+              framesPerSecond={aboveFrames?.framesPerSecond ?? master.framesPerSecond}
             />
           ) : (
-            <OneRender render={render} frame={frame} framesPerSecond={sequence.framesPerSecond} />
+            <OneRender render={render} frame={frame} framesPerSecond={master.framesPerSecond} />
           )}
         </Mix>
       </Picture>

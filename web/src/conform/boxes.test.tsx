@@ -10,17 +10,17 @@ import { setScore } from '../playhead/transport'
 import { fakeServer, posts, show } from '../server/fakeServer'
 import { HeldServer } from '../server/heldServer'
 import { queryClient } from '../server/queryClient'
-import type { LaidSound, Project, Sequence } from '../server/types'
-import { LaneNames } from './LaneNames'
-import { layOut } from './lanes'
-import { PutBox, type PutWay } from './PutBox'
+import type { LaidSound, Master, Project } from '../server/types'
+import { InsertBox, type InsertMode } from './InsertBox'
 import { RenumberBox } from './RenumberBox'
 import { SeamBox } from './SeamBox'
 import { SoundBar } from './SoundBar'
+import { TrackNames } from './TrackNames'
+import { layOut } from './tracks'
 
 const project = { id: 3, cuts: [] } as unknown as Project
-const sound = { id: 31, lane: 'A1', name: 'guide', in: 100, out: 148, level: -6, gain: 0.5, fadeIn: 0, fadeOut: 12 } as LaidSound
-const sequence = {
+const sound = { id: 31, track: 'A1', name: 'guide', in: 100, out: 148, level: -6, gain: 0.5, fadeIn: 0, fadeOut: 12 } as LaidSound
+const master = {
   id: 9,
   projectId: 3,
   seq: 12,
@@ -29,18 +29,18 @@ const sequence = {
   end: 200,
   masterStart: 100,
   main: { id: 90, name: 'Shots', enabled: true, locked: false },
-  upper: [{ lane: { id: 91, name: 'Lane 2', enabled: false, locked: true }, sections: [] }],
-  sections: [],
+  upper: [{ track: { id: 91, name: 'Track 2', enabled: false, locked: true }, clips: [] }],
+  clips: [],
   seams: [{ at: 120 }, { at: 150 }],
   shots: [
     { shotId: 1, code: 'sh0010', cutIn: 1001, cutOut: 1021 },
     { shotId: 2, code: 'sh0020', cutIn: 1001, cutOut: 1031 },
   ],
-  sound: [sound, { ...sound, id: 32, lane: 'A2', name: 'sea_and_wind.wav', in: 130, out: 160, gain: 0 }],
-  soundLanes: [{ name: 'A1', muted: true, solo: false, level: -3 }],
+  sound: [sound, { ...sound, id: 32, track: 'A2', name: 'sea_and_wind.wav', in: 130, out: 160, gain: 0 }],
+  soundTracks: [{ name: 'A1', muted: true, solo: false, level: -3 }],
   counts: { shots: 2, staged: 1, rendered: 1 },
-  cut: { id: 41, version: 2, name: 'Low Water', pieces: [] },
-} as unknown as Sequence
+  cut: { id: 41, version: 2, name: 'Low Water', clips: [] },
+} as unknown as Master
 
 const action = (key: string) =>
   allActions()
@@ -50,7 +50,7 @@ const action = (key: string) =>
 beforeEach(() => {
   fakeWindow(600, 400)
   act(() => {
-    setDesk({ frame: 110, seam: undefined, pieces: [], sound: undefined, lane: undefined, along: undefined, soundStays: false })
+    setDesk({ frame: 110, seam: undefined, clips: [], sound: undefined, track: undefined, along: undefined, soundStays: false })
     setScore({ start: 100, end: 200, masterEnd: 200, framesPerSecond: 24, sound: [] })
   })
 })
@@ -65,7 +65,7 @@ describe('moving a seam by a typed number', () => {
   it('asks the server what was typed means, moves the seam by that, and keeps it chosen', async () => {
     const asked = fakeServer({ '/api/masters/9/position': { frame: 153, label: '00:00:06:09' }, '/api/masters/9/seam': {} })
     setDesk({ seam: 150 })
-    show(<SeamBox sequence={sequence} />)
+    show(<SeamBox master={master} />)
     press('+')
     fireEvent.change(screen.getByLabelText('Move this seam by'), { target: { value: '3' } })
     fireEvent.submit(screen.getByLabelText('Move this seam by'))
@@ -77,7 +77,7 @@ describe('moving a seam by a typed number', () => {
   it('says how it is written where nobody can read it, and moves nothing', async () => {
     const asked = fakeServer({ '/api/masters/9/position': new Error('no such place') })
     setDesk({ seam: 150 })
-    show(<SeamBox sequence={sequence} />)
+    show(<SeamBox master={master} />)
     press('-')
     fireEvent.change(screen.getByLabelText('Move this seam by'), { target: { value: '−three' } })
     fireEvent.submit(screen.getByLabelText('Move this seam by'))
@@ -88,7 +88,7 @@ describe('moving a seam by a typed number', () => {
   it('moves by one and by ten with keys, and only a seam that is there', async () => {
     const asked = fakeServer({ '/api/masters/9/seam': {} })
     setDesk({ seam: 120 })
-    show(<SeamBox sequence={sequence} />)
+    show(<SeamBox master={master} />)
     press('Ctrl+ArrowLeft')
     await waitFor(() => expect(useDesk.getState().seam).toBe(119))
     expect(posts(asked).at(-1)?.body).toEqual({ at: 120, frames: -1 })
@@ -107,7 +107,7 @@ describe('moving a seam by a typed number', () => {
 describe('a seam that is moved by keys faster than the server answers', () => {
   it('goes on from where it is on its way to, each step once', async () => {
     setDesk({ seam: 120 })
-    show(<SeamBox sequence={sequence} />)
+    show(<SeamBox master={master} />)
     const server = new HeldServer(() => undefined)
     for (let i = 0; i < 3; i++) {
       press('Ctrl+ArrowRight')
@@ -123,7 +123,7 @@ describe('a seam that is moved by keys faster than the server answers', () => {
 
   it('leaves the choice to whoever chose another meanwhile', async () => {
     setDesk({ seam: 120 })
-    show(<SeamBox sequence={sequence} />)
+    show(<SeamBox master={master} />)
     const server = new HeldServer(() => undefined)
     press('Ctrl+ArrowRight')
     act(() => setDesk({ seam: 150 }))
@@ -143,7 +143,7 @@ describe('a box that goes before Enter was pressed', () => {
 
   it('says what was typed where somebody takes the sound away, and is there still when the window comes back', () => {
     fakeServer()
-    show(<SoundBar sequence={sequence} sound={sound} />)
+    show(<SoundBar master={master} sound={sound} />)
     const field = level()
     fireEvent.change(field, { target: { value: '-12' } })
     field.focus()
@@ -155,7 +155,7 @@ describe('a box that goes before Enter was pressed', () => {
 
   it('says nothing where it was left by its own keys, or nothing was typed', () => {
     fakeServer()
-    show(<SoundBar sequence={sequence} sound={sound} />)
+    show(<SoundBar master={master} sound={sound} />)
     fireEvent.change(level(), { target: { value: '-12' } })
     fireEvent.keyDown(screen.getByLabelText('Level'), { key: 'Escape' })
     level()
@@ -165,11 +165,11 @@ describe('a box that goes before Enter was pressed', () => {
 })
 
 describe('putting something into the master', () => {
-  const open = (way: PutWay, start?: 'sound') => {
+  const open = (way: InsertMode, start?: 'sound') => {
     const put = vi.fn()
     const putSound = vi.fn()
     const close = vi.fn()
-    show(<PutBox {...{ project, sequence, way, put, putSound, close }} start={start} />)
+    show(<InsertBox {...{ project, master, way, put, putSound, close }} start={start} />)
     return { put, putSound, close }
   }
   const kind = (to: string) => fireEvent.change(screen.getByLabelText('What it shows'), { target: { value: to } })
@@ -196,7 +196,7 @@ describe('putting something into the master', () => {
 
   it('goes through what there is by keys', () => {
     fakeServer()
-    const { put } = open('over')
+    const { put } = open('overwrite')
     const box = screen.getByLabelText('Find by name')
     fireEvent.keyDown(box, { key: 'ArrowDown' })
     fireEvent.keyDown(box, { key: 'ArrowDown' })
@@ -230,12 +230,12 @@ describe('putting something into the master', () => {
     fakeServer()
     const { put } = open('insert')
     kind('slate')
-    expect(screen.getByRole('button', { name: 'Put in between' })).toHaveProperty('disabled', true)
+    expect(screen.getByRole('button', { name: 'Insert' })).toHaveProperty('disabled', true)
     find('Scene missing')
-    fireEvent.click(screen.getByRole('button', { name: 'Put in between' }))
+    fireEvent.click(screen.getByRole('button', { name: 'Insert' }))
     kind('black')
-    fireEvent.click(screen.getByRole('button', { name: 'Put in between' }))
-    expect(put.mock.calls.map(([piece]) => [piece.shows, piece.id, piece.text])).toEqual([
+    fireEvent.click(screen.getByRole('button', { name: 'Insert' }))
+    expect(put.mock.calls.map(([clip]) => [clip.shows, clip.id, clip.text])).toEqual([
       ['SLATE', undefined, 'Scene missing'],
       ['BLACK', undefined, undefined],
     ])
@@ -261,10 +261,10 @@ describe('putting something into the master', () => {
         ],
       },
     })
-    const { putSound, put } = open('over', 'sound')
+    const { putSound, put } = open('overwrite', 'sound')
     expect(await screen.findByText('sea.wav')).toBeTruthy()
     expect(screen.queryByText('lost.wav')).toBeNull()
-    fireEvent.click(screen.getByRole('button', { name: 'Put over' }))
+    fireEvent.click(screen.getByRole('button', { name: 'Overwrite' }))
     expect(putSound).toHaveBeenCalledExactlyOnceWith(77)
     expect(put).not.toHaveBeenCalled()
     cleanup()
@@ -296,12 +296,12 @@ describe('numbering shots anew', () => {
 })
 
 describe('the chosen sound', () => {
-  it('says what it is, and how loud its lane is', () => {
+  it('says what it is, and how loud its track is', () => {
     fakeServer()
-    show(<SoundBar sequence={sequence} sound={sound} />)
-    expect(screen.getByRole('toolbar').textContent).toContain('guide · 48 frames · -6 dB, its lane −3 dB')
+    show(<SoundBar master={master} sound={sound} />)
+    expect(screen.getByRole('toolbar').textContent).toContain('guide · 48 frames · -6 dB, its track −3 dB')
     cleanup()
-    show(<SoundBar sequence={sequence} sound={sequence.sound[1] as LaidSound} />)
+    show(<SoundBar master={master} sound={master.sound[1] as LaidSound} />)
     expect(screen.getByRole('toolbar').textContent).toContain('not heard')
   })
 
@@ -312,19 +312,19 @@ describe('the chosen sound', () => {
     ['S', '/api/sounds/31/split?at=110', undefined],
   ])('does with %s what it says', async (key, path, body) => {
     const asked = fakeServer()
-    show(<SoundBar sequence={sequence} sound={sound} />)
+    show(<SoundBar master={master} sound={sound} />)
     press(key)
     await waitFor(() => expect(posts(asked)).toEqual([{ method: 'POST', path, body }]))
   })
 
   it.each([
     ['G', '-4.5', '/api/sounds/31', { level: -4.5 }],
-    ['Shift+G', '2', '/api/masters/9/sound-lanes', { name: 'A1', level: 2 }],
+    ['Shift+G', '2', '/api/masters/9/sound-tracks', { name: 'A1', level: 2 }],
     ['[', '-3', '/api/sounds/31', { head: -3 }],
     ['U', '24', '/api/sounds/31', { fadeOut: 24 }],
   ])('asks with %s for a number', async (key, typed, path, body) => {
     const asked = fakeServer()
-    show(<SoundBar sequence={sequence} sound={sound} />)
+    show(<SoundBar master={master} sound={sound} />)
     press(key)
     const box = await screen.findByRole('textbox')
     fireEvent.change(box, { target: { value: typed } })
@@ -335,7 +335,7 @@ describe('the chosen sound', () => {
   it('goes to the next sound, and leaves them', () => {
     fakeServer()
     setDesk({ sound: 31 })
-    show(<SoundBar sequence={sequence} sound={sound} />)
+    show(<SoundBar master={master} sound={sound} />)
     press('Alt+ArrowRight')
     expect(useDesk.getState()).toMatchObject({ sound: 32, frame: 130 })
     press('Escape')
@@ -343,44 +343,44 @@ describe('the chosen sound', () => {
   })
 })
 
-describe('names of lanes', () => {
-  const names = () => show(<LaneNames layout={layOut(400, 2, 1)} sequence={sequence} sounds={['A1', 'A2']} />)
+describe('names of tracks', () => {
+  const names = () => show(<TrackNames layout={layOut(400, 2, 1)} master={master} sounds={['A1', 'A2']} />)
 
-  it('say what the lanes are, and in which state', () => {
+  it('say what the tracks are, and in which state', () => {
     fakeServer()
     names()
     expect(screen.getByText('version 2')).toBeTruthy()
     expect(screen.getByText('2 shots, 1 staged')).toBeTruthy()
     expect(screen.getByText('1 of 2 shots')).toBeTruthy()
-    expect(screen.getByTitle('Lane 2, off, locked')).toBeTruthy()
-    expect(screen.getByTitle('Lane Shots')).toBeTruthy()
+    expect(screen.getByTitle('Track 2, off, locked')).toBeTruthy()
+    expect(screen.getByTitle('Track Shots')).toBeTruthy()
   })
 
-  it('go up and down by keys; what is done to a lane is done to that one', async () => {
+  it('go up and down by keys; what is done to a track is done to that one', async () => {
     const asked = fakeServer({ '/api/masters/9/edits': { said: [], made: [] } })
     names()
     press('Alt+L')
-    await waitFor(() => expect(posts(asked)[0]?.body).toMatchObject({ kind: 'LANE_LOCK', lane: 90, sections: [] }))
+    await waitFor(() => expect(posts(asked)[0]?.body).toMatchObject({ kind: 'TRACK_LOCK', track: 90, clips: [] }))
     press('Alt+PageUp')
-    expect(useDesk.getState().lane).toBe(91)
+    expect(useDesk.getState().track).toBe(91)
     press('Alt+Q')
-    await waitFor(() => expect(posts(asked)[1]?.body).toMatchObject({ kind: 'LANE_SWITCH', lane: 91 }))
+    await waitFor(() => expect(posts(asked)[1]?.body).toMatchObject({ kind: 'TRACK_SWITCH', track: 91 }))
     press('Alt+PageUp')
-    expect(useDesk.getState().lane).toBe(91)
+    expect(useDesk.getState().track).toBe(91)
     press('Alt+PageDown')
-    expect(useDesk.getState().lane).toBe(90)
+    expect(useDesk.getState().track).toBe(90)
   })
 
-  it('neither order nor take away the main lane', () => {
+  it('neither order nor take away the main track', () => {
     fakeServer()
     names()
     const of = (name: string) => allActions().find((a) => a.name === name)?.disabled
     expect([of('Take away: Shots'), of('Higher: Shots'), of('Lock: Shots')]).toEqual([true, true, undefined])
     press('Alt+PageUp')
-    expect([of('Take away: Lane 2'), of('Unlock: Lane 2'), of('Switch on: Lane 2')]).toEqual([false, undefined, undefined])
+    expect([of('Take away: Track 2'), of('Unlock: Track 2'), of('Switch on: Track 2')]).toEqual([false, undefined, undefined])
   })
 
-  it('mute and hear lanes of sound alone', async () => {
+  it('mute and hear tracks of sound alone', async () => {
     const asked = fakeServer()
     names()
     const mute = screen.getByLabelText('Mute guide')

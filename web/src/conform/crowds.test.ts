@@ -2,9 +2,9 @@ import { expect, it } from 'vitest'
 import type { Seam } from '../server/types'
 import { crowdsOf } from './crowds'
 
-const seam = (at: number, cutBend = 1) => ({ at, left: 0, right: 1, cutBend, renderBend: 0 }) as Seam
+const seam = (at: number, cutOffset = 1) => ({ at, left: 0, right: 1, cutOffset, renderOffset: 0 }) as Seam
 
-it('puts bent seams too close to be told apart into crowds, and leaves the others', () => {
+it('puts seams that differ too close to be told apart into crowds, and leaves the others', () => {
   const seams = [seam(0), seam(3, -4), seam(6), seam(40), seam(90), seam(92)]
   const { alone, crowds } = crowdsOf(
     seams,

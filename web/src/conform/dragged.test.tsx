@@ -9,14 +9,14 @@ import { LABELS } from '../parts/scale'
 import { setScore } from '../playhead/transport'
 import { HeldServer } from '../server/heldServer'
 import { queryClient } from '../server/queryClient'
-import type { Project, Section, Sequence } from '../server/types'
-import { Lanes } from './Lanes'
-import { layOut } from './lanes'
+import type { Clip, Master, Project } from '../server/types'
+import { Tracks } from './Tracks'
+import { layOut } from './tracks'
 
 const WIDTH = 1000
 const HEIGHT = 400
 const project = { id: 3, cuts: [] } as unknown as Project
-const piece = (id: number, from: number, to: number) =>
+const clip = (id: number, from: number, to: number) =>
   ({
     id,
     shotId: id,
@@ -33,8 +33,8 @@ const piece = (id: number, from: number, to: number) =>
     tailWeights: [],
     shotFirst: 1001,
     shotLast: 1050,
-  }) as unknown as Section
-const sound = { id: 31, lane: 'A1', name: 'guide', in: 100, out: 160, level: 0, gain: 1, fadeIn: 0, fadeOut: 0 }
+  }) as unknown as Clip
+const sound = { id: 31, track: 'A1', name: 'guide', in: 100, out: 160, level: 0, gain: 1, fadeIn: 0, fadeOut: 0 }
 const master = (seq: number) =>
   ({
     id: 9,
@@ -49,25 +49,25 @@ const master = (seq: number) =>
     main: { id: 90, name: 'Shots', enabled: true, locked: false },
     upper: [],
     live: [],
-    sections: [piece(1, 100, 150), piece(2, 150, 200)],
-    seams: [{ at: 150, cut: 150, cutBend: 0, renderBend: 0 }],
-    marks: [],
+    clips: [clip(1, 100, 150), clip(2, 150, 200)],
+    seams: [{ at: 150, cut: 150, cutOffset: 0, renderOffset: 0 }],
+    markers: [],
     renders: [],
     gaps: [],
     transitions: [],
     shots: [],
     sound: [sound],
-    soundLanes: [{ name: 'A1', level: 0 }],
-    counts: { shots: 2, staged: 0, rendered: 0, bentSeams: 0 },
-    cut: { id: 0, version: 0, name: '', pieces: [] },
-  }) as unknown as Sequence
+    soundTracks: [{ name: 'A1', level: 0 }],
+    counts: { shots: 2, staged: 0, rendered: 0, offsetSeams: 0 },
+    cut: { id: 0, version: 0, name: '', clips: [] },
+  }) as unknown as Master
 
 const layout = layOut(HEIGHT, 1, 0)
 const x = (frame: number) => LABELS + ((frame - 100) / 100) * (WIDTH - LABELS - 16)
 const middle = ([top, bottom]: [number, number] | readonly [number, number]) => (top + bottom) / 2
-const lanes = (seq = 12) => (
+const tracks = (seq = 12) => (
   <QueryClientProvider client={queryClient}>
-    <Lanes project={project} sequence={master(seq)} />
+    <Tracks project={project} master={master(seq)} />
   </QueryClientProvider>
 )
 const canvas = () => screen.getByRole('img')
@@ -89,7 +89,7 @@ beforeEach(() => {
   fakeWindow(WIDTH, HEIGHT)
   server = new HeldServer(() => undefined)
   act(() => {
-    setDesk({ frame: 110, seam: undefined, pieces: [], sound: undefined, zoom: undefined })
+    setDesk({ frame: 110, seam: undefined, clips: [], sound: undefined, zoom: undefined })
     setScore({ start: 100, end: 200, masterEnd: 200, framesPerSecond: 24, sound: [] })
   })
 })
@@ -100,12 +100,12 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-describe('what a hand edits in the lanes', () => {
+describe('what a hand edits in the tracks', () => {
   it('a seam goes where it was put, whatever edit is heard of between the last move and letting go', async () => {
-    const { rerender } = render(lanes())
+    const { rerender } = render(tracks())
     down(150, y.seam)
     move(155, y.seam)
-    rerender(lanes(13))
+    rerender(tracks(13))
     up()
     await answerAll()
     expect(edits()).toEqual([['/api/masters/9/seam', { at: 150, frames: 5 }]])
@@ -115,16 +115,16 @@ describe('what a hand edits in the lanes', () => {
     ['the view is left', () => cleanup()],
     ['the window loses the focus', () => act(() => void window.dispatchEvent(new Event('blur')))],
   ])('what a pull has come to is written when %s', async (_, leave) => {
-    render(lanes())
+    render(tracks())
     down(120, y.shots, { altKey: true })
     move(117, y.shots)
     leave()
     await answerAll()
-    expect(edits()).toEqual([['/api/masters/9/edits', expect.objectContaining({ kind: 'SLIP', sections: [1], frames: 3 })]])
+    expect(edits()).toEqual([['/api/masters/9/edits', expect.objectContaining({ kind: 'SLIP', clips: [1], frames: 3 })]])
   })
 
   it('a sound goes by the frames that it was drawn, once', async () => {
-    render(lanes())
+    render(tracks())
     down(120, y.sound)
     move(124, y.sound)
     up()
@@ -134,7 +134,7 @@ describe('what a hand edits in the lanes', () => {
   })
 
   it('goes back on Escape', async () => {
-    render(lanes())
+    render(tracks())
     down(150, y.seam)
     move(155, y.seam)
     fireEvent.keyDown(window, { key: 'Escape' })

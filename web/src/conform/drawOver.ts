@@ -1,56 +1,56 @@
-/** What is laid over the lanes to be compared with them: another version of the cut, the master as it once was. */
+/** What is laid over the tracks to be compared with them: another version of the cut, the master as it once was. */
 
 import { clipped } from '../parts/brush'
 import { toX } from '../parts/scale'
-import type { CutPieces } from '../server/types'
+import type { CutClips } from '../server/types'
 import { INK, inView, MONO, SANS, type Scene } from './scene'
 
-/** Another version of the cut along the foot of the cut's lane, and the master as it once was along the foot of its own. */
+/** Another version of the cut along the foot of the cut's track, and the master as it once was along the foot of its own. */
 export function drawOver(g: CanvasRenderingContext2D, s: Scene) {
   if (s.over) {
-    drawLaidOver(g, s, s.over, `version ${s.over.version}`, s.layout.cut, s.sequence.cut.pieces)
+    drawLaidOver(g, s, s.over, `version ${s.over.version}`, s.layout.cut, s.master.cut.clips)
   }
 }
 
 export function drawPast(g: CanvasRenderingContext2D, s: Scene) {
   if (s.past) {
-    drawLaidOver(g, s, s.past, `after “${s.past.name}”`, s.layout.shots, s.sequence.sections)
+    drawLaidOver(g, s, s.past, `after “${s.past.name}”`, s.layout.shots, s.master.clips)
   }
 }
 
-/** A strip of pieces: an edge that the lane under it does not have is drawn in full. */
+/** A strip of clips: an edge that the track under it does not have is drawn in full. */
 function drawLaidOver(
   g: CanvasRenderingContext2D,
   s: Scene,
-  over: CutPieces,
+  over: CutClips,
   title: string,
-  lane: [number, number],
+  track: [number, number],
   under: { in: number; out: number }[],
 ) {
-  const bottom = lane[1]
-  const high = Math.max(16, Math.min(34, (bottom - lane[0]) * 0.45))
+  const bottom = track[1]
+  const high = Math.max(16, Math.min(34, (bottom - track[0]) * 0.45))
   const top = bottom - high
   const known = new Set(under.flatMap((p) => [p.in, p.out]))
-  const { pieces } = over
-  const [first, last] = inView(s, pieces)
-  for (const piece of pieces.slice(first, last)) {
-    const x = toX(s.scale, piece.in)
-    const w = Math.max(0.6, toX(s.scale, piece.out) - x - 1)
+  const { clips } = over
+  const [first, last] = inView(s, clips)
+  for (const clip of clips.slice(first, last)) {
+    const x = toX(s.scale, clip.in)
+    const w = Math.max(0.6, toX(s.scale, clip.out) - x - 1)
     g.fillStyle = 'rgba(40,40,40,0.86)'
     g.fillRect(x, top, w, bottom - top)
     if (w > 34) {
       g.fillStyle = INK.text
       g.font = `12px ${SANS}`
-      clipped(g, piece.name, x + 5, top + 13, w - 8)
+      clipped(g, clip.name, x + 5, top + 13, w - 8)
       if (high > 30) {
         g.fillStyle = INK.quiet
         g.font = `12px ${MONO}`
-        clipped(g, String(piece.out - piece.in), x + 5, bottom - 5, w - 8)
+        clipped(g, String(clip.out - clip.in), x + 5, bottom - 5, w - 8)
       }
     }
-    for (const edge of [piece.in, piece.out]) {
+    for (const edge of [clip.in, clip.out]) {
       if (!known.has(edge)) {
-        g.fillStyle = INK.bent
+        g.fillStyle = INK.offset
         g.fillRect(Math.round(toX(s.scale, edge)) - 1, top, 2.5, bottom - top)
       }
     }

@@ -1,11 +1,11 @@
-/** Seams through all lanes: one straight line where they agree, bent by the frames where they do not. */
+/** Seams through all tracks: one straight line where they agree, bent by the frames where they do not. */
 
 import { itemAt } from '../parts/lists'
 import { LABELS, toX } from '../parts/scale'
 import type { Seam } from '../server/types'
 import { type Crowd, crowdsOf } from './crowds'
-import { shotsTop } from './lanes'
 import { draggedEdge, INK, inView, MONO, type Scene, seen } from './scene'
+import { shotsTop } from './tracks'
 
 /** Straight seams nearer to a neighbour than this would only be a grey smear. */
 const LEAST_GAP = 4
@@ -16,10 +16,10 @@ export function drawSeams(g: CanvasRenderingContext2D, s: Scene) {
     const [before, after] = [seams[i - 1]?.at ?? -Infinity, seams[i + 1]?.at ?? Infinity]
     return Math.min(itemAt(seams, i).at - before, after - itemAt(seams, i).at) * s.scale.perFrame
   }
-  const { alone, crowds } = bentOf(s, seams)
+  const { alone, crowds } = offsetsOf(s, seams)
   crowds.forEach((crowd) => drawHeat(g, s, crowd))
   seams.forEach((seam, i) => {
-    if (isBent(s, seam) ? alone.has(seam) : s.seam === seam.at || room(i) >= LEAST_GAP) {
+    if (isOffset(s, seam) ? alone.has(seam) : s.seam === seam.at || room(i) >= LEAST_GAP) {
       drawSeam(g, s, seam)
     }
   })
@@ -27,28 +27,28 @@ export function drawSeams(g: CanvasRenderingContext2D, s: Scene) {
 
 export function drawSeamCounts(g: CanvasRenderingContext2D, s: Scene) {
   const seams = seamsInView(s)
-  const { alone, crowds } = bentOf(s, seams)
+  const { alone, crowds } = offsetsOf(s, seams)
   drawCounts(
     g,
     s,
-    seams.filter((m) => !isBent(s, m) || alone.has(m)),
+    seams.filter((m) => !isOffset(s, m) || alone.has(m)),
     crowds,
   )
 }
 
-const bentOf = (s: Scene, seams: Seam[]) =>
+const offsetsOf = (s: Scene, seams: Seam[]) =>
   crowdsOf(
-    seams.filter((m) => isBent(s, m)),
+    seams.filter((m) => isOffset(s, m)),
     (m) => toX(s.scale, m.at),
     (m) => m.at === s.seam || m.at === s.drag?.at,
   )
 
-/** Where many seams in a row are bent, a band in the gap between the lanes, the stronger the further they are off. */
+/** Where many seams in a row are bent, a band in the gap between the tracks, the stronger the further they are off. */
 function drawHeat(g: CanvasRenderingContext2D, s: Scene, crowd: Crowd) {
-  const band = (bend: number, top: number, bottom: number) => {
-    if (bend > 0) {
-      g.globalAlpha = Math.min(1, 0.35 + Math.log10(1 + bend) * 0.4)
-      g.fillStyle = INK.bent
+  const band = (offset: number, top: number, bottom: number) => {
+    if (offset > 0) {
+      g.globalAlpha = Math.min(1, 0.35 + Math.log10(1 + offset) * 0.4)
+      g.fillStyle = INK.offset
       g.fillRect(crowd.from, (top + bottom) / 2 - 2.5, Math.max(3, crowd.to - crowd.from), 5)
       g.globalAlpha = 1
     }
@@ -58,13 +58,13 @@ function drawHeat(g: CanvasRenderingContext2D, s: Scene, crowd: Crowd) {
 }
 
 const seamsInView = (s: Scene): Seam[] => {
-  // a bend reaches to its cut or render: both count as in view
-  const spans = s.sequence.seams.map((m) => ({ in: m.at, out: m.at }))
+  // an offset reaches to its cut or render: both count as in view
+  const spans = s.master.seams.map((m) => ({ in: m.at, out: m.at }))
   const [first, last] = inView(s, spans)
-  return s.sequence.seams.slice(Math.max(0, first - 2), last + 2)
+  return s.master.seams.slice(Math.max(0, first - 2), last + 2)
 }
 
-const isBent = (s: Scene, seam: Seam) => seam.cutBend !== 0 || seam.renderBend !== 0 || s.drag?.at === seam.at
+const isOffset = (s: Scene, seam: Seam) => seam.cutOffset !== 0 || seam.renderOffset !== 0 || s.drag?.at === seam.at
 
 function drawSeam(g: CanvasRenderingContext2D, s: Scene, seam: Seam) {
   const shots = toX(s.scale, draggedEdge(s, seam.at))
@@ -74,13 +74,13 @@ function drawSeam(g: CanvasRenderingContext2D, s: Scene, seam: Seam) {
     return
   }
   const dragged = s.drag?.at === seam.at
-  const bent = isBent(s, seam)
+  const off = isOffset(s, seam)
   const selected = s.seam === seam.at
   const [cutTop, cutBottom] = s.layout.cut
   const shotsBottom = s.layout.shots[1]
   const top = shotsTop(s.layout)
   const [rendersTop, rendersBottom] = s.layout.renders
-  g.lineWidth = selected ? 3 : bent ? 2.4 : s.scale.perFrame < 0.15 ? 0.5 : 1.2
+  g.lineWidth = selected ? 3 : off ? 2.4 : s.scale.perFrame < 0.15 ? 0.5 : 1.2
   g.strokeStyle = selected ? INK.live : INK.line
   g.lineJoin = 'round'
   const line = (colour: string, points: [number, number][]) => {
@@ -89,8 +89,8 @@ function drawSeam(g: CanvasRenderingContext2D, s: Scene, seam: Seam) {
     points.forEach(([x, y], i) => (i ? g.lineTo(Math.round(x), y) : g.moveTo(Math.round(x), y)))
     g.stroke()
   }
-  const above = seam.cutBend !== 0 || dragged ? INK.bent : INK.line
-  const below = seam.renderBend !== 0 ? INK.bent : INK.line
+  const above = seam.cutOffset !== 0 || dragged ? INK.offset : INK.line
+  const below = seam.renderOffset !== 0 ? INK.offset : INK.line
   const gapAbove = (cutBottom + top) / 2
   const gapBelow = (shotsBottom + rendersTop) / 2
   if (seam.cut !== undefined) {
@@ -102,7 +102,7 @@ function drawSeam(g: CanvasRenderingContext2D, s: Scene, seam: Seam) {
       [shots, top],
     ])
   }
-  line(seam.cutBend !== 0 || dragged ? INK.bent : below, [
+  line(seam.cutOffset !== 0 || dragged ? INK.offset : below, [
     [shots, top],
     [shots, shotsBottom],
   ])
@@ -116,7 +116,7 @@ function drawSeam(g: CanvasRenderingContext2D, s: Scene, seam: Seam) {
   }
 }
 
-/** Counts at the bends. Where they would lie over each other the first stands for its neighbours; the line stays. */
+/** Counts at the retimeKeys. Where they would lie over each other the first stands for its neighbours; the line stays. */
 function drawCounts(g: CanvasRenderingContext2D, s: Scene, seams: Seam[], crowds: Crowd[]) {
   const [cut, shots, renders] = [s.layout.cut, s.layout.shots, s.layout.renders]
   const above = new Pills((cut[1] + shotsTop(s.layout)) / 2)
@@ -124,23 +124,23 @@ function drawCounts(g: CanvasRenderingContext2D, s: Scene, seams: Seam[], crowds
   for (const crowd of crowds) {
     const middle = (Math.max(LABELS, crowd.from) + Math.min(s.width, crowd.to)) / 2
     if (crowd.cut > 0) {
-      above.draw(g, s, `${crowd.count} bent, up to ${crowd.cut}`, middle)
+      above.draw(g, s, `${crowd.count} off, up to ${crowd.cut}`, middle)
     }
     if (crowd.render > 0) {
-      below.draw(g, s, `${crowd.count} bent, up to ${crowd.render}`, middle)
+      below.draw(g, s, `${crowd.count} off, up to ${crowd.render}`, middle)
     }
   }
   above.again()
   below.again()
   for (const seam of seams) {
     const x = toX(s.scale, draggedEdge(s, seam.at))
-    const bend = seam.cutBend + (s.drag?.at === seam.at ? s.drag.delta : 0)
-    if (bend !== 0 && seam.cut !== undefined) {
-      above.draw(g, s, signed(bend), (x + toX(s.scale, seam.cut)) / 2)
+    const offset = seam.cutOffset + (s.drag?.at === seam.at ? s.drag.delta : 0)
+    if (offset !== 0 && seam.cut !== undefined) {
+      above.draw(g, s, signed(offset), (x + toX(s.scale, seam.cut)) / 2)
     }
     if (seam.action && seen(s, x - 6, x + 6)) {
       // the action does not quite run on here: a notch at the foot of the line
-      g.fillStyle = INK.bent
+      g.fillStyle = INK.offset
       g.beginPath()
       g.moveTo(x - 6, shots[1])
       g.lineTo(x + 6, shots[1])
@@ -148,8 +148,8 @@ function drawCounts(g: CanvasRenderingContext2D, s: Scene, seams: Seam[], crowds
       g.closePath()
       g.fill()
     }
-    if (seam.renderBend !== 0 && seam.render !== undefined) {
-      below.draw(g, s, signed(seam.renderBend), (x + toX(s.scale, seam.render)) / 2)
+    if (seam.renderOffset !== 0 && seam.render !== undefined) {
+      below.draw(g, s, signed(seam.renderOffset), (x + toX(s.scale, seam.render)) / 2)
     }
   }
 }
@@ -179,7 +179,7 @@ class Pills {
     if (text.includes(' ')) {
       this.crowds.push([x - w / 2, x + w / 2])
     }
-    g.fillStyle = INK.bent
+    g.fillStyle = INK.offset
     g.beginPath()
     g.roundRect(x - w / 2, this.y - 10, w, 20, 10)
     g.fill()

@@ -5,28 +5,28 @@ import { toX } from '../parts/scale'
 import type { Passing } from '../playhead/lookup'
 import { INK, inView, type Scene, seen } from './scene'
 
-/** @param meets whether a piece passes in from the one before it, and not from black */
+/** @param meets whether a clip passes in from the one before it, and not from black */
 export function drawTransitions<T extends Passing>(
   g: CanvasRenderingContext2D,
   s: Scene,
-  pieces: T[],
+  clips: T[],
   [top, bottom]: [number, number],
   meets: (i: number) => boolean,
 ) {
-  const [first, last] = inView(s, pieces)
+  const [first, last] = inView(s, clips)
   for (let i = first; i < last; i++) {
-    const piece = itemAt(pieces, i)
-    if (piece.headWeights.length > 0) {
-      drawOne(g, s, piece.seenIn, piece.seenIn + piece.headWeights.length, top, bottom, meets(i) ? 'both' : 'in')
+    const clip = itemAt(clips, i)
+    if (clip.headWeights.length > 0) {
+      drawOne(g, s, clip.seenIn, clip.seenIn + clip.headWeights.length, top, bottom, meets(i) ? 'both' : 'in')
     }
-    if (piece.tailWeights.length > 0) {
-      drawOne(g, s, piece.out - piece.tailWeights.length, piece.out, top, bottom, 'out')
+    if (clip.tailWeights.length > 0) {
+      drawOne(g, s, clip.out - clip.tailWeights.length, clip.out, top, bottom, 'out')
     }
   }
 }
 
-export const meetsBefore = (pieces: { in: number; out: number }[]) => (i: number) =>
-  i > 0 && itemAt(pieces, i - 1).out === itemAt(pieces, i).in
+export const meetsBefore = (clips: { in: number; out: number }[]) => (i: number) =>
+  i > 0 && itemAt(clips, i - 1).out === itemAt(clips, i).in
 
 /** However short it is, it is wide enough to be seen. */
 const LEAST = 7

@@ -1,39 +1,39 @@
-/** Lanes above the main one, nested masters, and what is chosen on any of them. */
+/** Tracks above the main one, nested masters, and what is chosen on any of them. */
 
 import { clipped } from '../parts/brush'
 import { itemAt } from '../parts/lists'
 import { LABELS, toX } from '../parts/scale'
-import type { Section } from '../server/types'
+import type { Clip } from '../server/types'
 import { drawTransitions, meetsBefore } from './drawTransitions'
 import { forEachInView, INK, inView, MONO, SANS, type Scene, seen } from './scene'
 
-/** A lane above the main one: where a piece of it is live it is bright, where a higher one is, or it is off, dim. */
+/** A track above the main one: where a clip of it is live it is bright, where a higher one is, or it is off, dim. */
 export function drawUpper(g: CanvasRenderingContext2D, s: Scene, upper: number) {
   const span = s.layout.upper[upper]
-  const { lane, sections } = itemAt(s.sequence.upper, upper)
+  const { track, clips } = itemAt(s.master.upper, upper)
   if (!span) {
     return
   }
   const [top, bottom] = span
-  g.fillStyle = lane.locked ? '#272727' : '#2d2d2d'
+  g.fillStyle = track.locked ? '#272727' : '#2d2d2d'
   g.fillRect(LABELS, top, s.width - LABELS, bottom - top)
   const looks = (i: number) => {
-    const section = itemAt(sections, i)
-    return !lane.enabled || !section.enabled ? 'off' : section.content === 'SHOT' && !section.staged ? 'empty' : 'staged'
+    const clip = itemAt(clips, i)
+    return !track.enabled || !clip.enabled ? 'off' : clip.content === 'SHOT' && !clip.staged ? 'empty' : 'staged'
   }
   const inks = { off: '#353535', empty: '#434343', staged: INK.shot }
   forEachInView(
     s,
-    sections,
+    clips,
     looks,
     ({ index, x, width, look }) => {
-      const section = itemAt(sections, index)
+      const clip = itemAt(clips, index)
       g.fillStyle = inks[look]
       g.fillRect(x, top, width, bottom - top)
       if (width > 30) {
         g.font = `600 12px ${MONO}`
         g.fillStyle = look === 'off' ? INK.quiet : INK.text
-        clipped(g, `${section.nest ? `${section.nest.name} · ` : ''}${section.code}`, x + 5, bottom - 7, width - 8)
+        clipped(g, `${clip.nest ? `${clip.nest.name} · ` : ''}${clip.code}`, x + 5, bottom - 7, width - 8)
       }
     },
     ({ x, width, look }) => {
@@ -41,7 +41,7 @@ export function drawUpper(g: CanvasRenderingContext2D, s: Scene, upper: number) 
       g.fillRect(x, top, width, bottom - top)
     },
   )
-  for (const live of s.sequence.live) {
+  for (const live of s.master.live) {
     const x = toX(s.scale, live.in)
     const w = toX(s.scale, live.out) - x
     if (live.upper === upper && seen(s, x, x + w)) {
@@ -49,14 +49,14 @@ export function drawUpper(g: CanvasRenderingContext2D, s: Scene, upper: number) 
       g.fillRect(x, top, Math.max(1, w - 1), 2.5)
     }
   }
-  drawTransitions(g, s, sections, span, meetsBefore(sections))
-  markChosen(g, s, sections, span)
+  drawTransitions(g, s, clips, span, meetsBefore(clips))
+  outlineSelected(g, s, clips, span)
 }
 
-/** Where a lane above is live, the main lane is seen behind it. */
+/** Where a track above is live, the main track is seen behind it. */
 export function coverByUpper(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.shots
-  for (const live of s.sequence.live) {
+  for (const live of s.master.live) {
     const x = toX(s.scale, live.in)
     const w = toX(s.scale, live.out) - x
     if (seen(s, x, x + w)) {
@@ -69,23 +69,23 @@ export function coverByUpper(g: CanvasRenderingContext2D, s: Scene) {
 /** A bracket with its name over all that a nested master shows. */
 export function drawNests(g: CanvasRenderingContext2D, s: Scene) {
   const [top] = s.layout.shots
-  const { sections } = s.sequence
-  const [first, last] = inView(s, sections)
+  const { clips } = s.master
+  const [first, last] = inView(s, clips)
   for (let i = first; i < last; i++) {
-    const { nest, id } = itemAt(sections, i)
+    const { nest, id } = itemAt(clips, i)
     if (!nest) {
       continue
     }
     let end = i
-    while (end + 1 < sections.length && itemAt(sections, end + 1).id === id) {
+    while (end + 1 < clips.length && itemAt(clips, end + 1).id === id) {
       end++
     }
     let begin = i
-    while (begin > 0 && itemAt(sections, begin - 1).id === id) {
+    while (begin > 0 && itemAt(clips, begin - 1).id === id) {
       begin--
     }
-    const x0 = toX(s.scale, itemAt(sections, begin).in)
-    const x1 = toX(s.scale, itemAt(sections, end).out) - 1
+    const x0 = toX(s.scale, itemAt(clips, begin).in)
+    const x1 = toX(s.scale, itemAt(clips, end).out) - 1
     g.strokeStyle = '#d8d8d8'
     g.lineWidth = 1.6
     g.beginPath()
@@ -107,19 +107,19 @@ export function drawNests(g: CanvasRenderingContext2D, s: Scene) {
   }
 }
 
-export function markChosen(
+export function outlineSelected(
   g: CanvasRenderingContext2D,
   s: Scene,
-  sections: Section[],
+  clips: Clip[],
   [top, bottom]: [number, number],
   edge: (s: Scene, frame: number) => number = (_, frame) => frame,
 ) {
-  const chosen = new Set(s.pieces)
+  const chosen = new Set(s.clips)
   g.fillStyle = 'rgba(94,194,183,0.28)'
-  for (const section of chosen.size ? sections : []) {
-    const x = toX(s.scale, edge(s, section.in))
-    const w = toX(s.scale, edge(s, section.out)) - x
-    if (chosen.has(section.id) && seen(s, x, x + w)) {
+  for (const clip of chosen.size ? clips : []) {
+    const x = toX(s.scale, edge(s, clip.in))
+    const w = toX(s.scale, edge(s, clip.out)) - x
+    if (chosen.has(clip.id) && seen(s, x, x + w)) {
       g.fillRect(x, top, Math.max(1, w - 1), bottom - top)
       g.fillStyle = INK.live
       g.fillRect(x, bottom - 4, Math.max(1, w - 1), 4)

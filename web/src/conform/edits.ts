@@ -4,16 +4,16 @@ import { say, sayError } from '../desk/messages'
 import type { Written } from '../parts/draft'
 import { lastOf } from '../parts/lists'
 import { plural } from '../parts/words'
-import { allPieces } from '../playhead/lookup'
+import { allClips } from '../playhead/lookup'
 import { type Answer, type Asking, of, type post, seen } from '../server/client'
 import { postInOrder, postNumberedInOrder } from '../server/inOrder'
-import type { MasterEdit, Section, Sequence } from '../server/types'
+import type { Clip, Master, MasterEdit } from '../server/types'
 
-/** An edit as it is asked for: of the chosen pieces where none are named. */
+/** An edit as it is asked for: of the chosen clips where none are named. */
 export type Asked = MasterEdit extends infer One
-  ? One extends { sections: number[] }
-    ? Omit<One, 'sections'> & { sections?: number[] }
-    : One & { sections?: number[] }
+  ? One extends { clips: number[] }
+    ? Omit<One, 'clips'> & { clips?: number[] }
+    : One & { clips?: number[] }
   : never
 
 /** Asks for something that changes the project; a sentence says why where it cannot be done. */
@@ -29,18 +29,18 @@ export const ask = (async (...asked: Parameters<typeof postInOrder>) => {
 /** What these make is what is meant next. */
 const CHOOSES_MADE = new Set(['COPY_UP', 'DUPLICATE', 'PASTE', 'PUT'])
 
-/** Does an edit to the chosen pieces, or to others. */
-export async function edit(sequence: Sequence, asked: Asked): Promise<boolean> {
+/** Does an edit to the chosen clips, or to others. */
+export async function edit(master: Master, asked: Asked): Promise<boolean> {
   try {
-    const { pieces, along, soundStays } = useDesk.getState()
+    const { clips, along, soundStays } = useDesk.getState()
     const done = await postInOrder('/api/masters/{id}/edits', {
-      ...of(sequence.id),
-      body: { sections: pieces, along, soundStays, ...asked } as MasterEdit,
-      ...seen(sequence.seq),
+      ...of(master.id),
+      body: { clips: clips, along, soundStays, ...asked } as MasterEdit,
+      ...seen(master.seq),
     })
     done.said.forEach(say)
     if (CHOOSES_MADE.has(asked.kind) && done.made.length > 0) {
-      setDesk({ pieces: done.made })
+      setDesk({ clips: done.made })
     }
     return true
   } catch (e) {
@@ -49,43 +49,43 @@ export async function edit(sequence: Sequence, asked: Asked): Promise<boolean> {
   }
 }
 
-/** Makes pieces as they are in the cut; all of them where none is named. */
-export async function asInCut(sequence: Sequence, sections: number[]) {
-  await ask('/api/cuts/{id}/as-in-cut', { ...of(sequence.cut.id, { master: sequence.id }), body: { sections } })
+/** Makes clips as they are in the cut; all of them where none is named. */
+export async function asInCut(master: Master, clips: number[]) {
+  await ask('/api/cuts/{id}/as-in-cut', { ...of(master.cut.id, { master: master.id }), body: { clips } })
 }
 
-/** The chosen pieces that are still there, lane by lane in order; a nested master once, with all that it shows. */
-export function chosenPieces(sequence: Sequence, ids: number[]): Section[] {
+/** The chosen clips that are still there, track by track in order; a nested master once, with all that it shows. */
+export function chosenClips(master: Master, ids: number[]): Clip[] {
   const wanted = new Set(ids)
-  return ids.length === 0 ? [] : allPieces(sequence).filter((s) => wanted.has(s.id))
+  return ids.length === 0 ? [] : allClips(master).filter((s) => wanted.has(s.id))
 }
 
-/** Chooses a piece; with `more` beside those chosen, with `upTo` all of its lane from the last one chosen. */
-export function choosePiece(sequence: Sequence, id: number, more: boolean, upTo: boolean) {
-  const { pieces } = useDesk.getState()
-  const lane = [sequence.sections, ...sequence.upper.map((u) => u.sections)].find((l) => l.some((s) => s.id === id)) ?? []
-  const index = (piece: number) => lane.findIndex((s) => s.id === piece)
-  if (upTo && pieces.length > 0) {
-    const ends = [index(lastOf(pieces)), index(id)]
-    setDesk({ pieces: [...new Set(lane.slice(Math.max(0, Math.min(...ends)), Math.max(...ends) + 1).map((s) => s.id))] })
+/** Chooses a clip; with `more` beside those chosen, with `upTo` all of its track from the last one chosen. */
+export function chooseClip(master: Master, id: number, more: boolean, upTo: boolean) {
+  const { clips } = useDesk.getState()
+  const track = [master.clips, ...master.upper.map((u) => u.clips)].find((l) => l.some((s) => s.id === id)) ?? []
+  const index = (clip: number) => track.findIndex((s) => s.id === clip)
+  if (upTo && clips.length > 0) {
+    const ends = [index(lastOf(clips)), index(id)]
+    setDesk({ clips: [...new Set(track.slice(Math.max(0, Math.min(...ends)), Math.max(...ends) + 1).map((s) => s.id))] })
   } else if (more) {
-    setDesk({ pieces: pieces.includes(id) ? pieces.filter((p) => p !== id) : [...pieces, id] })
+    setDesk({ clips: clips.includes(id) ? clips.filter((p) => p !== id) : [...clips, id] })
   } else {
-    setDesk({ pieces: [id] })
+    setDesk({ clips: [id] })
   }
 }
 
 /**
- * Moves a seam in the shots lane, and the selection with it where it is still that.
+ * Moves a seam in the shots track, and the selection with it where it is still that.
  *
  * @return undefined where it was refused, and why is said
  */
-export async function moveSeam(sequence: Sequence, at: number, frames: number): Promise<Written | undefined> {
+export async function moveSeam(master: Master, at: number, frames: number): Promise<Written | undefined> {
   try {
     const { edit } = await postNumberedInOrder('/api/masters/{id}/seam', {
-      ...of(sequence.id),
+      ...of(master.id),
       body: { at, frames },
-      ...seen(sequence.seq),
+      ...seen(master.seq),
     })
     if (useDesk.getState().seam === at) {
       setDesk({ seam: at + frames })
@@ -97,23 +97,23 @@ export async function moveSeam(sequence: Sequence, at: number, frames: number): 
   }
 }
 
-export type Pull = { kind: 'HEAD' | 'TAIL' | 'SLIP' | 'SLIDE'; section: number; ripple: boolean }
+export type Pull = { kind: 'HEAD' | 'TAIL' | 'SLIP' | 'SLIDE'; clip: number; ripple: boolean }
 
 const WORDS = { HEAD: 'head', TAIL: 'tail', SLIP: 'slip', SLIDE: 'slide' }
 
 /** What a pull of so many frames is, to be read while it is done. */
-export function pullWords(pull: Pull, section: Section | undefined, frames: number): string {
+export function pullWords(pull: Pull, clip: Clip | undefined, frames: number): string {
   const by = `${frames > 0 ? '+' : frames < 0 ? '−' : ''}${Math.abs(frames)}`
-  const length = section ? section.out - section.in + (pull.kind === 'TAIL' ? frames : pull.kind === 'HEAD' ? -frames : 0) : 0
-  return `${section?.nest?.name ?? section?.code ?? ''} ${WORDS[pull.kind]} ${by}${pull.ripple ? ', the rest moves along' : ''} · ${plural(length, 'frame')}`
+  const length = clip ? clip.out - clip.in + (pull.kind === 'TAIL' ? frames : pull.kind === 'HEAD' ? -frames : 0) : 0
+  return `${clip?.nest?.name ?? clip?.code ?? ''} ${WORDS[pull.kind]} ${by}${pull.ripple ? ', ripple' : ''} · ${plural(length, 'frame')}`
 }
 
 /** Lays a file of sound at the playhead, and chooses it. */
-export async function putSound(sequence: Sequence, mediaId: number) {
+export async function putSound(master: Master, mediaId: number) {
   const { frame } = useDesk.getState()
-  const lane = sequence.sound.find((s) => s.id === useDesk.getState().sound)?.lane
-  const id = await ask('/api/masters/{id}/sounds', { ...of(sequence.id), body: { mediaId, at: frame, lane } })
+  const track = master.sound.find((s) => s.id === useDesk.getState().sound)?.track
+  const id = await ask('/api/masters/{id}/sounds', { ...of(master.id), body: { mediaId, at: frame, track } })
   if (id) {
-    setDesk({ sound: id, pieces: [], seam: undefined })
+    setDesk({ sound: id, clips: [], seam: undefined })
   }
 }

@@ -2,7 +2,7 @@
  * Small camera pictures of shots, drawn by the server. One that is there stays until the next is: after an edit each is
  * asked for again with the tag of the last answer, and most have not changed.
  */
-import type { Section } from '../server/types'
+import type { Clip } from '../server/types'
 
 type Kept = { picture?: ImageBitmap; tag?: string; seq: number; asked: boolean }
 
@@ -16,9 +16,9 @@ const last = new Map<number, ImageBitmap>()
 let waiting: { key: string; shotId: number; loaded: () => void }[] = []
 let running = 0
 
-/** The picture of a frame of a section's shot, if it is there; else it will be asked for. */
-export function shotPicture(section: Section, frame: number, seq: number, loaded: () => void): ImageBitmap | undefined {
-  const key = `/api/shots/${section.shotId}/picture?frame=${frame}`
+/** The picture of a frame of a clip's shot, if it is there; else it will be asked for. */
+export function shotPicture(clip: Clip, frame: number, seq: number, loaded: () => void): ImageBitmap | undefined {
+  const key = `/api/shots/${clip.shotId}/picture?frame=${frame}`
   let entry = kept.get(key)
   if (!entry) {
     const oldest = kept.keys().next().value
@@ -31,10 +31,10 @@ export function shotPicture(section: Section, frame: number, seq: number, loaded
   if (entry.seq !== seq && !entry.asked) {
     entry.asked = true
     entry.seq = seq
-    waiting.push({ key, shotId: section.shotId, loaded })
+    waiting.push({ key, shotId: clip.shotId, loaded })
     next()
   }
-  return entry.picture ?? last.get(section.shotId)
+  return entry.picture ?? last.get(clip.shotId)
 }
 
 function next() {

@@ -63,7 +63,7 @@ function takesItself(target: EventTarget | null, key: string): boolean {
 
 /**
  * What a key means now. A letter typed with Shift is the letter where nothing else is offered for it, and not where that has nothing to
- * do just now: Shift X without a range must not take a piece out.
+ * do just now: Shift X without a range must not take a clip out.
  */
 function meant(key: string): Action | undefined {
   const known = allActions().some((a) => a.keys?.split(' ').includes(key))

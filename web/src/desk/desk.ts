@@ -18,8 +18,8 @@ type Desk = {
   large: PictureKind
   /** record frame of the selected seam */
   seam: number | undefined
-  /** ids of the chosen pieces of the master */
-  pieces: number[]
+  /** ids of the chosen clips of the master */
+  clips: number[]
   zoom: { from: number; span: number } | undefined
   cutId: number | undefined
   /** the open master; the project's first where none was opened */
@@ -28,11 +28,11 @@ type Desk = {
   outer: number[]
   /** a range of the record clock, for loops and edits of ranges: in, and the frame after its last */
   range: { in?: number; out?: number }
-  /** pieces that were copied */
+  /** clips that were copied */
   copied: number[]
-  /** the lane that new pieces go to; the main one where none is chosen */
-  lane: number | undefined
-  /** the chosen piece of sound */
+  /** the track that new clips go to; the main one where none is chosen */
+  track: number | undefined
+  /** the chosen clip of sound */
   sound: number | undefined
   /** another version of the cut, laid over the one that the master is held against */
   over: number | undefined
@@ -40,8 +40,8 @@ type Desk = {
   past: number | undefined
   /** whether numbers cut to cameras */
   cutting: boolean
-  /** which lanes move along with what comes after an edit; the usual where nobody chose: with the main lane all, with another that one */
-  along: 'OWN_LANE' | 'ALL_LANES' | undefined
+  /** which tracks move along with what comes after an edit; the usual where nobody chose: with the main track all, with another that one */
+  along: 'OWN_TRACK' | 'ALL_TRACKS' | undefined
   /** whether sound stays where it is when its picture moves */
   soundStays: boolean
 }
@@ -56,14 +56,14 @@ export const useDesk = create<Desk>()(
         units: 'timecode',
         large: 'camera',
         seam: undefined,
-        pieces: [],
+        clips: [],
         zoom: undefined,
         cutId: undefined,
         masterId: undefined,
         outer: [],
         range: {},
         copied: [],
-        lane: undefined,
+        track: undefined,
         sound: undefined,
         over: undefined,
         past: undefined,
@@ -79,23 +79,23 @@ export const useDesk = create<Desk>()(
 export const useOfDesk = <K extends keyof Desk>(...keys: K[]): Pick<Desk, K> =>
   useDesk(useShallow((desk) => Object.fromEntries(keys.map((k) => [k, desk[k]])) as Pick<Desk, K>))
 
-/** One thing is chosen at a time: a seam, pieces, or a sound. All keys mean that. */
+/** One thing is chosen at a time: a seam, clips, or a sound. All keys mean that. */
 function alone(part: Partial<Desk>): Partial<Desk> {
   if (part.seam !== undefined) {
-    return { ...part, pieces: part.pieces ?? [], sound: part.sound }
+    return { ...part, clips: part.clips ?? [], sound: part.sound }
   }
-  return part.pieces?.length ? { ...part, seam: undefined, sound: part.sound } : part
+  return part.clips?.length ? { ...part, seam: undefined, sound: part.sound } : part
 }
 
 export const setDesk = (part: Partial<Desk>) => useDesk.setState(alone(part))
 
 /** What belongs to one master: ids and frames of it mean nothing in another. */
 const OF_MASTER: Partial<Desk> = {
-  pieces: [],
+  clips: [],
   seam: undefined,
   zoom: undefined,
   range: {},
-  lane: undefined,
+  track: undefined,
   sound: undefined,
   past: undefined,
 }

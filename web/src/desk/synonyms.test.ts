@@ -5,6 +5,6 @@ it('finds what the trade calls otherwise', () => {
   expect(plainWords('Another project')).toContain('new project')
   expect(plainWords('Hold the frame at the playhead')).toContain('freeze')
   expect(plainWords('Hand back: save the list')).toMatch(/export.*edl/)
-  expect(plainWords('Put something in between …')).toContain('insert')
-  expect(plainWords('Split at the playhead')).not.toContain('insert')
+  expect(plainWords('Insert …')).toContain('put in between')
+  expect(plainWords('Split at the playhead')).not.toContain('put in between')
 })

@@ -8,7 +8,7 @@ import { queryClient } from '../server/queryClient'
 import type { IntakeCut } from '../server/types'
 import { CutAsItCame } from './CutAsItCame'
 
-/** Names of lanes, then ten pixels for each of the hundred frames. */
+/** Names of tracks, then ten pixels for each of the hundred frames. */
 const LEFT = 128
 const WIDTH = LEFT + 1000 + 16
 const START = 86_400
@@ -32,7 +32,7 @@ const cut = {
   endTimecode: '01:00:04:04',
   first: true,
   received: false,
-  lanes: [
+  tracks: [
     {
       kind: 'picture',
       name: 'V1',
@@ -43,11 +43,11 @@ const cut = {
     { kind: 'sound', name: 'A1', enabled: true, events: [] },
   ],
   sound: [
-    { lane: 'A1', name: 'waves_and_wind.wav', in: START, out: START + 50 },
-    { lane: 'A1', name: 'more.wav', in: START + 60, out: START + 80 },
-    { lane: 'A2', name: 'voice.wav', in: START + 10, out: START + 20 },
-    { lane: 'A3', name: 'a.wav', in: START, out: START + 5 },
-    { lane: 'A4', name: 'b.wav', in: START, out: START + 5 },
+    { track: 'A1', name: 'waves_and_wind.wav', in: START, out: START + 50 },
+    { track: 'A1', name: 'more.wav', in: START + 60, out: START + 80 },
+    { track: 'A2', name: 'voice.wav', in: START + 10, out: START + 20 },
+    { track: 'A3', name: 'a.wav', in: START, out: START + 5 },
+    { track: 'A4', name: 'b.wav', in: START, out: START + 5 },
   ],
   shots: [shot(0, 40, 'sh0010'), shot(40, 100, 'sh0020', 2)],
 } as unknown as IntakeCut
@@ -74,15 +74,15 @@ const shown = (what: () => void) => {
 }
 
 describe('the cut as it came', () => {
-  it('says how many pieces become how many shots, from where to where', () => {
+  it('says how many clips become how many shots, from where to where', () => {
     open()
-    expect(screen.getByRole('img').getAttribute('aria-label')).toBe('4 pieces become 2 shots')
-    expect(texts(strokes)).toEqual(expect.arrayContaining(['01:00:00:00', '01:00:04:04', '3 pieces', '1 piece, off', 'as they will be']))
+    expect(screen.getByRole('img').getAttribute('aria-label')).toBe('4 clips become 2 shots')
+    expect(texts(strokes)).toEqual(expect.arrayContaining(['01:00:00:00', '01:00:04:04', '3 clips', '1 clip, off', 'as they will be']))
   })
 
-  it('has every piece and every shot over its own frames', () => {
+  it('has every clip and every shot over its own frames', () => {
     open()
-    // a piece without a picture is marked as missing, one with a picture is not
+    // a clip without a picture is marked as missing, one with a picture is not
     const missing = boxes(strokes, '#3a3a3a')
     expect(missing.map(([from, , wide]) => [from, wide])).toEqual([
       [x(20), 399],
@@ -98,7 +98,7 @@ describe('the cut as it came', () => {
     expect(texts(strokes)).toEqual(expect.arrayContaining(['40', '60']))
   })
 
-  it('counts the pieces where several become one shot', () => {
+  it('counts the clips where several become one shot', () => {
     open()
     expect(whereIs(strokes, '2')).toBeCloseTo(x(70) - 0.5)
     expect(texts(strokes)).not.toContain('1')
@@ -107,7 +107,7 @@ describe('the cut as it came', () => {
   it('draws what is switched off faintly, with the words', () => {
     const off = {
       ...cut,
-      lanes: [{ ...cut.lanes[0], events: [event(0, 50, 'gate', { enabled: false }), event(50, 100, 'sea')] }],
+      tracks: [{ ...cut.tracks[0], events: [event(0, 50, 'gate', { enabled: false }), event(50, 100, 'sea')] }],
     } as unknown as IntakeCut
     open(off)
     expect(texts(strokes)).toContain('gate, off')
@@ -115,11 +115,11 @@ describe('the cut as it came', () => {
     expect(faint).toEqual(expect.arrayContaining([0.4, 1]))
   })
 
-  it('names the sounds of three lanes at most, without the ends of their names, and says how many more there are', () => {
+  it('names the sounds of three tracks at most, without the ends of their names, and says how many more there are', () => {
     open()
     expect(texts(strokes)).toEqual(expect.arrayContaining(['A1', 'waves_and_', 'A2', 'voice', 'A3']))
     expect(texts(strokes)).not.toContain('A4')
-    expect(texts(strokes)).toContain('and 1 more sound lane')
+    expect(texts(strokes)).toContain('and 1 more sound track')
     expect(boxes(strokes, '#2a2a2a').map(([from, , wide]) => [from, wide])).toEqual([
       [x(0), 500],
       [x(60), 200],

@@ -13,21 +13,21 @@ const HEIGHT = { picture: 62, title: 30, shots: 30, sound: 24, more: 18 }
 
 const LEFT = LABELS + 12
 
-/** How much of a piece is seen that is switched off. */
+/** How much of a clip is seen that is switched off. */
 const OFF = 0.4
 
 type Props = { cut: IntakeCut; shot: number; choose: (index: number) => void }
 
-/** The cut as it came above, the shots as they will be under it, a bracket with a count where pieces become one shot. */
+/** The cut as it came above, the shots as they will be under it, a bracket with a count where clips become one shot. */
 export function CutAsItCame({ cut, shot, choose }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const canvas = useRef<HTMLCanvasElement>(null)
   const { width } = useSize(holder)
   const [, again] = useReducer((n: number) => n + 1, 0)
-  const pictures = cut.lanes.filter((l) => l.kind === 'picture').reverse()
-  const soundLanes = [...new Set(cut.sound.map((s) => s.lane))]
-  const sounds = soundLanes.slice(0, 3)
-  const notShown = soundLanes.length - sounds.length
+  const pictures = cut.tracks.filter((l) => l.kind === 'picture').reverse()
+  const soundTracks = [...new Set(cut.sound.map((s) => s.track))]
+  const sounds = soundTracks.slice(0, 3)
+  const notShown = soundTracks.length - sounds.length
   const height =
     28 +
     (pictures.length - 1) * (HEIGHT.title + 6) +
@@ -50,7 +50,7 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
     (pixels) => setZoom((now) => panned(cut, now, pixels / scale.perFrame)),
   )
   const about = chosen ? (chosen.in + chosen.out) / 2 : (cut.start + cut.end) / 2
-  useActions('cut-lanes', [
+  useActions('cut-tracks', [
     { group: 'Intake', name: 'Zoom in', keys: '= Ctrl+ArrowUp', run: () => setZoom((now) => zoomed(cut, now, 0.6, about)) },
     { group: 'Intake', name: 'Zoom out', keys: 'Ctrl+ArrowDown Z', run: () => setZoom((now) => zoomed(cut, now, 1 / 0.6, about)) },
     { group: 'Intake', name: 'Show the whole cut', keys: 'Shift+Home H', run: () => setZoom(undefined) },
@@ -68,34 +68,34 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
     g.fillText(zoom ? 'H shows the whole cut' : cut.endTimecode, width - 16, 16)
     g.textAlign = 'left'
     let y = 26
-    pictures.forEach((lane, i) => {
+    pictures.forEach((track, i) => {
       const h = i === pictures.length - 1 ? HEIGHT.picture : HEIGHT.title
-      const count = plural(lane.events.length, 'piece')
-      name(g, lane.name, lane.enabled ? count : `${count}, off`, y + h / 2)
-      rightOf(g, LEFT - 1, width, height, () => drawLane(g, lane, y, h))
+      const count = plural(track.events.length, 'clip')
+      name(g, track.name, track.enabled ? count : `${count}, off`, y + h / 2)
+      rightOf(g, LEFT - 1, width, height, () => drawTrack(g, track, y, h))
       y += h + 6
     })
     const shotsAt = y + 16
     name(g, 'Shots', !cut.first ? 'as we have them' : cut.received ? 'as made' : 'as they will be', shotsAt + HEIGHT.shots / 2)
     rightOf(g, LEFT - 1, width, height, () => drawShots(g, shotsAt))
     y += 16 + HEIGHT.shots + 12
-    sounds.forEach((lane) => {
-      nameSound(g, lane, y)
-      rightOf(g, LEFT - 1, width, height, () => drawSound(g, lane, y))
+    sounds.forEach((track) => {
+      nameSound(g, track, y)
+      rightOf(g, LEFT - 1, width, height, () => drawSound(g, track, y))
       y += HEIGHT.sound + 4
     })
     if (notShown) {
       g.font = '12px "Atkinson Hyperlegible Next", sans-serif'
       g.fillStyle = '#b3b3b3'
-      g.fillText(`and ${plural(notShown, 'more sound lane')}`, 16, y + 12)
+      g.fillText(`and ${plural(notShown, 'more sound track')}`, 16, y + 12)
     }
   }
 
-  const inView = (piece: { in: number; out: number }) => x(piece.out) > LEFT - 2 && x(piece.in) < width
+  const inView = (clip: { in: number; out: number }) => x(clip.out) > LEFT - 2 && x(clip.in) < width
 
-  function drawLane(g: CanvasRenderingContext2D, lane: IntakeCut['lanes'][number], y: number, h: number) {
-    for (const event of lane.events.filter(inView)) {
-      g.globalAlpha = lane.enabled && event.enabled ? 1 : OFF
+  function drawTrack(g: CanvasRenderingContext2D, track: IntakeCut['tracks'][number], y: number, h: number) {
+    for (const event of track.events.filter(inView)) {
+      g.globalAlpha = track.enabled && event.enabled ? 1 : OFF
       const x0 = x(event.in)
       const w = Math.max(0.6, x(event.out) - x0 - 1)
       g.fillStyle = event.mediaId ? '#e9e4d8' : '#3a3a3a'
@@ -172,25 +172,25 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
     })
   }
 
-  function nameSound(g: CanvasRenderingContext2D, lane: string, y: number) {
-    const first = cut.sound.find((s) => s.lane === lane)
+  function nameSound(g: CanvasRenderingContext2D, track: string, y: number) {
+    const first = cut.sound.find((s) => s.track === track)
     g.font = '600 13px "Atkinson Hyperlegible Next", sans-serif'
     g.fillStyle = '#ededed'
-    g.fillText(lane, 16, y + HEIGHT.sound / 2 + 5)
+    g.fillText(track, 16, y + HEIGHT.sound / 2 + 5)
     g.font = '12px "Atkinson Hyperlegible Next", sans-serif'
     g.fillStyle = '#b3b3b3'
     g.fillText((first?.name.replace(/\.[a-z0-9]+$/i, '') ?? '').slice(0, 10), 38, y + HEIGHT.sound / 2 + 5)
   }
 
-  function drawSound(g: CanvasRenderingContext2D, lane: string, y: number) {
-    for (const piece of cut.sound.filter((s) => s.lane === lane && inView(s))) {
-      const x0 = x(piece.in)
-      const x1 = x(piece.out)
+  function drawSound(g: CanvasRenderingContext2D, track: string, y: number) {
+    for (const clip of cut.sound.filter((s) => s.track === track && inView(s))) {
+      const x0 = x(clip.in)
+      const x1 = x(clip.out)
       g.fillStyle = '#2a2a2a'
       g.fillRect(x0, y, x1 - x0, HEIGHT.sound)
-      const peaks = piece.mediaId ? loudness(piece.mediaId, again) : undefined
+      const peaks = clip.mediaId ? loudness(clip.mediaId, again) : undefined
       if (peaks) {
-        g.fillStyle = sounds.indexOf(lane) % 2 ? '#7d7768' : '#6b7b82'
+        g.fillStyle = sounds.indexOf(track) % 2 ? '#7d7768' : '#6b7b82'
         for (let px = Math.max(x0, LEFT - 2); px < Math.min(x1, width); px += 2) {
           const h = Math.max(1, ((peaks[Math.floor(((px - x0) / (x1 - x0)) * peaks.length)] ?? 0) / 255) * (HEIGHT.sound - 2))
           g.fillRect(px, y + HEIGHT.sound / 2 - h / 2, 1.4, h)
@@ -223,7 +223,7 @@ export function CutAsItCame({ cut, shot, choose }: Props) {
         style={{ width, height, display: 'block' }}
         onClick={press}
         role="img"
-        aria-label={`${cut.lanes.reduce((n, l) => n + l.events.length, 0)} pieces become ${plural(cut.shots.length, 'shot')}`}
+        aria-label={`${cut.tracks.reduce((n, l) => n + l.events.length, 0)} clips become ${plural(cut.shots.length, 'shot')}`}
         data-picture="cut"
       />
     </div>

@@ -18,7 +18,7 @@ import { rateName } from './rateName'
 import { alone, useDrop } from './useDrop'
 import { WhichPart } from './WhichPart'
 
-const soundLanes = (cut: IntakeCut) => plural(new Set(cut.sound.map((s) => s.lane)).size, 'sound lane')
+const soundTracks = (cut: IntakeCut) => plural(new Set(cut.sound.map((s) => s.track)).size, 'sound track')
 
 /** A cut arrives: what is in it, what is missing, what will be made of it. */
 export function Intake({ project }: { project: Project }) {
@@ -154,14 +154,14 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
     { group: 'Intake', name: 'Join or keep apart', keys: 'X', run: joinOrKeep, disabled: cut.received },
     {
       group: 'Intake',
-      name: 'Keep all pieces apart',
+      name: 'Keep all clips apart',
       keys: 'Ctrl+Shift+X',
       run: () => void allApart(true),
       disabled: cut.received || open === cut.closable,
     },
     {
       group: 'Intake',
-      name: 'Join all pieces that can be one shot',
+      name: 'Join all clips that can be one shot',
       keys: 'Ctrl+Shift+J',
       run: () => void allApart(false),
       disabled: cut.received || open === 0,
@@ -211,7 +211,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
             <b className="font-semibold">{!cut.first ? 'Whose shots these are' : cut.received ? 'What was made' : 'What will be made'}</b>
             <span className="text-quiet">
               {cut.first
-                ? `${plural(cut.shots.length, 'shot')}, ${plural(new Set(cut.shots.map((s) => s.camera)).size, 'camera')}, ${plural(cut.shots.filter((s) => s.mediaId).length, 'board')} found, ${soundLanes(cut)} · first frame ${cut.firstFrame}, handles ${cut.handles}`
+                ? `${plural(cut.shots.length, 'shot')}, ${plural(new Set(cut.shots.map((s) => s.camera)).size, 'camera')}, ${plural(cut.shots.filter((s) => s.mediaId).length, 'board')} found, ${soundTracks(cut)} · first frame ${cut.firstFrame}, handles ${cut.handles}`
                 : 'nothing is made: it is compared with our master in Turnover'}
             </span>
             <span className="ml-auto" />
@@ -241,7 +241,7 @@ function OneCut({ project, cut, choose }: { project: Project; cut: IntakeCut; ch
           </div>
           {cut.rateReason && !cut.received && (
             <p className="mb-2 text-[13px]">
-              <span className="tag tag-bent mr-2">guessed</span>
+              <span className="tag tag-offset mr-2">guessed</span>
               {cut.rateReason}
             </p>
           )}

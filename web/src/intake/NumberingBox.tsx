@@ -93,7 +93,7 @@ export function NumberingBox({ project, cut }: { project: Project; cut: IntakeCu
             />
             <p className="col-span-2 text-[13px] text-quiet">Each scene gets a set and an action clock of its own.</p>
             {wrong && (
-              <p className="col-span-2 text-[13px] text-bent" role="alert">
+              <p className="col-span-2 text-[13px] text-offset" role="alert">
                 {wrong}
               </p>
             )}

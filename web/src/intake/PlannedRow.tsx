@@ -34,7 +34,7 @@ export function PlannedRow({ shot, selected, received, first, choose, apart, cam
             className="h-full w-full object-cover"
           />
         ) : (
-          <span className="absolute inset-0 border border-dashed border-bent" />
+          <span className="absolute inset-0 border border-dashed border-offset" />
         )}
       </span>
       <span className="num">{shot.code}</span>
@@ -50,7 +50,7 @@ export function PlannedRow({ shot, selected, received, first, choose, apart, cam
         )}
       </span>
       <span className="min-w-0 leading-tight">
-        <span className="block truncate">{shot.joined ?? (shot.canJoin ? '1 piece, kept apart' : '1 piece')}</span>
+        <span className="block truncate">{shot.joined ?? (shot.canJoin ? '1 clip, kept apart' : '1 clip')}</span>
         <span className="flex flex-wrap gap-x-3">
           {!received && shot.seams.length > 0 && (
             <button type="button" className="link text-[13px] text-quiet" onClick={() => shot.seams.forEach((s) => apart(s, true))}>
@@ -66,7 +66,7 @@ export function PlannedRow({ shot, selected, received, first, choose, apart, cam
       </span>
       <span className="min-w-0 leading-tight" title={shot.boardName}>
         <span className="block truncate">{shot.boardName || 'no name'}</span>
-        <span className={`block truncate text-[13px] ${shot.doubtful || !shot.found ? 'text-bent' : 'text-quiet'}`} title={shot.found}>
+        <span className={`block truncate text-[13px] ${shot.doubtful || !shot.found ? 'text-offset' : 'text-quiet'}`} title={shot.found}>
           {shot.found ?? 'to find'}
         </span>
       </span>

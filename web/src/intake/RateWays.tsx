@@ -24,7 +24,7 @@ export function RateWays({ project, cut }: { project: Project; cut: IntakeCut })
     <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-1 text-[13px]">
       {cut.ownRate && (
         <label className="flex items-center gap-2">
-          <span className="tag tag-bent">rate</span>
+          <span className="tag tag-offset">rate</span>
           The cut runs at {rateName(cut.ownRate)}, the project at {rateName(cut.rate)}: it is taken
           <select className="field" disabled={cut.received} value={cut.rateWay} onChange={(e) => void ask(e.target.value, cut.clipWay)}>
             {cut.ways.map((w) => (

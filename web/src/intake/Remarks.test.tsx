@@ -125,10 +125,10 @@ describe('remarks', () => {
   })
 
   it('take a choice back, and say why one cannot be made', async () => {
-    const asked = server({ '/api/cuts/7/fix': new Error('The first piece has none before it') })
+    const asked = server({ '/api/cuts/7/fix': new Error('The first clip has none before it') })
     open({ remarks: [{ ...NOTES[1], chosen: 'JOIN' }] as never })
     fireEvent.click(screen.getByText('leave it as the cut has it'))
-    await waitFor(() => expect(said()).toBe('The first piece has none before it'))
+    await waitFor(() => expect(said()).toBe('The first clip has none before it'))
     expect(posts(asked)[0]?.body).toEqual({ at: 86_700 })
   })
 
@@ -168,7 +168,7 @@ describe('sources', () => {
     expect(await screen.findByText('1 to look at, 1 missing, 3 in all')).toBeTruthy()
     const row = (name: string) => screen.getByText(name).closest('[role=listitem]') as HTMLElement
     expect(within(row('bd_0400.png')).getByText('to find')).toBeTruthy()
-    expect(within(row('guide.wav')).getByText('alike').className).toContain('text-bent')
+    expect(within(row('guide.wav')).getByText('alike').className).toContain('text-offset')
     expect(row('bd_0010.png').querySelector('img')?.getAttribute('src')).toBe('/api/media/5/picture?width=240&frame=0')
   })
 
@@ -262,7 +262,7 @@ describe('a planned shot', () => {
     firstFrame: 1001,
     lastFrame: 1052,
     seams: [120, 140],
-    joined: '3 pieces of one source',
+    joined: '3 clips of one source',
     canJoin: true,
     boardName: 'bd_0030.png',
     found: 'by its name',
@@ -280,7 +280,7 @@ describe('a planned shot', () => {
     row()
     expect(screen.getByText('1001–1052')).toBeTruthy()
     expect(screen.getByText('48 + 4 mixed')).toBeTruthy()
-    expect(screen.getByText('3 pieces of one source')).toBeTruthy()
+    expect(screen.getByText('3 clips of one source')).toBeTruthy()
     expect(screen.getByText('films 2 shots')).toBeTruthy()
   })
 

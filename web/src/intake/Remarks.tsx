@@ -110,7 +110,7 @@ export function Remarks({ project, cut, busy, receive, choose, lead }: Props) {
               className={`whitespace-nowrap font-semibold ${tab === of ? '' : 'link text-quiet'}`}
               onClick={() => setTab(of)}
             >
-              {name} <span className={`num font-normal ${of === 'sources' ? 'text-bent' : ''}`}>{counts[of]}</span>
+              {name} <span className={`num font-normal ${of === 'sources' ? 'text-offset' : ''}`}>{counts[of]}</span>
             </button>
           ))}
         </span>
@@ -155,13 +155,13 @@ export function Remarks({ project, cut, busy, receive, choose, lead }: Props) {
           </li>
           {cut.sameAs > 0 && (
             <li className="py-2">
-              <span className="tag tag-bent mr-2">same</span>This file is the same, to the byte, as cut {cut.sameAs}.
+              <span className="tag tag-offset mr-2">same</span>This file is the same, to the byte, as cut {cut.sameAs}.
             </li>
           )}
           {cut.missing.map((m) => (
             <li key={m.kind + m.name} className="cursor-pointer py-2" onClick={() => lead({ source: m.name })}>
               <div className="flex items-baseline gap-2">
-                <span className="tag tag-bent">find</span>
+                <span className="tag tag-offset">find</span>
                 <b className="min-w-0 flex-1 truncate font-semibold" title={m.name}>
                   {m.name || 'a clip without a name'}
                 </b>
@@ -191,7 +191,7 @@ export function Remarks({ project, cut, busy, receive, choose, lead }: Props) {
               ref={(e) => (i === at ? e?.scrollIntoView({ block: 'nearest' }) : undefined)}
             >
               <div className="flex items-baseline gap-2">
-                <span className={`tag ${n.severity === 'note' ? '' : 'tag-bent'}`}>{n.severity}</span>
+                <span className={`tag ${n.severity === 'note' ? '' : 'tag-offset'}`}>{n.severity}</span>
                 <span className="num ml-auto text-[13px] text-quiet">{n.place}</span>
               </div>
               <p className="text-[13px]">{n.text}</p>

@@ -77,7 +77,7 @@ export function SourceRows({ project, cut, give, pair, mending, mended }: Props)
               <span className="block truncate" title={source.path || source.name}>
                 {source.name || 'a clip without a name'}
               </span>
-              <span className={`block truncate ${source.doubtful || !source.mediaId ? 'text-bent' : 'text-quiet'}`} title={source.found}>
+              <span className={`block truncate ${source.doubtful || !source.mediaId ? 'text-offset' : 'text-quiet'}`} title={source.found}>
                 {source.found ?? 'to find'}
               </span>
               {source.file && (
@@ -114,7 +114,7 @@ function Thumb({ source }: { source: SourceView }) {
         />
       ) : (
         <span
-          className={`absolute inset-0 flex items-center justify-center border text-[12px] text-quiet ${source.mediaId ? 'border-line' : 'border-dashed border-bent'}`}
+          className={`absolute inset-0 flex items-center justify-center border text-[12px] text-quiet ${source.mediaId ? 'border-line' : 'border-dashed border-offset'}`}
         >
           {source.kind === 'sound' ? 'sound' : ''}
         </span>

@@ -3,9 +3,9 @@ import { of, post } from '../server/client'
 import { refreshEdited } from '../server/queries'
 import type { IntakeCut, Project } from '../server/types'
 
-/** Which of a file's sequences is the edit, and whether shots are made of what is seen or of one lane. */
+/** Which of a file's sequences is the edit, and whether shots are made of what is seen or of one track. */
 export function WhichPart({ project, cut }: { project: Project; cut: IntakeCut }) {
-  const lanes = cut.lanes.map((lane, index) => ({ lane, index })).filter(({ lane }) => lane.kind === 'picture')
+  const tracks = cut.tracks.map((track, index) => ({ track, index })).filter(({ track }) => track.kind === 'picture')
   const ask = async (work: Promise<void>) => {
     try {
       await work
@@ -33,21 +33,21 @@ export function WhichPart({ project, cut }: { project: Project; cut: IntakeCut }
           </select>
         </label>
       )}
-      {lanes.length > 1 && (
+      {tracks.length > 1 && (
         <label className="flex items-center gap-2 text-quiet">
           Shots from
           <select
             className="field"
-            value={cut.pickedLane ?? ''}
+            value={cut.pickedTrack ?? ''}
             disabled={cut.received}
             onChange={(e) =>
-              void ask(post('/api/cuts/{id}/lane', of(cut.id, { place: e.target.value === '' ? undefined : Number(e.target.value) })))
+              void ask(post('/api/cuts/{id}/track', of(cut.id, { place: e.target.value === '' ? undefined : Number(e.target.value) })))
             }
           >
             <option value="">what is seen</option>
-            {lanes.map(({ lane, index }) => (
+            {tracks.map(({ track, index }) => (
               <option key={index} value={index}>
-                {lane.name} alone
+                {track.name} alone
               </option>
             ))}
           </select>

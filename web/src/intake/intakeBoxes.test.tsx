@@ -17,7 +17,7 @@ const cut = {
   received: false,
   chosen: 0,
   choices: ['Reel one', 'Reel two'],
-  lanes: [
+  tracks: [
     { kind: 'sound', name: 'A1' },
     { kind: 'picture', name: 'V1' },
     { kind: 'picture', name: 'V2' },
@@ -55,7 +55,7 @@ it('names the camera of the shot that it was typed for, wherever the list of sho
   const cell = (shot: PlannedShot) => <CameraCell shot={shot} fixed={false} name={(camera) => named.push([shot.code, camera])} />
   const { rerender } = render(cell(planned(100, 'sh0010')))
   fireEvent.change(screen.getByLabelText('Camera of sh0010'), { target: { value: 'crane' } })
-  // two pieces were joined: another shot stands in this row
+  // two clips were joined: another shot stands in this row
   rerender(cell(planned(148, 'sh0020')))
   expect(screen.getByLabelText('Camera of sh0020')).toHaveProperty('value', 'cam_sh0020')
   fireEvent.blur(screen.getByLabelText('Camera of sh0020'))
@@ -99,16 +99,16 @@ it('shows the codes of what is typed now, in whatever order the answers come', a
   expect(screen.queryByText('sh0050')).toBeNull()
 })
 
-it('asks for another sequence by its place, and for one lane or all that is seen', async () => {
+it('asks for another sequence by its place, and for one track or all that is seen', async () => {
   const asked = fakeServer()
   show(<WhichPart project={project} cut={cut} />)
-  const [sequence, lane] = screen.getAllByRole('combobox')
+  const [sequence, track] = screen.getAllByRole('combobox')
   fireEvent.change(sequence!, { target: { value: '1' } })
   await waitFor(() => expect(asked.map((a) => a.path)).toContain('/api/cuts/7/sequence?index=1'))
-  fireEvent.change(lane!, { target: { value: '2' } })
-  await waitFor(() => expect(asked.map((a) => a.path)).toContain('/api/cuts/7/lane?place=2'))
-  fireEvent.change(lane!, { target: { value: '' } })
-  await waitFor(() => expect(asked.map((a) => a.path)).toContain('/api/cuts/7/lane'))
+  fireEvent.change(track!, { target: { value: '2' } })
+  await waitFor(() => expect(asked.map((a) => a.path)).toContain('/api/cuts/7/track?place=2'))
+  fireEvent.change(track!, { target: { value: '' } })
+  await waitFor(() => expect(asked.map((a) => a.path)).toContain('/api/cuts/7/track'))
 })
 
 it('says how a cut of another rate is meant, each choice with what was chosen of the other', async () => {

@@ -11,7 +11,7 @@ describe('strip', () => {
     expect(stripOf(80 * 13, 45)).toBe(8)
   })
 
-  it('asks for what is in sight alone, evenly over the piece', () => {
+  it('asks for what is in sight alone, evenly over the clip', () => {
     const asked: number[] = []
     strip({} as CanvasRenderingContext2D, [100, 300], -500, 0, 1280, 45, (share) => void asked.push(share))
     expect(asked).toEqual([7.5 / 16, 8.5 / 16, 9.5 / 16])

@@ -14,7 +14,7 @@ export function cover(
   g.drawImage(picture, (picture.width - cw) / 2, (picture.height - ch) / 2, cw, ch, x, y, w, h)
 }
 
-/** Draws where there is room right of the names of lanes: what is zoomed out of view never runs under them. */
+/** Draws where there is room right of the names of tracks: what is zoomed out of view never runs under them. */
 export function rightOf(g: CanvasRenderingContext2D, left: number, width: number, height: number, draw: () => void) {
   g.save()
   g.beginPath()
@@ -24,14 +24,14 @@ export function rightOf(g: CanvasRenderingContext2D, left: number, width: number
   g.restore()
 }
 
-/** Wider than this many pictures, a piece is a strip of them, so that each stays sharp. */
+/** Wider than this many pictures, a clip is a strip of them, so that each stays sharp. */
 const STRIP_FROM = 2
 const SHAPE = 16 / 9
-/** In low lanes pictures are not so small that nothing is seen in them. */
+/** In low tracks pictures are not so small that nothing is seen in them. */
 const LEAST_WIDTH = 64
 
 /**
- * How many pictures a piece shows: one, or so many that each has about its own shape. It doubles as one zooms in, so that
+ * How many pictures a clip shows: one, or so many that each has about its own shape. It doubles as one zooms in, so that
  * those that were fetched are used again.
  */
 export function stripOf(w: number, h: number) {
@@ -40,9 +40,9 @@ export function stripOf(w: number, h: number) {
 }
 
 /**
- * A piece as a strip of pictures, from its first frame to its last.
+ * A clip as a strip of pictures, from its first frame to its last.
  * @param view    pixels that are in sight: nothing is fetched for the rest
- * @param picture the picture at a share of the piece's length; undefined while it is not there
+ * @param picture the picture at a share of the clip's length; undefined while it is not there
  */
 export function strip(
   g: CanvasRenderingContext2D,

@@ -3,7 +3,7 @@ export const INK = {
   text: '#ededed',
   quiet: '#b3b3b3',
   live: '#5ec2b7',
-  bent: '#f0a648',
+  offset: '#f0a648',
   stale: '#b79cf0',
   line: '#ededed',
   deep: '#222222',

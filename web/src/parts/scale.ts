@@ -1,7 +1,7 @@
 import { lastOf } from './lists'
 /** Record frames to pixels and back. */
 
-/** Room for the names of lanes at the left of all rulers, in pixels, so that frames stand under each other in all views. */
+/** Room for the names of tracks at the left of all rulers, in pixels, so that frames stand under each other in all views. */
 export const LABELS = 116
 
 export type Scale = { from: number; perFrame: number; left: number; width: number }

@@ -1,9 +1,9 @@
-import type { Section } from '../server/types'
+import type { Clip } from '../server/types'
 import { BlendChoice } from './BlendChoice'
 import { setBoardOver, useBoardOver } from './boardOvers'
 import { FitBox } from './FitBox'
 
-type Props = { section: Section | undefined; edits?: number; short?: boolean }
+type Props = { clip: Clip | undefined; edits?: number; short?: boolean }
 
 /**
  * How much of the board lies over the camera's picture, and how.
@@ -11,10 +11,10 @@ type Props = { section: Section | undefined; edits?: number; short?: boolean }
  * @property edits after so many edits of the project the server said how it lies
  * @property short where there is little room
  */
-export function BoardOver({ section, edits, short = false }: Props) {
-  const { over } = useBoardOver(section)
+export function BoardOver({ clip, edits, short = false }: Props) {
+  const { over } = useBoardOver(clip)
   const percent = Math.round(over * 100)
-  if (!section?.shotId) {
+  if (!clip?.shotId) {
     return short ? null : <div className="h-7" />
   }
   return (
@@ -28,11 +28,11 @@ export function BoardOver({ section, edits, short = false }: Props) {
           value={percent}
           className={short ? 'w-20' : 'min-w-0 flex-1'}
           aria-label="Board over camera"
-          onChange={(e) => setBoardOver(section.shotId, Number(e.target.value) / 100)}
+          onChange={(e) => setBoardOver(clip.shotId, Number(e.target.value) / 100)}
         />
       </label>
       {!short && <BlendChoice />}
-      <FitBox section={section} edits={edits} />
+      <FitBox clip={clip} edits={edits} />
       {!short && <span className="num w-12 text-right">{percent} %</span>}
     </div>
   )

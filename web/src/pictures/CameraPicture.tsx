@@ -3,32 +3,32 @@ import { ownRatio } from '../painting/ownRatio'
 import { useSetPainter } from '../painting/useSetPainter'
 import { passingFrom, shareAt, shotFrameAt } from '../playhead/lookup'
 import { useGrain } from '../playhead/transport'
-import type { Section } from '../server/types'
+import type { Clip } from '../server/types'
 import { seenAt } from './bake'
 import { useBlurs } from './blurs'
 import { RenderPicture } from './RenderPicture'
-import { useSectionBake } from './useSectionBake'
+import { useClipBake } from './useClipBake'
 import { useSize } from './useSize'
 
-type Props = { projectId: number; section?: Section; before?: Section; frame: number; framesPerSecond: number }
+type Props = { projectId: number; clip?: Clip; before?: Clip; frame: number; framesPerSecond: number }
 
-/** What a section's camera sees at a record frame, passing in over the one before it where they mix. */
-export function CameraPicture({ projectId, section, before, frame, framesPerSecond }: Props) {
+/** What a clip's camera sees at a record frame, passing in over the one before it where they mix. */
+export function CameraPicture({ projectId, clip, before, frame, framesPerSecond }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const { width, height } = useSize(holder)
-  const share = section ? shareAt(section, frame) : 0
-  const passing = passingFrom(section, before, frame)
+  const share = clip ? shareAt(clip, frame) : 0
+  const passing = passingFrom(clip, before, frame)
   return (
     <div ref={holder} className="absolute inset-0 bg-black">
-      {passing && share < 1 && <Content {...{ projectId, width, height, framesPerSecond }} section={passing} frame={frame} share={1} />}
-      {section && <Content {...{ projectId, width, height, section, frame, share, framesPerSecond }} />}
+      {passing && share < 1 && <Content {...{ projectId, width, height, framesPerSecond }} clip={passing} frame={frame} share={1} />}
+      {clip && <Content {...{ projectId, width, height, clip, frame, share, framesPerSecond }} />}
     </div>
   )
 }
 
 type LayerProps = {
   projectId: number
-  section: Section
+  clip: Clip
   frame: number
   width: number
   height: number
@@ -36,23 +36,23 @@ type LayerProps = {
   framesPerSecond: number
 }
 
-/** Whatever a piece shows: its shot's camera, a finished render, words on a slate, or black. */
+/** Whatever a clip shows: its shot's camera, a finished render, words on a slate, or black. */
 function Content(props: LayerProps) {
-  const { section, frame, share, framesPerSecond } = props
-  if (section.content === 'SHOT') {
+  const { clip, frame, share, framesPerSecond } = props
+  if (clip.content === 'SHOT') {
     return <Layer {...props} />
   }
   return (
     <div className="absolute inset-0" style={{ opacity: share }}>
-      {section.content === 'RENDER' && (
+      {clip.content === 'RENDER' && (
         <RenderPicture
-          renderId={section.renderId}
-          frame={shotFrameAt(section, frame)}
+          renderId={clip.renderId}
+          frame={shotFrameAt(clip, frame)}
           frames={Number.MAX_SAFE_INTEGER}
-          framesPerSecond={section.renderFps ?? framesPerSecond}
+          framesPerSecond={clip.renderFps ?? framesPerSecond}
         />
       )}
-      {section.content === 'SLATE' && <Words text={section.code} />}
+      {clip.content === 'SLATE' && <Words text={clip.code} />}
     </div>
   )
 }
@@ -61,18 +61,18 @@ const Words = ({ text }: { text: string }) => (
   <div className="absolute inset-0 flex items-center justify-center bg-deep p-[10%] text-center text-[20px]">{text}</div>
 )
 
-function Layer({ projectId, section, frame, width, height, share }: LayerProps) {
-  const bake = useSectionBake(projectId, section)
-  const { canvas, painter, ready } = useSetPainter(projectId, section.sceneId || undefined)
+function Layer({ projectId, clip, frame, width, height, share }: LayerProps) {
+  const bake = useClipBake(projectId, clip)
+  const { canvas, painter, ready } = useSetPainter(projectId, clip.sceneId || undefined)
   const grain = useGrain()
   const blurred = useBlurs((b) => b.blurred)
 
   useEffect(() => {
     if (painter && bake && width > 0) {
-      const k = frame - section.seenIn
+      const k = frame - clip.seenIn
       painter.draw({ width, height, ratio: ownRatio() * grain, ...seenAt(bake, k, blurred) })
     }
-  }, [painter, ready, bake, frame, width, height, grain, section.seenIn, blurred])
+  }, [painter, ready, bake, frame, width, height, grain, clip.seenIn, blurred])
 
   return (
     <canvas
@@ -80,7 +80,7 @@ function Layer({ projectId, section, frame, width, height, share }: LayerProps) 
       className="absolute inset-0 h-full w-full"
       style={{ opacity: bake ? share : 0 }}
       role="img"
-      aria-label={`Camera ${section.code}`}
+      aria-label={`Camera ${clip.code}`}
       data-picture="camera"
     />
   )

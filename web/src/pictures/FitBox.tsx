@@ -2,7 +2,7 @@ import { Popover } from 'radix-ui'
 import { TypedField } from '../parts/TypedField'
 import { readNumber } from '../parts/typed'
 import { useDraft } from '../parts/useDraft'
-import type { Section } from '../server/types'
+import type { Clip } from '../server/types'
 import { BlendChoice } from './BlendChoice'
 import { type Lying, layBoard, lyingOf, placeOfBoard, useFitting, WHOLE } from './fitting'
 
@@ -18,21 +18,21 @@ const SHARES: [Exclude<keyof Lying, 'filled'>, string][] = [
 
 /** How a board lies over the frame, in numbers or by hand. */
 /** @param edits after so many edits of the project the server said how it lies */
-export function FitBox({ section, edits }: { section: Section; edits?: number }) {
+export function FitBox({ clip, edits }: { clip: Clip; edits?: number }) {
   const byHand = useFitting((f) => f.byHand)
   // each number goes on from the last that was given, also where the server does not say that yet
-  const draft = useDraft<Lying>(edits, String(section.shotId))
-  const lying = draft.shown(String(section.shotId)) ?? lyingOf(section.boardFit)
+  const draft = useDraft<Lying>(edits, String(clip.shotId))
+  const lying = draft.shown(String(clip.shotId)) ?? lyingOf(clip.boardFit)
   const lay = (part: Partial<Lying>) => {
     draft.change(
-      placeOfBoard(section.shotId, () => section.boardFit),
+      placeOfBoard(clip.shotId, () => clip.boardFit),
       (l) => ({ ...l, ...part }),
     )
     draft.write()
   }
   return (
     <Popover.Root>
-      <Popover.Trigger className="link text-[13px] text-quiet" disabled={!section.mediaId}>
+      <Popover.Trigger className="link text-[13px] text-quiet" disabled={!clip.mediaId}>
         fit
       </Popover.Trigger>
       <Popover.Portal>
@@ -52,7 +52,7 @@ export function FitBox({ section, edits }: { section: Section; edits?: number })
           </div>
           <div className="grid grid-cols-[1fr_72px_16px] items-center gap-x-2 gap-y-1">
             {SHARES.map(([name, words]) => (
-              <Share key={name} of={section.shotId} words={words} value={lying[name]} give={(v) => lay({ [name]: v })} />
+              <Share key={name} of={clip.shotId} words={words} value={lying[name]} give={(v) => lay({ [name]: v })} />
             ))}
           </div>
           <div className="mt-2 flex items-center gap-2">
@@ -63,7 +63,7 @@ export function FitBox({ section, edits }: { section: Section; edits?: number })
             by hand: drag it, wheel for its size
           </label>
           <div className="mt-2 flex gap-2">
-            <button type="button" className="button py-0.5!" onClick={() => void layBoard(section.shotId, lying, true)}>
+            <button type="button" className="button py-0.5!" onClick={() => void layBoard(clip.shotId, lying, true)}>
               All of this shape
             </button>
             <button type="button" className="button py-0.5!" onClick={() => lay(WHOLE)}>

@@ -8,13 +8,13 @@ import { REST } from '../parts/draft'
 import { fakeWindow } from '../parts/fakeWindow'
 import { fakeServer, posts, show } from '../server/fakeServer'
 import { HeldServer } from '../server/heldServer'
-import type { BoardFit, Section } from '../server/types'
+import type { BoardFit, Clip } from '../server/types'
 import { useBoardKeys, useBoardOvers } from './boardOvers'
 import { FitBox } from './FitBox'
 import { useFitting, WHOLE } from './fitting'
 import { LaidBoard } from './LaidBoard'
 
-const section = { shotId: 5, code: 'sh0050', mediaId: 9, boardName: 'bd_3', staged: true } as Section
+const clip = { shotId: 5, code: 'sh0050', mediaId: 9, boardName: 'bd_3', staged: true } as Clip
 const cropped: BoardFit = {
   as: { filled: true, scale: 0.5, right: 0.1, up: 0, crop: { left: 0.25, right: 0.25, top: 0, bottom: 0.2 } },
   place: { left: 0.35, top: 0.2, width: 0.5, height: 0.6 },
@@ -35,16 +35,16 @@ afterEach(() => {
 
 describe('a board over the picture', () => {
   it('is seen whole as it came, and nowhere while none of it is wanted', () => {
-    const { rerender } = show(<LaidBoard section={section} frame={3} />)
+    const { rerender } = show(<LaidBoard clip={clip} frame={3} />)
     expect(screen.getByAltText('Board bd_3').className).toContain('object-contain')
     expect(screen.getByAltText('Board bd_3').style.opacity).toBe('0.4')
     useBoardOvers.setState({ overs: { 5: 0 } })
-    rerender(<LaidBoard section={section} frame={4} />)
+    rerender(<LaidBoard clip={clip} frame={4} />)
     expect(screen.queryByAltText('Board bd_3')).toBeNull()
   })
 
   it('lies where the server says, with what was cropped left out', () => {
-    show(<LaidBoard section={{ ...section, boardFit: cropped }} frame={3} />)
+    show(<LaidBoard clip={{ ...clip, boardFit: cropped }} frame={3} />)
     const picture = screen.getByAltText('Board bd_3')
     const part = picture.parentElement as HTMLElement
     expect(part.style).toMatchObject({ left: '35%', top: '20%', width: '50%', height: '60%' })
@@ -55,13 +55,13 @@ describe('a board over the picture', () => {
 
   it('is laid by hand one shot at a time, named on the picture, and left by Escape or by going to another shot', () => {
     fakeServer()
-    const { rerender } = show(<LaidBoard section={section} frame={3} />)
+    const { rerender } = show(<LaidBoard clip={clip} frame={3} />)
     act(() => useFitting.setState({ byHand: true }))
-    expect(screen.getByText(/by hand: drag it, wheel for its size, Escape leaves it/).textContent).toContain(section.code)
+    expect(screen.getByText(/by hand: drag it, wheel for its size, Escape leaves it/).textContent).toContain(clip.code)
     act(() => offeredFor('Escape')?.run())
     expect(screen.queryByRole('group', { name: 'The board by hand' })).toBeNull()
     act(() => useFitting.setState({ byHand: true }))
-    rerender(<LaidBoard section={{ ...section, shotId: 6, code: 'sh0060' }} frame={3} />)
+    rerender(<LaidBoard clip={{ ...clip, shotId: 6, code: 'sh0060' }} frame={3} />)
     expect(useFitting.getState().byHand).toBe(false)
     expect(screen.queryByRole('group', { name: 'The board by hand' })).toBeNull()
   })
@@ -69,7 +69,7 @@ describe('a board over the picture', () => {
   it('is shifted by a drag, as one edit with all else as it was', async () => {
     const asked = fakeServer({ '/api/shots/5/edits': 1 })
     useFitting.setState({ byHand: true })
-    show(<LaidBoard section={{ ...section, boardFit: cropped }} frame={3} />)
+    show(<LaidBoard clip={{ ...clip, boardFit: cropped }} frame={3} />)
     const hands = screen.getByRole('group', { name: 'The board by hand' })
     fireEvent.pointerDown(hands, { clientX: 100, clientY: 100, pointerId: 1 })
     fireEvent.pointerMove(hands, { clientX: 150, clientY: 100, pointerId: 1 })
@@ -93,7 +93,7 @@ describe('a board over the picture', () => {
   it('grows by the wheel: many turns in one go are one edit', async () => {
     const asked = fakeServer({ '/api/shots/5/edits': 1 })
     useFitting.setState({ byHand: true })
-    show(<LaidBoard section={section} frame={3} />)
+    show(<LaidBoard clip={clip} frame={3} />)
     const hands = screen.getByRole('group', { name: 'The board by hand' })
     for (let i = 0; i < 4; i++) {
       fireEvent.wheel(hands, { deltaY: -100 })
@@ -105,7 +105,7 @@ describe('a board over the picture', () => {
 
 describe('a board by hand while answers come late', () => {
   const board = (edits: number, fit: BoardFit = cropped, shotId = 5) => (
-    <LaidBoard section={{ ...section, shotId, boardFit: fit } as Section} frame={3} edits={edits} />
+    <LaidBoard clip={{ ...clip, shotId, boardFit: fit } as Clip} frame={3} edits={edits} />
   )
   const hands = () => screen.getByRole('group', { name: 'The board by hand' })
   const drag = (x: number) => {
@@ -173,7 +173,7 @@ describe('a board by hand while answers come late', () => {
 
 describe('how a board lies', () => {
   const open = async () => {
-    show(<FitBox section={{ ...section, boardFit: cropped }} />)
+    show(<FitBox clip={{ ...clip, boardFit: cropped }} />)
     fireEvent.click(screen.getByText('fit'))
     await screen.findByText('fills the frame')
   }
@@ -199,7 +199,7 @@ describe('how a board lies', () => {
 
   it('has keys: away and back to what it was, round the blends, by hand and not', () => {
     const Keys = () => {
-      useBoardKeys(section, 'O')
+      useBoardKeys(clip, 'O')
       return null
     }
     show(<Keys />)

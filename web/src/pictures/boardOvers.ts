@@ -3,7 +3,7 @@ import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
 import { useActions } from '../desk/actions'
 import { calmStorage } from '../desk/calmStorage'
-import type { Section } from '../server/types'
+import type { Clip } from '../server/types'
 import { useFitting } from './fitting'
 
 export const BLENDS = ['plain', 'lines', 'difference'] as const
@@ -18,11 +18,11 @@ export const useBoardOvers = create<BoardOvers>()(
 const UNSTAGED = 0.5
 const USUAL = 0.4
 
-const overOf = (overs: Record<number, number>, section: Section | undefined) =>
-  section?.shotId ? (overs[section.shotId] ?? (section.staged ? 0 : UNSTAGED)) : 0
+const overOf = (overs: Record<number, number>, clip: Clip | undefined) =>
+  clip?.shotId ? (overs[clip.shotId] ?? (clip.staged ? 0 : UNSTAGED)) : 0
 
-export function useBoardOver(section: Section | undefined): { over: number; blend: Blend } {
-  const over = useBoardOvers((b) => overOf(b.overs, section))
+export function useBoardOver(clip: Clip | undefined): { over: number; blend: Blend } {
+  const over = useBoardOvers((b) => overOf(b.overs, clip))
   const blend = useBoardOvers((b) => b.blend)
   return { over, blend }
 }
@@ -30,14 +30,14 @@ export function useBoardOver(section: Section | undefined): { over: number; blen
 export const setBoardOver = (shotId: number, over: number) => useBoardOvers.setState((b) => ({ overs: { ...b.overs, [shotId]: over } }))
 
 /** Away, or back to what it was. */
-function toggleBoardOver(section: Section) {
+function toggleBoardOver(clip: Clip) {
   const { overs, back } = useBoardOvers.getState()
-  const now = overOf(overs, section)
+  const now = overOf(overs, clip)
   if (now > 0) {
-    useBoardOvers.setState({ back: { ...back, [section.shotId]: now } })
-    setBoardOver(section.shotId, 0)
+    useBoardOvers.setState({ back: { ...back, [clip.shotId]: now } })
+    setBoardOver(clip.shotId, 0)
   } else {
-    setBoardOver(section.shotId, back[section.shotId] ?? USUAL)
+    setBoardOver(clip.shotId, back[clip.shotId] ?? USUAL)
   }
 }
 
@@ -52,30 +52,30 @@ const HELD = 350
 let down = false
 
 /** Struck it stays so; held it is so until the key is let go. A key that is held repeats: the first counts. */
-function strike(section: Section) {
+function strike(clip: Clip) {
   if (down) {
     return
   }
   down = true
-  toggleBoardOver(section)
+  toggleBoardOver(clip)
   const since = performance.now()
   const release = () => {
     down = false
     if (performance.now() - since > HELD) {
-      toggleBoardOver(section)
+      toggleBoardOver(clip)
     }
   }
   window.addEventListener('keyup', release, { once: true })
 }
 
 /** Offers the keys for the board over a picture. @param keys that take it away and bring it back */
-export function useBoardKeys(section: Section | undefined, keys = 'Alt+O') {
+export function useBoardKeys(clip: Clip | undefined, keys = 'Alt+O') {
   const byHand = useFitting((f) => f.byHand)
   useActions(
     'board-over',
-    section?.shotId
+    clip?.shotId
       ? [
-          { group: 'Pictures', name: 'Board over the camera picture', keys, run: () => strike(section) },
+          { group: 'Pictures', name: 'Board over the camera picture', keys, run: () => strike(clip) },
           { group: 'Pictures', name: 'Board plain, lines alone or difference', keys: 'Shift+B', run: nextBlend },
           {
             group: 'Pictures',

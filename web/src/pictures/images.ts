@@ -1,4 +1,4 @@
-/** Small pictures for the lanes, fetched when first drawn and kept. */
+/** Small pictures for the tracks, fetched when first drawn and kept. */
 const images = new Map<string, HTMLImageElement | 'broken'>()
 
 export function image(url: string, loaded: () => void): HTMLImageElement | undefined {

@@ -1,9 +1,9 @@
-/** What is heard: pieces of sound at their places, as loud as the server says, and a short piece of each frame gone to. */
+/** What is heard: clips of sound at their places, as loud as the server says, and a short clip of each frame gone to. */
 
 import { itemAt } from '../parts/lists'
 import type { LaidSound } from '../server/types'
 
-type Player = { piece: LaidSound; element: HTMLAudioElement; gain?: GainNode }
+type Player = { clip: LaidSound; element: HTMLAudioElement; gain?: GainNode }
 
 /** How long a frame is heard when somebody goes to it, seconds. */
 const SCRUB = 0.09
@@ -16,22 +16,22 @@ let machine: AudioContext | undefined
 let waiting: number[] = []
 let scrubbed = 0
 
-const file = (piece: LaidSound) => `/api/media/${piece.mediaId}/sound`
+const file = (clip: LaidSound) => `/api/media/${clip.mediaId}/sound`
 
 export function setSound(sound: LaidSound[], rate: number) {
   framesPerSecond = rate
   const wanted = sound.filter((s) => s.mediaId)
   const same =
-    wanted.length === players.length && wanted.every((s, i) => s.id === players[i]?.piece.id && s.mediaId === players[i]?.piece.mediaId)
+    wanted.length === players.length && wanted.every((s, i) => s.id === players[i]?.clip.id && s.mediaId === players[i]?.clip.mediaId)
   if (same) {
-    wanted.forEach((piece, i) => (itemAt(players, i).piece = piece))
+    wanted.forEach((clip, i) => (itemAt(players, i).clip = clip))
     return
   }
   players.forEach((p) => p.element.pause())
-  players = wanted.map((piece) => {
-    const element = new Audio(file(piece))
+  players = wanted.map((clip) => {
+    const element = new Audio(file(clip))
     element.preload = 'auto'
-    return { piece, element }
+    return { clip, element }
   })
 }
 
@@ -44,7 +44,7 @@ function mixed(player: Player): GainNode {
     machine ??= new AudioContext()
     player.gain = machine.createGain()
     const source = machine.createMediaElementSource(player.element)
-    const heard = player.piece.channel > 0 ? oneChannel(machine, source, player.piece.channel) : source
+    const heard = player.clip.channel > 0 ? oneChannel(machine, source, player.clip.channel) : source
     heard.connect(player.gain).connect(machine.destination)
   }
   void machine?.resume()
@@ -64,16 +64,16 @@ function oneChannel(context: AudioContext, source: AudioNode, channel: number): 
   return sides
 }
 
-/** The share that is heard at a frame of a piece, by its fades. */
-function faded(piece: LaidSound, frame: number): number {
-  const rise = piece.fadeIn > 0 ? Math.min(1, (frame - piece.in) / piece.fadeIn) : 1
-  const fall = piece.fadeOut > 0 ? Math.min(1, (piece.out - frame) / piece.fadeOut) : 1
+/** The share that is heard at a frame of a clip, by its fades. */
+function faded(clip: LaidSound, frame: number): number {
+  const rise = clip.fadeIn > 0 ? Math.min(1, (frame - clip.in) / clip.fadeIn) : 1
+  const fall = clip.fadeOut > 0 ? Math.min(1, (clip.out - frame) / clip.fadeOut) : 1
   return Math.max(0, Math.min(rise, fall))
 }
 
 function setLoudness(player: Player, frame: number) {
-  const loud = player.piece.gain * faded(player.piece, frame)
-  if (loud > 1 || player.gain || player.piece.channel > 0) {
+  const loud = player.clip.gain * faded(player.clip, frame)
+  if (loud > 1 || player.gain || player.clip.channel > 0) {
     mixed(player).gain.value = loud
   } else {
     player.element.volume = loud
@@ -86,7 +86,7 @@ export function pauseSound() {
   players.forEach((p) => p.element.pause())
 }
 
-const secondsInto = (piece: LaidSound, frame: number) => piece.fromSeconds + Math.max(0, frame - piece.in) / framesPerSecond
+const secondsInto = (clip: LaidSound, frame: number) => clip.fromSeconds + Math.max(0, frame - clip.in) / framesPerSecond
 
 /** Forwards at normal and double speed sound is heard; at others it is silent. */
 export function startSound(speed: number, frame: number) {
@@ -95,12 +95,12 @@ export function startSound(speed: number, frame: number) {
     return
   }
   for (const player of players) {
-    const { piece, element } = player
-    if (frame < piece.out && piece.gain > 0) {
+    const { clip, element } = player
+    if (frame < clip.out && clip.gain > 0) {
       element.playbackRate = speed
-      element.currentTime = secondsInto(piece, frame)
-      setLoudness(player, Math.max(frame, piece.in))
-      const wait = Math.max(0, piece.in - frame) / framesPerSecond / speed
+      element.currentTime = secondsInto(clip, frame)
+      setLoudness(player, Math.max(frame, clip.in))
+      const wait = Math.max(0, clip.in - frame) / framesPerSecond / speed
       waiting.push(window.setTimeout(() => void element.play().catch(() => undefined), wait * 1000))
     }
   }
@@ -113,11 +113,11 @@ export function heardFrame(speed: number): number | undefined {
   }
   let heard: number | undefined
   for (const player of players) {
-    const { piece, element } = player
-    const runs = !element.paused && element.currentTime > piece.fromSeconds && element.readyState > 2
+    const { clip, element } = player
+    const runs = !element.paused && element.currentTime > clip.fromSeconds && element.readyState > 2
     if (runs) {
-      const frame = piece.in + (element.currentTime - piece.fromSeconds) * framesPerSecond
-      if (frame >= piece.out) {
+      const frame = clip.in + (element.currentTime - clip.fromSeconds) * framesPerSecond
+      if (frame >= clip.out) {
         element.pause()
         continue
       }
@@ -132,12 +132,12 @@ export function heardFrame(speed: number): number | undefined {
 export function scrub(frame: number) {
   window.clearTimeout(scrubbed)
   for (const player of players) {
-    const { piece, element } = player
-    if (frame < piece.in || frame >= piece.out || piece.gain === 0) {
+    const { clip, element } = player
+    if (frame < clip.in || frame >= clip.out || clip.gain === 0) {
       element.pause()
     } else {
       element.playbackRate = 1
-      element.currentTime = secondsInto(piece, frame)
+      element.currentTime = secondsInto(clip, frame)
       setLoudness(player, frame)
       // before somebody pressed anything a browser stays silent
       void element.play().catch(() => undefined)

@@ -3,10 +3,10 @@ import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, expect, it, vi } from 'vitest'
 import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
-import type { Sequence } from '../server/types'
+import type { Master } from '../server/types'
 import { ContactSheet } from './ContactSheet'
 
-const sequence = { id: 9, projectId: 3 } as unknown as Sequence
+const master = { id: 9, projectId: 3 } as unknown as Master
 
 afterEach(() => {
   cleanup()
@@ -20,7 +20,7 @@ const open = async (answers: object = {}) => {
     '/api/projects/3/tasks': [{ id: 5, name: 'Drawing sheet_v002', done: 1, of: 3 }],
     ...answers,
   })
-  show(<ContactSheet sequence={sequence} shotIds={[1, 2, 4]} close={() => {}} />)
+  show(<ContactSheet master={master} shotIds={[1, 2, 4]} close={() => {}} />)
   await screen.findByText('Make the sheet')
   return asked
 }

@@ -7,7 +7,7 @@ import { readNumber } from '../parts/typed'
 import { bytesInWords, plural } from '../parts/words'
 import { of, post } from '../server/client'
 import { useSheets, useTasks } from '../server/queries'
-import type { Sequence, SheetAsk } from '../server/types'
+import type { Master, SheetAsk } from '../server/types'
 import type { When } from './asking'
 
 type Field = SheetAsk['captions'][number]
@@ -32,7 +32,7 @@ const GROUNDS: [string, string][] = [
 ]
 
 /** Pictures of chosen shots on pages: how they would lie is said while it is chosen, the last one that was made is seen. */
-export function ContactSheet({ sequence, shotIds, close }: { sequence: Sequence; shotIds: number[]; close: () => void }) {
+export function ContactSheet({ master, shotIds, close }: { master: Master; shotIds: number[]; close: () => void }) {
   const [page, setPage] = useState({ width: 1754, height: 1240 })
   const [sheet, setSheet] = useState({ margin: 60, columns: 0, gap: 24, corner: 8, caption: 32, background: '#ffffff' })
   const [when, setWhen] = useState<When>('MIDDLE')
@@ -42,16 +42,16 @@ export function ContactSheet({ sequence, shotIds, close }: { sequence: Sequence;
   const ids = reversed ? [...shotIds].reverse() : shotIds
   const ask: SheetAsk = { shotIds: ids, when, captions, pdf: true, sheet: { ...sheet, ...page } }
   const layout = useQuery({
-    queryKey: ['edited', sequence.projectId, 'sheet-layout', JSON.stringify(ask)],
-    queryFn: () => post('/api/projects/{id}/sheets/layout', { ...of(sequence.projectId), body: ask }),
+    queryKey: ['edited', master.projectId, 'sheet-layout', JSON.stringify(ask)],
+    queryFn: () => post('/api/projects/{id}/sheets/layout', { ...of(master.projectId), body: ask }),
     placeholderData: (before) => before,
     retry: false,
   })
-  const sheets = useSheets(sequence.projectId, making).data ?? []
+  const sheets = useSheets(master.projectId, making).data ?? []
   const shown = sheets.find((s) => s.name === making) ?? (making === undefined ? sheets[0] : undefined)
   const make = async () => {
     try {
-      setMaking((await post('/api/projects/{id}/sheets', { ...of(sequence.projectId), body: ask })).name)
+      setMaking((await post('/api/projects/{id}/sheets', { ...of(master.projectId), body: ask })).name)
     } catch (e) {
       sayError(e)
     }
@@ -81,11 +81,11 @@ export function ContactSheet({ sequence, shotIds, close }: { sequence: Sequence;
           {shown ? (
             <img
               className="max-h-full min-h-0 max-w-full object-contain"
-              src={`/api/projects/${sequence.projectId}/sheets/${shown.name}/${shown.files.find((f) => f.endsWith('.png'))}`}
+              src={`/api/projects/${master.projectId}/sheets/${shown.name}/${shown.files.find((f) => f.endsWith('.png'))}`}
               alt={`${shown.name}, its first page`}
             />
           ) : (
-            <Making projectId={sequence.projectId} name={making} />
+            <Making projectId={master.projectId} name={making} />
           )}
         </div>
         <div className="scroll -m-1 flex w-[308px] shrink-0 flex-col gap-3 p-1 text-[13px]">
@@ -163,7 +163,7 @@ export function ContactSheet({ sequence, shotIds, close }: { sequence: Sequence;
             </label>
           </span>
           {layout.error ? (
-            <p className="text-bent" role="alert">
+            <p className="text-offset" role="alert">
               {layout.error.message}
             </p>
           ) : (
@@ -176,7 +176,7 @@ export function ContactSheet({ sequence, shotIds, close }: { sequence: Sequence;
                   {s.name}
                 </button>
                 {s.files.map((f) => (
-                  <a key={f} className="link" href={`/api/projects/${sequence.projectId}/sheets/${s.name}/${f}`} download={f}>
+                  <a key={f} className="link" href={`/api/projects/${master.projectId}/sheets/${s.name}/${f}`} download={f}>
                     {f.slice(s.name.length + 1)}
                   </a>
                 ))}

@@ -4,10 +4,10 @@ import { afterEach, expect, it, vi } from 'vitest'
 import * as client from '../server/client'
 import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
-import type { Sequence } from '../server/types'
+import type { Master } from '../server/types'
 import { Elsewhere } from './Elsewhere'
 
-const sequence = { id: 9, projectId: 3, shots: [{ shotId: 4, code: 'sh0040' }] } as unknown as Sequence
+const master = { id: 9, projectId: 3, shots: [{ shotId: 4, code: 'sh0040' }] } as unknown as Master
 const offer = (name: string, part: object) => ({
   name,
   render: '',
@@ -44,7 +44,7 @@ const open = (dropped: { files: File[]; shotId?: number }, answers: object = {})
   const asked = fakeServer({ '/api/projects/3/versions/offers': OFFERS, '/api/projects/3/versions': [71, 72], ...answers })
   const sent = vi.spyOn(client, 'upload').mockResolvedValue({ refused: [] })
   const close = vi.fn()
-  show(<Elsewhere sequence={sequence} dropped={dropped} close={close} />)
+  show(<Elsewhere master={master} dropped={dropped} close={close} />)
   return { asked, sent, close }
 }
 

@@ -5,13 +5,13 @@ import { plural, versionName } from '../parts/words'
 import { of, post } from '../server/client'
 import { refreshRenders } from '../server/queries'
 import { BATCH, sent } from '../server/sending'
-import type { Offer, Sequence } from '../server/types'
+import type { Master, Offer } from '../server/types'
 
 /** Files that were dropped on a shot, or none yet. */
 export type Dropped = { files: File[]; shotId?: number }
 
 /** Movies and runs of pictures that other programs made: sent, checked, and taken in as versions of shots. */
-export function Elsewhere({ sequence, dropped, close }: { sequence: Sequence; dropped: Dropped; close: () => void }) {
+export function Elsewhere({ master, dropped, close }: { master: Master; dropped: Dropped; close: () => void }) {
   const [share, setShare] = useState<number>()
   const [names, setNames] = useState<string[]>([])
   const [offers, setOffers] = useState<Offer[]>()
@@ -21,10 +21,10 @@ export function Elsewhere({ sequence, dropped, close }: { sequence: Sequence; dr
   const stop = useRef(new AbortController())
   const send = async (files: File[]) => {
     try {
-      const sent = await sendAll(sequence.projectId, files, setShare, stop.current.signal)
+      const sent = await sendAll(master.projectId, files, setShare, stop.current.signal)
       setNames(sent)
       setOffers(
-        await post('/api/projects/{id}/versions/offers', { ...of(sequence.projectId), body: { names: sent, shotId: dropped.shotId } }),
+        await post('/api/projects/{id}/versions/offers', { ...of(master.projectId), body: { names: sent, shotId: dropped.shotId } }),
       )
     } catch (e) {
       sayError(e)
@@ -43,9 +43,9 @@ export function Elsewhere({ sequence, dropped, close }: { sequence: Sequence; dr
   const takeIn = async () => {
     try {
       const body = { names, shotId: dropped.shotId, grade: final ? 'FINAL' : 'DRAFT', cameras }
-      const ids = await post('/api/projects/{id}/versions', { ...of(sequence.projectId), body: body as never })
+      const ids = await post('/api/projects/{id}/versions', { ...of(master.projectId), body: body as never })
       say(`${plural(ids.length, 'version is', 'versions are')} taken in`)
-      refreshRenders(sequence.projectId)
+      refreshRenders(master.projectId)
       close()
     } catch (e) {
       sayError(e)
@@ -62,8 +62,8 @@ export function Elsewhere({ sequence, dropped, close }: { sequence: Sequence; dr
         <>
           Movies and numbered pictures that another program made, named after their shots as <span className="num">sh0010_v003.mov</span> or{' '}
           <span className="num">sh0010_v003.1001.png</span>
-          {dropped.shotId !== undefined && `; all of these are of ${sequence.shots.find((s) => s.shotId === dropped.shotId)?.code}`}. They
-          are checked before anything is made of them.
+          {dropped.shotId !== undefined && `; all of these are of ${master.shots.find((s) => s.shotId === dropped.shotId)?.code}`}. They are
+          checked before anything is made of them.
         </>
       }
       className="left-1/2 top-[10vh] max-h-[78vh] w-[720px] max-w-[94vw] -translate-x-1/2 gap-3"
@@ -132,7 +132,7 @@ function OfferRow({ offer: o, camera, setCamera }: { offer: Offer; camera: numbe
         </span>
         <b className="num w-32 truncate text-right font-semibold">{o.render}</b>
       </div>
-      <div className={`text-[13px] ${o.wrong ? 'text-bent' : o.words.length > 0 ? 'text-stale' : 'text-quiet'}`}>
+      <div className={`text-[13px] ${o.wrong ? 'text-offset' : o.words.length > 0 ? 'text-stale' : 'text-quiet'}`}>
         {o.wrong || o.words.join('; ') || `frame for frame, from ${o.from}`}
       </div>
       {!o.wrong && o.cameras.length > 0 && (

@@ -2,15 +2,15 @@ import { setDesk } from '../desk/desk'
 import { bytesInWords, plural } from '../parts/words'
 import { goTo } from '../playhead/transport'
 import { useForecast } from '../server/queries'
-import type { Forecast as Foreseen, Output, Recipe, RenderAsk, Sequence } from '../server/types'
+import type { Forecast as Foreseen, Master, Output, Recipe, RenderAsk } from '../server/types'
 import { isMovie, KINDS, written } from './recipes'
 
 /** What will be written, said before it is: how many files of which kind, where, how large, how long; and what to look at first. */
-export function Forecast({ ask, recipe, sequence }: { ask: RenderAsk; recipe: Recipe; sequence: Sequence }) {
-  const { data: seen, error } = useForecast(sequence.projectId, ask)
+export function Forecast({ ask, recipe, master }: { ask: RenderAsk; recipe: Recipe; master: Master }) {
+  const { data: seen, error } = useForecast(master.projectId, ask)
   if (error) {
     return (
-      <p role="alert" className="text-bent">
+      <p role="alert" className="text-offset">
         {error.message}
       </p>
     )
@@ -40,7 +40,7 @@ export function Forecast({ ask, recipe, sequence }: { ask: RenderAsk; recipe: Re
           <Room seen={seen} />
         </>
       )}
-      <Findings seen={seen} sequence={sequence} />
+      <Findings seen={seen} master={master} />
     </section>
   )
 }
@@ -84,7 +84,7 @@ function Room({ seen }: { seen: Foreseen }) {
       title={`Besides the files up to ${bytesInWords(seen.frameBytes)} of frames are kept, from which other kinds are written later`}
     >
       <div
-        className={`absolute inset-y-0 left-0 ${full ? 'bg-bent/40' : 'bg-[#5f6b73]'}`}
+        className={`absolute inset-y-0 left-0 ${full ? 'bg-offset/40' : 'bg-[#5f6b73]'}`}
         style={{ width: `${Math.max(1, share * 100)}%` }}
       />
       <span className="absolute inset-0 flex items-center justify-between gap-2 px-2">
@@ -101,14 +101,14 @@ function Room({ seen }: { seen: Foreseen }) {
 /** Nobody reads more of them at once. */
 const MOST_LISTED = 100
 
-function Findings({ seen, sequence }: { seen: Foreseen; sequence: Sequence }) {
+function Findings({ seen, master }: { seen: Foreseen; master: Master }) {
   if (seen.findings.length === 0 && seen.unlooked === 0) {
     return null
   }
   const goThere = (shotId: number, frame: number) => {
-    const section = sequence.sections.find((s) => s.shotId === shotId)
-    if (section) {
-      goTo(Math.min(section.out - 1, Math.max(section.in, section.in + frame - section.shotFirst)))
+    const clip = master.clips.find((s) => s.shotId === shotId)
+    if (clip) {
+      goTo(Math.min(clip.out - 1, Math.max(clip.in, clip.in + frame - clip.shotFirst)))
     }
     setDesk({ view: 'Stage' })
   }
@@ -119,7 +119,7 @@ function Findings({ seen, sequence }: { seen: Foreseen; sequence: Sequence }) {
       <ul className="scroll mt-0.5 max-h-[92px]" aria-label="Look first" tabIndex={0}>
         {seen.findings.slice(0, MOST_LISTED).map((f, i) => (
           <li key={i} className="flex items-baseline gap-2 border-b border-line/60 py-0.5">
-            <span className="num w-16 shrink-0 text-bent">{sequence.shots.find((s) => s.shotId === f.shotId)?.code}</span>
+            <span className="num w-16 shrink-0 text-offset">{master.shots.find((s) => s.shotId === f.shotId)?.code}</span>
             <span className="min-w-0 flex-1">{f.words}</span>
             <button type="button" className="link shrink-0 text-[13px]" onClick={() => goThere(f.shotId, f.frame)}>
               go there

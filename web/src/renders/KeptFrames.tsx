@@ -39,7 +39,7 @@ export function KeptFrames({ projectId, close }: { projectId: number; close: () 
       close={close}
     >
       {error && (
-        <p role="alert" className="text-bent">
+        <p role="alert" className="text-offset">
           {error.message}
         </p>
       )}

@@ -60,7 +60,7 @@ function MachineRow({ machine: m }: { machine: Machine }) {
     <li className="border-b border-line/60 py-1.5">
       <div className="flex items-baseline gap-3">
         <b className="w-40 shrink-0 truncate font-semibold">{m.name}</b>
-        <span className={`num min-w-0 flex-1 truncate ${m.cannot ? 'text-bent' : m.doing ? '' : 'text-quiet'}`}>{doingWords(m)}</span>
+        <span className={`num min-w-0 flex-1 truncate ${m.cannot ? 'text-offset' : m.doing ? '' : 'text-quiet'}`}>{doingWords(m)}</span>
         {!m.own && <span className="num shrink-0 text-quiet">heard {m.silence < 2 ? 'just now' : `${Math.round(m.silence)} s ago`}</span>}
       </div>
       <div className="truncate text-[13px] text-quiet">

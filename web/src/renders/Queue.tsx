@@ -102,7 +102,7 @@ function Row({ render: r, selected, show }: { render: Render; selected: boolean;
         {r.name}
       </button>
       <span className="w-11 text-quiet">{r.grade.toLowerCase()}</span>
-      <span className={`w-[116px] shrink-0 truncate ${r.state === 'FAILED' ? 'text-bent' : 'text-quiet'}`} title={stateWords(r)}>
+      <span className={`w-[116px] shrink-0 truncate ${r.state === 'FAILED' ? 'text-offset' : 'text-quiet'}`} title={stateWords(r)}>
         {stateWords(r)}
       </span>
       {(r.state === 'DRAWING' || r.state === 'PAUSED') && (

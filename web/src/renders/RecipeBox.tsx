@@ -17,7 +17,7 @@ export function RecipeBox({ of: chosen, open, setOpen }: { of: ChosenRecipe; ope
         <b className="mr-1 font-semibold">Recipe</b>
         {chosen.isLost && (
           <span className="button border-live! bg-[#3a4341]! px-2! py-0.5!">
-            {chosen.name} <span className="text-bent">changed here, not there any more</span>
+            {chosen.name} <span className="text-offset">changed here, not there any more</span>
           </span>
         )}
         {chosen.all.map((r) => (
@@ -29,7 +29,7 @@ export function RecipeBox({ of: chosen, open, setOpen }: { of: ChosenRecipe; ope
             onClick={() => chosen.choose(r.name)}
           >
             {r.name}
-            {r.name === chosen.name && chosen.isChanged && <span className="text-bent"> changed</span>}
+            {r.name === chosen.name && chosen.isChanged && <span className="text-offset"> changed</span>}
           </button>
         ))}
         <button type="button" className="link ml-auto text-[13px]" aria-expanded={open} onClick={() => setOpen(!open)}>

@@ -7,14 +7,14 @@ import { useMessages } from '../desk/messages'
 import { fakeWindow } from '../parts/fakeWindow'
 import { type Asked, fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
-import type { Project, Render, Sequence } from '../server/types'
+import type { Master, Project, Render } from '../server/types'
 import { NOTHING, setAsking } from './asking'
 import { placeOf } from './Queue'
 import { Renders } from './Renders'
 import { useDrafts } from './recipes'
 
 const project = { id: 3, pictureWidth: 1280, pictureHeight: 720, sizes: [{ width: 640, height: 360 }] } as unknown as Project
-const piece = (shotId: number, code: string, from: number, to: number) => ({
+const clip = (shotId: number, code: string, from: number, to: number) => ({
   id: shotId,
   shotId,
   code,
@@ -24,7 +24,7 @@ const piece = (shotId: number, code: string, from: number, to: number) => ({
   seenOut: to,
   enabled: true,
 })
-const sequence = {
+const master = {
   id: 9,
   projectId: 3,
   start: 100,
@@ -36,13 +36,13 @@ const sequence = {
   renders: [],
   gaps: [],
   counts: { shots: 3, rendered: 2, outOfDate: 1 },
-  sections: [piece(1, 'sh0010', 100, 120), piece(2, 'sh0020', 120, 150), piece(4, 'sh0040', 150, 160)],
+  clips: [clip(1, 'sh0010', 100, 120), clip(2, 'sh0020', 120, 150), clip(4, 'sh0040', 150, 160)],
   shots: [
     { shotId: 1, code: 'sh0010', in: 100, frames: 20, renderId: 51, version: 2, stand: '', toRender: false, staged: true },
     { shotId: 2, code: 'sh0020', in: 120, frames: 30, renderId: 52, version: 1, stand: 'stale: camera', toRender: true, staged: true },
     { shotId: 4, code: 'sh0040', in: 150, frames: 10, version: 0, toRender: true, staged: false },
   ],
-} as unknown as Sequence
+} as unknown as Master
 const movie = (id: number, shotId: number, name: string, part: object = {}) => ({
   id,
   shotId,
@@ -146,7 +146,7 @@ afterEach(() => {
   useMessages.setState({ all: [] })
 })
 const open = async () => {
-  show(<Renders project={project} sequence={sequence} />)
+  show(<Renders project={project} master={master} />)
   await screen.findByText('sh0020_v002')
   await screen.findByText('Stills')
 }
@@ -160,7 +160,7 @@ describe('asking for renders', () => {
       shotIds: [2],
       master: false,
       masterId: 9,
-      extent: 'PIECES',
+      extent: 'CLIPS',
       grade: 'DRAFT',
       recipeName: 'Review',
       recipe: RECIPE,
@@ -391,7 +391,7 @@ describe('what there is of renders', () => {
 
   it('tells what to do where nothing was rendered yet', async () => {
     fakeServer({ ...ANSWERS, '/api/projects/3/renders?master=9': [] })
-    show(<Renders project={project} sequence={sequence} />)
+    show(<Renders project={project} master={master} />)
     expect(await screen.findByText('No render yet')).toBeTruthy()
     expect(screen.getByText(/Choose shots at the right and press R/)).toBeTruthy()
   })

@@ -4,10 +4,10 @@ import { useDesk } from '../desk/desk'
 import { say, sayError } from '../desk/messages'
 import { plural } from '../parts/words'
 import { Fills, useFilling } from '../pictures/Fills'
-import { sectionAt, shotFrameAt } from '../playhead/lookup'
+import { clipAt, shotFrameAt } from '../playhead/lookup'
 import { of, post } from '../server/client'
 import { refreshRenders, useRenders } from '../server/queries'
-import type { Project, Recipe, RenderAsk, Sequence } from '../server/types'
+import type { Master, Project, Recipe, RenderAsk } from '../server/types'
 import { act, bodyOf, setAsking, toggle, trialOf, useAsking } from './asking'
 import { ContactSheet } from './ContactSheet'
 import { Cover } from './Cover'
@@ -27,9 +27,9 @@ import { sizeOf, What } from './What'
 const MOST_SAVED = 20
 
 /** What is covered by renders, what will be written next, and what is being drawn. */
-export function Renders({ project, sequence }: { project: Project; sequence: Sequence }) {
-  const renders = useRenders(project.id, sequence.id).data ?? []
-  const here = useDesk((d) => sectionAt(sequence, d.frame))
+export function Renders({ project, master }: { project: Project; master: Master }) {
+  const renders = useRenders(project.id, master.id).data ?? []
+  const here = useDesk((d) => clipAt(master, d.frame))
   const asking = useAsking()
   const chosenRecipe = useRecipe(project.id)
   const { recipe } = chosenRecipe
@@ -41,12 +41,12 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
   const [shown, setShown] = useState<number>()
   const [trial, setTrial] = useTrial()
   const size = typedSize ?? (recipe ? `${recipe.look.width} × ${recipe.look.height}` : '')
-  const rows = sequence.shots
+  const rows = master.shots
   const picked = rows.filter((r) => asking.chosen.has(r.shotId))
   const alone = picked.length === 0 && !asking.master && here?.shotId ? [here.shotId] : picked.map((r) => r.shotId)
   // the playhead is looked at when something is asked, and followed by nothing
   const now = () => here && { shotId: here.shotId, frame: shotFrameAt(here, useDesk.getState().frame) }
-  const bodyNow = () => recipe && bodyOf(asking, alone, sequence.id, chosenRecipe.name, recipe, now)
+  const bodyNow = () => recipe && bodyOf(asking, alone, master.id, chosenRecipe.name, recipe, now)
   const body = bodyNow()
 
   const ask = async (what: RenderAsk) => {
@@ -68,13 +68,13 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
     body && ask({ ...body, grade: 'TRIAL', every: 2, handles: 0, recipe: trialOf(from), recipeName: chosenRecipe.name })
   const tryFrame = async () => {
     const frame = useDesk.getState().frame
-    const section = sectionAt(sequence, frame)
-    if (!section?.shotId || !recipe) {
+    const clip = clipAt(master, frame)
+    if (!clip?.shotId || !recipe) {
       say('A trial frame shows a shot: put the playhead on one')
       return
     }
     try {
-      setTrial(await askTrialFrame(section, frame, recipe))
+      setTrial(await askTrialFrame(clip, frame, recipe))
     } catch (e) {
       sayError(e)
     }
@@ -135,10 +135,10 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
     <div className="flex min-h-0 flex-1 max-[900px]:flex-col">
       {box === 'machines' && <Machines close={closeBox} />}
       {box === 'sheet' && (
-        <ContactSheet sequence={sequence} shotIds={(picked.length > 0 ? picked : rows).map((r) => r.shotId)} close={closeBox} />
+        <ContactSheet master={master} shotIds={(picked.length > 0 ? picked : rows).map((r) => r.shotId)} close={closeBox} />
       )}
       {box === 'kept' && <KeptFrames projectId={project.id} close={closeBox} />}
-      {dropped && <Elsewhere sequence={sequence} dropped={dropped} close={() => setDropped(undefined)} />}
+      {dropped && <Elsewhere master={master} dropped={dropped} close={() => setDropped(undefined)} />}
       <section className="flex min-w-0 flex-1 flex-col max-[900px]:flex-none bg-ground px-4 pt-2" aria-label="Movie">
         <div className="flex h-7 items-center gap-3 max-[900px]:h-auto max-[900px]:flex-wrap">
           <b className="font-semibold whitespace-nowrap">{trial ? trial.name : current ? current.name : 'No render yet'}</b>
@@ -166,11 +166,11 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
         </div>
         <Fills name="movie">
           <div className="relative min-h-0 flex-1 bg-[#1d1d1d] max-[900px]:h-[60vw] max-[900px]:flex-none">
-            {trial ? <TrialFrame sequence={sequence} trial={trial} /> : <ShownPicture render={current} />}
+            {trial ? <TrialFrame master={master} trial={trial} /> : <ShownPicture render={current} />}
           </div>
         </Fills>
         {current && <ShownFiles key={current.id} render={current} project={project} />}
-        <Cover sequence={sequence} renders={renders} chosen={asking.chosen} choose={toggle} />
+        <Cover master={master} renders={renders} chosen={asking.chosen} choose={toggle} />
         <div className="flex h-[134px] shrink-0 flex-col pt-1 max-[900px]:h-auto">
           <div className="mb-0.5 flex items-baseline gap-3">
             <b className="font-semibold">Queue and history</b>
@@ -196,7 +196,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
         className="flex w-[440px] shrink-0 flex-col gap-2 border-l border-black/40 bg-[#262626] px-4 pt-2 max-[900px]:w-full max-[900px]:border-l-0"
         aria-label="Shots to render"
       >
-        {!settings && <Shots sequence={sequence} here={here} look={(shotId) => setShown(newestOf(shotId)?.id)} drop={setDropped} />}
+        {!settings && <Shots master={master} here={here} look={(shotId) => setShown(newestOf(shotId)?.id)} drop={setDropped} />}
         <div
           className={settings ? 'scroll -mx-1 min-h-0 flex-1 px-1 pt-1' : 'shrink-0 border-t border-line pt-2'}
           tabIndex={settings ? 0 : undefined}
@@ -207,7 +207,7 @@ export function Renders({ project, sequence }: { project: Project; sequence: Seq
           <What of={chosenRecipe} sizes={project.sizes} size={size} setSize={setTypedSize} />
         </div>
         <div className="shrink-0 border-t border-line pt-2">
-          {body && alone.length + (asking.master ? 1 : 0) > 0 && recipe && <Forecast ask={body} recipe={recipe} sequence={sequence} />}
+          {body && alone.length + (asking.master ? 1 : 0) > 0 && recipe && <Forecast ask={body} recipe={recipe} master={master} />}
         </div>
         <div className="flex shrink-0 items-center gap-2 py-2">
           <button type="button" className="button" onClick={() => void tryFrame()}>

@@ -1,22 +1,22 @@
 import { Rows } from '../parts/Rows'
 import { versionName } from '../parts/words'
 import { goTo } from '../playhead/transport'
-import type { Section, Sequence } from '../server/types'
+import type { Clip, Master } from '../server/types'
 import { setAsking, toggle, useAsking } from './asking'
 import type { Dropped } from './Elsewhere'
 
 type Props = {
-  sequence: Sequence
-  here: Section | undefined
+  master: Master
+  here: Clip | undefined
   look: (shotId: number) => void
   /** takes files that another program made */
   drop: (dropped: Dropped) => void
 }
 
 /** The shots of a master, to choose those that are rendered; how each stands. Files of other programs are dropped on their shot. */
-export function Shots({ sequence, here, look, drop }: Props) {
+export function Shots({ master, here, look, drop }: Props) {
   const chosen = useAsking((a) => a.chosen)
-  const rows = sequence.shots
+  const rows = master.shots
   const needed = rows.filter((r) => r.toRender)
   return (
     <>

@@ -40,7 +40,7 @@ export function ShownWords({ render: r, project }: { render: Render; project: Pr
       {r.state !== 'DONE' && (
         <>
           {' '}
-          · <span className={r.state === 'FAILED' ? 'text-bent' : ''}>{stateWords(r)}</span>
+          · <span className={r.state === 'FAILED' ? 'text-offset' : ''}>{stateWords(r)}</span>
         </>
       )}
       {r.stale.length > 0 && <WhyStale render={r} project={project} />}

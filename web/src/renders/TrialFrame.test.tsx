@@ -2,7 +2,7 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, expect, it, vi } from 'vitest'
 import { fakeServer, posts, show } from '../server/fakeServer'
-import type { Recipe, Section, Sequence } from '../server/types'
+import type { Clip, Master, Recipe } from '../server/types'
 import { askTrialFrame, TrialFrame } from './TrialFrame'
 
 vi.mock('../pictures/CameraPicture', () => ({
@@ -14,17 +14,17 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-const section = { code: 'sh0030', shotId: 5, in: 86_400, shotFrames: Array.from({ length: 40 }, (_, k) => 1001 + k) } as unknown as Section
+const clip = { code: 'sh0030', shotId: 5, in: 86_400, shotFrames: Array.from({ length: 40 }, (_, k) => 1001 + k) } as unknown as Clip
 const recipe = { look: { width: 1920, height: 1080 } } as Recipe
-const sequence = { projectId: 3, framesPerSecond: 24 } as Sequence
+const master = { projectId: 3, framesPerSecond: 24 } as Master
 
 it('shows a frame as the recipe draws it beside the camera at the same frame and scale', async () => {
   URL.createObjectURL = () => 'blob:trial'
   const asked = fakeServer()
-  const trial = await askTrialFrame(section, 86_410, recipe)
+  const trial = await askTrialFrame(clip, 86_410, recipe)
   expect(posts(asked)[0]).toMatchObject({ path: '/api/shots/5/trial-frame', body: { recipe } })
   expect(trial).toMatchObject({ width: 1920, height: 1080, frame: 86_410 })
-  show(<TrialFrame sequence={sequence} trial={trial} />)
+  show(<TrialFrame master={master} trial={trial} />)
   const drawn = screen.getByAltText(/as it would be drawn/)
   const camera = screen.getByLabelText('the camera at record frame 86410')
   expect(drawn.getAttribute('src')).toBe('blob:trial')

@@ -2,10 +2,10 @@ import { useEffect, useRef, useState } from 'react'
 import { CameraPicture } from '../pictures/CameraPicture'
 import { shotFrameAt } from '../playhead/lookup'
 import { of, postForFile } from '../server/client'
-import type { Recipe, Section, Sequence } from '../server/types'
+import type { Clip, Master, Recipe } from '../server/types'
 
 /** A frame as a recipe draws it. @property frame record frame */
-export type Trial = { name: string; url: string; width: number; height: number; section: Section; frame: number }
+export type Trial = { name: string; url: string; width: number; height: number; clip: Clip; frame: number }
 
 /** The trial frame that is shown; its picture is let go with it. */
 export function useTrial() {
@@ -14,15 +14,15 @@ export function useTrial() {
   return [trial, setTrial] as const
 }
 
-export async function askTrialFrame(section: Section, frame: number, recipe: Recipe): Promise<Trial> {
-  const shotFrame = shotFrameAt(section, frame)
-  const picture = await postForFile('/api/shots/{id}/trial-frame', { ...of(section.shotId), body: { frame: shotFrame, recipe } as never })
+export async function askTrialFrame(clip: Clip, frame: number, recipe: Recipe): Promise<Trial> {
+  const shotFrame = shotFrameAt(clip, frame)
+  const picture = await postForFile('/api/shots/{id}/trial-frame', { ...of(clip.shotId), body: { frame: shotFrame, recipe } as never })
   const { width, height } = recipe.look
-  return { name: `${section.code} at ${shotFrame}`, url: URL.createObjectURL(picture), width, height, section, frame }
+  return { name: `${clip.code} at ${shotFrame}`, url: URL.createObjectURL(picture), width, height, clip, frame }
 }
 
 /** A trial frame beside the camera's picture, both at one scale: as large as there is room, or a pixel a pixel. */
-export function TrialFrame({ sequence, trial }: { sequence: Sequence; trial: Trial }) {
+export function TrialFrame({ master, trial }: { master: Master; trial: Trial }) {
   const [whole, setWhole] = useState(true)
   const left = useRef<HTMLDivElement>(null)
   const right = useRef<HTMLDivElement>(null)
@@ -51,10 +51,10 @@ export function TrialFrame({ sequence, trial }: { sequence: Sequence; trial: Tri
       'the camera now',
       <CameraPicture
         key="camera"
-        projectId={sequence.projectId}
-        section={trial.section}
+        projectId={master.projectId}
+        clip={trial.clip}
         frame={trial.frame}
-        framesPerSecond={sequence.framesPerSecond}
+        framesPerSecond={master.framesPerSecond}
       />,
     ],
   ] as const

@@ -16,7 +16,7 @@ const GRADES: [Grade, string][] = [
   ['FINAL', 'final'],
 ]
 const EXTENTS: [Extent, string][] = [
-  ['PIECES', 'what the master shows'],
+  ['CLIPS', 'what the master shows'],
   ['MISSING', 'what is missing'],
   ['RANGE', 'from frame to frame'],
   ['ACTION', 'the whole action'],
@@ -149,7 +149,7 @@ export function What({
             blur
           </label>
           <input
-            className={`field num w-[116px] py-0.5! ${typedSize ? '' : 'border-bent!'}`}
+            className={`field num w-[116px] py-0.5! ${typedSize ? '' : 'border-offset!'}`}
             aria-label="Size"
             aria-invalid={!typedSize}
             list="render-sizes"

@@ -4,7 +4,7 @@ import { of, post } from '../server/client'
 import type { Recipe, RenderAsk } from '../server/types'
 
 export type Grade = 'TRIAL' | 'DRAFT' | 'FINAL'
-export type Extent = 'PIECES' | 'MISSING' | 'RANGE' | 'ACTION' | 'STILL' | 'MOMENT'
+export type Extent = 'CLIPS' | 'MISSING' | 'RANGE' | 'ACTION' | 'STILL' | 'MOMENT'
 export type When = 'FIRST' | 'MIDDLE' | 'LAST'
 
 /** What is asked for next. It stays while the person looks elsewhere. */
@@ -29,7 +29,7 @@ export const NOTHING: Asking = {
   chosen: new Set(),
   master: false,
   joined: false,
-  extent: 'PIECES',
+  extent: 'CLIPS',
   when: 'MIDDLE',
   from: undefined,
   to: undefined,

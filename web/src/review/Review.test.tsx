@@ -7,7 +7,7 @@ import { fakeWindow } from '../parts/fakeWindow'
 import { setScore } from '../playhead/transport'
 import { fakeServer, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
-import type { Project, Sequence } from '../server/types'
+import type { Master, Project } from '../server/types'
 import { Review } from './Review'
 
 vi.mock('../pictures/CameraPicture', () => ({ CameraPicture: ({ frame }: { frame: number }) => <p>camera at {frame}</p> }))
@@ -21,7 +21,7 @@ vi.mock('../pictures/RenderPicture', () => ({
 }))
 
 const project = { id: 3, sceneId: 1 } as Project
-const piece = (id: number, code: string, from: number, to: number) => ({
+const clip = (id: number, code: string, from: number, to: number) => ({
   id,
   shotId: id,
   code,
@@ -35,7 +35,7 @@ const piece = (id: number, code: string, from: number, to: number) => ({
   headWeights: [],
   tailWeights: [],
 })
-const sequence = {
+const master = {
   id: 9,
   projectId: 3,
   start: 100,
@@ -43,9 +43,9 @@ const sequence = {
   framesPerSecond: 24,
   main: { enabled: true },
   live: [],
-  sections: [piece(1, 'sh0010', 100, 150), piece(2, 'sh0020', 150, 180)],
-  cut: { pieces: [piece(1, 'bd_1', 100, 150), piece(2, 'bd_2', 150, 180)] },
-} as unknown as Sequence
+  clips: [clip(1, 'sh0010', 100, 150), clip(2, 'sh0020', 150, 180)],
+  cut: { clips: [clip(1, 'bd_1', 100, 150), clip(2, 'bd_2', 150, 180)] },
+} as unknown as Master
 const movie = (id: number, shotId: number, version: number, state = 'DONE') => ({
   id,
   shotId,
@@ -61,7 +61,7 @@ const open = async () => {
     '/api/projects/3/renders': RENDERS,
     '/api/masters/9/movie-frames': { in: 100, frames: Array.from({ length: 50 }, (_, i) => i + 8) },
   })
-  show(<Review project={project} sequence={sequence} />)
+  show(<Review project={project} master={master} />)
   await screen.findAllByText('sh0010_v003')
 }
 
@@ -82,7 +82,7 @@ describe('two pictures of one frame', () => {
   it('are the board and the newest finished render to begin with, at the render’s own frame', async () => {
     await open()
     expect(screen.getByText('board at 110')).toBeTruthy()
-    // its movie begins eight frames before the piece: handles
+    // its movie begins eight frames before the clip: handles
     expect(await screen.findByText('render 53 at 18')).toBeTruthy()
   })
 

@@ -12,21 +12,21 @@ import { LaidBoard } from '../pictures/LaidBoard'
 import { Mix } from '../pictures/Mix'
 import { RenderPicture } from '../pictures/RenderPicture'
 import { shapeOf } from '../pictures/shape'
-import { liveAt, passingFrom, pieceAt, shareAt, shotFrameAt } from '../playhead/lookup'
+import { cutClipAt, liveAt, passingFrom, shareAt, shotFrameAt } from '../playhead/lookup'
 import { goTo, playOrStop, useTransport } from '../playhead/transport'
 import { useBoardFrame, useMovieFrames, useRenders } from '../server/queries'
-import type { Project, Render, Section, Sequence } from '../server/types'
+import type { Clip, Master, Project, Render } from '../server/types'
 
 type Way = 'side by side' | 'wiped' | 'blended' | 'flicked'
 const WAYS: Way[] = ['side by side', 'wiped', 'blended', 'flicked']
 
 /** Any two of board, camera, render and earlier render, at the same playhead. */
-export function Review({ project, sequence }: { project: Project; sequence: Sequence }) {
+export function Review({ project, master }: { project: Project; master: Master }) {
   const frame = useDesk((d) => d.frame)
   const speed = useTransport((t) => t.speed)
-  const renders = useRenders(project.id, sequence.id).data ?? []
-  const { section, before, index } = liveAt(sequence, frame)
-  const versions = renders.filter((r) => r.shotId === section?.shotId && r.state === 'DONE')
+  const renders = useRenders(project.id, master.id).data ?? []
+  const { clip, before, index } = liveAt(master, frame)
+  const versions = renders.filter((r) => r.shotId === clip?.shotId && r.state === 'DONE')
   const [a, setA] = useState('board')
   const [b, setB] = useState('render')
   const [way, setWay] = useState<Way>('side by side')
@@ -37,7 +37,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
   const fills = useFills((f) => f.fills === 'review')
   useFilling(['review'], 'review')
   useBlurKey()
-  useBoardKeys(section)
+  useBoardKeys(clip)
 
   useActions('review', [
     { group: 'Review', name: 'Side by side, wiped, blended, flicked', keys: 'W', run: () => setWay(following(WAYS, way)) },
@@ -61,8 +61,8 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
     },
     { group: 'Review', name: 'Wipe to the left', keys: '[', run: () => setShare((n) => Math.max(0, n - 5)) },
     { group: 'Review', name: 'Wipe to the right', keys: ']', run: () => setShare((n) => Math.min(100, n + 5)) },
-    { group: 'Review', name: 'Next shot', keys: 'ArrowDown', run: () => goTo(sequence.sections[index + 1]?.in ?? frame) },
-    { group: 'Review', name: 'Previous shot', keys: 'ArrowUp', run: () => goTo(sequence.sections[index - 1]?.in ?? frame) },
+    { group: 'Review', name: 'Next shot', keys: 'ArrowDown', run: () => goTo(master.clips[index + 1]?.in ?? frame) },
+    { group: 'Review', name: 'Previous shot', keys: 'ArrowUp', run: () => goTo(master.clips[index - 1]?.in ?? frame) },
   ])
   useEffect(() => setFlicked(false), [way === 'flicked'])
 
@@ -73,7 +73,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
     ...versions.map((r): [string, string] => [`v${r.version}`, r.name]),
   ]
   const shown = (what: string) => (
-    <OneOf what={what} project={project} sequence={sequence} section={section} before={before} frame={frame} renders={renders} />
+    <OneOf what={what} project={project} master={master} clip={clip} before={before} frame={frame} renders={renders} />
   )
   const drag = (e: React.PointerEvent) => {
     if (way === 'wiped' && e.buttons === 1) {
@@ -125,11 +125,11 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
             onChange={(e) => setShare(Number(e.target.value))}
           />
         )}
-        {(a === 'camera' || b === 'camera') && section && <BoardOver section={section} edits={sequence.seq} short />}
+        {(a === 'camera' || b === 'camera') && clip && <BoardOver clip={clip} edits={master.seq} short />}
         <span className="ml-auto text-quiet">
-          {section ? (
+          {clip ? (
             <>
-              <span className="num">{section.code}</span> · frame <span className="num">{shotFrameAt(section, frame)}</span>
+              <span className="num">{clip.code}</span> · frame <span className="num">{shotFrameAt(clip, frame)}</span>
             </>
           ) : (
             'black'
@@ -175,7 +175,7 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
           </div>
         </div>
       )}
-      <Strip sequence={sequence} frame={frame} />
+      <Strip master={master} frame={frame} />
     </div>
   )
 }
@@ -183,86 +183,86 @@ export function Review({ project, sequence }: { project: Project; sequence: Sequ
 type OneProps = {
   what: string
   project: Project
-  sequence: Sequence
-  section?: Section
-  before?: Section
+  master: Master
+  clip?: Clip
+  before?: Clip
   frame: number
   renders: Render[]
 }
 
-function OneOf({ what, project, sequence, section, before, frame, renders }: OneProps) {
-  const boardFrame = useBoardFrame(sequence, section, frame)
+function OneOf({ what, project, master, clip, before, frame, renders }: OneProps) {
+  const boardFrame = useBoardFrame(master, clip, frame)
   if (what === 'board') {
-    return pieceAt(sequence, frame) ? <CutPicture sequence={sequence} frame={frame} /> : <p className="p-4 text-quiet">black</p>
+    return cutClipAt(master, frame) ? <CutPicture master={master} frame={frame} /> : <p className="p-4 text-quiet">black</p>
   }
   if (what === 'camera') {
-    return section ? (
+    return clip ? (
       <>
-        <CameraPicture projectId={project.id} section={section} before={before} frame={frame} framesPerSecond={sequence.framesPerSecond} />
-        <LaidBoard section={section} frame={boardFrame} edits={sequence.seq} />
+        <CameraPicture projectId={project.id} clip={clip} before={before} frame={frame} framesPerSecond={master.framesPerSecond} />
+        <LaidBoard clip={clip} frame={boardFrame} edits={master.seq} />
       </>
     ) : (
       <p className="p-4 text-quiet">black</p>
     )
   }
-  const versionsOf = (s: Section | undefined) => renders.filter((r) => r.shotId === s?.shotId && r.state === 'DONE')
-  const versions = versionsOf(section)
+  const versionsOf = (s: Clip | undefined) => renders.filter((r) => r.shotId === s?.shotId && r.state === 'DONE')
+  const versions = versionsOf(clip)
   const render = what === 'render' ? versions[0] : versions.find((r) => `v${r.version}` === what)
-  const passing = passingFrom(section, before, frame)
+  const passing = passingFrom(clip, before, frame)
   return (
     <Mix
-      share={section ? shareAt(section, frame) : 1}
-      before={passing && <RenderOf render={versionsOf(passing)[0]} sequence={sequence} section={passing} frame={frame} />}
+      share={clip ? shareAt(clip, frame) : 1}
+      before={passing && <RenderOf render={versionsOf(passing)[0]} master={master} clip={passing} frame={frame} />}
     >
-      <RenderOf render={render} sequence={sequence} section={section} frame={frame} />
+      <RenderOf render={render} master={master} clip={clip} frame={frame} />
     </Mix>
   )
 }
 
-/** A version of a render at the playhead: the server says which of its frames shows which frame of the piece. */
-function RenderOf({ render, sequence, section, frame }: { render?: Render; sequence: Sequence; section?: Section; frame: number }) {
-  const shown = useMovieFrames(sequence, render?.id, section?.in).data
+/** A version of a render at the playhead: the server says which of its frames shows which frame of the clip. */
+function RenderOf({ render, master, clip, frame }: { render?: Render; master: Master; clip?: Clip; frame: number }) {
+  const shown = useMovieFrames(master, render?.id, clip?.in).data
   const at = shown?.frames[frame - shown.in] ?? -1
   return (
     <RenderPicture
       renderId={render?.id}
       frame={at}
       frames={render?.frames ?? 0}
-      framesPerSecond={shown?.framesPerSecond ?? sequence.framesPerSecond}
+      framesPerSecond={shown?.framesPerSecond ?? master.framesPerSecond}
     />
   )
 }
 
 /** The master as a strip, to go anywhere. */
-function Strip({ sequence, frame }: { sequence: Sequence; frame: number }) {
-  const whole = sequence.end - sequence.start
+function Strip({ master, frame }: { master: Master; frame: number }) {
+  const whole = master.end - master.start
   return (
     <div
       className="relative mt-3 h-7 shrink-0 overflow-hidden rounded bg-deep"
       role="slider"
       tabIndex={0}
       aria-label="Playhead"
-      aria-valuemin={sequence.start}
-      aria-valuemax={sequence.end - 1}
+      aria-valuemin={master.start}
+      aria-valuemax={master.end - 1}
       aria-valuenow={frame}
       onPointerDown={(e) => {
         const box = e.currentTarget.getBoundingClientRect()
-        goTo(sequence.start + ((e.clientX - box.left) / box.width) * whole)
+        goTo(master.start + ((e.clientX - box.left) / box.width) * whole)
       }}
     >
-      {sequence.sections.map((s) => (
+      {master.clips.map((s) => (
         <span
           key={s.in}
           title={s.code}
           className={`num absolute inset-y-0 flex justify-end overflow-hidden whitespace-nowrap border-r border-deep px-1 text-[11.5px] leading-7 ${frame >= s.in && frame < s.out ? 'bg-[#5f6f76] text-white' : 'bg-[#414141] text-quiet'}`}
-          style={{ left: `${((s.in - sequence.start) / whole) * 100}%`, width: `${((s.out - s.in) / whole) * 100}%` }}
+          style={{ left: `${((s.in - master.start) / whole) * 100}%`, width: `${((s.out - s.in) / whole) * 100}%` }}
         >
           <span className="mr-auto min-w-0 overflow-hidden [direction:rtl]">{s.code}</span>
         </span>
       ))}
       <span
         className="pointer-events-none absolute inset-y-0 w-0.5 bg-white"
-        style={{ left: `${((frame - sequence.start) / whole) * 100}%` }}
+        style={{ left: `${((frame - master.start) / whole) * 100}%` }}
       />
     </div>
   )

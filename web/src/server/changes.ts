@@ -1,5 +1,5 @@
 /** Long lists travel as what changed in them: the server finds that, this puts it together again. */
-import type { ListChange, SequenceChange, SequenceView } from './types'
+import type { ListChange, MasterChange, MasterView } from './types'
 
 /** A list as a change makes it. Records that stayed are the same objects, a list that stayed is the same list. */
 export function changedList<T extends object>(older: T[], { stretches }: ListChange): T[] {
@@ -22,8 +22,8 @@ function movedRecord<T extends object>(record: T, moved: [string, number][]): T 
   return copy as T
 }
 
-/** The lanes as a change makes them of those that a window has. */
-export function changedView(older: SequenceView | undefined, { whole, lists, since }: SequenceChange): SequenceView {
+/** The tracks as a change makes them of those that a window has. */
+export function changedView(older: MasterView | undefined, { whole, lists, since }: MasterChange): MasterView {
   if (!older || since === undefined) {
     return whole
   }
@@ -33,7 +33,7 @@ export function changedView(older: SequenceView | undefined, { whole, lists, sin
   }
   return {
     ...whole,
-    sections: of('sections', older.sections),
+    clips: of('clips', older.clips),
     live: of('live', older.live),
     seams: of('seams', older.seams),
     renders: of('renders', older.renders),
@@ -41,7 +41,7 @@ export function changedView(older: SequenceView | undefined, { whole, lists, sin
     shots: of('shots', older.shots),
     differences: of('differences', older.differences),
     sound: of('sound', older.sound),
-    marks: of('marks', older.marks),
-    upper: whole.upper.map((lane, i) => ({ ...lane, sections: of(`upper.${i}`, older.upper[i]?.sections ?? []) })),
+    markers: of('markers', older.markers),
+    upper: whole.upper.map((track, i) => ({ ...track, clips: of(`upper.${i}`, older.upper[i]?.clips ?? []) })),
   }
 }

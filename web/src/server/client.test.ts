@@ -38,8 +38,8 @@ describe('talking to the server', () => {
 
   it('gives the sentence of a refusal, and one of its own where there is none', async () => {
     const refused = post('/api/tasks/{id}/stop', of(1))
-    asked[0]!.answer(409, { message: 'Lane "Tries" is locked' })
-    await expect(refused).rejects.toThrow('Lane "Tries" is locked')
+    asked[0]!.answer(409, { message: 'Track "Tries" is locked' })
+    await expect(refused).rejects.toThrow('Track "Tries" is locked')
     const lost = post('/api/tasks/{id}/stop', of(1))
     asked[1]!.fail()
     await expect(lost).rejects.toThrow('he server does not answer')

@@ -31,7 +31,7 @@ class Line {
 }
 
 const update = (kind: string, part: object = {}) => ({ update: { kind, seq: 8, name: '', who: '', touched: [], ...part } })
-const KINDS = ['project', 'sequence', 'stage', 'pieces', 'renders', 'bake']
+const KINDS = ['project', 'master', 'stage', 'clips', 'renders', 'bake']
 
 let asked: string[] = []
 /** What was asked for again since the last look, by kind. */
@@ -50,13 +50,13 @@ beforeEach(() => {
   Line.all = []
   queryClient.clear()
   for (const kind of KINDS) {
-    queryClient.setQueryData(edited(3, kind, kind === 'sequence' ? 9 : 1), {})
+    queryClient.setQueryData(edited(3, kind, kind === 'master' ? 9 : 1), {})
   }
-  queryClient.setQueryData(edited(3, 'sequence', 10), {})
+  queryClient.setQueryData(edited(3, 'master', 10), {})
   queryClient.setQueryData<Project>(edited(3, 'project'), { seq: 7 } as Project)
   vi.spyOn(queryClient, 'invalidateQueries').mockImplementation(async (which) => {
     const [, , kind, id] = which?.queryKey ?? []
-    asked.push(kind === 'sequence' ? `sequence ${id}` : String(kind))
+    asked.push(kind === 'master' ? `master ${id}` : String(kind))
   })
   again()
 })
@@ -86,20 +86,20 @@ it('asks for all where the project has gone on before the line was there, and fo
   line().tell(update('hello', { seq: 7 }))
   expect(again()).toEqual([])
   line().tell(update('hello', { seq: 8 }))
-  expect(again()).toEqual(['bake', 'pieces', 'project', 'renders', 'sequence 10', 'sequence 9', 'stage'])
+  expect(again()).toEqual(['bake', 'clips', 'master 10', 'master 9', 'project', 'renders', 'stage'])
 })
 
-it('asks at once after an edit of one’s own, for what that touched, and not for the lanes that come by themselves', () => {
+it('asks at once after an edit of one’s own, for what that touched, and not for the tracks that come by themselves', () => {
   follow()
   line().tell(update('edit', { who: 'Ada', touched: ['CAMERAS'] }))
-  expect(again()).toEqual(['bake', 'project', 'renders', 'sequence 10', 'stage'])
-  line().tell(update('edit', { who: 'Ada', touched: ['LANES'] }))
+  expect(again()).toEqual(['bake', 'master 10', 'project', 'renders', 'stage'])
+  line().tell(update('edit', { who: 'Ada', touched: ['TRACKS'] }))
   expect(again()).not.toContain('stage')
 })
 
 it('asks for what others did together, and says who did what', () => {
   follow()
-  line().tell(update('edit', { who: 'Tom', name: 'Slip sh0010', touched: ['LANES'] }))
+  line().tell(update('edit', { who: 'Tom', name: 'Slip sh0010', touched: ['TRACKS'] }))
   line().tell(update('edit', { who: 'Tom', name: 'Key pan', touched: ['CAMERAS'], seq: 9 }))
   expect(again()).toEqual([])
   expect(useColleague.getState().text).toContain('Key pan')
@@ -112,9 +112,9 @@ it('asks for what others did together, and says who did what', () => {
 
 it('asks for all where others did what says not what it touched', () => {
   follow()
-  line().tell(update('edit', { who: 'Tom', touched: ['LANES'] }), update('edit', { who: 'Tom', touched: [] }))
+  line().tell(update('edit', { who: 'Tom', touched: ['TRACKS'] }), update('edit', { who: 'Tom', touched: [] }))
   wait(100)
-  expect(again()).toEqual(expect.arrayContaining(['bake', 'pieces', 'stage']))
+  expect(again()).toEqual(expect.arrayContaining(['bake', 'clips', 'stage']))
 })
 
 it('shows finished renders while the queue goes on: frames that keep coming put it off no further', () => {
@@ -124,7 +124,7 @@ it('shows finished renders while the queue goes on: frames that keep coming put 
     expect(again()).toEqual(['renders'])
     wait(400)
   }
-  expect(again()).toContain('sequence 9')
+  expect(again()).toContain('master 9')
 })
 
 it('asks for everything when a lost line is back, and says that it was lost', () => {
@@ -134,13 +134,13 @@ it('asks for everything when a lost line is back, and says that it was lost', ()
   act(() => line().onerror?.())
   expect(useLine.getState().there).toBe(false)
   line().tell(update('hello', { seq: 7 }))
-  expect(again()).toEqual(expect.arrayContaining(['bake', 'pieces', 'renders', 'sequence 9', 'stage']))
+  expect(again()).toEqual(expect.arrayContaining(['bake', 'clips', 'renders', 'master 9', 'stage']))
 })
 
-it('asks for the lanes where the server cannot say what changed', () => {
+it('asks for the tracks where the server cannot say what changed', () => {
   follow()
   line().tell({ ask: 9 })
-  expect(again()).toEqual(['sequence 9'])
+  expect(again()).toEqual(['master 9'])
 })
 
 it('says why work in the background ended early', () => {

@@ -5,8 +5,8 @@ import { sayError } from '../desk/messages'
 import { whoAmI } from './client'
 import { heardOf } from './others'
 import { takeChange } from './pushed'
-import { catchUp, refreshEdited, refreshForOthers, refreshRenders, refreshSequence, refreshTasks } from './queries'
-import type { Here, SequenceChange } from './types'
+import { catchUp, refreshEdited, refreshForOthers, refreshMaster, refreshRenders, refreshTasks } from './queries'
+import type { Here, MasterChange } from './types'
 
 type Update = { kind: string; seq: number; name: string; who: string; touched: string[] }
 /**
@@ -15,7 +15,7 @@ type Update = { kind: string; seq: number; name: string; who: string; touched: s
  * @property change what edits changed of the open master
  * @property ask    the open master, where the server cannot say what changed of it
  */
-type Told = { update?: Update; here?: Here; change?: SequenceChange; ask?: number }
+type Told = { update?: Update; here?: Here; change?: MasterChange; ask?: number }
 
 /** What others do is asked for together, in ms: fifty people at once are not asked after one by one. */
 const OTHERS_MS = 100
@@ -75,7 +75,7 @@ export function useLive(projectId: number | undefined, masterId: number | undefi
         refreshEdited(projectId)
       } else if (update.kind === 'render') {
         refreshRenders(projectId)
-        // lanes show finished renders only, so they need not follow every frame; yet one that is done must not wait for the queue's end
+        // tracks show finished renders only, so they need not follow every frame; yet one that is done must not wait for the queue's end
         rendersAsked ||= window.setTimeout(() => {
           rendersAsked = 0
           refreshEdited(projectId)
@@ -94,7 +94,7 @@ export function useLive(projectId: number | undefined, masterId: number | undefi
           takeChange(projectId, change)
         }
         if (ask) {
-          refreshSequence(projectId, ask)
+          refreshMaster(projectId, ask)
         }
       }
     })

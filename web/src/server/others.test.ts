@@ -5,7 +5,7 @@ import { setDesk } from '../desk/desk'
 import { type Asked, fakeServer, posts } from './fakeServer'
 import { heardOf, useOthers, useTellingWhere } from './others'
 
-const other = (window: string, more: object = {}) => ({ window, who: 'Ann', masterId: 9, frame: 12, pieces: [] as number[], ...more })
+const other = (window: string, more: object = {}) => ({ window, who: 'Ann', masterId: 9, frame: 12, clips: [] as number[], ...more })
 
 let asked: Asked[]
 let today = Date.parse('2030-01-01')
@@ -15,7 +15,7 @@ beforeEach(() => {
   today += 3600_000
   vi.setSystemTime(today)
   asked = fakeServer()
-  setDesk({ frame: 100, pieces: [4] })
+  setDesk({ frame: 100, clips: [4] })
 })
 afterEach(() => {
   cleanup()
@@ -25,7 +25,7 @@ afterEach(() => {
 
 /** Lets what was begun come to the server. */
 const later = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms))
-const told = () => posts(asked).map((p) => p.body as { frame: number; pieces: number[]; masterId: number; window: string; who: string })
+const told = () => posts(asked).map((p) => p.body as { frame: number; clips: number[]; masterId: number; window: string; who: string })
 
 describe('where others are', () => {
   it('is what each window told last, in this master', () => {
@@ -60,7 +60,7 @@ describe('where this window is', () => {
   it('is told at once, soon after it moved, and not more often than that', async () => {
     open()
     await later(0)
-    expect(told()).toMatchObject([{ masterId: 9, frame: 100, pieces: [4] }])
+    expect(told()).toMatchObject([{ masterId: 9, frame: 100, clips: [4] }])
     expect(posts(asked)[0]?.path).toBe('/api/projects/3/here')
     for (let frame = 101; frame < 120; frame++) {
       setDesk({ frame })
@@ -87,11 +87,11 @@ describe('where this window is', () => {
     expect(result.current.map((o) => o.window)).not.toContain(told()[0]?.window)
   })
 
-  it('tells at most fifty pieces, and nothing without a master or when the view is left', async () => {
-    setDesk({ pieces: Array.from({ length: 80 }, (_, i) => i) })
+  it('tells at most fifty clips, and nothing without a master or when the view is left', async () => {
+    setDesk({ clips: Array.from({ length: 80 }, (_, i) => i) })
     const { rerender, unmount } = open()
     await later(0)
-    expect(told()[0]?.pieces).toHaveLength(50)
+    expect(told()[0]?.clips).toHaveLength(50)
     rerender({ master: undefined })
     setDesk({ frame: 7 })
     await later(30_000)

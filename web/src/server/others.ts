@@ -4,7 +4,7 @@ import { create } from 'zustand'
 import { useDesk } from '../desk/desk'
 import { of, post, whoAmI } from './client'
 
-export type Other = { window: string; who: string; masterId: number; frame: number; pieces: number[]; heard: number }
+export type Other = { window: string; who: string; masterId: number; frame: number; clips: number[]; heard: number }
 
 /** A window is taken for gone after so long, ms; each tells where it is at least this often by half. */
 const GONE = 20_000
@@ -45,14 +45,14 @@ export function useTellingWhere(projectId: number | undefined, masterId: number 
     let told = ''
     const tell = () => {
       timer = 0
-      const { frame, pieces } = useDesk.getState()
-      const here = JSON.stringify({ window: me, who: whoAmI() || 'somebody', masterId, frame, pieces: pieces.slice(0, 50) })
+      const { frame, clips } = useDesk.getState()
+      const here = JSON.stringify({ window: me, who: whoAmI() || 'somebody', masterId, frame, clips: clips.slice(0, 50) })
       told = here
       void post('/api/projects/{id}/here', { ...of(projectId), body: JSON.parse(here) }).catch(() => undefined)
     }
     const soon = () => {
-      const { frame, pieces } = useDesk.getState()
-      if (!timer && !told.includes(`"frame":${frame},"pieces":${JSON.stringify(pieces.slice(0, 50))}`)) {
+      const { frame, clips } = useDesk.getState()
+      if (!timer && !told.includes(`"frame":${frame},"clips":${JSON.stringify(clips.slice(0, 50))}`)) {
         timer = window.setTimeout(tell, TOLD)
       }
     }

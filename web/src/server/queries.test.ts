@@ -3,7 +3,7 @@ import { afterEach, describe, expect, it } from 'vitest'
 import { askAgain } from './queries'
 import { queryClient } from './queryClient'
 
-const KEY = ['edited', 1, 'sequence', 7]
+const KEY = ['edited', 1, 'master', 7]
 
 /** Turns of the clock instead of milliseconds: on a busy machine those pass while nothing is done. */
 async function settled() {

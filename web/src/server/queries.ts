@@ -4,7 +4,7 @@ import { changedView } from './changes'
 import { get, getBytes, getBytesNumbered, getNumbered, getText, numberedOf, of, post } from './client'
 import { queryClient } from './queryClient'
 import { isTouched } from './touched'
-import type { IntakeCut, NamedRecipe, Project, RenderAsk, Section, Sequence, SequenceView } from './types'
+import type { Clip, IntakeCut, Master, MasterView, NamedRecipe, Project, RenderAsk } from './types'
 
 /** Queries that are asked once more when the answer under way is there. */
 const onceMore = new Set<string>()
@@ -43,31 +43,31 @@ export const useProjects = () => useQuery({ queryKey: ['projects'], queryFn: () 
 export const useProject = (id: number | undefined) =>
   useQuery({ queryKey: edited(id, 'project'), queryFn: () => get('/api/projects/{id}', of(id)), enabled: !!id })
 
-export const useSequence = (project: Project | undefined, masterId: number | undefined) =>
+export const useMaster = (project: Project | undefined, masterId: number | undefined) =>
   useQuery({
-    queryKey: edited(project?.id, 'sequence', masterId),
-    queryFn: ({ queryKey }) => sequence(masterId, queryClient.getQueryData<Sequence>(queryKey)),
+    queryKey: edited(project?.id, 'master', masterId),
+    queryFn: ({ queryKey }) => master(masterId, queryClient.getQueryData<Master>(queryKey)),
     enabled: !!project && !!masterId,
     placeholderData: (before) => before,
   })
 
 /** @param known what the window has: what changed since is asked for, and the whole where the server does not know it any more */
-async function sequence(masterId: number | undefined, known: Sequence | undefined): Promise<Sequence> {
+async function master(masterId: number | undefined, known: Master | undefined): Promise<Master> {
   const change = await get('/api/masters/{id}/changes', of(masterId, { since: known?.stamp }))
   const view = changedView(change.since === known?.stamp ? known : undefined, change)
-  return { ...view, cut: { ...view.cut, pieces: await piecesOf(view) } }
+  return { ...view, cut: { ...view.cut, clips: await clipsOf(view) } }
 }
 
-/** The pieces of a cut, asked for when they are others: edits of the master leave them as they are. */
-async function piecesOf({ id, cut }: SequenceView) {
+/** The clips of a cut, asked for when they are others: edits of the master leave them as they are. */
+async function clipsOf({ id, cut }: MasterView) {
   const known =
     cut.version === 0
       ? undefined
       : await queryClient.fetchQuery({
-          queryKey: ['pieces', id, cut.id, cut.stamp],
-          queryFn: () => (cut.id === 0 ? get('/api/masters/{id}/cut-under', of(id)) : get('/api/cuts/{id}/pieces', of(cut.id))),
+          queryKey: ['clips', id, cut.id, cut.stamp],
+          queryFn: () => (cut.id === 0 ? get('/api/masters/{id}/cut-under', of(id)) : get('/api/cuts/{id}/clips', of(cut.id))),
         })
-  return known?.pieces ?? []
+  return known?.clips ?? []
 }
 
 export const useMasters = (projectId: number | undefined) =>
@@ -88,10 +88,10 @@ export const usePast = (projectId: number, masterId: number, step: number | unde
   })
 
 /** Any version of the cut, to be laid over another. */
-export const useCutPieces = (projectId: number, cutId: number | undefined) =>
+export const useCutClips = (projectId: number, cutId: number | undefined) =>
   useQuery({
-    queryKey: edited(projectId, 'pieces', cutId),
-    queryFn: () => get('/api/cuts/{id}/pieces', of(cutId)),
+    queryKey: edited(projectId, 'clips', cutId),
+    queryFn: () => get('/api/cuts/{id}/clips', of(cutId)),
     enabled: !!cutId,
     placeholderData: (before) => before,
   })
@@ -304,10 +304,10 @@ export function useMeshes(projectId: number, sceneId: number | undefined) {
 export const useBake = (
   projectId: number,
   shotId: number | undefined,
-  part?: { from: string; speed: string; frames: number; bends?: string },
+  part?: { from: string; speed: string; frames: number; retimeKeys?: string },
 ) => {
   const range = part
-    ? `?from=${encodeURIComponent(part.from)}&speed=${encodeURIComponent(part.speed)}&frames=${part.frames}${part.bends ? `&bends=${encodeURIComponent(part.bends)}` : ''}`
+    ? `?from=${encodeURIComponent(part.from)}&speed=${encodeURIComponent(part.speed)}&frames=${part.frames}${part.retimeKeys ? `&retimeKeys=${encodeURIComponent(part.retimeKeys)}` : ''}`
     : ''
   return useQuery({
     queryKey: edited(projectId, 'bake', shotId, range),
@@ -330,28 +330,28 @@ export const fetchWholeSeconds = (masterId: number, from: number, count: number,
     queryFn: () => get('/api/masters/{id}/whole-seconds', of(masterId, { from, count, every })),
   })
 
-/** The frame of its board that a piece shows at a record frame, as the server counts it: 0 for a still, undefined while that is asked. */
-export function useBoardFrame(sequence: Sequence, section: Section | undefined, frame: number): number | undefined {
-  const moves = !!section?.boardMoves
+/** The frame of its board that a clip shows at a record frame, as the server counts it: 0 for a still, undefined while that is asked. */
+export function useBoardFrame(master: Master, clip: Clip | undefined, frame: number): number | undefined {
+  const moves = !!clip?.boardMoves
   const shown = useQuery({
-    queryKey: edited(sequence.projectId, 'board-frames', sequence.id, section?.id, section?.in),
-    queryFn: () => get('/api/masters/{id}/board-frames', of(sequence.id, { section: section?.id ?? 0, at: section?.in ?? 0 })),
+    queryKey: edited(master.projectId, 'board-frames', master.id, clip?.id, clip?.in),
+    queryFn: () => get('/api/masters/{id}/board-frames', of(master.id, { clip: clip?.id ?? 0, at: clip?.in ?? 0 })),
     enabled: moves,
   }).data
   return moves ? shown && (shown.frames[frame - shown.in] ?? 0) : 0
 }
 
-/** For each record frame of the piece at a record frame, the frame of a render's movie that shows it. */
-export const useMovieFrames = (sequence: Sequence, renderId?: number, at?: number) =>
+/** For each record frame of the clip at a record frame, the frame of a render's movie that shows it. */
+export const useMovieFrames = (master: Master, renderId?: number, at?: number) =>
   useQuery({
-    queryKey: edited(sequence.projectId, 'movie-frames', sequence.id, renderId, at),
-    queryFn: () => get('/api/masters/{id}/movie-frames', of(sequence.id, { render: renderId ?? 0, at: at ?? 0 })),
+    queryKey: edited(master.projectId, 'movie-frames', master.id, renderId, at),
+    queryFn: () => get('/api/masters/{id}/movie-frames', of(master.id, { render: renderId ?? 0, at: at ?? 0 })),
     enabled: renderId !== undefined && at !== undefined,
   })
 
 /** Whether something is to be asked for again. @param told a master of which the server tells by itself what changed */
 const isOld = ({ queryKey }: Query, touched: readonly string[], told?: number) =>
-  isTouched(String(queryKey[2]), touched) && !(told !== undefined && queryKey[2] === 'sequence' && queryKey[3] === told)
+  isTouched(String(queryKey[2]), touched) && !(told !== undefined && queryKey[2] === 'master' && queryKey[3] === told)
 
 /**
  * After an edit of one's own, here or in another window.
@@ -375,7 +375,7 @@ export function refreshForOthers(projectId: number, seq: number, touched: readon
   askAgain(edited(projectId), (query) => isOld(query, touched, told))
 }
 
-export const refreshSequence = (projectId: number, masterId: number) => askAgain(edited(projectId, 'sequence', masterId))
+export const refreshMaster = (projectId: number, masterId: number) => askAgain(edited(projectId, 'master', masterId))
 
 /**
  * The line to the server is there and the project stands at `seq`: what is older is asked for again, as is all that is

@@ -1,20 +1,20 @@
 /** What of a project an edit touched, and what shows it: a window asks again for that alone. */
 
 /** As the server calls them (`steps.Room`). */
-export type Room = 'LANES' | 'SHOTS' | 'CAMERAS' | 'SET' | 'CUTS' | 'SOURCES' | 'RECIPES' | 'RULES'
+export type Room = 'TRACKS' | 'SHOTS' | 'CAMERAS' | 'SET' | 'CUTS' | 'SOURCES' | 'RECIPES' | 'RULES'
 
 /** What each kind of answer is made of. One that is not named here is asked for after every edit. */
 const MADE_OF: Partial<Record<string, readonly Room[]>> = {
   // what can be undone is each person's own: an edit of one's own asks for it in any case
-  project: ['LANES', 'CUTS', 'RULES'],
-  masters: ['LANES', 'CUTS', 'RULES'],
-  past: ['LANES', 'SHOTS'],
-  pieces: ['CUTS', 'SOURCES', 'SHOTS', 'RULES'],
-  intake: ['CUTS', 'SOURCES', 'SHOTS', 'LANES', 'RULES'],
+  project: ['TRACKS', 'CUTS', 'RULES'],
+  masters: ['TRACKS', 'CUTS', 'RULES'],
+  past: ['TRACKS', 'SHOTS'],
+  clips: ['CUTS', 'SOURCES', 'SHOTS', 'RULES'],
+  intake: ['CUTS', 'SOURCES', 'SHOTS', 'TRACKS', 'RULES'],
   sources: ['CUTS', 'SOURCES', 'SHOTS', 'RULES'],
   'by-order': ['CUTS', 'SOURCES', 'SHOTS', 'RULES'],
   files: ['SOURCES', 'SHOTS', 'CUTS'],
-  turnover: ['LANES', 'SHOTS', 'CAMERAS', 'CUTS', 'SOURCES', 'RULES'],
+  turnover: ['TRACKS', 'SHOTS', 'CAMERAS', 'CUTS', 'SOURCES', 'RULES'],
   stage: ['SHOTS', 'CAMERAS', 'SET', 'RULES'],
   focus: ['SHOTS', 'CAMERAS', 'SET', 'RULES'],
   camera: ['SHOTS', 'CAMERAS', 'SET'],
@@ -25,8 +25,8 @@ const MADE_OF: Partial<Record<string, readonly Room[]>> = {
   scenes: ['SET', 'SHOTS'],
   'camera-table': ['CAMERAS', 'SHOTS', 'SET'],
   bake: ['SHOTS', 'CAMERAS', 'SET', 'RULES'],
-  'board-frames': ['LANES', 'SHOTS', 'SOURCES'],
-  'movie-frames': ['LANES', 'SHOTS'],
+  'board-frames': ['TRACKS', 'SHOTS', 'SOURCES'],
+  'movie-frames': ['TRACKS', 'SHOTS'],
   recipes: ['RECIPES', 'RULES'],
 }
 

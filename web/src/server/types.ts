@@ -5,15 +5,15 @@ type Schemas = components['schemas']
 
 export type ProjectBrief = Schemas['ProjectController.Brief']
 export type Project = Schemas['ProjectController.View']
-export type SequenceView = Schemas['SequenceView']
-/** A master with the pieces of the cut that it is held against. */
-export type SequenceChange = Schemas['SequenceChange']
+export type MasterView = Schemas['MasterView']
+/** A master with the clips of the cut that it is held against. */
+export type MasterChange = Schemas['MasterChange']
 export type ListChange = Schemas['ListChange']
-export type Sequence = SequenceView & { cut: { pieces: CutPieces['pieces'] } }
-export type Section = Schemas['SequenceView.Section']
-export type BoardFit = Schemas['SequenceView.Fit']
-export type Piece = Schemas['CutPieces.Piece']
-export type Seam = Schemas['SequenceView.Seam']
+export type Master = MasterView & { cut: { clips: CutClips['clips'] } }
+export type Clip = Schemas['MasterView.Clip']
+export type BoardFit = Schemas['MasterView.Fit']
+export type CutClip = Schemas['CutClips.Clip']
+export type Seam = Schemas['MasterView.Seam']
 /** Of what nothing was said there is nothing, or null. */
 export type FrameNumbers = { first?: number | null; digits?: number | null }
 export type OutputKind = Schemas['Output']['kind']
@@ -29,9 +29,9 @@ export type RecipeEdit =
   | { kind: 'KEEP_RECIPE'; name: string; recipe: Recipe }
   | { kind: 'RENAME_RECIPE'; name: string; to: string }
   | { kind: 'REMOVE_RECIPE' | 'MAKE_RECIPE_USUAL'; name: string }
-export type LaidRender = Schemas['SequenceView.Render']
-export type MovieFrames = Schemas['SequenceView.MovieFrames']
-export type LaidSound = Schemas['SequenceView.Sound']
+export type LaidRender = Schemas['MasterView.Render']
+export type MovieFrames = Schemas['MasterView.MovieFrames']
+export type LaidSound = Schemas['MasterView.Sound']
 export type PastStep = Schemas['ProjectController.Past']
 export type PullView = Schemas['Pulls.View']
 /** One of all edits of a master, told apart by its kind. */
@@ -83,9 +83,9 @@ export type SheetAsk = Schemas['SheetController.SheetAsk']
 export type Machine = Schemas['MachinesController.MachineView']
 export type MachineKey = Schemas['MachinesController.KeyView']
 export type MasterBrief = Schemas['Masters.Brief']
-export type CutPieces = Schemas['CutPieces']
-export type LaneView = Schemas['SequenceView.Lane']
-export type Mark = Schemas['SequenceView.Mark']
-export type NewPiece = Schemas['NewPiece']
+export type CutClips = Schemas['CutClips']
+export type TrackView = Schemas['MasterView.Track']
+export type Marker = Schemas['MasterView.Marker']
+export type NewClip = Schemas['NewClip']
 export type Renumbered = Schemas['Renumbering.Change']
 export type Here = Schemas['LiveUpdates.Whereabouts']

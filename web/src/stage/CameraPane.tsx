@@ -12,7 +12,7 @@ import { Fills } from '../pictures/Fills'
 import { leaveByHand, useFitting } from '../pictures/fitting'
 import { LaidBoard } from '../pictures/LaidBoard'
 import { useWholeSize } from '../pictures/useSize'
-import type { Project, Section, StageShot } from '../server/types'
+import type { Clip, Project, StageShot } from '../server/types'
 import { keepHeld, letGo } from './edits'
 import { GuideChoice, Guides } from './Guides'
 import type { Moved } from './hands/drag'
@@ -25,23 +25,23 @@ import { type StageDesk, setStage, useStageDesk } from './stageDesk'
 
 type Props = {
   project: Project
-  section: Section
+  clip: Clip
   stage: StageShot
   things: Draft<Moved>
   bake: Bake
   k: number
   shotFrame: number
   boardFrame?: number
-  /** after so many edits of the project the server said what the section shows */
+  /** after so many edits of the project the server said what the clip shows */
   edits: number
 }
 
 /** The shot's picture in its delivery frame, with what lies around it dimmed. */
-export function CameraPane({ project, section, stage, things, bake, k, shotFrame, boardFrame, edits }: Props) {
+export function CameraPane({ project, clip, stage, things, bake, k, shotFrame, boardFrame, edits }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const { width, height } = useWholeSize(holder)
   const margin = useStageDesk((d) => d.margin)
-  const { over } = useBoardOver(section)
+  const { over } = useBoardOver(clip)
   const blurred = useBlurs((b) => b.blurred)
   const steering = useSteering(stage, bake, shotFrame)
   const aspect = stage.pictureWidth / stage.pictureHeight
@@ -113,12 +113,12 @@ export function CameraPane({ project, section, stage, things, bake, k, shotFrame
   return (
     <Fills name="camera">
       <div className="flex h-7 items-center gap-2 whitespace-nowrap">
-        <b className="font-semibold">Camera {section.code}</b>
+        <b className="font-semibold">Camera {clip.code}</b>
         {stage.locked && <span className="rounded bg-raised px-1.5 text-[12.5px]">locked</span>}
         <span className="min-w-0 flex-1 truncate text-quiet" title={facts}>
           {facts}
         </span>
-        <BoardOver section={section} edits={edits} short />
+        <BoardOver clip={clip} edits={edits} short />
         <Popover.Root>
           <Popover.Trigger className="link text-[13px] text-quiet">frame</Popover.Trigger>
           <Popover.Portal>
@@ -156,7 +156,7 @@ export function CameraPane({ project, section, stage, things, bake, k, shotFrame
           pane="camera"
           name="camera"
           frame={{ ...frame, blur }}
-          label={`Camera ${section.code} at ${shotFrame}`}
+          label={`Camera ${clip.code} at ${shotFrame}`}
           width={width}
           height={height}
           seen={seen}
@@ -172,7 +172,7 @@ export function CameraPane({ project, section, stage, things, bake, k, shotFrame
           style={{ left: (width - w) / 2, top: (height - h) / 2, width: w, height: h, boxShadow: '0 0 0 4000px rgba(20, 20, 20, 0.55)' }}
           data-frame="delivery"
         >
-          <LaidBoard section={section} frame={boardFrame} edits={edits} />
+          <LaidBoard clip={clip} frame={boardFrame} edits={edits} />
           <Guides aspect={aspect} />
           {unkept && <Unkept unkept={unkept} here={!!held} />}
           <span className="num absolute bottom-1.5 left-2 text-[12.5px] text-white drop-shadow-[0_1px_2px_#000]">
@@ -197,7 +197,7 @@ function Unkept({ unkept, here }: { unkept: NonNullable<StageDesk['unkept']>; he
   ])
   return (
     <div className="pointer-events-auto absolute inset-x-0 top-0 flex items-center gap-3 bg-black/70 px-2 py-1 text-[13px]" role="status">
-      <span className="text-bent">
+      <span className="text-offset">
         {here ? 'moved here' : `${unkept.code} was moved at ${unkept.frame}`}, <b>not kept</b>
       </span>
       <button type="button" className="link text-live" onClick={() => void keepHeld()}>

@@ -6,8 +6,8 @@ import { useDrawing } from '../parts/useDrawing'
 import { useSize } from '../pictures/useSize'
 import { step } from '../playhead/transport'
 import type { CameraMove, StageItem, StageShot } from '../server/types'
-import { type KeyAt, keysIn, LEFT, type Line, type Row, rowsOf } from './lanes'
 import { setStage } from './stageDesk'
+import { type KeyAt, keysIn, LEFT, type Line, type Row, rowsOf } from './tracks'
 
 const MONO = '"Atkinson Hyperlegible Mono", monospace'
 const SANS = '"Atkinson Hyperlegible Next", sans-serif'
@@ -200,7 +200,7 @@ export function Channels({ stage, item, move, shotFrame, chosen, choose, moveKey
 
   /** A key or a layer is taken hold of and drawn along; on the ruler the playhead goes there; elsewhere a box begins. */
   const press = (e: React.PointerEvent) => {
-    setStage({ area: 'lanes' })
+    setStage({ area: 'tracks' })
     e.currentTarget.setPointerCapture(e.pointerId)
     const { px, py, frame } = place(e)
     const row = rowAt(py)

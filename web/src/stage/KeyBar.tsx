@@ -4,7 +4,7 @@ import { readNumber } from '../parts/typed'
 import { plural } from '../parts/words'
 import type { CameraEdit, StageShot } from '../server/types'
 import { editCamera } from './edits'
-import type { KeyAt } from './lanes'
+import type { KeyAt } from './tracks'
 
 type Offer = { easing: string; words: string; onlyLeaves?: boolean }
 const EASINGS: Offer[] = [

@@ -7,7 +7,7 @@ import type { Bake } from '../pictures/bake'
 import { Fills } from '../pictures/Fills'
 import { LaidBoard } from '../pictures/LaidBoard'
 import { useWholeSize } from '../pictures/useSize'
-import type { Project, Section, StageShot } from '../server/types'
+import type { Clip, Project, StageShot } from '../server/types'
 import { CameraMarks } from './CameraMarks'
 import { changeCamera, editSet } from './edits'
 import { Frustum } from './Frustum'
@@ -23,20 +23,20 @@ import { setStage, useStageDesk } from './stageDesk'
 
 type Props = {
   project: Project
-  section: Section
+  clip: Clip
   stage: StageShot
   things: Draft<Moved>
   bake: Bake
   k: number
   shotFrame: number
   boardFrame?: number
-  /** after so many edits of the project the server said what the section shows */
+  /** after so many edits of the project the server said what the clip shows */
   edits: number
   perSecond: number
 }
 
 /** The free working view, and plan, front and side. Moving it never moves a shot's camera; only "film from here" does. */
-export function ScoutPane({ project, section, stage, things, bake, k, shotFrame, boardFrame, edits, perSecond }: Props) {
+export function ScoutPane({ project, clip, stage, things, bake, k, shotFrame, boardFrame, edits, perSecond }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const { width, height } = useWholeSize(holder)
   const free = useStageDesk((d) => d.free)
@@ -188,7 +188,7 @@ export function ScoutPane({ project, section, stage, things, bake, k, shotFrame,
         {free !== 'scout' && <Frustum {...{ projectId: project.id, stage, bake, k, shotFrame, seen, width, height }} />}
         {walk.recording && (
           <div
-            className="pointer-events-none absolute inset-x-0 top-0 bg-black/70 px-2 py-1 text-[13px] text-bent outline-3 outline-bent"
+            className="pointer-events-none absolute inset-x-0 top-0 bg-black/70 px-2 py-1 text-[13px] text-offset outline-3 outline-offset"
             role="status"
           >
             recording from {stage.code} frame {walk.recording.from} on; Shift W ends it, Shift Q drops it
@@ -211,7 +211,7 @@ export function ScoutPane({ project, section, stage, things, bake, k, shotFrame,
             className="pointer-events-none absolute outline outline-white/30"
             style={{ left: (width - w) / 2, top: (height - h) / 2, width: w, height: h }}
           >
-            {atCamera && <LaidBoard section={section} frame={boardFrame} edits={edits} />}
+            {atCamera && <LaidBoard clip={clip} frame={boardFrame} edits={edits} />}
             {atCamera && <Guides aspect={aspect} />}
           </div>
         )}

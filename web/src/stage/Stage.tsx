@@ -8,10 +8,10 @@ import { useBlurKey } from '../pictures/blurs'
 import { useBoardKeys } from '../pictures/boardOvers'
 import { useFilling } from '../pictures/Fills'
 import { useRestingFrame } from '../playhead/atPlayhead'
-import { sectionAt, shotFrameAt } from '../playhead/lookup'
+import { clipAt, shotFrameAt } from '../playhead/lookup'
 import { goTo } from '../playhead/transport'
 import { useBake, useBoardFrame, useMove, useStage } from '../server/queries'
-import type { Project, Section, Sequence, StageShot } from '../server/types'
+import type { Clip, Master, Project, StageShot } from '../server/types'
 import { CameraPane } from './CameraPane'
 import { Channels } from './Channels'
 import { FocusStrip } from './FocusStrip'
@@ -28,54 +28,54 @@ import { choose, PANELS, setStage, useStageDesk } from './stageDesk'
 import { useStageKeys } from './useStageKeys'
 
 /** The set, the shot's camera and its movement. */
-export function Stage({ project, sequence }: { project: Project; sequence: Sequence }) {
-  const section = useDesk((d) => sectionAt(sequence, d.frame))
-  if (!section?.shotId) {
+export function Stage({ project, master }: { project: Project; master: Master }) {
+  const clip = useDesk((d) => clipAt(master, d.frame))
+  if (!clip?.shotId) {
     return (
       <Empty
-        title={section ? 'No camera' : 'Black'}
-        text={section ? 'What is seen at this frame has no camera of its own.' : 'No shot is seen at this frame.'}
+        title={clip ? 'No camera' : 'Black'}
+        text={clip ? 'What is seen at this frame has no camera of its own.' : 'No shot is seen at this frame.'}
       >
-        <button type="button" className="button" onClick={() => goTo(sequence.sections.find((s) => s.shotId)?.in ?? sequence.start)}>
+        <button type="button" className="button" onClick={() => goTo(master.clips.find((s) => s.shotId)?.in ?? master.start)}>
           Go to the first shot
         </button>
       </Empty>
     )
   }
-  return <ShotStage key={section.shotId} project={project} sequence={sequence} section={section} />
+  return <ShotStage key={clip.shotId} project={project} master={master} clip={clip} />
 }
 
-function ShotStage({ project, sequence, section }: { project: Project; sequence: Sequence; section: Section }) {
-  const stage = useStage(project.id, section.shotId).data
-  const bytes = useBake(project.id, section.shotId).data
+function ShotStage({ project, master, clip }: { project: Project; master: Master; clip: Clip }) {
+  const stage = useStage(project.id, clip.shotId).data
+  const bytes = useBake(project.id, clip.shotId).data
   const bake = useMemo(() => (bytes ? readBake(bytes) : undefined), [bytes])
   useEffect(() => () => void setStage({ steering: false, ghost: undefined }), [])
   if (!stage || !bake) {
-    return <Empty title="One moment" text={`Setting up ${section.code}`} />
+    return <Empty title="One moment" text={`Setting up ${clip.code}`} />
   }
-  return <OnSet project={project} sequence={sequence} section={section} stage={stage} bake={bake} />
+  return <OnSet project={project} master={master} clip={clip} stage={stage} bake={bake} />
 }
 
-type Props = { project: Project; sequence: Sequence; section: Section; stage: StageShot; bake: Bake }
+type Props = { project: Project; master: Master; clip: Clip; stage: StageShot; bake: Bake }
 
-function OnSet({ project, sequence, section, stage, bake }: Props) {
+function OnSet({ project, master, clip, stage, bake }: Props) {
   const frame = useDesk((d) => d.frame)
   const { panel, chosen, area } = useStageDesk(useShallow(({ panel, chosen, area }) => ({ panel, chosen, area })))
-  const shotFrame = shotFrameAt(section, frame)
+  const shotFrame = shotFrameAt(clip, frame)
   const resting = useRestingFrame(shotFrame)
-  const boardFrame = useBoardFrame(sequence, section, frame)
+  const boardFrame = useBoardFrame(master, clip, frame)
   const k = Math.max(0, Math.min(bake.frames - 1, shotFrame - stage.framesFirst))
   const action = bake.actionFrame(resting.frame - stage.framesFirst)
   const item = panel === 'Things' ? stage.items.find((i) => i.id === chosen[0]) : undefined
   const move = useMove(project.id, stage.shotId).data
   const keys = useStageKeys({ stage, item, shotFrame })
   useBlurKey()
-  useBoardKeys(section, 'O')
+  useBoardKeys(clip, 'O')
   useFilling(['camera', 'scout'], 'camera')
   const saving = useStageDesk((d) => d.saving)
 
   const toShot = (way: 1 | -1) => {
-    const next = sequence.sections[sequence.sections.indexOf(section) + way]
+    const next = master.clips[master.clips.indexOf(clip) + way]
     if (next) {
       goTo(next.in)
     }
@@ -123,7 +123,7 @@ function OnSet({ project, sequence, section, stage, bake }: Props) {
     { group: 'Stage', name: 'Previous shot', keys: 'ArrowUp', run: () => toShot(-1) },
   ])
   const things = useMovedThings(stage, bake, bake.actionFrame(k))
-  const pane = { project, section, stage, things, bake, k, shotFrame, boardFrame, edits: sequence.seq }
+  const pane = { project, clip, stage, things, bake, k, shotFrame, boardFrame, edits: master.seq }
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       {saving && <SavePicture stage={stage} shotFrame={resting.frame} close={() => setStage({ saving: false })} />}
@@ -133,7 +133,7 @@ function OnSet({ project, sequence, section, stage, bake }: Props) {
           <FocusStrip project={project} stage={stage} shotFrame={resting.frame} />
         </div>
         <div className="flex min-w-0 flex-1 flex-col max-[900px]:min-h-[85vw] max-[900px]:flex-none">
-          <ScoutPane {...pane} perSecond={sequence.framesPerSecond} />
+          <ScoutPane {...pane} perSecond={master.framesPerSecond} />
           <div className="flex h-[clamp(168px,25vh,300px)] shrink-0 flex-col border-t border-line pb-1">
             <div className="flex h-7 shrink-0 items-center gap-4 text-[13px]" role="tablist" aria-label="What is worked on">
               {PANELS.map((name) => (

@@ -11,15 +11,15 @@ import { setScore } from '../playhead/transport'
 import { fakeServer, posts, show } from '../server/fakeServer'
 import { HeldServer } from '../server/heldServer'
 import { queryClient } from '../server/queryClient'
-import type { Project, Sequence, StageItem, StageShot } from '../server/types'
+import type { Master, Project, StageItem, StageShot } from '../server/types'
 import { Channels } from './Channels'
 import { FilmWith } from './FilmWith'
 import { FocusStrip } from './FocusStrip'
 import { KeyBar } from './KeyBar'
-import { type KeyAt, LEFT } from './lanes'
 import { CameraPanel } from './panels/CameraPanel'
 import { ThingsPanel } from './panels/ThingsPanel'
 import { choose, useStageDesk } from './stageDesk'
+import { type KeyAt, LEFT } from './tracks'
 
 const WIDTH = 1248
 const project = { id: 3 } as Project
@@ -253,7 +253,7 @@ describe('things of the set', () => {
       '/api/items/21/at': { x: 0 },
       '/api/shots/5/in-frame': [{ item: 21, name: 'gull 1', from: 1020, to: 1032, sides: ['LEFT', 'TOP'] }],
     })
-    setScore({ start: 0, end: 2000, framesPerSecond: 24, sound: [] } as unknown as Sequence)
+    setScore({ start: 0, end: 2000, framesPerSecond: 24, sound: [] } as unknown as Master)
     setDesk({ frame: 500 })
     choose(21)
     shown()
@@ -430,10 +430,10 @@ describe('the value of a key', () => {
   })
 })
 
-describe('the lanes of keys', () => {
+describe('the tracks of keys', () => {
   const x = (frame: number) => LEFT + 10 + ((frame - 993) / (1056 - 993)) * (WIDTH - LEFT - 34)
   const done = () => ({ choose: vi.fn(), moveKeys: vi.fn(), moveLayer: vi.fn() })
-  const lanes = (item?: StageItem, chosen: KeyAt[] = [], of: StageShot = stage) => {
+  const tracks = (item?: StageItem, chosen: KeyAt[] = [], of: StageShot = stage) => {
     const told = done()
     show(<Channels stage={of} item={item} shotFrame={1010} chosen={chosen} {...told} />)
     return { canvas: screen.getByRole('img'), ...told }
@@ -447,14 +447,14 @@ describe('the lanes of keys', () => {
   const row = (i: number) => 30 + (i + 0.5) * ((170 - 34) / 4)
 
   it('shows the camera’s channels, and says where there are no keys', () => {
-    lanes()
+    tracks()
     expect(screen.getByLabelText('Keys of cam_sh0030, frames 993 to 1056')).toBeTruthy()
     expect(texts(strokes)).toEqual(expect.arrayContaining(['Place', 'Aim', 'Lens', 'Focus', 'pan']))
     expect(texts(strokes).filter((t) => t === 'no keys')).toHaveLength(2)
   })
 
   it('shades the handles, and puts the playhead and the marks of frames in their places', () => {
-    lanes()
+    tracks()
     expect(boxes(strokes, '#1c1c1c').map(([left = 0, , w = 0]) => [Math.round(left), Math.round(w)])).toEqual([
       [LEFT, Math.round(x(1001) - LEFT)],
       [Math.round(x(1048)), Math.round(WIDTH - x(1048))],
@@ -464,28 +464,28 @@ describe('the lanes of keys', () => {
   })
 
   it('draws a channel as the server works it out, frame by frame', () => {
-    lanes()
+    tracks()
     const [from, ...to] = strokes.filter((s) => s.what === 'moveTo' || s.what === 'lineTo')
     expect(from?.with[0]).toBeCloseTo(x(993))
     expect(to[9]?.with[0]).toBeCloseTo(x(1003))
   })
 
   it('shows a thing’s keys on the shot’s frames', () => {
-    lanes(gull)
+    tracks(gull)
     const marks = strokes.filter((s) => s.what === 'translate').map((s) => Math.round(s.with[0] as number))
     // action 40 is shot frame 1001
     expect(marks).toEqual([Math.round(x(1001)), Math.round(x(1021))])
   })
 
   it('moves a key that is taken hold of to where it is let go', () => {
-    const { canvas, choose: chosen, moveKeys } = lanes()
+    const { canvas, choose: chosen, moveKeys } = tracks()
     drag(canvas, [x(1040), row(1)], [x(1035), row(1)])
     expect(chosen).toHaveBeenCalledWith([{ channel: 'pan', frame: 1040 }])
     expect(moveKeys).toHaveBeenCalledExactlyOnceWith(-5, [{ channel: 'pan', frame: 1040 }])
   })
 
   it('lets a key be where it was put back, was let go at once, or the pointer was lost', () => {
-    const { canvas, moveKeys } = lanes()
+    const { canvas, moveKeys } = tracks()
     drag(canvas, [x(1040), row(1)], [x(1040), row(1)])
     fireEvent.pointerDown(canvas, { clientX: x(1040), clientY: row(1), button: 0, buttons: 1, pointerId: 1 })
     fireEvent.pointerMove(canvas, { clientX: x(1030), clientY: row(1), buttons: 1, pointerId: 1 })
@@ -497,7 +497,7 @@ describe('the lanes of keys', () => {
     ['the window loses the focus', () => act(() => void window.dispatchEvent(new Event('blur')))],
     ['one goes elsewhere', () => cleanup()],
   ])('moves a key to where it was drawn when %s', (_, leave) => {
-    const { canvas, moveKeys } = lanes()
+    const { canvas, moveKeys } = tracks()
     fireEvent.pointerDown(canvas, { clientX: x(1040), clientY: row(1), button: 0, buttons: 1, pointerId: 1 })
     fireEvent.pointerMove(canvas, { clientX: x(1030), clientY: row(1), buttons: 1, pointerId: 1 })
     leave()
@@ -521,7 +521,7 @@ describe('the lanes of keys', () => {
   })
 
   it('chooses keys of several channels by a box, and none by a press beside them', () => {
-    const { canvas, choose: chosen } = lanes()
+    const { canvas, choose: chosen } = tracks()
     drag(canvas, [x(995), row(1) - 5], [x(1030), row(2) + 5])
     expect(chosen).toHaveBeenLastCalledWith([
       { channel: 'pan', frame: 1001 },
@@ -536,19 +536,19 @@ describe('the lanes of keys', () => {
       { channel: 'pan', frame: 1001 },
       { channel: 'lens', frame: 1001 },
     ]
-    const { canvas, choose: chosen, moveKeys } = lanes(undefined, both)
+    const { canvas, choose: chosen, moveKeys } = tracks(undefined, both)
     drag(canvas, [x(1001), row(1)], [x(1011), row(1)])
     expect(chosen).not.toHaveBeenCalled()
     expect(moveKeys).toHaveBeenCalledExactlyOnceWith(10, both)
   })
 
   it('never moves a key beyond the shot’s frames', () => {
-    const { canvas, moveKeys } = lanes()
+    const { canvas, moveKeys } = tracks()
     drag(canvas, [x(1001), row(1)], [10, row(1)])
     expect(moveKeys).toHaveBeenCalledExactlyOnceWith(-8, [{ channel: 'pan', frame: 1001 }])
   })
 
-  it('draws a layer as a piece of its own, and draws it along', () => {
+  it('draws a layer as a clip of its own, and draws it along', () => {
     const jolt = {
       use: 4,
       layer: 6,
@@ -562,7 +562,7 @@ describe('the lanes of keys', () => {
       shared: ['cam_wide'],
       curve: [0, 1, 0],
     }
-    const { canvas, moveLayer } = lanes(undefined, [], { ...stage, layers: [jolt] })
+    const { canvas, moveLayer } = tracks(undefined, [], { ...stage, layers: [jolt] })
     expect(texts(strokes)).toEqual(expect.arrayContaining(['jolt', '60 %, shared']))
     const fifth = 30 + 4.5 * ((170 - 34) / 5)
     drag(canvas, [x(1015), fifth], [x(1020), fifth])

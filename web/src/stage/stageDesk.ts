@@ -51,7 +51,7 @@ export type StageDesk = {
   /** what is under the pointer */
   under?: { id: number; pane: string; metres: number }
   /** where hands were last: keys that take something away mean what is there */
-  area: 'pictures' | 'lanes'
+  area: 'pictures' | 'tracks'
 }
 
 const KEPT = [

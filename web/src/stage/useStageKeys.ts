@@ -9,8 +9,8 @@ import { plural } from '../parts/words'
 import { step } from '../playhead/transport'
 import type { CameraEdit, StageItem, StageShot } from '../server/types'
 import { editCamera, editSet } from './edits'
-import type { KeyAt } from './lanes'
 import { setStage } from './stageDesk'
+import type { KeyAt } from './tracks'
 
 type Copied = Extract<CameraEdit, { kind: 'PASTE_KEYS' }>['keys']
 
@@ -53,7 +53,7 @@ export function useStageKeys({ stage, item, shotFrame }: { stage: StageShot; ite
     }
   }
   const here = () => {
-    setStage({ area: 'lanes' })
+    setStage({ area: 'tracks' })
     if (item) {
       void editSet(stage.sceneId, { kind: 'KEY', frame: shotFrame + offset, items: [item.id] })
     } else {

@@ -3,7 +3,7 @@ import { sayError } from '../desk/messages'
 import { plural } from '../parts/words'
 import { saveFile } from '../server/client'
 import { useHandBack } from '../server/queries'
-import type { HandBack, Sequence } from '../server/types'
+import type { HandBack, Master } from '../server/types'
 import { useChoices } from './choices'
 
 const FORMATS = [
@@ -14,11 +14,11 @@ const FORMATS = [
 ] as const
 
 /** The list that goes back to the edit room. */
-export function HandBackBox({ sequence }: { sequence: Sequence }) {
+export function HandBackBox({ master }: { master: Master }) {
   const { format, gap, shortReels } = useChoices()
-  const how = { master: sequence.id, gap, shortReels: shortReels && format === 'edl' }
-  const back = useHandBack(sequence.projectId, format, how).data
-  const save = () => void saveFile(`/api/projects/${sequence.projectId}/hand-back/${format}`, how).catch(sayError)
+  const how = { master: master.id, gap, shortReels: shortReels && format === 'edl' }
+  const back = useHandBack(master.projectId, format, how).data
+  const save = () => void saveFile(`/api/projects/${master.projectId}/hand-back/${format}`, how).catch(sayError)
   useActions('hand-back', [{ group: 'Turnover', name: 'Hand back: save the list (export EDL, XML, AAF, OTIO)', keys: 'Ctrl+S', run: save }])
   if (!back) {
     return null
@@ -30,7 +30,7 @@ export function HandBackBox({ sequence }: { sequence: Sequence }) {
         <p className="min-w-0 flex-1">
           <b className="font-semibold">Hand back</b>{' '}
           <span className="text-quiet">
-            {sequence.name}: {tallied(back.tally)}
+            {master.name}: {tallied(back.tally)}
           </span>
         </p>
         <button type="button" className="button shrink-0" onClick={save}>
@@ -70,7 +70,7 @@ export function HandBackBox({ sequence }: { sequence: Sequence }) {
       </div>
       {losses.length > 0 && (
         <ul
-          className="mt-1 max-h-[38px] overflow-y-auto text-[13px] text-bent"
+          className="mt-1 max-h-[38px] overflow-y-auto text-[13px] text-offset"
           aria-label="What the list does not show as our renders would"
           tabIndex={0}
         >
@@ -89,5 +89,5 @@ function tallied(t: HandBack['tally']): string {
   const parts = [t.part > 0 && `${t.part} in part`, t.stale > 0 && `${t.stale} stale`, t.none > 0 && `${t.none} not rendered`].filter(
     Boolean,
   )
-  return `${t.rendered} of ${plural(t.pieces, 'piece')} rendered${parts.length > 0 ? `, ${parts.join(', ')}` : ''}`
+  return `${t.rendered} of ${plural(t.clips, 'clip')} rendered${parts.length > 0 ? `, ${parts.join(', ')}` : ''}`
 }

@@ -6,29 +6,29 @@ import { useDrawing } from '../parts/useDrawing'
 import { plural } from '../parts/words'
 import { useSize } from '../pictures/useSize'
 import { useAtPlayhead } from '../playhead/atPlayhead'
-import type { Change, Sequence, Turnover } from '../server/types'
+import type { Change, Master, Turnover } from '../server/types'
 
 const HEIGHT = 292
 const OURS = [38, 90] as const
 const THEIRS = [206, 258] as const
 
-type Props = { list: Turnover; sequence: Sequence; selected?: number; choose: (index: number) => void }
+type Props = { list: Turnover; master: Master; selected?: number; choose: (index: number) => void }
 
 /** Our master above, the newer cut below, a ribbon for every shot. */
-export function Ribbons({ list, sequence, selected, choose }: Props) {
+export function Ribbons({ list, master, selected, choose }: Props) {
   const holder = useRef<HTMLDivElement>(null)
   const canvas = useRef<HTMLCanvasElement>(null)
   const { width } = useSize(holder)
   const line = useRef<HTMLDivElement>(null)
-  const start = Math.min(sequence.start, list.theirs[0]?.in ?? sequence.start)
-  const span = Math.max(sequence.end, list.theirs[list.theirs.length - 1]?.out ?? 0) - start
+  const start = Math.min(master.start, list.theirs[0]?.in ?? master.start)
+  const span = Math.max(master.end, list.theirs[list.theirs.length - 1]?.out ?? 0) - start
   const x = (f: number) => LABELS + 12 + ((f - start) / Math.max(1, span)) * (width - LABELS - 30)
 
   useDrawing(canvas, width, HEIGHT, (g) => {
     drawNames(g)
     drawRibbons(g)
     list.ours.forEach((p, i) =>
-      drawPiece(
+      drawClip(
         g,
         p,
         OURS,
@@ -38,7 +38,7 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
       ),
     )
     list.theirs.forEach((p, i) =>
-      drawPiece(
+      drawClip(
         g,
         p,
         THEIRS,
@@ -149,10 +149,10 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
     g.textAlign = 'left'
   }
 
-  function drawPiece(
+  function drawClip(
     g: CanvasRenderingContext2D,
     p: { in: number; out: number; name: string },
-    lane: readonly [number, number],
+    track: readonly [number, number],
     colour: string,
     chosen: boolean,
     dark: boolean,
@@ -160,25 +160,25 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
     const x0 = x(p.in)
     const w = Math.max(0.6, x(p.out) - x0 - 1)
     g.fillStyle = colour
-    g.fillRect(x0, lane[0], w, lane[1] - lane[0])
+    g.fillRect(x0, track[0], w, track[1] - track[0])
     if (chosen) {
       g.strokeStyle = '#5ec2b7'
       g.lineWidth = 3
-      g.strokeRect(x0 + 1.5, lane[0] + 1.5, w - 3, lane[1] - lane[0] - 3)
+      g.strokeRect(x0 + 1.5, track[0] + 1.5, w - 3, track[1] - track[0] - 3)
     }
     if (w < 26) {
       return
     }
     g.save()
     g.beginPath()
-    g.rect(x0, lane[0], w - 3, lane[1] - lane[0])
+    g.rect(x0, track[0], w - 3, track[1] - track[0])
     g.clip()
     g.fillStyle = dark ? '#ffffff' : '#22282b'
     g.font = '600 12.5px "Atkinson Hyperlegible Mono", monospace'
-    clippedName(g, dark && w < 50 ? p.name.replace(/^[a-z]+/, '') : p.name, x0 + 5, lane[0] + 17, w - 8)
+    clippedName(g, dark && w < 50 ? p.name.replace(/^[a-z]+/, '') : p.name, x0 + 5, track[0] + 17, w - 8)
     g.font = '12px "Atkinson Hyperlegible Mono", monospace'
     g.fillStyle = dark ? '#dfe4e6' : '#4c555a'
-    g.fillText(String(p.out - p.in), x0 + 5, lane[1] - 8)
+    g.fillText(String(p.out - p.in), x0 + 5, track[1] - 8)
     g.restore()
   }
 
@@ -186,8 +186,8 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
     const box = e.currentTarget.getBoundingClientRect()
     const at = e.clientX - box.left
     const upper = e.clientY - box.top < HEIGHT / 2
-    const pieces = upper ? list.ours : list.theirs
-    const i = pieces.findIndex((p) => at >= x(p.in) && at < x(p.out))
+    const clips = upper ? list.ours : list.theirs
+    const i = clips.findIndex((p) => at >= x(p.in) && at < x(p.out))
     const change = list.changes.find((c) => (upper ? c.ours : c.theirs) === i)
     if (change) {
       choose(change.index)
@@ -201,7 +201,7 @@ export function Ribbons({ list, sequence, selected, choose }: Props) {
         style={{ width, height: HEIGHT, display: 'block' }}
         onClick={press}
         role="img"
-        aria-label={`Our master with ${plural(list.ours.length, 'piece')}, cut ${list.version} with ${list.theirs.length}`}
+        aria-label={`Our master with ${plural(list.ours.length, 'clip')}, cut ${list.version} with ${list.theirs.length}`}
         data-picture="ribbons"
       />
       <div

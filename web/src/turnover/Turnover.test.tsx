@@ -8,7 +8,7 @@ import { fakeWindow } from '../parts/fakeWindow'
 import { setScore } from '../playhead/transport'
 import { fakeServer, posts, show } from '../server/fakeServer'
 import { queryClient } from '../server/queryClient'
-import type { Project, Sequence } from '../server/types'
+import type { Master, Project } from '../server/types'
 import { NOTHING_CHOSEN, useChoices } from './choices'
 import { Turnover } from './Turnover'
 
@@ -21,7 +21,7 @@ const project = {
     { id: 43, version: 3, state: 'LOOKED_AT' },
   ],
 } as unknown as Project
-const sequence = { id: 9, projectId: 3, name: 'Low Water', sections: [], start: 0, end: 100, framesPerSecond: 24 } as unknown as Sequence
+const master = { id: 9, projectId: 3, name: 'Low Water', clips: [], start: 0, end: 100, framesPerSecond: 24 } as unknown as Master
 const change = (index: number, part: object) => ({
   index,
   id: `c${index}`,
@@ -48,19 +48,19 @@ const CHANGES = [
   change(4, { kind: 'SHIFTED', shift: 12, pushed: true }),
   change(5, { kind: 'NEW', code: '', name: 'gull_closer', words: 'new', needs: 'CAMERA', asks: 'a camera' }),
 ]
-const pieces = [0, 1, 2, 3, 4, 5].map((n) => ({ in: n * 10, out: n * 10 + 10, name: `bd_${n}`, mediaFrame: 0, code: `sh00${n}0` }))
+const clips = [0, 1, 2, 3, 4, 5].map((n) => ({ in: n * 10, out: n * 10 + 10, name: `bd_${n}`, mediaFrame: 0, code: `sh00${n}0` }))
 const list = (part: object = {}) => ({
   cutId: 42,
   version: 2,
   kept: 4,
   changes: CHANGES,
-  ours: pieces,
-  theirs: pieces,
+  ours: clips,
+  theirs: clips,
   sources: [],
   unchanged: [],
   ...part,
 })
-const handBack = { tally: { pieces: 14, rendered: 8, part: 1, stale: 2, none: 3 }, remarks: [] as object[], lines: 0 }
+const handBack = { tally: { clips: 14, rendered: 8, part: 1, stale: 2, none: 3 }, remarks: [] as object[], lines: 0 }
 
 function server(part: object = {}, more: Record<string, unknown> = {}) {
   return fakeServer({
@@ -71,7 +71,7 @@ function server(part: object = {}, more: Record<string, unknown> = {}) {
   })
 }
 const open = async () => {
-  show(<Turnover project={project} sequence={sequence} />)
+  show(<Turnover project={project} master={master} />)
   await screen.findByText('Cut 2 against our master')
 }
 
@@ -128,7 +128,7 @@ describe('the list of changes', () => {
     expect(screen.getByText('Every render still stands as it is.')).toBeTruthy()
   })
 
-  it('goes on by keys: each change moves the playhead to its piece, and Space leaves it', async () => {
+  it('goes on by keys: each change moves the playhead to its clip, and Space leaves it', async () => {
     const asked = server()
     await open()
     press('ArrowDown')
@@ -210,18 +210,18 @@ describe('the list of changes', () => {
   it('says so where the master is the cut, frame by frame', async () => {
     server({ changes: [] })
     await open()
-    expect(screen.getByText(/No changes: our master is this cut, frame by frame/).textContent).toContain('4 pieces agree')
+    expect(screen.getByText(/No changes: our master is this cut, frame by frame/).textContent).toContain('4 clips agree')
   })
 
   it('says what to do without a cut, and why one cannot be compared', async () => {
     server()
-    show(<Turnover project={{ ...project, masterId: undefined }} sequence={sequence} />)
+    show(<Turnover project={{ ...project, masterId: undefined }} master={master} />)
     expect(screen.getByText('No cut yet')).toBeTruthy()
     cleanup()
     queryClient.clear()
     queryClient.setDefaultOptions({ queries: { retry: false } })
     fakeServer({ '/api/cuts/42/turnover': new Error('Its rate is not known') })
-    show(<Turnover project={project} sequence={sequence} />)
+    show(<Turnover project={project} master={master} />)
     expect(await screen.findByText('Its rate is not known')).toBeTruthy()
   })
 })
@@ -286,7 +286,7 @@ describe('handing back', () => {
     ]
     server({}, { '/api/projects/3/hand-back': { ...handBack, remarks } })
     await open()
-    expect(await screen.findByText('Low Water: 8 of 14 pieces rendered, 1 in part, 2 stale, 3 not rendered')).toBeTruthy()
+    expect(await screen.findByText('Low Water: 8 of 14 clips rendered, 1 in part, 2 stale, 3 not rendered')).toBeTruthy()
     expect(screen.getByText('event 3: its speed is held')).toBeTruthy()
     expect(screen.queryByText('event 4: a note')).toBeNull()
   })

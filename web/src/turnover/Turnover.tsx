@@ -8,7 +8,7 @@ import { plural, signed } from '../parts/words'
 import { goTo } from '../playhead/transport'
 import { of, post } from '../server/client'
 import { refreshEdited, useTurnover } from '../server/queries'
-import type { Change, Turnover as List, OutOfDate, Project, Sequence } from '../server/types'
+import type { Change, Turnover as List, Master, OutOfDate, Project } from '../server/types'
 import { listOf, lookAt, setLeft, useChoices } from './choices'
 import { HandBackBox } from './HandBackBox'
 import { Ribbons } from './Ribbons'
@@ -17,13 +17,13 @@ import { takenOf, toggled } from './taken'
 import { WhatItAsks } from './WhatItAsks'
 
 /** A newer cut against our master, and the list that goes back. */
-export function Turnover({ project, sequence }: { project: Project; sequence?: Sequence }) {
+export function Turnover({ project, master }: { project: Project; master?: Master }) {
   const chosen = useDesk((d) => d.cutId)
   const received = project.cuts.filter((c) => c.state === 'RECEIVED')
   const newest = received[received.length - 1]
   const cutId = received.some((c) => c.id === chosen) ? chosen : newest?.id
-  const list = useTurnover(project.id, project.masterId ? cutId : undefined, sequence?.id)
-  if (!project.masterId || !sequence) {
+  const list = useTurnover(project.id, project.masterId ? cutId : undefined, master?.id)
+  if (!project.masterId || !master) {
     return <Empty title="No cut yet" text="Receive a first cut in Intake. When the edit room sends the next, this shows what changed." />
   }
   // one that could not be asked for again is no reason to take away what is looked at
@@ -33,9 +33,7 @@ export function Turnover({ project, sequence }: { project: Project; sequence?: S
   if (!list.data || list.data.cutId !== cutId) {
     return <Empty title="One moment" text="Comparing the cut with our master" />
   }
-  return (
-    <OneList key={list.data.cutId} project={project} sequence={sequence} list={list.data} stale={list.error?.message} cuts={received} />
-  )
+  return <OneList key={list.data.cutId} project={project} master={master} list={list.data} stale={list.error?.message} cuts={received} />
 }
 
 const NONE: string[] = []
@@ -43,12 +41,12 @@ const NONE: string[] = []
 const isFree = (c: Change) => !c.pushed
 
 /** @property stale why the list could not be asked for again, and may be older than the master */
-type OneProps = { project: Project; sequence: Sequence; list: List; stale?: string; cuts: Project['cuts'] }
+type OneProps = { project: Project; master: Master; list: List; stale?: string; cuts: Project['cuts'] }
 
-function OneList({ project, sequence, list, stale, cuts }: OneProps) {
+function OneList({ project, master, list, stale, cuts }: OneProps) {
   const edits = list.changes.filter(isFree)
   const pushed = list.changes.length - edits.length
-  const key = listOf(list.cutId, sequence.id)
+  const key = listOf(list.cutId, master.id)
   const left = useChoices((c) => c.left[key]) ?? NONE
   const taken = takenOf(edits, left)
   const lookedAt = useChoices((c) => c.at[key])
@@ -66,7 +64,7 @@ function OneList({ project, sequence, list, stale, cuts }: OneProps) {
     setBusy(true)
     try {
       const changes = taken.map((c) => ({ id: c.id, words: `${c.code || c.name}: ${c.words}` }))
-      const applied = await post('/api/cuts/{id}/turnover/apply', { ...of(list.cutId, { master: sequence.id }), body: { changes } })
+      const applied = await post('/api/cuts/{id}/turnover/apply', { ...of(list.cutId, { master: master.id }), body: { changes } })
       setOutOfDate(applied.outOfDate)
       say(`${plural(applied.applied, 'change')} applied, no camera work is lost`)
       if (applied.left.length > 0) {
@@ -84,9 +82,9 @@ function OneList({ project, sequence, list, stale, cuts }: OneProps) {
     if (change) {
       lookAt(key, change.id)
     }
-    const section = change && list.ours[change.ours]
-    if (section) {
-      goTo(section.in)
+    const clip = change && list.ours[change.ours]
+    if (clip) {
+      goTo(clip.in)
     }
   }
   useActions('turnover', [
@@ -115,7 +113,7 @@ function OneList({ project, sequence, list, stale, cuts }: OneProps) {
               ))}
             </select>
             {waits && (
-              <button type="button" className="link shrink-0 text-bent" onClick={() => setDesk({ view: 'Intake', cutId: waits.id })}>
+              <button type="button" className="link shrink-0 text-offset" onClick={() => setDesk({ view: 'Intake', cutId: waits.id })}>
                 cut {waits.version} waits in Intake
               </button>
             )}
@@ -123,7 +121,7 @@ function OneList({ project, sequence, list, stale, cuts }: OneProps) {
               {plural(edits.length, 'change')}
               {camera > 0 && (
                 <>
-                  , <b className="text-bent">{camera}</b> {camera === 1 ? 'needs' : 'need'} camera work
+                  , <b className="text-offset">{camera}</b> {camera === 1 ? 'needs' : 'need'} camera work
                 </>
               )}
               {renders > 0 && (
@@ -134,14 +132,14 @@ function OneList({ project, sequence, list, stale, cuts }: OneProps) {
             </span>
           </div>
           {stale && (
-            <p className="text-[13px] text-bent" role="alert">
+            <p className="text-[13px] text-offset" role="alert">
               As it was before: {stale}
             </p>
           )}
           {edits.length === 0 ? (
             <p className="py-8 text-[16px]">
               No changes: our master is this cut, frame by frame.{' '}
-              <span className="text-quiet">{plural(list.kept, 'piece agrees', 'pieces agree')}.</span>
+              <span className="text-quiet">{plural(list.kept, 'clip agrees', 'clips agree')}.</span>
             </p>
           ) : (
             <>
@@ -177,13 +175,13 @@ function OneList({ project, sequence, list, stale, cuts }: OneProps) {
           {outOfDate && <WhatWentOutOfDate renders={outOfDate} />}
         </section>
         <section className="flex w-[48%] shrink-0 flex-col max-[900px]:w-full" aria-label="What it asks">
-          {current && <WhatItAsks project={project} sequence={sequence} list={list} change={current} />}
-          <HandBackBox sequence={sequence} />
+          {current && <WhatItAsks project={project} master={master} list={list} change={current} />}
+          <HandBackBox master={master} />
         </section>
       </div>
       <Ribbons
         list={list}
-        sequence={sequence}
+        master={master}
         selected={current?.index}
         choose={(index) => {
           const change = edits.find((c) => c.index === index)
@@ -258,7 +256,7 @@ function ChangeRow({
       </span>
       <span className="num text-right">{frames}</span>
       <span
-        className={`truncate max-[900px]:whitespace-normal max-[900px]:text-[12.5px] max-[900px]:leading-[1.2] ${c.needs === 'CAMERA' ? 'font-semibold text-bent' : 'text-quiet'}`}
+        className={`truncate max-[900px]:whitespace-normal max-[900px]:text-[12.5px] max-[900px]:leading-[1.2] ${c.needs === 'CAMERA' ? 'font-semibold text-offset' : 'text-quiet'}`}
         title={c.asks}
       >
         {c.asks}

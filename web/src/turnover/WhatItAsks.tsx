@@ -6,13 +6,13 @@ import { Fills, useFilling } from '../pictures/Fills'
 import { shapeOf } from '../pictures/shape'
 import { of, post } from '../server/client'
 import { refreshEdited } from '../server/queries'
-import type { Change, Project, Section, Sequence, Turnover } from '../server/types'
+import type { Change, Clip, Master, Project, Turnover } from '../server/types'
 
 /** What the newer cut shows there, beside what our camera has. */
-export function WhatItAsks({ project, sequence, list, change }: { project: Project; sequence: Sequence; list: Turnover; change: Change }) {
+export function WhatItAsks({ project, master, list, change }: { project: Project; master: Master; list: Turnover; change: Change }) {
   const theirs = list.theirs[change.theirs]
   const ours = list.ours[change.ours]
-  const section = ours && sequence.sections.find((s) => s.in === ours.in)
+  const clip = ours && master.clips.find((s) => s.in === ours.in)
   const sameSource = () =>
     void post('/api/cuts/{id}/turnover/sources', {
       ...of(list.cutId),
@@ -49,8 +49,8 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
           </figure>
           <figure className="min-w-0 flex-1">
             <div className="relative overflow-hidden bg-deep" style={{ aspectRatio: shapeOf(project) }}>
-              {section ? (
-                <CameraPicture projectId={project.id} section={section} frame={section.in} framesPerSecond={sequence.framesPerSecond} />
+              {clip ? (
+                <CameraPicture projectId={project.id} clip={clip} frame={clip.in} framesPerSecond={master.framesPerSecond} />
               ) : (
                 <p className="p-3 text-quiet">a shot, a camera and a board will be made</p>
               )}
@@ -62,9 +62,9 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
           </figure>
         </div>
       </Fills>
-      {section && theirs && change.shown && change.covered && (
+      {clip && theirs && change.shown && change.covered && (
         <Spans
-          section={section}
+          clip={clip}
           change={change}
           shown={change.shown}
           covered={change.covered}
@@ -77,11 +77,11 @@ export function WhatItAsks({ project, sequence, list, change }: { project: Proje
 }
 
 type Span = { in: number; out: number }
-type SpansProps = { section: Section; change: Change; shown: Span; covered: Span; version: number; length: number }
+type SpansProps = { clip: Clip; change: Change; shown: Span; covered: Span; version: number; length: number }
 
 /** Our frames, the newer cut's, and the frames that there is camera work for, on one axis of shot frames. */
-function Spans({ section, change, shown, covered, version, length }: SpansProps) {
-  const ours = { in: Math.min(section.shotFirst, section.shotLast), out: Math.max(section.shotFirst, section.shotLast) + 1 }
+function Spans({ clip, change, shown, covered, version, length }: SpansProps) {
+  const ours = { in: Math.min(clip.shotFirst, clip.shotLast), out: Math.max(clip.shotFirst, clip.shotLast) + 1 }
   const low = Math.min(ours.in, shown.in, covered.in)
   const span = Math.max(ours.out, shown.out, covered.out) - low
   const bar = ({ in: a, out: b }: Span, colour: string, words: string) => (
@@ -103,7 +103,7 @@ function Spans({ section, change, shown, covered, version, length }: SpansProps)
         `cut ${version}, ${shown.in}–${shown.out - 1}${shown.out - shown.in !== length ? ` in ${plural(length, 'frame')}` : ''}`,
       )}
       {bar(covered, 'bg-[#3d3d3d] text-text', `camera work, ${covered.in}–${covered.out - 1}`)}
-      {change.missing > 0 && <p className="num mt-1 text-right text-bent">{plural(change.missing, 'frame')} with no camera work</p>}
+      {change.missing > 0 && <p className="num mt-1 text-right text-offset">{plural(change.missing, 'frame')} with no camera work</p>}
     </div>
   )
 }

@@ -288,7 +288,7 @@ function Speed({ move, shotFrame }: { move: CameraMove; shotFrame: number }) {
         {(metres[shotFrame - first] ?? 0).toFixed(1)} m/s {(degrees[shotFrame - first] ?? 0).toFixed(0)}°/s
       </span>
       {here && (
-        <span className="whitespace-nowrap text-bent" title="What crosses the picture takes seven seconds at least, or it judders">
+        <span className="whitespace-nowrap text-offset" title="What crosses the picture takes seven seconds at least, or it judders">
           pan {here.from}–{here.to} crosses in {here.seconds.toFixed(1)} s
         </span>
       )}
@@ -309,7 +309,7 @@ function TooNear({ stage, move }: { stage: StageShot; move: CameraMove }) {
     return null
   }
   return (
-    <span className="flex gap-1.5 whitespace-nowrap text-bent">
+    <span className="flex gap-1.5 whitespace-nowrap text-offset">
       {metres < 0 ? `cut by ${move.things[at]}` : `${metres.toFixed(2)} m to ${move.things[at]}`} at {move.closest}
       <button type="button" className="link" onClick={clear} disabled={stage.locked}>
         clear it

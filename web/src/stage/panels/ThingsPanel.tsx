@@ -279,7 +279,7 @@ function InFrame({ project, stage, ids, shotFrame }: { project: Project; stage: 
         <button
           key={`${l.item} ${l.from}`}
           type="button"
-          className="link num text-bent"
+          className="link num text-offset"
           title={`${l.name}: go to ${l.from}`}
           onClick={() => step(l.from - shotFrame)}
         >

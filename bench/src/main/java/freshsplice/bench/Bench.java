@@ -23,7 +23,7 @@ public final class Bench {
     /**
      * @param args {@code --formats} for the formats alone; a Python with OpenTimelineIO after it to compare with.
      *             {@code --intake ADDRESS} for an intake on a running server, {@code --bakes} for movement in a large set, {@code --edits ADDRESS} for edits of a
-     *             long master there, over a cut of so many pieces as stand after it; {@code --people ADDRESS} for so many as stand
+     *             long master there, over a cut of so many clips as stand after it; {@code --people ADDRESS} for so many as stand
      *             after it in a master at once
      */
     public static void main(String[] args) throws Exception {
@@ -69,10 +69,10 @@ public final class Bench {
         row("reading an EDL of 10 000 events", ms.get("readEdlOf10000Events"), "ms", "");
         row("reading an EDL of 100 000 events", ms.get("readEdlOf100000Events"), "ms", ratio(
                 ms.get("readEdlOf100000Events") / ms.get("readEdlOf10000Events"), "times as long for 10 times as many"));
-        row("changes, 10 000 pieces against 10 000", ms.get("changes10000Against10000"), "ms", ratio(
+        row("changes, 10 000 clips against 10 000", ms.get("changes10000Against10000"), "ms", ratio(
                 ms.get("changes10000Against10000") / ms.get("readEdlOf10000Events"), "times reading one of them"));
-        row("rolling a seam among 100 000 pieces", ms.get("rollASeamOf100000Pieces"), "ms", "");
-        row("a trim that pushes 50 000 pieces along", ms.get("trimAndPushAlong100000Pieces"), "ms", "");
+        row("rolling a seam among 100 000 clips", ms.get("rollASeamOf100000Clips"), "ms", "");
+        row("a trim that pushes 50 000 clips along", ms.get("trimAndPushAlong100000Clips"), "ms", "");
         row("a camera of 8 keyed channels, 1 000 frames", ms.get("evaluate1000FramesOfACamera"), "ms", "");
         renders(render);
         FormatRun.run(null);

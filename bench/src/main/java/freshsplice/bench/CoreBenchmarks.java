@@ -7,9 +7,9 @@ import freshsplice.core.camera.PoseStack;
 import freshsplice.core.changes.ChangeList;
 import freshsplice.core.changes.CutChanges;
 import freshsplice.core.cut.Cut;
-import freshsplice.core.master.Lane;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Track;
 import freshsplice.core.master.edit.Following;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.SeamEdits;
@@ -58,11 +58,11 @@ public class CoreBenchmarks {
 
     @Setup
     public void prepare() {
-        List<Section> pieces = new ArrayList<>();
+        List<Clip> clips = new ArrayList<>();
         for (int i = 0; i < 100_000; i++) {
-            pieces.add(Section.ofShot(i + 1L, i % 2000 + 1L, FrameRange.ofLength(i * 40L, 40), Rational.of(1001)));
+            clips.add(Clip.ofShot(i + 1L, i % 2000 + 1L, FrameRange.ofLength(i * 40L, 40), Rational.of(1001)));
         }
-        master = new Master(1, "Bench", FrameRate.FPS_24, false, 0, List.of(Lane.of("Shots", pieces)));
+        master = new Master(1, "Bench", FrameRate.FPS_24, false, 0, List.of(Track.of("Shots", clips)));
         list10 = edl(10_000);
         list100 = edl(100_000);
         older = Inputs.cut(10_000, 0);
@@ -108,12 +108,12 @@ public class CoreBenchmarks {
     }
 
     @Benchmark
-    public Master rollASeamOf100000Pieces() {
+    public Master rollASeamOf100000Clips() {
         return SeamEdits.move(master, 0, 50_000 * 40L, 3);
     }
 
     @Benchmark
-    public Master trimAndPushAlong100000Pieces() {
+    public Master trimAndPushAlong100000Clips() {
         return Trims.tail(master, new Place(0, 50_000), 3, Following.MOVES_ALONG);
     }
 }

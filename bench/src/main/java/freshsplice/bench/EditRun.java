@@ -4,10 +4,10 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
 
-/** Edits of a long master of many lanes on a running server, as the window asks for them. */
+/** Edits of a long master of many tracks on a running server, as the window asks for them. */
 final class EditRun {
-    private static final int UPPER_LANES = 5;
-    private static final int ON_A_LANE = 300;
+    private static final int UPPER_TRACKS = 5;
+    private static final int ON_A_TRACK = 300;
     private static final int TIMES = 15;
     private static final int BEFORE = 3;
 
@@ -20,7 +20,7 @@ final class EditRun {
 
     /**
      * @param address of a server that was started, as it printed it; gets a project of its own
-     * @param events  pieces of the cut under the master, none of which it shows
+     * @param events  clips of the cut under the master, none of which it shows
      */
     static void run(String address, int events) throws Exception {
         RunningServer server = new RunningServer(address);
@@ -29,42 +29,42 @@ final class EditRun {
     }
 
     private void measureReceived() throws Exception {
-        List<String> ids = master.ofPieces("id");
+        List<String> ids = master.ofClips("id");
         String middle = ids.get(LongMaster.SHOTS / 2);
-        changed("received, one piece slipped", () -> edit("SLIP", middle, ",\"frames\":1"));
+        changed("received, one clip slipped", () -> edit("SLIP", middle, ",\"frames\":1"));
         changed("received, a trim near the head, all move along", () -> edit("TAIL", ids.get(10), ",\"frames\":1,\"ripple\":true"));
-        String shot = master.ofPieces("shotId").get(LongMaster.SHOTS / 2);
+        String shot = master.ofClips("shotId").get(LongMaster.SHOTS / 2);
         changed("received, a key of a camera", () -> master.server().post("/api/shots/" + shot + "/camera/edits", "{\"kind\":\"SET\",\"frame\":1001,\"values\":{"
                 + "\"pan\":" + System.nanoTime() % 180 + "},\"easing\":\"EASED\"}"));
     }
 
     private void measure() throws Exception {
         RunningServer server = master.server();
-        List<String> ids = master.ofPieces("id");
-        for (int lane = 0; lane < UPPER_LANES; lane++) {
-            edit("LANE_ADD", "", "");
+        List<String> ids = master.ofClips("id");
+        for (int track = 0; track < UPPER_TRACKS; track++) {
+            edit("TRACK_ADD", "", "");
         }
-        // from each lane to the one above it: the pieces of the highest are the last that the view names
-        List<String> highest = ids.subList(LongMaster.SHOTS / 2, LongMaster.SHOTS / 2 + ON_A_LANE);
-        for (int i = 0; i < UPPER_LANES; i++) {
+        // from each track to the one above it: the clips of the highest are the last that the view names
+        List<String> highest = ids.subList(LongMaster.SHOTS / 2, LongMaster.SHOTS / 2 + ON_A_TRACK);
+        for (int i = 0; i < UPPER_TRACKS; i++) {
             edit("COPY_UP", String.join(",", highest), "");
-            List<String> all = master.ofPieces("id");
-            highest = all.subList(all.size() - ON_A_LANE, all.size());
+            List<String> all = master.ofClips("id");
+            highest = all.subList(all.size() - ON_A_TRACK, all.size());
         }
-        System.out.printf(Locale.ROOT, "%-56s %8d%n", "pieces on " + (UPPER_LANES + 1) + " lanes", master.ofPieces("id").size());
+        System.out.printf(Locale.ROOT, "%-56s %8d%n", "clips on " + (UPPER_TRACKS + 1) + " tracks", master.ofClips("id").size());
         String early = ids.get(10);
         String middle = ids.get(LongMaster.SHOTS / 2);
         row("the view of the whole master", () -> server.get("/api/masters/" + master.id()));
-        row("a look at a pull", () -> server.get("/api/masters/" + master.id() + "/pull?kind=SLIP&section=" + middle
+        row("a look at a pull", () -> server.get("/api/masters/" + master.id() + "/pull?kind=SLIP&clip=" + middle
                 + "&frames=3"));
         row("slip", () -> edit("SLIP", middle, ",\"frames\":1"));
         row("roll a seam", this::rollToAndFro);
-        row("switch a piece off and on", () -> edit("SWITCH", middle, ""));
+        row("switch a clip off and on", () -> edit("SWITCH", middle, ""));
         row("trim in the middle, a thousand move along", () -> edit("TAIL", middle, ",\"frames\":1,\"ripple\":true"));
         row("trim near the head, all move along", () -> edit("TAIL", early, ",\"frames\":1,\"ripple\":true"));
         row("undo of that", () -> server.post("/api/projects/" + master.project() + "/undo", ""));
-        row("lock a lane and open it", () -> edit("LANE_RENAME", "", ",\"text\":\"x" + System.nanoTime() + "\""));
-        changed("one piece slipped", () -> edit("SLIP", middle, ",\"frames\":1"));
+        row("lock a track and open it", () -> edit("TRACK_RENAME", "", ",\"text\":\"x" + System.nanoTime() + "\""));
+        changed("one clip slipped", () -> edit("SLIP", middle, ",\"frames\":1"));
         changed("a trim near the head, all move along", () -> edit("TAIL", early, ",\"frames\":1,\"ripple\":true"));
     }
 
@@ -92,8 +92,8 @@ final class EditRun {
         System.out.printf(Locale.ROOT, "%-56s %8.1f kB%n", "of that, sent to the window", bytes[0] / 1000.0);
     }
 
-    private void edit(String kind, String sections, String more) throws IOException, InterruptedException {
-        master.server().post("/api/masters/" + master.id() + "/edits", "{\"kind\":\"" + kind + "\",\"sections\":["
-                + sections + "]" + more + "}");
+    private void edit(String kind, String clips, String more) throws IOException, InterruptedException {
+        master.server().post("/api/masters/" + master.id() + "/edits", "{\"kind\":\"" + kind + "\",\"clips\":["
+                + clips + "]" + more + "}");
     }
 }

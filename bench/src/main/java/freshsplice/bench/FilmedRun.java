@@ -6,9 +6,9 @@ import freshsplice.core.camera.FilmBack;
 import freshsplice.core.delivery.FilmedRuns;
 import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.PicturePlan;
-import freshsplice.core.master.Lane;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Track;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
@@ -44,14 +44,14 @@ final class FilmedRun {
 
     private static Master master(Map<Long, FilmedShot> filmed) {
         Stage stage = new Stage(BakeRun.things(THINGS, MOVING, SHOTS * FRAMES));
-        List<Section> sections = new ArrayList<>();
+        List<Clip> clips = new ArrayList<>();
         for (long i = 0; i < SHOTS; i++) {
             Camera camera = Camera.named("bench", FilmBack.SUPER_35).with(CameraChannel.PAN, new Channel(List.of(new Key(1001, i, Easing.EASED),
                     new Key(1041, i + 30, Easing.EASED)), 0));
             filmed.put(i + 1, new FilmedShot(new Shot(i + 1, "sh" + i, FrameRange.ofLength(1001, FRAMES), 8, i * FRAMES - 1001,
                     new Shot.Anchor("", "", 0, Rational.ZERO, Rational.ONE, true)), camera, stage));
-            sections.add(Section.ofShot(i + 1, i + 1, FrameRange.ofLength(i * FRAMES, FRAMES), Rational.of(1001)));
+            clips.add(Clip.ofShot(i + 1, i + 1, FrameRange.ofLength(i * FRAMES, FRAMES), Rational.of(1001)));
         }
-        return new Master(1, "bench", FrameRate.FPS_24, false, 0, List.of(Lane.of("picture", sections)));
+        return new Master(1, "bench", FrameRate.FPS_24, false, 0, List.of(Track.of("picture", clips)));
     }
 }

@@ -21,7 +21,7 @@ record LongMaster(RunningServer server, String project, String id) {
     /** frames of 01:00:00:00 at 24 frames/s */
     static final long START = 86_400;
 
-    /** @param events pieces of the cut under the master, none of which it shows */
+    /** @param events clips of the cut under the master, none of which it shows */
     static LongMaster make(RunningServer server, int events) throws Exception {
         String project = RunningServer.number("id", server.post("/api/projects", "{\"name\":\"Bench\"}"));
         String[] master = {""};
@@ -29,7 +29,7 @@ record LongMaster(RunningServer server, String project, String id) {
                 + SHOTS + ",\"frames\":" + FRAMES + "}").strip()).print(SHOTS + " empty shots are made");
         LongMaster made = new LongMaster(server, project, master[0]);
         made.hold(foreignCut(events));
-        System.out.printf(Locale.ROOT, "%-56s %8d%n", "pieces of the cut under it", events);
+        System.out.printf(Locale.ROOT, "%-56s %8d%n", "clips of the cut under it", events);
         return made;
     }
 
@@ -68,8 +68,8 @@ record LongMaster(RunningServer server, String project, String id) {
         server.post("/api/masters/" + id + "/hold?cut=" + cut, "");
     }
 
-    /** What of the master a field holds in each of its pieces, in order. @param field of the piece's id or shot */
-    List<String> ofPieces(String field) throws IOException, InterruptedException {
+    /** What of the master a field holds in each of its clips, in order. @param field of the clip's id or shot */
+    List<String> ofClips(String field) throws IOException, InterruptedException {
         List<String> all = new ArrayList<>();
         Matcher found = Pattern.compile(field.equals("id") ? "\\{\"id\":(\\d+),\"content\""
                 : "\\{\"id\":\\d+,\"content\":\"SHOT\",(?:\"sceneId\":\\d+,)?\"shotId\":(\\d+)").matcher(server.get("/api/masters/" + id));

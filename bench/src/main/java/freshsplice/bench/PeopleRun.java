@@ -47,7 +47,7 @@ final class PeopleRun {
     }
 
     private void measure(int people) throws Exception {
-        List<String> shots = master.ofPieces("shotId");
+        List<String> shots = master.ofClips("shotId");
         List<Thread> threads = new ArrayList<>();
         for (int i = 0; i < people; i++) {
             String who = "p" + i;

@@ -40,11 +40,11 @@ final class ConformCommand {
     private static void shot(Json json, PlannedShot shot) {
         json.object(() -> {
             json.text("code", shot.code());
-            json.range("record", shot.piece().record());
+            json.range("record", shot.clip().record());
             json.pair("frames", shot.frames().in(), shot.frames().last());
             json.text("camera", shot.camera());
-            json.text("source", shot.piece().name());
-            json.list("events", shot.piece().paths(), Json::numbers);
+            json.text("source", shot.clip().name());
+            json.list("events", shot.clip().paths(), Json::numbers);
         });
     }
 }

@@ -1,8 +1,8 @@
 package freshsplice.cli;
 
 import freshsplice.core.cut.Cut;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Track;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.exchange.Formats;
 import freshsplice.exchange.format.Reading;
@@ -44,7 +44,7 @@ final class ConvertCommand {
         Cut cut = arguments.cut(reading);
         WriteOptions options = new WriteOptions(arguments.options().get("--lane"), reels.equals("short"),
                 version(arguments.options().getOrDefault("--version", "0")));
-        Map<Path, WrittenFile> written = "each".equals(options.lane()) ? eachLane(cut, format, options, target)
+        Map<Path, WrittenFile> written = "each".equals(options.track()) ? eachTrack(cut, format, options, target)
                 : Map.of(target, Formats.writer(format).write(cut, options));
         List<Remark> remarks = new ArrayList<>(reading.remarks());
         Map<String, String> names = new LinkedHashMap<>();
@@ -70,17 +70,17 @@ final class ConvertCommand {
         }
     }
 
-    /** A list for each picture lane, named after the target and the lane. */
-    private static Map<Path, WrittenFile> eachLane(Cut cut, String format, WriteOptions options, Path target) {
+    /** A list for each picture track, named after the target and the track. */
+    private static Map<Path, WrittenFile> eachTrack(Cut cut, String format, WriteOptions options, Path target) {
         Map<Path, WrittenFile> written = new LinkedHashMap<>();
-        for (int index : cut.lanesOf(Lane.Kind.PICTURE)) {
-            String lane = cut.lanes().get(index).name();
+        for (int index : cut.tracksOf(Track.Kind.PICTURE)) {
+            String track = cut.tracks().get(index).name();
             String name = target.getFileName().toString();
             int dot = name.lastIndexOf('.');
             String base = dot < 0 ? name : name.substring(0, dot);
-            Path file = target.resolveSibling(base + "_" + RenderName.fileSafe(lane) + (dot < 0 ? "" : name.substring(dot)));
+            Path file = target.resolveSibling(base + "_" + RenderName.fileSafe(track) + (dot < 0 ? "" : name.substring(dot)));
             written.put(file, Formats.writer(format).write(cut.withPicture(index),
-                    new WriteOptions(lane, options.shortReels(), options.version())));
+                    new WriteOptions(track, options.shortReels(), options.version())));
         }
         return written;
     }

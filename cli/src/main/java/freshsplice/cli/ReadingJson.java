@@ -2,11 +2,11 @@ package freshsplice.cli;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.LiveEvent;
 import freshsplice.core.cut.LivePicture;
-import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -24,23 +24,23 @@ final class ReadingJson {
             json.flag("dropFrame", cut.dropFrame());
             json.number("start", cut.record().in());
             json.number("length", cut.record().length());
-            lanes(json, cut);
+            tracks(json, cut);
             json.list("markers", cut.markers(), ReadingJson::marker);
             json.list("live", LivePicture.of(cut), ReadingJson::live);
         });
     }
 
-    private static void lanes(Json json, Cut cut) {
-        json.list("lanes", cut.lanes(), (j, lane) -> lane(j, lane, cut.rate()));
+    private static void tracks(Json json, Cut cut) {
+        json.list("lanes", cut.tracks(), (j, track) -> track(j, track, cut.rate()));
     }
 
-    private static void lane(Json json, Lane lane, FrameRate rate) {
+    private static void track(Json json, Track track, FrameRate rate) {
         json.object(() -> {
-            json.text("kind", lane.kind().word());
-            json.text("name", lane.name());
-            json.flag("enabled", lane.enabled());
-            json.list("events", lane.events(), (j, event) -> event(j, event, rate));
-            json.list("transitions", lane.transitions(), ReadingJson::transition);
+            json.text("kind", track.kind().word());
+            json.text("name", track.name());
+            json.flag("enabled", track.enabled());
+            json.list("events", track.events(), (j, event) -> event(j, event, rate));
+            json.list("transitions", track.transitions(), ReadingJson::transition);
         });
     }
 
@@ -59,7 +59,7 @@ final class ReadingJson {
             speed(json, event, rate);
             json.flag("held", event.time().isHeld());
             if (event.nested() != null) {
-                lanes(json, event.nested());
+                tracks(json, event.nested());
             }
         });
     }
@@ -106,16 +106,16 @@ final class ReadingJson {
         });
     }
 
-    private static void live(Json json, LivePiece piece) {
+    private static void live(Json json, LiveEvent clip) {
         json.object(() -> {
-            json.range("record", piece.record());
-            json.number("lane", (long) piece.path().get(0));
-            json.number("event", (long) piece.path().get(1));
-            if (piece.path().size() > 2) {
-                json.numbers("path", piece.path());
+            json.range("record", clip.record());
+            json.number("lane", (long) clip.path().get(0));
+            json.number("event", (long) clip.path().get(1));
+            if (clip.path().size() > 2) {
+                json.numbers("path", clip.path());
             }
-            json.frames("from", piece.from());
-            json.frames("to", piece.to());
+            json.frames("from", clip.from());
+            json.frames("to", clip.to());
         });
     }
 }

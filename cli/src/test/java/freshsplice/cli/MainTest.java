@@ -54,10 +54,10 @@ class MainTest {
      * expected readings came with them.
      *
      * Ours, each reading reasoned from the standard and then frozen: scopes_and_mutes_25.aaf (pyaaf2 1.7.1: nested scope,
-     * muted piece, choices, looked-through effect, backwards, curve, sub-composition, held frame, marker);
+     * muted clip, choices, looked-through effect, backwards, curve, sub-composition, held frame, marker);
      * odd_but_legal_24.otio (OpenTimelineIO 0.18.1, whose range_in_parent gives the same places) and bundle_24.otioz;
      * bins_and_speeds_25.xml (by hand after the interchange format: bins, two sequences, every kind of speed, a nested
-     * sequence, a generator, a fade from black, another rate, lanes and pieces switched off, markers).
+     * sequence, a generator, a fade from black, another rate, tracks and clips switched off, markers).
      */
     @ParameterizedTest
     @MethodSource("references")
@@ -116,20 +116,20 @@ class MainTest {
                 + nameOf(cut, p)).toList();
     }
 
-    /** The name of the event at the end of a live piece's path. */
-    private static String nameOf(JsonNode cut, JsonNode piece) {
-        if (!piece.has("path")) {
-            return event(cut, piece.get("lane").asInt(), piece.get("event").asInt()).get("name").asString();
+    /** The name of the event at the end of a live clip's path. */
+    private static String nameOf(JsonNode cut, JsonNode clip) {
+        if (!clip.has("path")) {
+            return event(cut, clip.get("lane").asInt(), clip.get("event").asInt()).get("name").asString();
         }
         JsonNode at = cut;
-        for (int i = 0; i < piece.get("path").size(); i += 2) {
-            at = event(at, piece.get("path").get(i).asInt(), piece.get("path").get(i + 1).asInt());
+        for (int i = 0; i < clip.get("path").size(); i += 2) {
+            at = event(at, clip.get("path").get(i).asInt(), clip.get("path").get(i + 1).asInt());
         }
         return at.get("name").asString();
     }
 
-    private static JsonNode event(JsonNode holder, int lane, int event) {
-        return holder.get("lanes").get(lane).get("events").get(event);
+    private static JsonNode event(JsonNode holder, int track, int event) {
+        return holder.get("lanes").get(track).get("events").get(event);
     }
 
     /** The OTIO adapter's source out contradicts its own speed line: the speed line decides, and a doubt says so. */
@@ -175,11 +175,11 @@ class MainTest {
     }
 
     @Test
-    void convertWritesAListForEachPictureLane() throws IOException {
+    void convertWritesAListForEachPictureTrack() throws IOException {
         Path in = Path.of("src/test/resources/two_lanes_24.xml");
-        JsonNode said = run("convert", in, folder.resolve("lanes.edl"), "--lane", "each").json();
+        JsonNode said = run("convert", in, folder.resolve("tracks.edl"), "--lane", "each").json();
         assertThat(said.get("files").valueStream().map(f -> Path.of(f.get("file").asString()).getFileName().toString()))
-                .hasSize(2).allMatch(name -> name.matches("lanes_[a-z0-9]+\\.edl"));
+                .hasSize(2).allMatch(name -> name.matches("tracks_[a-z0-9]+\\.edl"));
         for (JsonNode file : said.get("files")) {
             JsonNode read = run("read", Path.of(file.get("file").asString()), "--rate", "24").json();
             assertThat(read.get("cuts").get(0).get("lanes").get(0).get("events")).isNotEmpty();

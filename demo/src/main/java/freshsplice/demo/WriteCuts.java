@@ -2,9 +2,9 @@ package freshsplice.demo;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -22,7 +22,7 @@ public final class WriteCuts {
     private static final long START = 86_400;
     private static final FrameRate RATE = FrameRate.FPS_24;
 
-    /** A piece of the edit. */
+    /** A clip of the edit. */
     private record Clip(String board, long from, long frames, Rational speed) {
         Clip trimmed(long head, long tail) {
             return new Clip(board, from - head, frames + head + tail, speed);
@@ -51,9 +51,9 @@ public final class WriteCuts {
         return clips;
     }
 
-    /** The first cut comes with some boards in several pieces, as edit rooms leave them. */
+    /** The first cut comes with some boards in several clips, as edit rooms leave them. */
     private static List<Clip> fragmented(List<Clip> clips) {
-        List<Clip> pieces = new ArrayList<>();
+        List<Clip> fragments = new ArrayList<>();
         for (Clip clip : clips) {
             long[] cuts = switch (clip.board()) {
                 case "tide_pole" -> new long[] {24, 48, 70};
@@ -65,12 +65,12 @@ public final class WriteCuts {
             };
             long at = 0;
             for (long cut : cuts) {
-                pieces.add(new Clip(clip.board(), clip.from() + at, cut - at, clip.speed()));
+                fragments.add(new Clip(clip.board(), clip.from() + at, cut - at, clip.speed()));
                 at = cut;
             }
-            pieces.add(new Clip(clip.board(), clip.from() + at, clip.frames() - at, clip.speed()));
+            fragments.add(new Clip(clip.board(), clip.from() + at, clip.frames() - at, clip.speed()));
         }
-        return pieces;
+        return fragments;
     }
 
     /** Trims, a slip, a shot gone, a new one, two in each other's place, one slower. */
@@ -111,9 +111,9 @@ public final class WriteCuts {
             at = record.out();
         }
         FrameRange all = FrameRange.of(START, at);
-        List<Lane> lanes = List.of(new Lane(Lane.Kind.PICTURE, "V1", true, events, List.of()),
+        List<Track> tracks = List.of(new Track(Track.Kind.PICTURE, "V1", true, events, List.of()),
                 sound("A1", "wind_and_sea", all), sound("A2", "guide", all));
-        Cut cut = new Cut(LowWater.TITLE, RATE, false, all, lanes,
+        Cut cut = new Cut(LowWater.TITLE, RATE, false, all, tracks,
                 List.of(new Marker(FrameRange.ofLength(START + 552, 1), "gulls before she passes", "", "RED")));
         for (String format : List.of("edl", "xmeml", "aaf", "otio")) {
             String ending = format.equals("xmeml") ? "xml" : format;
@@ -122,9 +122,9 @@ public final class WriteCuts {
         }
     }
 
-    private static Lane sound(String lane, String name, FrameRange record) {
+    private static Track sound(String track, String name, FrameRange record) {
         Source source = Source.named(name, "AX", RATE);
-        return new Lane(Lane.Kind.SOUND, lane, true, List.of(Event.clip(null, name, record, source,
+        return new Track(Track.Kind.SOUND, track, true, List.of(Event.clip(null, name, record, source,
                 TimeMap.constant(record, Rational.ZERO, Rational.ONE))), List.of());
     }
 }

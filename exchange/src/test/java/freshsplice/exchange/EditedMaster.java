@@ -1,14 +1,14 @@
 package freshsplice.exchange;
 
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.master.Transition;
 import freshsplice.core.master.edit.Arranging;
 import freshsplice.core.master.edit.Fades;
 import freshsplice.core.master.edit.Following;
-import freshsplice.core.master.edit.LaneEdits;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Retiming;
+import freshsplice.core.master.edit.TrackEdits;
 import freshsplice.core.master.edit.Trims;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
@@ -17,7 +17,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 
-/** A day's edits of a master, at random; what is refused is left. In the end all of it lies on the main lane. */
+/** A day's edits of a master, at random; what is refused is left. In the end all of it lies on the main track. */
 final class EditedMaster {
     private final Random random;
     private Master master;
@@ -54,9 +54,9 @@ final class EditedMaster {
 
     private List<Place> places() {
         List<Place> places = new ArrayList<>();
-        for (int lane = 0; lane < master.lanes().size(); lane++) {
-            for (int i = 0; i < master.lanes().get(lane).sections().size(); i++) {
-                places.add(new Place(lane, i));
+        for (int track = 0; track < master.tracks().size(); track++) {
+            for (int i = 0; i < master.tracks().get(track).clips().size(); i++) {
+                places.add(new Place(track, i));
             }
         }
         return places;
@@ -71,7 +71,7 @@ final class EditedMaster {
             case 3 -> Trims.slide(master, place, few);
             case 4, 5 -> Arranging.split(master, place, at);
             case 6 -> Arranging.lift(master, List.of(place));
-            case 7 -> Arranging.takeOut(master, List.of(place));
+            case 7 -> Arranging.extract(master, List.of(place));
             case 8 -> Arranging.duplicate(master, place);
             case 9 -> Arranging.swap(master, place);
             case 10 -> Arranging.enable(master, place, !place.in(master).enabled());
@@ -80,17 +80,17 @@ final class EditedMaster {
             case 12 -> Retiming.hold(master, place, at);
             case 13 -> Fades.dissolve(master, place, 8, Transition.Curve.EVEN);
             case 14 -> Fades.toBlack(master, place, 6, Transition.Curve.EVEN);
-            case 15 -> LaneEdits.copyUp(master, place);
+            case 15 -> TrackEdits.copyUp(master, place);
             default -> Arranging.move(master, place, at + random.nextInt(200));
         };
     }
 
     private void layDown() {
         Master before = master;
-        List<Place> above = places().stream().filter(p -> p.lane() > 0).toList();
+        List<Place> above = places().stream().filter(p -> p.track() > 0).toList();
         for (int i = above.size() - 1; i >= 0; i--) {
-            Section piece = above.get(i).in(master);
-            master = Arranging.overwrite(Arranging.lift(master, List.of(above.get(i))), 0, piece);
+            Clip clip = above.get(i).in(master);
+            master = Arranging.overwrite(Arranging.lift(master, List.of(above.get(i))), 0, clip);
         }
         master = Fades.settled(before, master);
     }

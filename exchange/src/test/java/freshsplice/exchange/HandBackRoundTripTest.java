@@ -7,31 +7,31 @@ import freshsplice.core.changes.Origins;
 import freshsplice.core.changes.Turnover;
 import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.ConformChoices;
-import freshsplice.core.conform.CutPieces;
+import freshsplice.core.conform.CutClips;
 import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.delivery.FinishedRender;
 import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.delivery.ShotRenders;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Pace;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.RetimeInterpolation;
 import freshsplice.core.master.Transition;
 import freshsplice.core.master.edit.Arranging;
 import freshsplice.core.master.edit.Fades;
 import freshsplice.core.master.edit.Following;
-import freshsplice.core.master.edit.LaneEdits;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Retiming;
+import freshsplice.core.master.edit.TrackEdits;
 import freshsplice.core.master.edit.Trims;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
@@ -69,7 +69,7 @@ class HandBackRoundTripTest {
                 HandBack.HandedBack back = handBack(renders, rest);
                 Cut read = through(format, back.cut());
                 String what = format + ", seed " + seed + ", " + rest;
-                assertThat(read.lanes().get(0).events()).as(what).allSatisfy(e -> isInItsMovie(e, renders));
+                assertThat(read.tracks().get(0).events()).as(what).allSatisfy(e -> isInItsMovie(e, renders));
                 if (rest == HandBack.Rest.BOARD) {
                     assertThat(against(read, renders).changes().changes().stream().map(ChangeWords::what)).as(what).isEmpty();
                 }
@@ -77,7 +77,7 @@ class HandBackRoundTripTest {
                     assertThat(m.record().in()).isEqualTo(86_410);
                     assertThat(m.name() + m.comment()).contains("bell here");
                 });
-                assertThat(back.tally().pieces()).isEqualTo(master.main().sections().size());
+                assertThat(back.tally().clips()).isEqualTo(master.main().clips().size());
             }
         }
     }
@@ -92,19 +92,19 @@ class HandBackRoundTripTest {
 
     @ParameterizedTest
     @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
-    void aRenderThatBeginsLaterThanItsPieceIsNamedFromItsFirstFrame(String format) {
+    void aRenderThatBeginsLaterThanItsClipIsNamedFromItsFirstFrame(String format) {
         receive(cut(new Random(1), false));
-        Section piece = master.main().sections().get(2);
-        Section longer = Section.ofShot(piece.id(), piece.shotId(), piece.record(), piece.from().plus(-6));
-        List<Section> sections = new ArrayList<>(master.main().sections());
-        sections.set(2, longer);
-        master = master.withMain(sections);
-        long frames = piece.record().length() - 6;
-        RenderRange range = new RenderRange(piece.from(), Rational.ONE, frames);
-        HandBack.HandedBack back = handBack(List.of(rendered(1, piece.shotId(), range)), HandBack.Rest.BOARD);
-        Event named = through(format, back.cut()).lanes().get(0).events().stream()
+        Clip clip = master.main().clips().get(2);
+        Clip longer = Clip.ofShot(clip.id(), clip.shotId(), clip.record(), clip.from().plus(-6));
+        List<Clip> clips = new ArrayList<>(master.main().clips());
+        clips.set(2, longer);
+        master = master.withMain(clips);
+        long frames = clip.record().length() - 6;
+        RenderRange range = new RenderRange(clip.from(), Rational.ONE, frames);
+        HandBack.HandedBack back = handBack(List.of(rendered(1, clip.shotId(), range)), HandBack.Rest.BOARD);
+        Event named = through(format, back.cut()).tracks().get(0).events().stream()
                 .filter(e -> e.name().equalsIgnoreCase("sh0030_v001")).findFirst().orElseThrow();
-        assertThat(named.record()).isEqualTo(piece.record().withIn(piece.record().in() + 6));
+        assertThat(named.record()).isEqualTo(clip.record().withIn(clip.record().in() + 6));
         assertThat(named.from()).isEqualTo(Rational.of(range.startTimecode()));
         assertThat(back.remarks()).extracting(Remark::text).anyMatch(t -> t.contains("sh0030_v001 covers " + frames + " of "
                 + (frames + 6) + " frames; the rest is the edit room's own source"));
@@ -116,28 +116,28 @@ class HandBackRoundTripTest {
     @ValueSource(strings = {"edl", "otio"})
     void aStaleRenderIsNamedAndSaid(String format) {
         receive(cut(new Random(1), false));
-        Section piece = master.main().sections().get(0);
-        FinishedRender render = rendered(1, piece.shotId(), RenderRange.of(piece, piece.record()));
+        Clip clip = master.main().clips().get(0);
+        FinishedRender render = rendered(1, clip.shotId(), RenderRange.of(clip, clip.record()));
         HandBack.HandedBack back = handBack(ShotRenders.of(List.of(render), Grade::counts)
                 .changed(Map.of(render.id(), List.of("camera"))), HandBack.Rest.BOARD);
-        assertThat(back.tally()).isEqualTo(new HandBack.Tally(master.main().sections().size(), 0, 0, 1,
-                master.main().sections().size() - 1));
+        assertThat(back.tally()).isEqualTo(new HandBack.Tally(master.main().clips().size(), 0, 0, 1,
+                master.main().clips().size() - 1));
         assertThat(back.remarks()).extracting(Remark::text).contains("sh0010_v001 is stale: camera changed");
-        assertThat(through(format, back.cut()).lanes().get(0).events().get(0).comments())
+        assertThat(through(format, back.cut()).tracks().get(0).events().get(0).comments())
                 .containsExactly("sh0010_v001 is stale: camera changed");
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
-    void aKeyedPieceOfAnUpperLaneComesBackWithItsFrames(String format) {
+    void aKeyedClipOfAnUpperTrackComesBackWithItsFrames(String format) {
         for (int seed = 0; seed < 40; seed++) {
             Random random = new Random(seed);
             receive(cut(random, false));
             keyAbove(random);
             Cut back = handBack(seed % 2 == 0 ? List.of() : renders(random), HandBack.Rest.BOARD).cut();
-            List<Event> read = through(format, back).lanes().get(0).events();
+            List<Event> read = through(format, back).tracks().get(0).events();
             String what = format + ", seed " + seed;
-            List<Event> written = back.lanes().get(0).events();
+            List<Event> written = back.tracks().get(0).events();
             assertThat(read).as(what).extracting(Event::record).containsExactlyElementsOf(written.stream().map(Event::record).toList());
             for (int i = 0; i < read.size(); i++) {
                 assertThat(read.get(i).from().minus(written.get(i).from()).abs()).as(what + ", event " + i)
@@ -150,14 +150,14 @@ class HandBackRoundTripTest {
     @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
     void aSlateIsATitleThatIsNoNewShotWhenItComesBack(String format) {
         receive(cut(new Random(1), false));
-        List<Section> sections = new ArrayList<>(master.main().sections());
-        Section piece = sections.get(3).withTransitions(null, null);
-        sections.set(3, piece.showing(new Section.Content.Slate("scene missing"), Rational.ZERO));
-        sections.replaceAll(s -> s.withTransitions(null, null));
-        master = master.withMain(sections);
+        List<Clip> clips = new ArrayList<>(master.main().clips());
+        Clip clip = clips.get(3).withTransitions(null, null);
+        clips.set(3, clip.showing(new Clip.Content.Slate("scene missing"), Rational.ZERO));
+        clips.replaceAll(s -> s.withTransitions(null, null));
+        master = master.withMain(clips);
         Cut back = handBack(List.of(), HandBack.Rest.BOARD).cut();
         Cut read = through(format, back);
-        assertThat(read.lanes().get(0).events()).filteredOn(e -> e.record().equals(piece.record())).singleElement()
+        assertThat(read.tracks().get(0).events()).filteredOn(e -> e.record().equals(clip.record())).singleElement()
                 .satisfies(e -> assertThat(e.name()).isEqualToIgnoringCase("scene missing"))
                 .satisfies(e -> assertThat(e.kind() == Event.Kind.GENERATOR).isEqualTo(!format.equals("edl")));
         assertThat(against(read, List.of()).changes().changes().stream().map(ChangeWords::what)).as(format).isEmpty();
@@ -168,11 +168,11 @@ class HandBackRoundTripTest {
     void aShotSeenTwiceOfWhichARenderHasOnePlaceComesBackWithoutChanges(String format) {
         for (int seed = 0; seed < 20; seed++) {
             receive(cut(new Random(seed), seed % 3 == 2));
-            master = master.withMain(master.main().sections().stream().map(s -> s.withTransitions(null, null)).toList());
-            Section piece = master.main().sections().get(2);
-            master = Arranging.split(master, new Place(0, 2), piece.record().in() + 25);
+            master = master.withMain(master.main().clips().stream().map(s -> s.withTransitions(null, null)).toList());
+            Clip clip = master.main().clips().get(2);
+            master = Arranging.split(master, new Place(0, 2), clip.record().in() + 25);
             master = Arranging.move(master, new Place(0, 3), master.end());
-            Section first = master.main().sections().get(2);
+            Clip first = master.main().clips().get(2);
             List<FinishedRender> renders = List.of(rendered(1, first.shotId(),
                     RenderRange.of(first, first.record())));
             Cut read = through(format, handBack(renders, HandBack.Rest.BOARD).cut());
@@ -183,12 +183,12 @@ class HandBackRoundTripTest {
 
     @ParameterizedTest
     @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
-    void aPieceThatIsSwitchedOffIsNoChange(String format) {
+    void aClipThatIsSwitchedOffIsNoChange(String format) {
         receive(cut(new Random(1), false));
-        master = master.withMain(master.main().sections().stream().map(s -> s.withTransitions(null, null)).toList());
-        // a transition into what is switched off is none, and keys that bend nothing are no retime
+        master = master.withMain(master.main().clips().stream().map(s -> s.withTransitions(null, null)).toList());
+        // a transition into what is switched off is none, and keys that change nothing are no retime
         master = Fades.dissolve(master, new Place(0, 3), 8, Transition.Curve.EVEN);
-        master = Retiming.key(master, new Place(0, 5), master.main().sections().get(5).record().in() + 9);
+        master = Retiming.key(master, new Place(0, 5), master.main().clips().get(5).record().in() + 9);
         master = Arranging.enable(master, new Place(0, 3), false);
         Cut read = through(format, handBack(List.of(), HandBack.Rest.BOARD).cut());
         assertThat(against(read, List.of()).changes().changes()).isEmpty();
@@ -198,11 +198,11 @@ class HandBackRoundTripTest {
 
     @ParameterizedTest
     @ValueSource(strings = {"edl", "xmeml", "aaf", "otio"})
-    void aPieceThatWasOnlySplitIsNoChange(String format) {
+    void aClipThatWasOnlySplitIsNoChange(String format) {
         for (int seed = 0; seed < 12; seed++) {
             receive(cut(new Random(seed), seed % 3 == 2));
             for (int i = 4; i >= 2; i--) {
-                FrameRange record = master.main().sections().get(i).record();
+                FrameRange record = master.main().clips().get(i).record();
                 master = Arranging.split(master, new Place(0, i), record.in() + record.length() / 2);
             }
             List<FinishedRender> renders = seed % 2 == 0 ? List.of() : renders(new Random(seed));
@@ -236,21 +236,21 @@ class HandBackRoundTripTest {
         assertThat(wrong.toString()).isEmpty();
     }
 
-    /** Copies a piece above, keys its speed, slides, trims and slips it by one, and lays it down again. */
+    /** Copies a clip above, keys its speed, slides, trims and slips it by one, and lays it down again. */
     private void keyAbove(Random random) {
-        int index = 1 + random.nextInt(master.main().sections().size() - 2);
-        master = LaneEdits.copyUp(master, new Place(0, index));
-        Place above = new Place(master.lanes().size() - 1, 0);
+        int index = 1 + random.nextInt(master.main().clips().size() - 2);
+        master = TrackEdits.copyUp(master, new Place(0, index));
+        Place above = new Place(master.tracks().size() - 1, 0);
         FrameRange record = above.in(master).record();
         master = Retiming.key(master, above, record.in() + 7 + random.nextInt(20));
         long key = record.in() + 31 + random.nextInt(8);
         master = Retiming.key(master, above, key);
         master = Retiming.moveKey(master, above, key, Rational.of(random.nextInt(40) - 20));
-        master = Retiming.easeKey(master, above, key, Pace.values()[random.nextInt(3)]);
+        master = Retiming.easeKey(master, above, key, RetimeInterpolation.values()[random.nextInt(3)]);
         master = Trims.slide(master, above, 1);
         master = Trims.tail(master, above, -1, Following.STAYS);
         master = Trims.slip(master, above, Rational.ONE);
-        master = LaneEdits.layDown(master, List.of(above));
+        master = TrackEdits.layDown(master, List.of(above));
     }
 
     private HandBack.HandedBack handBack(List<FinishedRender> renders, HandBack.Rest rest) {
@@ -266,7 +266,7 @@ class HandBackRoundTripTest {
     private Turnover against(Cut cut, List<FinishedRender> renders) {
         Origins origins = new Origins();
         renders.forEach(r -> origins.render(r.name(), r.shotId(), r.range()));
-        return Turnover.of(master, id -> null, shots, CutPieces.joined(cut, seam -> false), origins, new Turnover.Sources() {
+        return Turnover.of(master, id -> null, shots, CutClips.joined(cut, seam -> false), origins, new Turnover.Sources() {
             @Override
             public Source named(String identity) {
                 return sources.get(identity);
@@ -284,17 +284,17 @@ class HandBackRoundTripTest {
         master = made.master();
         shots.clear();
         made.shots().forEach(s -> shots.put(s.id(), s));
-        cut.lanes().get(0).events().forEach(e -> sources.put(e.source().identity(), e.source()));
+        cut.tracks().get(0).events().forEach(e -> sources.put(e.source().identity(), e.source()));
     }
 
     /** None, whole, too short at either end, longer, in two halves, and at another speed. */
     private List<FinishedRender> renders(Random random) {
         List<FinishedRender> renders = new ArrayList<>();
-        List<Section> sections = master.main().sections();
-        for (int i = 0; i < sections.size(); i++) {
-            Section section = sections.get(i);
-            FrameRange seen = section.seen(i + 1 < sections.size() ? sections.get(i + 1) : null);
-            RenderRange whole = RenderRange.of(section, seen);
+        List<Clip> clips = master.main().clips();
+        for (int i = 0; i < clips.size(); i++) {
+            Clip clip = clips.get(i);
+            FrameRange seen = clip.seen(i + 1 < clips.size() ? clips.get(i + 1) : null);
+            RenderRange whole = RenderRange.of(clip, seen);
             long less = Math.min(1 + random.nextInt(30), whole.frames() - 1);
             RenderRange range = switch (random.nextInt(6)) {
                 case 0 -> whole;
@@ -305,10 +305,10 @@ class HandBackRoundTripTest {
                 default -> i % 2 == 0 || whole.frames() < 2 ? null : whole.part(0, whole.frames() / 2);
             };
             if (range != null && range.frames() == whole.frames() / 2 && range.from().equals(whole.from())) {
-                renders.add(rendered(renders.size() + 1, section.shotId(), whole.part(range.frames(), whole.frames() - range.frames())));
+                renders.add(rendered(renders.size() + 1, clip.shotId(), whole.part(range.frames(), whole.frames() - range.frames())));
             }
             if (range != null) {
-                renders.add(rendered(renders.size() + 1, section.shotId(), range));
+                renders.add(rendered(renders.size() + 1, clip.shotId(), range));
             }
         }
         return renders;
@@ -341,7 +341,7 @@ class HandBackRoundTripTest {
             at = record.out();
         }
         return new Cut("low_water", FrameRate.FPS_24, false, FrameRange.of(86400, at),
-                List.of(new Lane(Lane.Kind.PICTURE, "V1", true, events, transitions)), List.of());
+                List.of(new Track(Track.Kind.PICTURE, "V1", true, events, transitions)), List.of());
     }
 
     private static Cut through(String format, Cut cut) {

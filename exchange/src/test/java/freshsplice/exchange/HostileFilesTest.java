@@ -67,7 +67,7 @@ class HostileFilesTest {
         Reading reading = xml("<xmeml version=\"5\"><sequence id=\"s\"><name>round</name>" + RATE
                 + "<media><video><track><clipitem id=\"c\"><name>again</name><start>0</start><end>10</end><in>0</in>"
                 + "<out>10</out><sequence id=\"s\"/></clipitem></track></video></media></sequence></xmeml>");
-        assertThat(reading.cuts().get(0).lanes().get(0).events().get(0).kind()).isEqualTo(Event.Kind.MISSING);
+        assertThat(reading.cuts().get(0).tracks().get(0).events().get(0).kind()).isEqualTo(Event.Kind.MISSING);
         assertThat(reading.remarks()).anyMatch(r -> r.severity() == Remark.Severity.LOSS
                 && r.text().contains("inside itself"));
     }
@@ -132,7 +132,7 @@ class HostileFilesTest {
         Reading reading = xml("<xmeml version=\"5\"><sequence><name>../../etc</name>" + RATE + "<media><video><track>"
                 + "<clipitem><name>../../../x</name><start>0</start><end>9</end><in>0</in><out>9</out><file id=\"f\">"
                 + "<pathurl>file:///etc/passwd</pathurl></file></clipitem></track></video></media></sequence></xmeml>");
-        assertThat(reading.cuts().get(0).lanes().get(0).events().get(0).source().file()).isEqualTo("/etc/passwd");
+        assertThat(reading.cuts().get(0).tracks().get(0).events().get(0).source().file()).isEqualTo("/etc/passwd");
     }
 
     @Test

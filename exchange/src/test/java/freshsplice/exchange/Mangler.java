@@ -103,7 +103,7 @@ public final class Mangler {
     private String otherWords(String text) {
         int at = random.nextInt(text.length());
         int length = Math.min(text.length() - at, 1 + random.nextInt(40));
-        String piece = text.substring(at, at + length);
-        return text.substring(0, at) + piece.repeat(random.nextInt(4)) + text.substring(at + length);
+        String clip = text.substring(at, at + length);
+        return text.substring(0, at) + clip.repeat(random.nextInt(4)) + text.substring(at + length);
     }
 }

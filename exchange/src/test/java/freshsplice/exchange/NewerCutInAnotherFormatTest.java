@@ -8,8 +8,8 @@ import freshsplice.core.changes.ChangeList;
 import freshsplice.core.changes.CutChanges;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -147,7 +147,7 @@ class NewerCutInAnotherFormatTest {
             at += c.length;
         }
         return new Cut("Cut", FrameRate.FPS_24, false, FrameRange.of(86400, at),
-                List.of(new Lane(Lane.Kind.PICTURE, "V1", true, events, List.of())), List.of());
+                List.of(new Track(Track.Kind.PICTURE, "V1", true, events, List.of())), List.of());
     }
 
     private static Cut through(String format, Cut cut, WriteOptions options) {

@@ -2,9 +2,9 @@ package freshsplice.exchange;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -14,7 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 
-/** Cuts of every kind that the model can hold: lanes, transitions, speeds, nested cuts, generators, missing clips. */
+/** Cuts of every kind that the model can hold: tracks, transitions, speeds, nested cuts, generators, missing clips. */
 public final class RandomCut {
     private static final List<FrameRate> RATES = List.of(FrameRate.FPS_23_976, FrameRate.FPS_24, FrameRate.FPS_25,
             FrameRate.FPS_29_97, FrameRate.FPS_30, FrameRate.FPS_48, FrameRate.FPS_50, FrameRate.FPS_59_94,
@@ -35,21 +35,21 @@ public final class RandomCut {
 
     private Cut cut(FrameRate rate, long start, int depth) {
         boolean drop = depth == 2 && rate.hasDropFrame() && random.nextBoolean();
-        List<Lane> lanes = new ArrayList<>();
+        List<Track> tracks = new ArrayList<>();
         int pictures = 1 + random.nextInt(3);
         for (int i = 0; i < pictures; i++) {
-            lanes.add(lane(rate, start, depth, i));
+            tracks.add(track(rate, start, depth, i));
         }
-        long end = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max().orElse(start);
+        long end = tracks.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max().orElse(start);
         if (depth == 2 && random.nextBoolean()) {
-            lanes.add(new Lane(Lane.Kind.SOUND, "A1", true, List.of(sound(rate, FrameRange.of(start, end))), List.of()));
+            tracks.add(new Track(Track.Kind.SOUND, "A1", true, List.of(sound(rate, FrameRange.of(start, end))), List.of()));
         }
         List<Marker> markers = depth < 2 ? List.of() : List.of(new Marker(FrameRange.ofLength(start + 3, 2), "",
                 "look here", ""));
-        return new Cut("Cut " + ++names, rate, drop, FrameRange.of(start, end), lanes, markers);
+        return new Cut("Cut " + ++names, rate, drop, FrameRange.of(start, end), tracks, markers);
     }
 
-    private Lane lane(FrameRate rate, long start, int depth, int order) {
+    private Track track(FrameRate rate, long start, int depth, int order) {
         List<Event> events = new ArrayList<>();
         List<Transition> transitions = new ArrayList<>();
         long at = start + (order == 0 ? 0 : random.nextInt(60));
@@ -67,7 +67,7 @@ public final class RandomCut {
             events.add(event(rate, FrameRange.ofLength(at, length), depth));
             at += length + (random.nextInt(4) == 0 ? 1 + random.nextInt(20) : 0);
         }
-        return new Lane(Lane.Kind.PICTURE, "V" + (order + 1), order == 0 || random.nextInt(5) > 0, events, transitions);
+        return new Track(Track.Kind.PICTURE, "V" + (order + 1), order == 0 || random.nextInt(5) > 0, events, transitions);
     }
 
     private Event event(FrameRate rate, FrameRange record, int depth) {

@@ -3,8 +3,8 @@ package freshsplice.exchange;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.cut.Cut;
+import freshsplice.core.cut.LiveEvent;
 import freshsplice.core.cut.LivePicture;
-import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Remark;
 import freshsplice.exchange.format.InputFile;
 import freshsplice.exchange.format.ReadOptions;
@@ -36,14 +36,14 @@ class RoundTripTest {
     /** Everything seen at each record frame, in words: what, which frame of it, from where. */
     private static Map<Long, List<String>> shown(Cut cut) {
         Map<Long, List<String>> shown = new TreeMap<>();
-        for (LivePiece piece : LivePicture.of(cut)) {
-            var source = piece.event().source();
-            String what = piece.event().kind() + " " + piece.event().name() + (source == null ? ""
+        for (LiveEvent clip : LivePicture.of(cut)) {
+            var source = clip.event().source();
+            String what = clip.event().kind() + " " + clip.event().name() + (source == null ? ""
                     : " " + source.file() + " " + source.reel());
             boolean timed = source != null;
-            for (long r = piece.record().in(); r < piece.record().out(); r++) {
+            for (long r = clip.record().in(); r < clip.record().out(); r++) {
                 shown.computeIfAbsent(r, k -> new ArrayList<>())
-                        .add(what + (timed ? " " + piece.time().frameAt(r) : ""));
+                        .add(what + (timed ? " " + clip.time().frameAt(r) : ""));
             }
         }
         shown.values().forEach(Collections::sort);
@@ -61,7 +61,7 @@ class RoundTripTest {
             Cut read = reading.cuts().get(0);
             assertThat(read.record()).as("seed %s", seed).isEqualTo(cut.record());
             assertThat(read.rate()).isEqualTo(cut.rate());
-            assertThat(read.lanes()).as("seed %s", seed).hasSameSizeAs(cut.lanes());
+            assertThat(read.tracks()).as("seed %s", seed).hasSameSizeAs(cut.tracks());
             assertThat(read.markers()).hasSameSizeAs(cut.markers());
             if (written.remarks().stream().noneMatch(r -> r.severity() == Remark.Severity.LOSS)) {
                 compared++;

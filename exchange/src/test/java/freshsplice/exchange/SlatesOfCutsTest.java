@@ -5,14 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import freshsplice.core.changes.Applying;
 import freshsplice.core.changes.Change;
 import freshsplice.core.changes.ChangeKind;
-import freshsplice.core.changes.Demand;
-import freshsplice.core.changes.Needs;
+import freshsplice.core.changes.Impact;
 import freshsplice.core.changes.Origins;
+import freshsplice.core.changes.ShotImpact;
 import freshsplice.core.changes.Turnover;
 import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.ConformChoices;
 import freshsplice.core.conform.ConformPlan;
-import freshsplice.core.conform.CutPieces;
+import freshsplice.core.conform.CutClips;
 import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.PlannedShot;
 import freshsplice.core.conform.ShotNumbering;
@@ -23,9 +23,9 @@ import freshsplice.core.cut.Source;
 import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.ShotRenders;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Generator;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -78,15 +78,15 @@ class SlatesOfCutsTest {
     private ConformPlan receive(Cut cut) {
         ConformPlan plan = Conform.plan(cut, ConformChoices.of(ShotNumbering.DEFAULT));
         FirstMaster.MasterWithShots made = FirstMaster.of(cut, plan, 8);
-        List<Section> named = IntStream.range(0, made.master().main().sections().size())
-                .mapToObj(i -> made.master().main().sections().get(i).named(100 + i)).toList();
+        List<Clip> named = IntStream.range(0, made.master().main().clips().size())
+                .mapToObj(i -> made.master().main().clips().get(i).named(100 + i)).toList();
         master = made.master().withMain(named);
         shots = made.shots().stream().collect(Collectors.toMap(Shot::id, s -> s));
         return plan;
     }
 
     private Turnover against(Cut cut) {
-        return Turnover.of(master, id -> null, shots, CutPieces.joined(cut, seam -> false), new Origins(), Turnover.Sources.NONE, 8,
+        return Turnover.of(master, id -> null, shots, CutClips.joined(cut, seam -> false), new Origins(), Turnover.Sources.NONE, 8,
                 (a, b) -> false);
     }
 
@@ -97,7 +97,7 @@ class SlatesOfCutsTest {
     }
 
     private List<String> laid() {
-        return master.main().sections().stream().map(s -> (s.content() instanceof Section.Content.Slate slate ? slate.text()
+        return master.main().clips().stream().map(s -> (s.content() instanceof Clip.Content.Slate slate ? slate.text()
                 : shots.containsKey(s.shotId()) ? shots.get(s.shotId()).code() : "new") + " " + s.record().in() + "-" + s.record().out()).toList();
     }
 
@@ -105,7 +105,7 @@ class SlatesOfCutsTest {
     void aTitleMakesNoShotAndTakesNoNumber() {
         ConformPlan plan = receive(cut(FIRST));
         assertThat(plan.shots()).extracting(PlannedShot::code).containsExactly("sh0010", "sh0020");
-        assertThat(plan.shots()).extracting(s -> s.piece().name()).containsExactly("gulls", "lamp");
+        assertThat(plan.shots()).extracting(s -> s.clip().name()).containsExactly("gulls", "lamp");
         assertThat(plan.gaps()).isEmpty();
         assertThat(plan.remarks()).extracting(Remark::text).containsExactly("2 titles, colours or bars of the edit program are slates and no "
                 + "shots: Bars at 01:00:00:00, Two weeks later & colder at 01:00:04:04");
@@ -124,7 +124,7 @@ class SlatesOfCutsTest {
                 HandBack.Rest.BOARD, List.of(), List.of());
         byte[] bytes = Formats.writer(format).write(back.cut(), WriteOptions.DEFAULT).bytes();
         Cut read = Formats.read(new InputFile("back." + format, bytes), new ReadOptions(master.rate(), ReadOptions.DEFAULT.limits())).cuts().get(0);
-        Event title = read.lanes().get(0).events().stream().filter(e -> e.record().in() == 86_500).findFirst().orElseThrow();
+        Event title = read.tracks().get(0).events().stream().filter(e -> e.record().in() == 86_500).findFirst().orElseThrow();
         assertThat(title.record()).isEqualTo(FrameRange.of(86_500, 86_550));
         assertThat(title.wordsOrName()).isEqualToIgnoringCase("Two weeks later & colder");
         assertThat(title.kind() == Event.Kind.GENERATOR).isEqualTo(!format.equals("edl"));
@@ -144,15 +144,15 @@ class SlatesOfCutsTest {
         assertThat(turnover.changes().changes()).filteredOn(c -> c.because() < 0).extracting(c -> c.kind() + " " + c.name())
                 .containsExactlyInAnyOrder("OMITTED Bars", "TRIMMED Two weeks later & colder", "NEW Black video");
         assertThat(turnover.changes().changes()).filteredOn(c -> c.kind() != ChangeKind.SHIFTED)
-                .allSatisfy(c -> assertThat(Demand.of(c, turnover, null).needs()).isEqualTo(Needs.NOTHING));
+                .allSatisfy(c -> assertThat(ShotImpact.of(c, turnover, null).needs()).isEqualTo(Impact.NOTHING));
         assertThat(turnover.changes().changes()).filteredOn(c -> c.kind() != ChangeKind.SHIFTED).extracting(turnover::shotOf)
                 .allMatch(java.util.Optional::isEmpty);
         applyAll(turnover);
         assertThat(laid()).containsExactly("sh0010 86400-86452", "Two weeks later & colder 86452-86492", "sh0020 86492-86542",
                 "Black video 86542-86560");
-        assertThat(master.lanes()).hasSize(1);
-        assertThat(master.main().sections().get(1).content()).isEqualTo(new Section.Content.Slate("Two weeks later & colder",
-                new Generator("Text", master.main().sections().get(1).content() instanceof Section.Content.Slate s ? s.made().kept() : null)));
+        assertThat(master.tracks()).hasSize(1);
+        assertThat(master.main().clips().get(1).content()).isEqualTo(new Clip.Content.Slate("Two weeks later & colder",
+                new Generator("Text", master.main().clips().get(1).content() instanceof Clip.Content.Slate s ? s.made().kept() : null)));
     }
 
     @Test
@@ -163,7 +163,7 @@ class SlatesOfCutsTest {
         assertThat(turnover.changes().changes()).extracting(Change::kind).containsExactly(ChangeKind.REPLACED);
         applyAll(turnover);
         assertThat(laid()).contains("A month later & colder 86500-86550");
-        assertThat(master.main().sections().get(2).id()).isEqualTo(102);
+        assertThat(master.main().clips().get(2).id()).isEqualTo(102);
 
         receive(cut(FIRST));
         Turnover filmed = against(cut(generator("Bars", 0, 48, BARS) + clip("gulls", 48, 100, 10) + clip("boat", 100, 150, 7)
@@ -177,9 +177,9 @@ class SlatesOfCutsTest {
     @Test
     void oneThatWasMadeHereStaysThoughNoCutHasIt() {
         receive(cut(FIRST));
-        List<Section> sections = new java.util.ArrayList<>(master.main().sections());
-        sections.add(new Section(200, new Section.Content.Slate("to come"), FrameRange.of(86_600, 86_620), Rational.ZERO, Rational.ONE, true, null, null));
-        master = master.withMain(sections);
+        List<Clip> clips = new java.util.ArrayList<>(master.main().clips());
+        clips.add(new Clip(200, new Clip.Content.Slate("to come"), FrameRange.of(86_600, 86_620), Rational.ZERO, Rational.ONE, true, null, null));
+        master = master.withMain(clips);
         Turnover turnover = against(cut(FIRST.replace("<name>lamp</name>", "<name>lamp</name><enabled>TRUE</enabled>")));
         assertThat(turnover.changes().changes()).isEmpty();
         Turnover shorter = against(cut(generator("Bars", 0, 48, BARS) + clip("gulls", 48, 100, 10)));

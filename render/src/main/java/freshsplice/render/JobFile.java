@@ -1,6 +1,10 @@
 package freshsplice.render;
 
+import com.fasterxml.jackson.annotation.JsonAlias;
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.RetimeInterpolation;
+import freshsplice.core.master.RetimeKey;
 import freshsplice.core.render.RenderJob;
 import freshsplice.core.time.Rational;
 import java.io.IOException;
@@ -28,11 +32,23 @@ public final class JobFile {
         }
     }
 
-    private static final JsonMapper JSON = JsonMapper.builder().addModule(new SimpleModule().addSerializer(Rational.class,
+    /** Words that earlier versions wrote, so that what they drew is still written out. */
+    interface RangeOfBefore {
+        @JsonAlias("bends")
+        List<RetimeKey> retimeKeys();
+    }
+
+    interface KeyOfBefore {
+        @JsonAlias("pace")
+        RetimeInterpolation interpolation();
+    }
+
+    private static final JsonMapper JSON = JsonMapper.builder().addMixIn(RenderRange.class, RangeOfBefore.class)
+            .addMixIn(RetimeKey.class, KeyOfBefore.class).addModule(new SimpleModule().addSerializer(Rational.class,
             new ToStringSerializer(Rational.class)).addDeserializer(Rational.class, new RationalReader())).build();
 
     /** What is kept beside frames has this form; what an earlier version of the program kept is begun anew. */
-    static final int FORM = 2;
+    static final int FORM = 3;
 
     /**
      * @param form  of all that is kept of it; null in what the first versions kept

@@ -5,7 +5,7 @@ import freshsplice.core.time.Rational;
 import java.nio.file.Path;
 
 /**
- * A piece of sound in a movie.
+ * A clip of sound in a movie.
  *
  * @param file    what it is cut from
  * @param from    seconds into the file, exactly
@@ -16,11 +16,11 @@ import java.nio.file.Path;
  */
 public record MovieSound(Path file, Rational from, Rational seconds, Rational at, Loudness loud, int channel) {
     /**
-     * How loud a piece is: its gain, and its fades in even steps from and to silence.
+     * How loud a clip is: its gain, and its fades in even steps from and to silence.
      *
      * @param gain    1 as it was recorded
-     * @param gone    seconds of the piece that lie before the part that is heard
-     * @param whole   seconds of the whole piece
+     * @param gone    seconds of the clip that lie before the part that is heard
+     * @param whole   seconds of the whole clip
      * @param fadeIn  seconds; 0 for none
      * @param fadeOut seconds; 0 for none
      */

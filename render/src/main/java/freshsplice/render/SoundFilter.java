@@ -7,12 +7,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
-/** Pieces of sound mixed for movies, as ffmpeg is told it. */
+/** Clips of sound mixed for movies, as ffmpeg is told it. */
 final class SoundFilter {
     /** Sound is written at so many samples/s, as video delivery commonly is (common practice). */
     private static final int SAMPLES = 48_000;
 
-    /** AAC takes so many samples at once (ISO/IEC 14496-3); silence alone, where files end before their pieces do, would come in larger parts. */
+    /** AAC takes so many samples at once (ISO/IEC 14496-3); silence alone, where files end before their clips do, would come in larger parts. */
     private static final int ENCODED_AT_ONCE = 1024;
 
     private final List<MovieSound> sound;
@@ -33,9 +33,9 @@ final class SoundFilter {
     /** The files that it is cut from, after the pictures. */
     List<String> inputs() {
         List<String> words = new ArrayList<>();
-        for (MovieSound piece : sound) {
-            words.addAll(List.of("-ss", seconds(piece.from()), "-t", seconds(piece.seconds()), "-i",
-                    piece.file().toAbsolutePath().toString()));
+        for (MovieSound clip : sound) {
+            words.addAll(List.of("-ss", seconds(clip.from()), "-t", seconds(clip.seconds()), "-i",
+                    clip.file().toAbsolutePath().toString()));
         }
         return words;
     }

@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.concurrent.TimeUnit;
 
 /**
- * Sound of very many pieces, mixed in parts: a program opens so many files at once and no more. The parts are floating point, so that
+ * Sound of very many clips, mixed in parts: a program opens so many files at once and no more. The parts are floating point, so that
  * all of them together are what they would be at once.
  */
 final class SoundParts {
@@ -21,7 +21,7 @@ final class SoundParts {
     }
 
     /**
-     * The same sound in pieces few enough.
+     * The same sound in clips few enough.
      *
      * @param length seconds of the movie
      * @param folder that parts are written into

@@ -7,6 +7,8 @@ import freshsplice.core.board.BoardFit;
 import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.RetimeInterpolation;
+import freshsplice.core.master.RetimeKey;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
@@ -110,12 +112,13 @@ class KeptFramesTest {
     void jobsOfEarlierVersions() throws IOException {
         Recipe recipe = Recipe.of(new FrameLook(64, 36, 100, FrameLook.Edges.QUICK, 0, 8, false, 0), List.of(), OutputKind.H264);
         RenderJob job = new RenderJob(new FileNames("p", "s", new RenderName("sh0010", 1), Grade.DRAFT, "", ""), recipe,
-                new RenderRange(Rational.of(1001), Rational.of(1, 2), 100), FrameRate.FPS_24, "00:00:00:00");
+                new RenderRange(Rational.of(1001), Rational.of(1, 2), 100, List.of(new RetimeKey(Rational.ZERO, Rational.of(1001), RetimeInterpolation.EASED),
+                        new RetimeKey(Rational.of(99), Rational.of(1050), RetimeInterpolation.STRAIGHT))), FrameRate.FPS_24, "00:00:00:00");
         JobFile.Contents kept = new JobFile.Contents(job, Map.of("a", new Reel(Path.of("a.mov"), FrameRate.FPS_24, "12")), List.of());
         assertThat(JobFile.read(JobFile.bytes(kept), "job")).matches(JobFile.Contents::isCurrent).extracting(JobFile.Contents::job).isEqualTo(job);
         String text = new String(JobFile.bytes(kept), StandardCharsets.UTF_8);
-        assertThat(text).contains("\"form\":2,").contains(",\"sha256\":\"12\"");
-        String first = text.replace("\"form\":2,", "").replace(",\"sha256\":\"12\"", "");
+        assertThat(text).contains("\"form\":3,").contains(",\"sha256\":\"12\"");
+        String first = text.replace("\"form\":3,", "").replace("retimeKeys", "bends").replace("interpolation", "pace").replace(",\"sha256\":\"12\"", "");
         JobFile.Contents read = JobFile.read(first.getBytes(StandardCharsets.UTF_8), "job");
         assertThat(read.job()).isEqualTo(job);
         assertThat(read.isCurrent()).isFalse();

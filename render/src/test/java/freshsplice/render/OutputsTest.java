@@ -254,7 +254,7 @@ class OutputsTest {
     }
 
     @Test
-    @DisplayName("a piece that lies after the end of its file is silence, and the movies are as long as ever")
+    @DisplayName("a clip that lies after the end of its file is silence, and the movies are as long as ever")
     void soundAfterTheEndOfItsFile() throws Exception {
         draw(false, false);
         Path wav = tone("tone.wav", 1);
@@ -286,8 +286,8 @@ class OutputsTest {
     }
 
     @Test
-    @DisplayName("seven hundred pieces of sound are mixed in parts, each where it is and as loud as it is")
-    void manyPiecesOfSound() throws Exception {
+    @DisplayName("seven hundred clips of sound are mixed in parts, each where it is and as loud as it is")
+    void manyClipsOfSound() throws Exception {
         draw(false, false);
         Path wav = tone("a tone with a long name, as edit rooms have them, so that all of them together are long.wav", 2);
         List<MovieSound> sound = new ArrayList<>();

@@ -28,8 +28,8 @@ class BoardFitsTest {
                 Material.picture("b", 320, 240), "c.png", Material.picture("c", 640, 360)));
     }
 
-    private JsonNode section(int index) {
-        return client.get("/api/masters/" + received.master()).get("sections").get(index);
+    private JsonNode clip(int index) {
+        return client.get("/api/masters/" + received.master()).get("clips").get(index);
     }
 
     private static Map<String, Object> fit(Map<String, ?> other) {
@@ -42,26 +42,26 @@ class BoardFitsTest {
     }
 
     private String edits(int index) {
-        return "/api/shots/" + section(index).get("shotId").asLong() + "/edits";
+        return "/api/shots/" + clip(index).get("shotId").asLong() + "/edits";
     }
 
     private double place(int index, String what) {
-        return section(index).get("boardFit").get("place").get(what).asDouble();
+        return clip(index).get("boardFit").get("place").get(what).asDouble();
     }
 
     @Test
     @DisplayName("a board of 4:3 fills 16:9 with a sixth cut above and below, follows the project's picture, and one undo lays it back")
     void filled() {
-        assertThat(section(0).has("boardFit")).isFalse();
+        assertThat(clip(0).has("boardFit")).isFalse();
         assertThat(client.post(edits(0), fit(Map.of("filled", true))).asInt()).isEqualTo(1);
         assertThat(place(0, "top")).isCloseTo(-120 / 720.0, within(1e-9));
         assertThat(place(0, "height")).isCloseTo(960 / 720.0, within(1e-9));
-        assertThat(section(1).has("boardFit")).as("the others lie as they lay").isFalse();
+        assertThat(clip(1).has("boardFit")).as("the others lie as they lay").isFalse();
         client.post("/api/projects/" + received.project() + "/picture", Map.of("width", 1200, "height", 900));
         assertThat(place(0, "height")).isCloseTo(1, within(1e-9));
         client.post("/api/projects/" + received.project() + "/undo", null);
         client.post("/api/projects/" + received.project() + "/undo", null);
-        assertThat(section(0).has("boardFit")).isFalse();
+        assertThat(clip(0).has("boardFit")).isFalse();
     }
 
     @Test
@@ -72,9 +72,9 @@ class BoardFitsTest {
             assertThat(place(index, "width")).isCloseTo(0.375, within(1e-9));
             assertThat(place(index, "left")).isCloseTo((1 - 0.375) / 2 + 0.25, within(1e-9));
         }
-        assertThat(section(2).has("boardFit")).isFalse();
+        assertThat(clip(2).has("boardFit")).isFalse();
         client.post("/api/projects/" + received.project() + "/undo", null);
-        assertThat(section(0).has("boardFit") || section(1).has("boardFit")).isFalse();
+        assertThat(clip(0).has("boardFit") || clip(1).has("boardFit")).isFalse();
     }
 
     @Test
@@ -82,36 +82,36 @@ class BoardFitsTest {
     void refused() {
         assertThat(Client.message(client.tryPost(edits(0), fit(Map.of("scale", 0))))).contains("scaled by");
         assertThat(Client.message(client.tryPost(edits(0), fit(Map.of("cropLeft", 0.7, "cropRight", 0.7))))).contains("left and right");
-        assertThat(section(0).has("boardFit")).isFalse();
+        assertThat(clip(0).has("boardFit")).isFalse();
         long bare = client.post("/api/projects/" + received.project() + "/masters", Map.of("name", "Bare", "shots", 1, "frames", 24)).asLong();
-        long shot = client.get("/api/masters/" + bare).get("sections").get(0).get("shotId").asLong();
+        long shot = client.get("/api/masters/" + bare).get("clips").get(0).get("shotId").asLong();
         assertThat(Client.message(client.tryPost("/api/shots/" + shot + "/edits", fit(Map.of())))).contains("no picture");
     }
 
     @Test
     @DisplayName("a shot laid elsewhere on the action films what happens there; a finished camera that follows the action holds it")
     void onTheAction() {
-        long shot = section(1).get("shotId").asLong();
-        long scene = section(1).get("sceneId").asLong();
+        long shot = clip(1).get("shotId").asLong();
+        long scene = clip(1).get("sceneId").asLong();
         long boat = onStage.scene(scene, "ADD", Map.of("shape", "BOAT", "x", 0, "y", 0, "z", 0, "turn", 0)).get(0).asLong();
         long first = onStage.stage(shot).get("first").asLong();
         client.post("/api/shots/" + shot + "/edits", OnStage.edit("PLACE_ON_ACTION", Map.of("action", 500)));
         assertThat(onStage.stage(shot).get("actionOffset").asLong()).isEqualTo(500 - first);
-        assertThat(section(1).get("actionFirst").asLong()).isEqualTo(500);
+        assertThat(clip(1).get("actionFirst").asLong()).isEqualTo(500);
         onStage.camera(shot, "MOUNT", Map.of("frame", first, "item", boat, "throughout", true));
         onStage.camera(shot, "LOCK", Map.of("locked", true));
         assertThat(Client.message(client.tryPost("/api/shots/" + shot + "/edits", OnStage.edit("PLACE_ON_ACTION", Map.of("action", 7)))))
                 .contains("is locked");
-        assertThat(section(1).get("actionFirst").asLong()).isEqualTo(500);
+        assertThat(clip(1).get("actionFirst").asLong()).isEqualTo(500);
         assertAskedFirst("/api/shots/" + shot + "/edits", OnStage.edit("PLACE_ON_ACTION", Map.of("action", 7)));
-        assertThat(section(1).get("actionFirst").asLong()).isEqualTo(7);
+        assertThat(clip(1).get("actionFirst").asLong()).isEqualTo(7);
     }
 
     @Test
     @DisplayName("what a finished camera rides on moves only when somebody was told and wants it; its name and colour at once")
     void riding() {
-        long shot = section(1).get("shotId").asLong();
-        long scene = section(1).get("sceneId").asLong();
+        long shot = clip(1).get("shotId").asLong();
+        long scene = clip(1).get("sceneId").asLong();
         long boat = onStage.scene(scene, "ADD", Map.of("shape", "BOAT", "x", 0, "y", 0, "z", 0, "turn", 0)).get(0).asLong();
         long first = onStage.stage(shot).get("first").asLong();
         onStage.camera(shot, "MOUNT", Map.of("frame", first, "item", boat, "throughout", true));

@@ -31,9 +31,9 @@ class BrowserDissolveTest extends InMaster {
     void everyPictureMixes() throws IOException {
         master = Received.of(client, "Dissolving", Map.of("e.edl", EDL.getBytes(StandardCharsets.UTF_8),
                 "ebb.png", Material.picture("ebb", 320, 180), "flood.png", Material.picture("flood", 320, 180))).master();
-        JsonNode second = view().get("sections").get(1);
-        JsonNode piece = client.cutPieces(view()).get(1);
-        Assertions.assertThat(piece.get("headWeights").toString()).isEqualTo(second.get("headWeights").toString());
+        JsonNode second = view().get("clips").get(1);
+        JsonNode clip = client.cutClips(view()).get(1);
+        Assertions.assertThat(clip.get("headWeights").toString()).isEqualTo(second.get("headWeights").toString());
         long from = second.get("seenIn").asLong() - 86_400;
         double share = second.get("headWeights").get(5).asDouble();
         page.reload();
@@ -50,16 +50,16 @@ class BrowserDissolveTest extends InMaster {
     }
 
     @Test
-    @DisplayName("Intake says of a mixed piece how many frames it has from cut to cut, as Conform counts, and how many more")
+    @DisplayName("Intake says of a mixed clip how many frames it has from cut to cut, as Conform counts, and how many more")
     void lengths() throws IOException {
         long project = client.post("/api/projects", Map.of("name", "Lengths")).get("id").asLong();
         long cut = client.upload("/api/projects/" + project + "/files", Map.of("e.edl", EDL.getBytes(StandardCharsets.UTF_8)))
                 .get("cutId").asLong();
         JsonNode shot = client.get("/api/cuts/" + cut + "/intake").get("shots").get(0);
         client.post("/api/cuts/" + cut + "/receive", null);
-        JsonNode piece = client.get("/api/masters/" + client.get("/api/projects/" + project).get("masterId").asLong())
-                .get("sections").get(0);
-        Assertions.assertThat(shot.get("cutFrames").asLong()).isEqualTo(piece.get("out").asLong() - piece.get("in").asLong());
+        JsonNode clip = client.get("/api/masters/" + client.get("/api/projects/" + project).get("masterId").asLong())
+                .get("clips").get(0);
+        Assertions.assertThat(shot.get("cutFrames").asLong()).isEqualTo(clip.get("out").asLong() - clip.get("in").asLong());
         Assertions.assertThat(shot.get("out").asLong() - shot.get("in").asLong()).isGreaterThan(shot.get("cutFrames").asLong());
     }
 }

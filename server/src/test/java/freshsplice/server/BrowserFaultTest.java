@@ -21,10 +21,10 @@ class BrowserFaultTest extends InMaster {
                 page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Stage").setExact(true))).first().click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("This view failed");
         keys("2");
-        assertThat(page.locator("[data-picture=lanes]")).isVisible();
+        assertThat(page.locator("[data-picture=tracks]")).isVisible();
         page.unroute("**/api/shots/*/stage");
         page.reload();
-        assertThat(page.locator("[data-picture=lanes]")).isVisible();
+        assertThat(page.locator("[data-picture=tracks]")).isVisible();
         keys("3");
         assertThat(page.getByText("This view failed")).hasCount(0);
         assertThat(page.getByLabel("Stage", new Page.GetByLabelOptions().setExact(true))).isVisible();

@@ -26,7 +26,7 @@ class BrowserFramingTest extends InMaster {
     private OnStage onStage;
 
     private long shot(int index) {
-        return view().get("sections").get(index).get("shotId").asLong();
+        return view().get("clips").get(index).get("shotId").asLong();
     }
 
     private JsonNode stage() {
@@ -197,7 +197,7 @@ class BrowserFramingTest extends InMaster {
         goTo(150);
         page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Camera").setExact(true)).click();
         page.getByLabel("Scene of this shot").selectOption("new");
-        waitUntil(() -> view().get("sections").get(1).get("sceneId").asLong() != scene);
+        waitUntil(() -> view().get("clips").get(1).get("sceneId").asLong() != scene);
         view("Renders");
         page.getByLabel("the whole master").check();
         page.getByLabel("Size").fill("160 x 90");

@@ -32,7 +32,7 @@ class BrowserHeldBakesTest extends InMaster {
     private final List<double[]> written = new ArrayList<>();
 
     private Place pose() {
-        JsonNode pose = client.get("/api/shots/" + view().get("sections").get(0).get("shotId").asLong() + "/camera?frame=1001").get("pose");
+        JsonNode pose = client.get("/api/shots/" + view().get("clips").get(0).get("shotId").asLong() + "/camera?frame=1001").get("pose");
         double[] v = Arrays.stream(new String[] {"x", "y", "z", "pan", "tilt", "roll"}).mapToDouble(c -> pose.get(c).asDouble()).toArray();
         return new Place(v[0], v[1], v[2], v[3], v[4], v[5]);
     }

@@ -76,14 +76,14 @@ class BrowserIntakeTest extends InBrowser {
     }
 
     private void joins() {
-        assertThat(planned(0)).containsText("3 pieces of one still");
+        assertThat(planned(0)).containsText("3 clips of one still");
         link(planned(0), "keep apart").click();
         assertThat(page.getByText("7 shots, 7 cameras")).isVisible();
         link(planned(1), "join to the one before").click();
-        assertThat(planned(0)).containsText("2 pieces of one still");
-        assertThat(planned(1)).containsText("1 piece, kept apart");
+        assertThat(planned(0)).containsText("2 clips of one still");
+        assertThat(planned(1)).containsText("1 clip, kept apart");
         link(planned(1), "join to the one before").click();
-        assertThat(planned(0)).containsText("3 pieces of one still");
+        assertThat(planned(0)).containsText("3 clips of one still");
         page.keyboard().press("Control+Shift+X");
         assertThat(page.getByText("7 shots, 7 cameras")).isVisible();
         link(page.getByLabel("What will be made"), "join all").click();

@@ -37,10 +37,10 @@ class BrowserMasterTest extends InMaster {
         becomes(first);
         keys("]");
         becomes("sh0010:0-100@1001 sh0020:100-151@1001 sh0030:200-300@1001");
-        assertThat(page.getByLabel("Chosen pieces")).containsText("1001–1051, 51 frames");
+        assertThat(page.getByLabel("Chosen clips")).containsText("1001–1051, 51 frames");
         keys("e");
         becomes("sh0010:0-100@1001 sh0020:100-200@1001 sh0030:200-300@1001");
-        assertThat(page.getByLabel("Chosen pieces")).containsText("51 %");
+        assertThat(page.getByLabel("Chosen clips")).containsText("51 %");
         keys("g");
         type("Stretch to", "60");
         becomes("sh0010:0-100@1001 sh0020:100-160@1001 sh0030:160-260@1001");
@@ -57,7 +57,7 @@ class BrowserMasterTest extends InMaster {
     }
 
     @Test
-    @DisplayName("by mouse: a piece is slipped and slid, a seam trimmed with the rest moving along, another window follows")
+    @DisplayName("by mouse: a clip is slipped and slid, a seam trimmed with the rest moving along, another window follows")
     void mouse() throws IOException {
         begin("Master by mouse");
         becomes("sh0010:0-100@1001 sh0020:100-200@1001 sh0030:200-300@1001");
@@ -66,22 +66,22 @@ class BrowserMasterTest extends InMaster {
         becomes("sh0010:0-100@1001 sh0020:100-200@1011 sh0030:200-300@1001");
         pull("Control", 150, 157);
         becomes("sh0010:0-107@1001 sh0020:107-207@1011 sh0030:207-300@1008");
-        // just before the seam is the tail of the piece there
+        // just before the seam is the tail of the clip there
         pull("Control", 106, 86);
         becomes("sh0010:0-87@1001 sh0020:87-187@1011 sh0030:187-280@1008");
-        assertThat(second.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("bent")).first())
+        assertThat(second.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText("differ")).first())
                 .isVisible();
         page.mouse().click(at(140)[0], at(140)[1]);
-        assertThat(page.getByLabel("Chosen pieces")).containsText("sh0020 chosen");
-        page.getByLabel("Chosen pieces").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("take out"))
+        assertThat(page.getByLabel("Chosen clips")).containsText("sh0020 chosen");
+        page.getByLabel("Chosen clips").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("extract"))
                 .click();
         becomes("sh0010:0-87@1001 sh0030:87-180@1008");
         page.reload();
         // undo is offered by its name, also after a reload
-        assertThat(page.getByTitle("Undo: Take out sh0020")).isEnabled();
+        assertThat(page.getByTitle("Undo: Extract sh0020")).isEnabled();
         page.keyboard().press("Control+z");
         becomes("sh0010:0-87@1001 sh0020:87-187@1011 sh0030:187-280@1008");
-        assertThat(client.get("/api/masters/" + master).get("sections")).hasSize(3);
+        assertThat(client.get("/api/masters/" + master).get("clips")).hasSize(3);
         second.close();
     }
 
@@ -114,7 +114,7 @@ class BrowserMasterTest extends InMaster {
         page.route(Pattern.compile("/live\\?master="), lines::add);
         page.reload();
         page.waitForCondition(() -> !lines.isEmpty());
-        assertThat(page.locator("[data-picture=lanes]")).isVisible();
+        assertThat(page.locator("[data-picture=tracks]")).isVisible();
         client.post("/api/masters/" + master + "/seam", Map.of("at", 86_500, "frames", 5));
         lines.get(0).resume();
         becomes("sh0010:0-105@1001 sh0020:105-200@1006 sh0030:200-300@1001");

@@ -16,7 +16,7 @@ import tools.jackson.databind.JsonNode;
 /** Stage in a window: keys mean what is chosen. */
 class BrowserStageTest extends InMaster {
     private JsonNode stage() {
-        return client.get("/api/shots/" + view().get("sections").get(0).get("shotId").asLong() + "/stage");
+        return client.get("/api/shots/" + view().get("clips").get(0).get("shotId").asLong() + "/stage");
     }
 
     private int keys() {
@@ -56,7 +56,7 @@ class BrowserStageTest extends InMaster {
     }
 
     private double pan() {
-        return new OnStage(client).now(view().get("sections").get(0).get("shotId").asLong(), 1001, "pan");
+        return new OnStage(client).now(view().get("clips").get(0).get("shotId").asLong(), 1001, "pan");
     }
 
     /** Moves the pointer into the camera's picture. @param x shares of the delivery frame from its middle; as y, downwards */
@@ -165,14 +165,14 @@ class BrowserStageTest extends InMaster {
     @DisplayName("Conform's headers tell shot frame, lens and focus of the frame that is seen, at half speed too")
     void headersOfTheFrame() throws IOException {
         begin("Headers");
-        JsonNode piece = view().get("sections").get(1);
-        long shot = piece.get("shotId").asLong();
-        long first = piece.get("shotFirst").asLong();
+        JsonNode clip = view().get("clips").get(1);
+        long shot = clip.get("shotId").asLong();
+        long first = clip.get("shotFirst").asLong();
         OnStage onStage = new OnStage(client);
         onStage.set(shot, first, Map.of("lens", 20));
         onStage.camera(shot, "KEY", Map.of("frame", first, "channels", List.of("lens"), "easing", "STRAIGHT"));
         onStage.camera(shot, "SET", Map.of("frame", first + 50, "values", Map.of("lens", 80), "easing", "STRAIGHT"));
-        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SPEED", "sections", List.of(piece.get("id").asLong()),
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SPEED", "clips", List.of(clip.get("id").asLong()),
                 "speed", "1/2"));
         Locator camera = page.locator("figure", new Page.LocatorOptions().setHas(page.getByText("Camera",
                 new Page.GetByTextOptions().setExact(true)))).locator("figcaption");

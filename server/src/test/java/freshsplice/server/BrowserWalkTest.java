@@ -51,26 +51,26 @@ class BrowserWalkTest extends InBrowser {
         assertThat(page.getByText("What will be made", new Page.GetByTextOptions().setExact(true))).isVisible();
         assertThat(page.getByText("by name, ending left aside").first()).isVisible();
         assertThat(page.getByText("No picture given fits this name").first()).isVisible();
-        assertThat(page.getByText("1 sound lane")).isVisible();
+        assertThat(page.getByText("1 sound track")).isVisible();
         button("Receive this cut").click();
         assertThat(count(page, "5 shots")).isVisible();
 
         Page second = open();
-        assertThat(count(second, "0 seams bent")).isVisible();
+        assertThat(count(second, "0 seams differ")).isVisible();
         // one lands at the first shot, its board at half over an empty set
         assertThat(page.locator("[data-frame=delivery] img")).hasCSS("opacity", "0.5");
         view("Conform");
-        assertThat(page.locator("[data-picture=lanes]")).isVisible();
+        assertThat(page.locator("[data-picture=tracks]")).isVisible();
         page.keyboard().press("ArrowDown");
         page.keyboard().press("ArrowDown");
         page.keyboard().press("+");
         page.keyboard().type("3");
         page.keyboard().press("Enter");
-        assertThat(count(page, "1 seam bent")).isVisible();
-        assertThat(count(second, "1 seam bent")).isVisible();
-        assertThat(sequence("Walk").get("seams").get(2).get("cutBend").asLong()).isEqualTo(3);
+        assertThat(count(page, "1 seam differs")).isVisible();
+        assertThat(count(second, "1 seam differs")).isVisible();
+        assertThat(sequence("Walk").get("seams").get(2).get("cutOffset").asLong()).isEqualTo(3);
         page.keyboard().press("Control+z");
-        assertThat(count(second, "0 seams bent")).isVisible();
+        assertThat(count(second, "0 seams differ")).isVisible();
         second.close();
 
         stage();
@@ -161,7 +161,7 @@ class BrowserWalkTest extends InBrowser {
         view("Intake");
         drop(page, file("walk_2.edl", Material.edl("Walk", next)));
         assertThat(page.getByText("it is compared with our master in Turnover")).isVisible();
-        // these words stand over the cut of before too: the newer one has no such piece
+        // these words stand over the cut of before too: the newer one has no such clip
         assertThat(page.getByText("panel 4").first()).isHidden();
         button("Receive this cut").click();
         assertThat(page.getByText("tail −5").first()).isVisible();
@@ -188,9 +188,9 @@ class BrowserWalkTest extends InBrowser {
         page.keyboard().press("Control+Enter");
         assertThat(count(page, "3 shots")).isVisible();
         page.keyboard().press("2");
-        assertThat(page.locator("[data-picture=lanes]")).isVisible();
+        assertThat(page.locator("[data-picture=tracks]")).isVisible();
         page.keyboard().press("Control+k");
-        page.keyboard().type("next bent");
+        page.keyboard().type("differs");
         assertThat(page.getByRole(AriaRole.OPTION)).hasCount(1);
         page.keyboard().press("Escape");
         page.keyboard().press("End");
@@ -208,8 +208,8 @@ class BrowserWalkTest extends InBrowser {
         drop(page, file("same.edl", Material.edl("Same", List.of(new Material.Clip("a", 1000, 4)))));
         button("Receive this cut").click();
         assertThat(count(page, "1 shot")).isVisible();
-        JsonNode section = sequence("Same").get("sections").get(0);
-        long shot = section.get("shotId").asLong();
+        JsonNode clip = sequence("Same").get("clips").get(0);
+        long shot = clip.get("shotId").asLong();
         new OnStage(client).set(shot, 1001, Map.of("x", 1.5, "y", 1.8, "z", 6,
                 "pan", 12, "tilt", -9, "lens", 32));
         view("Stage");

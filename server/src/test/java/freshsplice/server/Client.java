@@ -68,9 +68,9 @@ public final class Client {
         return JSON.readTree(bytes(path));
     }
 
-    /** The pieces of the cut that a master is held against. */
-    public JsonNode cutPieces(JsonNode master) {
-        return get("/api/cuts/" + master.get("cut").get("id").asLong() + "/pieces").get("pieces");
+    /** The clips of the cut that a master is held against. */
+    public JsonNode cutClips(JsonNode master) {
+        return get("/api/cuts/" + master.get("cut").get("id").asLong() + "/clips").get("clips");
     }
 
     public HttpResponse<byte[]> tryGet(String path) {

@@ -30,10 +30,10 @@ class CountsTest {
         return client.get("/api/masters/" + received.master());
     }
 
-    private void edit(String kind, int piece, Map<String, Object> more) {
+    private void edit(String kind, int clip, Map<String, Object> more) {
         Map<String, Object> edit = new HashMap<>(more);
         edit.put("kind", kind);
-        edit.put("sections", List.of(view().get("sections").get(piece).get("id").asLong()));
+        edit.put("clips", List.of(view().get("clips").get(clip).get("id").asLong()));
         client.post("/api/masters/" + received.master() + "/edits", edit);
     }
 
@@ -42,9 +42,9 @@ class CountsTest {
     }
 
     @Test
-    @DisplayName("which renders stand is the same in the lanes, the counts, the list to render, and the list handed back")
+    @DisplayName("which renders stand is the same in the tracks, the counts, the list to render, and the list handed back")
     void renders() throws InterruptedException {
-        List<Long> shots = stream(view().get("sections")).map(s -> s.get("shotId").asLong()).toList();
+        List<Long> shots = stream(view().get("clips")).map(s -> s.get("shotId").asLong()).toList();
         new OnStage(client).set(shots.get(4), 1001, Map.of("x", 1.5));
         client.post("/api/projects/" + received.project() + "/renders", Map.of("shotIds", shots.subList(0, 3), "master", true,
                 "width", 64, "height", 36, "burnIn", false, "blur", false));
@@ -55,7 +55,7 @@ class CountsTest {
         assertThat(stream(client.get(renders)).flatMap(r -> stream(r.get("stale")))).isEmpty();
         // sh0020 is filmed otherwise, sh0030 shows five frames more than its render has
         new OnStage(client).set(shots.get(1), 1001, Map.of("x", 4.5));
-        long frames = view().get("sections").get(2).get("out").asLong() - view().get("sections").get(2).get("in").asLong();
+        long frames = view().get("clips").get(2).get("out").asLong() - view().get("clips").get(2).get("in").asLong();
         edit("TAIL", 2, Map.of("frames", 5, "ripple", true));
 
         JsonNode view = view();
@@ -70,7 +70,7 @@ class CountsTest {
         assertThat(counts.get("toRender").asInt()).isEqualTo(3);
         assertThat(counts.get("rendered").asInt()).isEqualTo(3);
         JsonNode back = client.get("/api/projects/" + received.project() + "/hand-back?master=" + received.master());
-        assertThat(back.get("tally").toString()).isEqualTo("{\"pieces\":6,\"rendered\":1,\"part\":1,\"stale\":1,\"none\":3}");
+        assertThat(back.get("tally").toString()).isEqualTo("{\"clips\":6,\"rendered\":1,\"part\":1,\"stale\":1,\"none\":3}");
         assertThat(stream(back.get("remarks")).map(r -> r.get("text").asString()))
                 .anyMatch(t -> t.equals("sh0020_v001 is stale: camera changed")).anyMatch(t -> t.startsWith("sh0030_v001 " + short5));
         assertThat(stream(client.get(renders)).filter(r -> !r.get("stale").isEmpty()).map(r -> r.get("name").asString()))
@@ -78,15 +78,15 @@ class CountsTest {
     }
 
     @Test
-    @DisplayName("shots, black and what is unlike the cut are counted over all lanes, each shot once")
+    @DisplayName("shots, black and what is unlike the cut are counted over all tracks, each shot once")
     void masters() {
         JsonNode before = view().get("counts");
         assertThat(before.get("shots").asInt()).isEqualTo(6);
-        edit("SPLIT", 1, Map.of("at", view().get("sections").get(1).get("in").asLong() + 10));
+        edit("SPLIT", 1, Map.of("at", view().get("clips").get(1).get("in").asLong() + 10));
         assertThat(view().get("counts").get("shots").asInt()).as("a split shot is one shot").isEqualTo(6);
-        assertThat(view().get("counts").get("bentSeams").asInt()).as("a mere split bends nothing").isZero();
+        assertThat(view().get("counts").get("offsetSeams").asInt()).as("a mere split changes no seam").isZero();
         assertThat(view().get("differences")).isEmpty();
-        long length = view().get("sections").get(3).get("out").asLong() - view().get("sections").get(3).get("in").asLong();
+        long length = view().get("clips").get(3).get("out").asLong() - view().get("clips").get(3).get("in").asLong();
         edit("LIFT", 3, Map.of());
         assertThat(view().get("counts").get("blackFrames").asLong()).isEqualTo(length);
         assertThat(view().get("differences")).hasSize(1);
@@ -95,9 +95,9 @@ class CountsTest {
         assertThat(stream(view().get("differences")).map(d -> d.get("words").asString()))
                 .containsExactly("switched off, the cut shows it", "only in the cut");
         assertThat(view().get("counts").get("missingBoards").asInt()).as("sources without a picture, each once")
-                .isEqualTo((int) stream(view().get("sections")).map(s -> s.get("boardName").asString()).distinct().count());
+                .isEqualTo((int) stream(view().get("clips")).map(s -> s.get("boardName").asString()).distinct().count());
         long end = view().get("end").asLong();
-        edit("TAKE_OUT", 4, Map.of());
+        edit("EXTRACT", 4, Map.of());
         assertThat(view().get("masterEnd").asLong()).isLessThan(end);
         assertThat(view().get("end").asLong()).as("the cut still reaches there").isEqualTo(end);
     }

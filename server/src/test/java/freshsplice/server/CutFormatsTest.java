@@ -22,7 +22,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 
-/** What the formats besides lists bring into a project: sequences, lanes, nested cuts, speeds by keys. */
+/** What the formats besides lists bring into a project: sequences, tracks, nested cuts, speeds by keys. */
 @ExtendWith(TestServer.class)
 @OwnProjects
 class CutFormatsTest {
@@ -83,17 +83,17 @@ class CutFormatsTest {
     }
 
     @Test
-    void shotsAreMadeOfWhatIsSeenOrOfOneLane() throws IOException {
+    void shotsAreMadeOfWhatIsSeenOrOfOneTrack() throws IOException {
         long cut = look("bins_and_speeds_25.xml");
         assertThat(texts(intake(cut).get("shots"), "source")).as("a title is a slate").doesNotContain("Title: dawn").startsWith("stall", "stall");
         assertThat(texts(intake(cut).get("remarks"), "text")).anyMatch(t -> t.contains("is a slate and no shot: Title: dawn"));
         assertThat(texts(intake(cut).get("remarks"), "text")).anyMatch(t -> t.contains("V1 alone"));
-        client.post("/api/cuts/" + cut + "/lane?place=0", null);
-        assertThat(texts(intake(cut).get("shots"), "source")).as("its piece below the title in one").startsWith("stall", "stall back");
-        assertThat(texts(intake(cut).get("lanes"), "name")).as("all lanes stay in sight").contains("V2", "V3");
+        client.post("/api/cuts/" + cut + "/track?place=0", null);
+        assertThat(texts(intake(cut).get("shots"), "source")).as("its clip below the title in one").startsWith("stall", "stall back");
+        assertThat(texts(intake(cut).get("tracks"), "name")).as("all tracks stay in sight").contains("V2", "V3");
         client.post("/api/cuts/" + cut + "/receive", null);
         long master = client.get("/api/projects/" + project).get("masterId").asLong();
-        assertThat(client.get("/api/masters/" + master).get("counts").get("bentSeams").asInt()).isZero();
+        assertThat(client.get("/api/masters/" + master).get("counts").get("offsetSeams").asInt()).isZero();
     }
 
     @Test
@@ -144,7 +144,7 @@ class CutFormatsTest {
                 .contains("sound,A1,10:00:00:00,10:00:04:00,,,100,wind,sound to find,");
     }
 
-    /** Nested cuts, keyed speeds, lanes and transitions come out of the tables as they went in. */
+    /** Nested cuts, keyed speeds, tracks and transitions come out of the tables as they went in. */
     @ParameterizedTest
     @ValueSource(strings = {"bins_and_speeds_25.xml", "scopes_and_mutes_25.aaf", "odd_but_legal_24.otio", "bundle_24.otioz",
         "tapes_speeds_sound_24.aaf", "two_lanes_24.xml"})

@@ -31,7 +31,7 @@ class ElsewhereTest {
     private long project;
     private long master;
     private AskedRenders renders;
-    private List<JsonNode> sections;
+    private List<JsonNode> clips;
 
     @BeforeEach
     void receive() throws IOException {
@@ -39,23 +39,23 @@ class ElsewhereTest {
         project = received.project();
         master = received.master();
         renders = new AskedRenders(client, project, master);
-        sections = list(client.get("/api/masters/" + master).get("sections"));
+        clips = list(client.get("/api/masters/" + master).get("clips"));
     }
 
     private static List<JsonNode> list(JsonNode array) {
         return StreamSupport.stream(array.spliterator(), false).toList();
     }
 
-    private String code(int piece) {
-        return sections.get(piece).get("code").asString();
+    private String code(int clip) {
+        return clips.get(clip).get("code").asString();
     }
 
-    private long first(int piece) {
-        return sections.get(piece).get("shotFirst").asLong();
+    private long first(int clip) {
+        return clips.get(clip).get("shotFirst").asLong();
     }
 
-    private long length(int piece) {
-        return sections.get(piece).get("out").asLong() - sections.get(piece).get("in").asLong();
+    private long length(int clip) {
+        return clips.get(clip).get("out").asLong() - clips.get(clip).get("in").asLong();
     }
 
     /** A picture that says its number: its red is that many. */
@@ -86,7 +86,7 @@ class ElsewhereTest {
     }
 
     @Test
-    @DisplayName("a run is a version of the shot that its name says, frame for frame: it stands for the piece and is never stale")
+    @DisplayName("a run is a version of the shot that its name says, frame for frame: it stands for the clip and is never stale")
     void runOfPictures() throws Exception {
         Map<String, byte[]> files = run(code(0).toUpperCase(java.util.Locale.ROOT) + "_v003", first(0), length(0));
         client.upload("/api/projects/" + project + "/files", files);
@@ -114,7 +114,7 @@ class ElsewhereTest {
     @Test
     @DisplayName("a movie comes back from its own list's name: what we wrote is taken in at the same frames, dropped on another shot on that")
     void movie() throws Exception {
-        long ours = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(sections.get(1).get("shotId").asLong()), "master", false,
+        long ours = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(clips.get(1).get("shotId").asLong()), "master", false,
                 "width", 320, "height", 180, "burnIn", false, "blur", false)).get(0).asLong();
         renders.ended(ours);
         Map<String, byte[]> files = Map.of(code(1) + "_v007.mp4", client.bytes("/api/renders/" + ours + "/movie"));
@@ -124,7 +124,7 @@ class ElsewhereTest {
             assertThat(o.get("from").asLong()).as("by its timecode").isEqualTo(first(1));
             assertThat(o.get("words")).isEmpty();
         });
-        JsonNode dropped = offers(files, Map.of("shotId", sections.get(0).get("shotId").asLong())).get(0);
+        JsonNode dropped = offers(files, Map.of("shotId", clips.get(0).get("shotId").asLong())).get(0);
         assertThat(dropped.get("render").asString()).isEqualTo(code(0) + "_v007");
         long id = client.post("/api/projects/" + project + "/versions", Map.of("names", List.copyOf(files.keySet()), "grade", "FINAL",
                 "cameras", Map.of(code(1) + "_v007.mp4", 1))).get(0).asLong();
@@ -190,7 +190,7 @@ class ElsewhereTest {
             // below the words that say that nobody staged it
             assertThat(frame.bytes()[(60 * 160 + 80) * 3] & 0xFF).as("frame %d", k).isBetween((k == 3 ? 2 : k) * 5 - 1, (k == 3 ? 2 : k) * 5 + 1);
         }
-        long shot = list(client.get("/api/masters/" + received.master()).get("sections")).get(0).get("shotId").asLong();
+        long shot = list(client.get("/api/masters/" + received.master()).get("clips")).get(0).get("shotId").asLong();
         long over = waves.render(Map.of("recipe", AskedRenders.recipe(Map.of("board", 100), Map.of(), "PNG8")), shot).get(0);
         assertThat(AskedRenders.frame(over, 7).bytes()[(60 * 160 + 80) * 3] & 0xFF).isBetween(34, 36);
     }

@@ -51,11 +51,11 @@ class FrameExactTest {
         client.post("/api/cuts/" + cut + "/receive", null);
         JsonNode view = client.get("/api/projects/" + project);
         master = view.get("masterId").asLong();
-        JsonNode sections = client.get("/api/masters/" + master).get("sections");
-        clearSet(view.get("sceneId").asLong(), sections.get(0).get("shotId").asLong());
+        JsonNode clips = client.get("/api/masters/" + master).get("clips");
+        clearSet(view.get("sceneId").asLong(), clips.get(0).get("shotId").asLong());
         buildCounter(view.get("sceneId").asLong());
-        for (JsonNode section : sections) {
-            new OnStage(client).set(section.get("shotId").asLong(), 1001, Map.of("x", 4.5, "y", 0.5, "z", 12.0, "pan", 0.0, "tilt", 0.0, "lens", 24.0));
+        for (JsonNode clip : clips) {
+            new OnStage(client).set(clip.get("shotId").asLong(), 1001, Map.of("x", 4.5, "y", 0.5, "z", 12.0, "pan", 0.0, "tilt", 0.0, "lens", 24.0));
         }
     }
 
@@ -70,7 +70,7 @@ class FrameExactTest {
     void twoScenesInOneMasterAreRenderedEachWithItsOwnSet() throws Exception {
         counted();
         List<Long> before = rendered();
-        long second = client.get("/api/masters/" + master).get("sections").get(1).get("shotId").asLong();
+        long second = client.get("/api/masters/" + master).get("clips").get(1).get("shotId").asLong();
         long empty = client.post("/api/projects/" + project + "/scenes/edits", OnStage.edit("MOVE_SHOTS", Map.of("shots",
                 List.of(second)))).get("scene").asLong();
         clearSet(empty, second);
@@ -79,10 +79,10 @@ class FrameExactTest {
         assertThat(after.subList(24, 54)).containsOnly(0L);
     }
 
-    private void edit(String kind, int piece, Map<String, Object> more) {
+    private void edit(String kind, int clip, Map<String, Object> more) {
         Map<String, Object> edit = new HashMap<>(more);
         edit.put("kind", kind);
-        edit.put("sections", List.of(client.get("/api/masters/" + master).get("sections").get(piece).get("id").asLong()));
+        edit.put("clips", List.of(client.get("/api/masters/" + master).get("clips").get(clip).get("id").asLong()));
         client.post("/api/masters/" + master + "/edits", edit);
     }
 
@@ -93,7 +93,7 @@ class FrameExactTest {
         edit("SLIP", 1, Map.of("frames", 10));
         edit("FILL", 1, Map.of("frames", 60, "ripple", true));
         edit("SPLIT", 1, Map.of("at", 86_434));
-        edit("TAKE_OUT", 1, Map.of());
+        edit("EXTRACT", 1, Map.of());
         edit("DUPLICATE", 0, Map.of());
         edit("HOLD", 1, Map.of("at", 86_428));
         edit("TAIL", 1, Map.of("frames", -4));
@@ -112,18 +112,18 @@ class FrameExactTest {
         return client.get("/api/masters/" + master);
     }
 
-    private void on(long ofMaster, String kind, List<Long> sections, Map<String, Object> more) {
+    private void on(long ofMaster, String kind, List<Long> clips, Map<String, Object> more) {
         Map<String, Object> edit = new HashMap<>(more);
         edit.put("kind", kind);
-        edit.put("sections", sections);
+        edit.put("clips", clips);
         client.post("/api/masters/" + ofMaster + "/edits", edit);
     }
 
     @Test
-    void lanesNestsBentSpeedsRendersAndBlackAreRenderedFrameByFrame() throws Exception {
+    void tracksNestsKeyedSpeedsRendersAndBlackAreRenderedFrameByFrame() throws Exception {
         counted();
-        // the first shot's own movie, to stand on a lane above as a render
-        long first = view().get("sections").get(0).get("shotId").asLong();
+        // the first shot's own movie, to stand on a track above as a render
+        long first = view().get("clips").get(0).get("shotId").asLong();
         long render = client.post("/api/projects/" + project + "/renders", Map.of("shotIds", List.of(first), "master",
                 false, "width", W, "height", H, "burnIn", false, "blur", false)).get(0).asLong();
         movie(project, render);
@@ -131,15 +131,15 @@ class FrameExactTest {
         edit("KEY", 0, Map.of("at", 86_412));
         edit("MOVE_KEY", 0, Map.of("at", 86_412, "frames", 8));
         // the second in a master of its own, which is squeezed to ten frames: every third frame of it
-        List<Long> second = List.of(view().get("sections").get(1).get("id").asLong());
+        List<Long> second = List.of(view().get("clips").get(1).get("id").asLong());
         on(master, "NEST", second, Map.of("text", "Part"));
-        List<Long> nest = List.of(view().get("sections").get(1).get("id").asLong());
+        List<Long> nest = List.of(view().get("clips").get(1).get("id").asLong());
         on(master, "FILL", nest, Map.of("frames", 10, "ripple", true));
-        // on a lane above: four frames of black, then the render from its frame 5 on, over the head of the nest
-        on(master, "LANE_ADD", List.of(), Map.of());
-        long lane = view().get("upper").get(0).get("lane").get("id").asLong();
-        on(master, "PUT", List.of(), Map.of("at", 86_418, "lane", lane, "piece", Map.of("shows", "BLACK", "frames", 4)));
-        on(master, "PUT", List.of(), Map.of("at", 86_422, "lane", lane, "piece", Map.of("shows", "RENDER", "id", render,
+        // on a track above: four frames of black, then the render from its frame 5 on, over the head of the nest
+        on(master, "TRACK_ADD", List.of(), Map.of());
+        long track = view().get("upper").get(0).get("track").get("id").asLong();
+        on(master, "PUT", List.of(), Map.of("at", 86_418, "track", track, "clip", Map.of("shows", "BLACK", "frames", 4)));
+        on(master, "PUT", List.of(), Map.of("at", 86_422, "track", track, "clip", Map.of("shows", "RENDER", "id", render,
                 "from", 5, "frames", 4)));
 
         List<Long> chain = new ArrayList<>();

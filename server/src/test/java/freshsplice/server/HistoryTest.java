@@ -19,15 +19,15 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(TestServer.class)
 @OwnProjects
 class HistoryTest {
-    private static final List<String> KINDS = List.of("TAIL", "HEAD", "SLIP", "TAKE_OUT", "LIFT", "SPLIT", "DUPLICATE", "SWAP",
+    private static final List<String> KINDS = List.of("TAIL", "HEAD", "SLIP", "EXTRACT", "LIFT", "SPLIT", "DUPLICATE", "SWAP",
             "SPEED", "COPY_UP", "NEST", "SWITCH");
 
     private final Client client = new Client(TestServer.address());
     private long project;
     private long master;
 
-    private void receive(String name, int pieces) throws IOException {
-        Received received = Received.of(client, name, Material.clips(pieces));
+    private void receive(String name, int clips) throws IOException {
+        Received received = Received.of(client, name, Material.clips(clips));
         project = received.project();
         master = received.master();
     }
@@ -36,12 +36,12 @@ class HistoryTest {
         return client.get("/api/masters/" + master);
     }
 
-    /** Everything that is laid, on all lanes, as the window has it. */
+    /** Everything that is laid, on all tracks, as the window has it. */
     private static String laid(JsonNode view) {
-        List<String> pieces = new ArrayList<>();
-        view.get("sections").forEach(s -> pieces.add(words(s)));
-        view.get("upper").forEach(lane -> lane.get("sections").forEach(s -> pieces.add("above " + words(s))));
-        return String.join("\n", pieces);
+        List<String> clips = new ArrayList<>();
+        view.get("clips").forEach(s -> clips.add(words(s)));
+        view.get("upper").forEach(track -> track.get("clips").forEach(s -> clips.add("above " + words(s))));
+        return String.join("\n", clips);
     }
 
     private static String words(JsonNode s) {
@@ -49,10 +49,10 @@ class HistoryTest {
                 + s.get("speed").asString() + (s.get("enabled").asBoolean() ? "" : " off") + (s.has("nest") ? " nested" : "");
     }
 
-    /** In and out of the pieces of the main lane, nests left aside: what of them is seen is for their masters to say. */
-    private static List<String> places(JsonNode pieces) {
+    /** In and out of the clips of the main track, nests left aside: what of them is seen is for their masters to say. */
+    private static List<String> places(JsonNode clips) {
         List<String> places = new ArrayList<>();
-        for (JsonNode p : pieces) {
+        for (JsonNode p : clips) {
             boolean nest = p.has("nest") || p.path("name").asString("").equals("master");
             if (!nest) {
                 places.add(p.get("in").asString() + "-" + p.get("out").asString());
@@ -63,13 +63,13 @@ class HistoryTest {
 
     private Map<String, Object> anyEdit(Random random, JsonNode view) {
         String kind = KINDS.get(random.nextInt(KINDS.size()));
-        JsonNode piece = view.get("sections").get(random.nextInt(view.get("sections").size()));
-        long inside = piece.get("in").asLong() + 1 + random.nextInt(10);
-        Map<String, Object> edit = new TreeMap<>(Map.of("kind", kind, "sections", List.of(piece.get("id").asLong()),
+        JsonNode clip = view.get("clips").get(random.nextInt(view.get("clips").size()));
+        long inside = clip.get("in").asLong() + 1 + random.nextInt(10);
+        Map<String, Object> edit = new TreeMap<>(Map.of("kind", kind, "clips", List.of(clip.get("id").asLong()),
                 "ripple", random.nextInt(3) > 0, "frames", random.nextInt(13) - 6, "at", inside, "text", "N" + random.nextInt(1000),
                 "speed", random.nextBoolean() ? "3/4" : "150 %"));
         if (kind.equals("SPLIT")) {
-            edit.put("sections", List.of());
+            edit.put("clips", List.of());
         }
         return edit;
     }
@@ -80,8 +80,8 @@ class HistoryTest {
         receive("Over the project", 3);
         long before = client.get("/api/projects/" + project).get("seq").asLong();
         client.post("/api/projects/" + project + "/picture", Map.of("width", 640, "height", 360));
-        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SLIP", "frames", 3, "sections",
-                List.of(view().get("sections").get(0).get("id").asLong())));
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SLIP", "frames", 3, "clips",
+                List.of(view().get("clips").get(0).get("id").asLong())));
         long after = client.get("/api/projects/" + project).get("seq").asLong();
         client.post("/api/projects/" + project + "/history/" + before, null);
         assertThat(client.get("/api/projects/" + project).get("pictureWidth").asInt()).isNotEqualTo(640);
@@ -152,11 +152,11 @@ class HistoryTest {
         for (int i = 0; i < 60 && laid.size() < 25; i++) {
             JsonNode view = view();
             laid.put(view.get("seq").asLong(), laid(view));
-            places.put(view.get("seq").asLong(), places(view.get("sections")));
+            places.put(view.get("seq").asLong(), places(view.get("clips")));
             client.tryPost("/api/masters/" + master + "/edits", anyEdit(random, view));
         }
         assertThat(laid.size()).as("edits that were done").isGreaterThan(10);
-        places.forEach((seq, then) -> assertThat(places(client.get("/api/masters/" + master + "/at/" + seq).get("pieces")))
+        places.forEach((seq, then) -> assertThat(places(client.get("/api/masters/" + master + "/at/" + seq).get("clips")))
                 .as("after step %d", seq).isEqualTo(then));
         List<Long> steps = new ArrayList<>(laid.keySet());
         for (int i = 0; i < 6; i++) {

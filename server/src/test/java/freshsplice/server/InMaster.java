@@ -11,7 +11,7 @@ import java.util.function.BooleanSupplier;
 import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
 
-/** Edits of a master of three pieces of a hundred frames in a window, and what the server then has. */
+/** Edits of a master of three clips of a hundred frames in a window, and what the server then has. */
 abstract class InMaster extends InBrowser {
     static final List<Material.Clip> CLIPS = List.of(new Material.Clip("a", 0, 100),
             new Material.Clip("b", 0, 100), new Material.Clip("c", 0, 100));
@@ -22,12 +22,12 @@ abstract class InMaster extends InBrowser {
         master = Received.of(client, name, CLIPS).master();
         page.reload();
         page.getByText(name, new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(page.locator("[data-picture=lanes]")).isVisible();
+        assertThat(page.locator("[data-picture=tracks]")).isVisible();
     }
 
     String laid() {
-        JsonNode sections = client.get("/api/masters/" + master).get("sections");
-        return String.join(" ", StreamSupport.stream(sections.spliterator(), false).map(s -> s.get("code").asString()
+        JsonNode clips = client.get("/api/masters/" + master).get("clips");
+        return String.join(" ", StreamSupport.stream(clips.spliterator(), false).map(s -> s.get("code").asString()
                 + ":" + (s.get("in").asLong() - 86_400) + "-" + (s.get("out").asLong() - 86_400) + "@"
                 + s.get("shotFirst").asLong()).toList());
     }
@@ -39,7 +39,7 @@ abstract class InMaster extends InBrowser {
     /** Waits until it is so on the server and the window shows it: keys typed next are meant for what is shown. */
     void until(BooleanSupplier so) {
         waitUntil(() -> so.getAsBoolean() && (master + " " + view().get("seq").asString())
-                .equals(page.locator("[data-picture=lanes]").getAttribute("data-shows")));
+                .equals(page.locator("[data-picture=tracks]").getAttribute("data-shows")));
         page.waitForTimeout(100);
     }
 
@@ -68,12 +68,12 @@ abstract class InMaster extends InBrowser {
         return client.get("/api/masters/" + master);
     }
 
-    /** Where a record frame stands in the lane of shots while the whole master is shown. */
+    /** Where a record frame stands in the track of shots while the whole master is shown. */
     double[] at(double frame) {
         JsonNode view = client.get("/api/masters/" + master);
         double start = view.get("start").asLong();
         double span = view.get("end").asLong() - start;
-        BoundingBox box = page.locator("[data-picture=lanes]").boundingBox();
+        BoundingBox box = page.locator("[data-picture=tracks]").boundingBox();
         double left = 116;
         double x = box.x + left + (86_400 + frame - start) / span * (box.width - left - 16);
         return new double[] {x, box.y + box.height * 0.42};

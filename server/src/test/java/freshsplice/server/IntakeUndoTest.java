@@ -64,7 +64,7 @@ class IntakeUndoTest {
     }
 
     @Test
-    @DisplayName("pieces kept apart and cameras named are taken back one by one, and come again")
+    @DisplayName("clips kept apart and cameras named are taken back one by one, and come again")
     void choices() {
         List<String> joined = shots();
         assertThat(joined).hasSize(2);

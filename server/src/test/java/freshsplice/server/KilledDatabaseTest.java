@@ -76,13 +76,13 @@ class KilledDatabaseTest {
             client.post("/api/projects/" + project + "/undo", null);
         }
         JsonNode sequence = client.get("/api/masters/" + master);
-        assertThat(sequence.get("counts").get("bentSeams").asInt()).isZero();
+        assertThat(sequence.get("counts").get("offsetSeams").asInt()).isZero();
         assertWhole(sequence);
     }
 
-    /** Bends a seam to and fro while the database is killed. @return how many edits were acknowledged before one was not */
+    /** RetimeKeys a seam to and fro while the database is killed. @return how many edits were acknowledged before one was not */
     private static int editsUntilKilled(long master) throws Exception {
-        long at = client.get("/api/masters/" + master).get("sections").get(1).get("in").asLong();
+        long at = client.get("/api/masters/" + master).get("clips").get(1).get("in").asLong();
         Thread killer = new Thread(() -> kill(DATA));
         int acknowledged = 0;
         for (int i = 0; i < 400; i++) {
@@ -148,10 +148,10 @@ class KilledDatabaseTest {
     }
 
     private static void assertWhole(JsonNode sequence) {
-        List<JsonNode> sections = StreamSupport.stream(sequence.get("sections").spliterator(), false).toList();
-        assertThat(sections).hasSize(30);
-        for (int i = 1; i < sections.size(); i++) {
-            assertThat(sections.get(i).get("in")).isEqualTo(sections.get(i - 1).get("out"));
+        List<JsonNode> clips = StreamSupport.stream(sequence.get("clips").spliterator(), false).toList();
+        assertThat(clips).hasSize(30);
+        for (int i = 1; i < clips.size(); i++) {
+            assertThat(clips.get(i).get("in")).isEqualTo(clips.get(i - 1).get("out"));
         }
     }
 

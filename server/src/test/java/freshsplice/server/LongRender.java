@@ -40,8 +40,8 @@ final class LongRender {
         static Shots made(Client client) throws IOException {
             Received received = Received.of(client, "Long " + System.nanoTime(), List.of(new Material.Clip("long", 1000, FRAMES),
                     new Material.Clip("short", 9000, SHORT)));
-            JsonNode pieces = client.get("/api/masters/" + received.master()).get("sections");
-            return new Shots(received.project(), pieces.get(0).get("shotId").asLong(), pieces.get(1).get("shotId").asLong());
+            JsonNode clips = client.get("/api/masters/" + received.master()).get("clips");
+            return new Shots(received.project(), clips.get(0).get("shotId").asLong(), clips.get(1).get("shotId").asLong());
         }
     }
 

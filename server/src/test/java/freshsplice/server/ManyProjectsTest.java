@@ -48,15 +48,15 @@ class ManyProjectsTest {
             Client client = new Client(TestServer.address(), name);
             Received received = Received.of(client, name, Material.clips(20));
             String edits = "/api/masters/" + received.master() + "/edits";
-            JsonNode pieces = client.get("/api/masters/" + received.master()).get("sections");
+            JsonNode clips = client.get("/api/masters/" + received.master()).get("clips");
             for (int i = 0; i < EDITS; i++) {
                 // pushes all that follows: taken back, it reads what was done after it too
-                client.post(edits, Map.of("kind", "FILL", "sections", List.of(pieces.get(0).get("id").asLong()), "frames", 1, "ripple", true));
+                client.post(edits, Map.of("kind", "FILL", "clips", List.of(clips.get(0).get("id").asLong()), "frames", 1, "ripple", true));
                 client.post("/api/projects/" + received.project() + "/undo", null);
-                client.post(edits, Map.of("kind", "SLIP", "sections", List.of(pieces.get(i % 2).get("id").asLong()), "frames", 1));
+                client.post(edits, Map.of("kind", "SLIP", "clips", List.of(clips.get(i % 2).get("id").asLong()), "frames", 1));
             }
             client.upload("/api/projects/" + received.project() + "/files", Map.of("second.edl", Material.edl("SECOND", Material.clips(20))));
-            client.post("/api/projects/" + received.project() + "/renders", Map.of("shotIds", List.of(pieces.get(3).get("shotId").asLong()), "master", false,
+            client.post("/api/projects/" + received.project() + "/renders", Map.of("shotIds", List.of(clips.get(3).get("shotId").asLong()), "master", false,
                     "width", 64, "height", 36, "burnIn", false, "blur", false));
             return client.get("/api/projects/" + received.project());
         };

@@ -36,24 +36,24 @@ class MasterEditsTest {
         master = received.master();
     }
 
-    private JsonNode sections() {
-        return client.get("/api/masters/" + master).get("sections");
+    private JsonNode clips() {
+        return client.get("/api/masters/" + master).get("clips");
     }
 
     private String laid() {
-        return String.join(" ", StreamSupport.stream(sections().spliterator(), false).map(s -> s.get("code").asString()
+        return String.join(" ", StreamSupport.stream(clips().spliterator(), false).map(s -> s.get("code").asString()
                 + ":" + (s.get("in").asLong() - 86_400) + "-" + (s.get("out").asLong() - 86_400)).toList());
     }
 
-    private HttpResponse<byte[]> tryEdit(String kind, int piece, Map<String, Object> more) {
+    private HttpResponse<byte[]> tryEdit(String kind, int clip, Map<String, Object> more) {
         Map<String, Object> edit = new HashMap<>(more);
         edit.put("kind", kind);
-        edit.putIfAbsent("sections", List.of(sections().get(piece).get("id").asLong()));
+        edit.putIfAbsent("clips", List.of(clips().get(clip).get("id").asLong()));
         return client.tryPost("/api/masters/" + master + "/edits", edit);
     }
 
-    private void edit(String kind, int piece, Map<String, Object> more) {
-        HttpResponse<byte[]> answer = tryEdit(kind, piece, more);
+    private void edit(String kind, int clip, Map<String, Object> more) {
+        HttpResponse<byte[]> answer = tryEdit(kind, clip, more);
         assertThat(answer.statusCode()).as(new String(answer.body(), java.nio.charset.StandardCharsets.UTF_8)).isEqualTo(200);
     }
 
@@ -62,7 +62,7 @@ class MasterEditsTest {
     }
 
     @Test
-    @DisplayName("a piece that is pulled out before the first frame takes the master's beginning along, said and undone")
+    @DisplayName("a clip that is pulled out before the first frame takes the master's beginning along, said and undone")
     void beginsEarlier() {
         HttpResponse<byte[]> answer = tryEdit("HEAD", 0, Map.of("frames", -4));
         assertThat(Client.json(answer).get("said").get(0).asString()).isEqualTo("The master begins 4 frames earlier now, at 00:59:59:20");
@@ -80,7 +80,7 @@ class MasterEditsTest {
         "SLIP|0|frames=1|sh0010:0-40 sh0020:40-70 sh0030:70-120|Slip sh0010 by +1 frame",
         "SLIDE|1|frames=-6|sh0010:0-34 sh0020:34-64 sh0030:64-120|Slide sh0020 by −6 frames",
         "SPLIT|1|at=86450|sh0010:0-40 sh0020:40-50 sh0020:50-70 sh0030:70-120|Split sh0020",
-        "TAKE_OUT|1||sh0010:0-40 sh0030:40-90|Take out sh0020",
+        "EXTRACT|1||sh0010:0-40 sh0030:40-90|Extract sh0020",
         "LIFT|0||sh0020:40-70 sh0030:70-120|Lift sh0010",
         "DUPLICATE|0||sh0010:0-40 sh0010:40-80 sh0020:80-110 sh0030:110-160|Duplicate sh0010",
         "SWAP|0||sh0020:0-30 sh0010:30-70 sh0030:70-120|Swap sh0010",
@@ -90,34 +90,34 @@ class MasterEditsTest {
         "DISSOLVE|1|frames=12|sh0010:0-40 sh0020:40-70 sh0030:70-120|Dissolve into sh0020",
     })
     @DisplayName("each edit is one step, named, and undone whole")
-    void steps(String kind, int piece, String fields, String laid, String name) {
-        JsonNode before = sections();
+    void steps(String kind, int clip, String fields, String laid, String name) {
+        JsonNode before = clips();
         Map<String, Object> more = new HashMap<>();
         for (String field : fields == null ? new String[0] : fields.split(",")) {
             String value = field.substring(field.indexOf('=') + 1);
             more.put(field.substring(0, field.indexOf('=')), value.equals("true") ? (Object) true : Long.parseLong(value));
         }
-        edit(kind, piece, more);
+        edit(kind, clip, more);
         assertThat(laid()).isEqualTo(laid);
         assertThat(undoName()).isEqualTo(name);
         client.post("/api/projects/" + project + "/undo", null);
-        assertThat(sections()).isEqualTo(before);
+        assertThat(clips()).isEqualTo(before);
         client.post("/api/projects/" + project + "/redo", null);
         assertThat(laid()).isEqualTo(laid);
     }
 
     @Test
-    @DisplayName("a shot's own range follows by itself, and a shot that is in no piece any more is omitted, not lost")
+    @DisplayName("a shot's own range follows by itself, and a shot that is in no clip any more is omitted, not lost")
     void follows() {
         edit("TAIL", 0, Map.of("frames", -10, "ripple", true));
         edit("SLIP", 0, Map.of("frames", 4));
-        JsonNode first = sections().get(0);
+        JsonNode first = clips().get(0);
         assertThat(first.get("shotFirst").asLong()).isEqualTo(1005);
         assertThat(first.get("shotLast").asLong()).isEqualTo(1034);
         JsonNode stage = client.get("/api/shots/" + first.get("shotId").asLong() + "/stage");
         assertThat(stage.get("first").asLong()).isEqualTo(1005);
         assertThat(stage.get("last").asLong()).isEqualTo(1034);
-        edit("TAKE_OUT", 0, Map.of());
+        edit("EXTRACT", 0, Map.of());
         assertThat(client.get("/api/shots/" + first.get("shotId").asLong() + "/stage").get("code").asString())
                 .isEqualTo("sh0010");
         edit("NEW_SHOT", 0, Map.of("at", 86_400, "frames", 10));
@@ -129,71 +129,71 @@ class MasterEditsTest {
     void gestures() {
         edit("TAIL", 0, Map.of("frames", -8));
         edit("FILL_GAP", 0, Map.of());
-        assertThat(sections().get(0).get("speed").asString()).isEqualTo("4/5");
-        assertThat(sections().get(0).get("shotLast").asLong()).isEqualTo(1032);
-        long other = sections().get(2).get("shotId").asLong();
+        assertThat(clips().get(0).get("speed").asString()).isEqualTo("4/5");
+        assertThat(clips().get(0).get("shotLast").asLong()).isEqualTo(1032);
+        long other = clips().get(2).get("shotId").asLong();
         edit("CUT_TO", 1, Map.of("at", 86_450, "shotId", other));
         assertThat(laid()).isEqualTo("sh0010:0-40 sh0020:40-50 sh0030:50-70 sh0030:70-120");
-        JsonNode before = sections().get(1);
-        JsonNode after = sections().get(2);
+        JsonNode before = clips().get(1);
+        JsonNode after = clips().get(2);
         long lastAction = before.get("actionFirst").asLong() + 9;
         assertThat(after.get("actionFirst").asLong()).as("the next frame of the action").isEqualTo(lastAction + 1);
     }
 
     @Test
-    @DisplayName("pieces and all are brought back to what the cut has")
+    @DisplayName("clips and all are brought back to what the cut has")
     void asInCut() {
         edit("TAIL", 0, Map.of("frames", -6, "ripple", true));
         edit("TAIL", 1, Map.of("frames", -3, "ripple", true));
-        assertThat(client.get("/api/masters/" + master).get("counts").get("bentSeams").asInt()).isPositive();
-        client.post("/api/cuts/" + cut + "/as-in-cut", Map.of("sections", List.of()));
+        assertThat(client.get("/api/masters/" + master).get("counts").get("offsetSeams").asInt()).isPositive();
+        client.post("/api/cuts/" + cut + "/as-in-cut", Map.of("clips", List.of()));
         assertThat(laid()).isEqualTo("sh0010:0-40 sh0020:40-70 sh0030:70-120");
-        HttpResponse<byte[]> again = client.tryPost("/api/cuts/" + cut + "/as-in-cut", Map.of("sections", List.of()));
+        HttpResponse<byte[]> again = client.tryPost("/api/cuts/" + cut + "/as-in-cut", Map.of("clips", List.of()));
         assertThat(Client.message(again)).contains("as in the cut already");
     }
 
     @ParameterizedTest(name = "{0} {2}")
     @CsvSource(delimiter = '|', value = {
-        "TAIL|0|frames=-40|has 40 frames", "TAIL|0|frames=5|lie over each other", "SPLIT|0|at=86400|inside the piece",
+        "TAIL|0|frames=-40|has 40 frames", "TAIL|0|frames=5|lie over each other", "SPLIT|0|at=86400|inside the clip",
         "FILL|0|at=86300|at least one frame", "HEAD|0||needs \"at\" or \"frames\"", "SLIP|0||\"frames\" is needed", "SPLIT|0||\"at\" is needed", "SWAP|2||Nothing meets",
-        "JOIN|0||does not go on", "HOLD|0|at=90000|inside the piece", "DISSOLVE|1|frames=200|room for",
+        "JOIN|0||does not go on", "HOLD|0|at=90000|inside the clip", "DISSOLVE|1|frames=200|room for",
         "CUT_TO|0|at=86400,shotId=1|not there any more", "HEAD|0|frames=-90000|before record frame 0",
         "NEW_SHOT|0|at=86400,frames=0|1 to 1000000", "SLIDE|1|frames=99999999999|frames; it cannot lose",
     })
     @DisplayName("what cannot be done is refused in a sentence, and nothing is changed")
-    void refused(String kind, int piece, String fields, String why) {
-        JsonNode before = sections();
+    void refused(String kind, int clip, String fields, String why) {
+        JsonNode before = clips();
         Map<String, Object> more = new HashMap<>();
         for (String field : fields == null ? new String[0] : fields.split(",")) {
             more.put(field.substring(0, field.indexOf('=')), Long.parseLong(field.substring(field.indexOf('=') + 1)));
         }
-        HttpResponse<byte[]> answer = tryEdit(kind, piece, more);
+        HttpResponse<byte[]> answer = tryEdit(kind, clip, more);
         assertThat(answer.statusCode()).isBetween(400, 422);
         assertThat(Client.message(answer)).contains(why);
-        assertThat(sections()).isEqualTo(before);
+        assertThat(clips()).isEqualTo(before);
     }
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
-        "{\"kind\":\"NO_SUCH\"}|400|NO_SUCH", "{\"sections\":[1]}|400|kind", "{\"kind\":\"LIFT\",\"sections\":[]}|422|Choose a piece first",
-        "{\"kind\":\"LIFT\"}|422|Choose a piece first", "{\"kind\":\"LIFT\",\"sections\":[null]}|422|sections[0]",
-        "{\"kind\":\"PUT\",\"at\":86400,\"piece\":{}}|422|\"piece.shows\" is needed",
-        "{\"kind\":\"PUT\",\"at\":86400,\"piece\":{\"shows\":\"FILM\"}}|400|FILM",
-        "{\"kind\":\"PASTE\",\"at\":86400,\"sections\":[]}|422|copy again",
+        "{\"kind\":\"NO_SUCH\"}|400|NO_SUCH", "{\"clips\":[1]}|400|kind", "{\"kind\":\"LIFT\",\"clips\":[]}|422|Choose a clip first",
+        "{\"kind\":\"LIFT\"}|422|Choose a clip first", "{\"kind\":\"LIFT\",\"clips\":[null]}|422|clips[0]",
+        "{\"kind\":\"PUT\",\"at\":86400,\"clip\":{}}|422|\"clip.shows\" is needed",
+        "{\"kind\":\"PUT\",\"at\":86400,\"clip\":{\"shows\":\"FILM\"}}|400|FILM",
+        "{\"kind\":\"PASTE\",\"at\":86400,\"clips\":[]}|422|copy again",
     })
     @DisplayName("an edit that lacks something is refused before anything is done, and says what it lacks")
     void lacking(String edit, int status, String why) {
-        JsonNode before = sections();
+        JsonNode before = clips();
         HttpResponse<byte[]> answer = client.tryPost("/api/masters/" + master + "/edits", Client.JSON.readTree(edit));
         assertThat(answer.statusCode()).isEqualTo(status);
         assertThat(Client.message(answer)).contains(why);
-        assertThat(sections()).isEqualTo(before);
+        assertThat(clips()).isEqualTo(before);
     }
 
     @Test
     @DisplayName("what belongs to no project is not there, whatever is asked of it")
     void ofNoProject() {
-        for (String room : List.of("projects", "masters", "cuts", "shots", "renders", "media", "sounds", "marks", "items", "scenes", "tasks")) {
+        for (String room : List.of("projects", "masters", "cuts", "shots", "renders", "media", "sounds", "markers", "items", "scenes", "tasks")) {
             assertThat(client.tryPost("/api/" + room + "/987654321/remove", Map.of()).statusCode()).as(room).isIn(404, 405);
         }
         assertThat(client.tryPost("/api/masters/987654321/edits", Map.of("kind", "LIFT")).statusCode())
@@ -214,7 +214,7 @@ class MasterEditsTest {
     void history() {
         edit("SLIP", 0, Map.of("frames", 1));
         String slipped = laid();
-        edit("TAKE_OUT", 1, Map.of());
+        edit("EXTRACT", 1, Map.of());
         edit("DUPLICATE", 0, Map.of());
         String last = laid();
         JsonNode history = client.get("/api/projects/" + project + "/history");
@@ -235,22 +235,22 @@ class MasterEditsTest {
     @Test
     @DisplayName("a pull says what it would make, and makes nothing")
     void pull() {
-        JsonNode before = sections();
+        JsonNode before = clips();
         JsonNode pull = client.get("/api/masters/" + master + "/pull?kind=ROLL&at=86440&frames=3");
         assertThat(pull.get("words").asString()).isEqualTo(
                 "sh0010 40 → 43 frames, to 1043, 5 left · sh0020 30 → 27 frames, from 1004, 11 left");
         assertThat(pull.get("left").get("position").asString()).isEqualTo("1043");
         assertThat(client.get("/api/masters/" + master + "/pull?kind=ROLL&at=86440&frames=90").get("refused").asBoolean())
                 .isTrue();
-        assertThat(sections()).isEqualTo(before);
+        assertThat(clips()).isEqualTo(before);
     }
 
     @Test
-    @DisplayName("an edit of a piece that somebody took out in the meantime says so")
+    @DisplayName("an edit of a clip that somebody took out in the meantime says so")
     void gone() {
-        long id = sections().get(1).get("id").asLong();
-        edit("TAKE_OUT", 1, Map.of());
-        HttpResponse<byte[]> answer = tryEdit("SLIP", 0, Map.of("sections", List.of(id), "frames", 2));
+        long id = clips().get(1).get("id").asLong();
+        edit("EXTRACT", 1, Map.of());
+        HttpResponse<byte[]> answer = tryEdit("SLIP", 0, Map.of("clips", List.of(id), "frames", 2));
         assertThat(Client.message(answer)).contains("somebody took it out");
         assertThat(Client.message(tryEdit("SPEED", 0, Map.of("speed", "fast")))).isNotBlank();
     }

@@ -19,7 +19,7 @@ import javax.imageio.ImageIO;
 
 /** Cuts, pictures and sound that are not the demo's. */
 public final class Material {
-    /** A piece: clip name, source frame, length. */
+    /** A clip: clip name, source frame, length. */
     public record Clip(String name, long from, long length) {
     }
 

@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
-/** A movie that stands for pieces shows the same frame of itself in the cut, over the camera and in small pictures. */
+/** A movie that stands for clips shows the same frame of itself in the cut, over the camera and in small pictures. */
 @OwnProjects
 @ExtendWith(TestServer.class)
 class MovieBoardsTest {
@@ -42,14 +42,14 @@ class MovieBoardsTest {
                 Material.movie(120), "gull.mp4", Material.movie(30)));
     }
 
-    private JsonNode sections() {
-        return client.get("/api/masters/" + received.master()).get("sections");
+    private JsonNode clips() {
+        return client.get("/api/masters/" + received.master()).get("clips");
     }
 
-    private void edit(String kind, int piece, Map<String, Object> more) {
+    private void edit(String kind, int clip, Map<String, Object> more) {
         Map<String, Object> edit = new HashMap<>(more);
         edit.put("kind", kind);
-        edit.put("sections", List.of(sections().get(piece).get("id").asLong()));
+        edit.put("clips", List.of(clips().get(clip).get("id").asLong()));
         client.post("/api/masters/" + received.master() + "/edits", edit);
     }
 
@@ -57,9 +57,9 @@ class MovieBoardsTest {
         return StreamSupport.stream(list.spliterator(), false).map(JsonNode::asLong).toList();
     }
 
-    private List<Long> overTheCamera(JsonNode section) {
-        return longs(client.get("/api/masters/" + received.master() + "/board-frames?section=" + section.get("id").asLong()
-                + "&at=" + section.get("in").asLong()).get("frames"));
+    private List<Long> overTheCamera(JsonNode clip) {
+        return longs(client.get("/api/masters/" + received.master() + "/board-frames?clip=" + clip.get("id").asLong()
+                + "&at=" + clip.get("in").asLong()).get("frames"));
     }
 
     private static List<Long> counted(long from, int step, int frames) {
@@ -70,35 +70,35 @@ class MovieBoardsTest {
     @DisplayName("over the camera it is the cut's, to the frame")
     void asTheCut() {
         List<List<Long>> over = new ArrayList<>();
-        for (JsonNode section : sections()) {
-            assertThat(section.get("boardMoves").asBoolean()).isTrue();
-            over.add(overTheCamera(section));
+        for (JsonNode clip : clips()) {
+            assertThat(clip.get("boardMoves").asBoolean()).isTrue();
+            over.add(overTheCamera(clip));
         }
         assertThat(over).containsExactly(counted(10, 1, 40), counted(60, 2, 30), counted(0, 1, 24));
-        JsonNode pieces = client.get("/api/cuts/" + received.cut() + "/pieces").get("pieces");
-        assertThat(StreamSupport.stream(pieces.spliterator(), false).map(p -> longs(p.get("mediaFrames")))).isEqualTo(over);
+        JsonNode clips = client.get("/api/cuts/" + received.cut() + "/clips").get("clips");
+        assertThat(StreamSupport.stream(clips.spliterator(), false).map(p -> longs(p.get("mediaFrames")))).isEqualTo(over);
     }
 
     @Test
     @DisplayName("trimmed, slipped, slowed and tried above, it stays with the shot's frames")
     void edited() {
         edit("HEAD", 0, Map.of("frames", 5));
-        assertThat(overTheCamera(sections().get(0))).isEqualTo(counted(15, 1, 35));
+        assertThat(overTheCamera(clips().get(0))).isEqualTo(counted(15, 1, 35));
         edit("SLIP", 1, Map.of("frames", -4));
-        assertThat(overTheCamera(sections().get(1))).as("four shot frames are eight of the movie").isEqualTo(counted(52, 2, 30));
+        assertThat(overTheCamera(clips().get(1))).as("four shot frames are eight of the movie").isEqualTo(counted(52, 2, 30));
         edit("SPEED", 2, Map.of("speed", "1/2"));
-        assertThat(overTheCamera(sections().get(2)).subList(0, 6)).containsExactly(0L, 0L, 1L, 1L, 2L, 2L);
+        assertThat(overTheCamera(clips().get(2)).subList(0, 6)).containsExactly(0L, 0L, 1L, 1L, 2L, 2L);
         edit("HEAD", 0, Map.of("frames", -20));
-        assertThat(overTheCamera(sections().get(0)).subList(0, 8)).as("before its first frame it holds that")
+        assertThat(overTheCamera(clips().get(0)).subList(0, 8)).as("before its first frame it holds that")
                 .containsExactly(0L, 0L, 0L, 0L, 0L, 0L, 1L, 2L);
     }
 
     @Test
-    @DisplayName("small pictures show the middle of a piece, the list of sources what is used first, Turnover the head")
+    @DisplayName("small pictures show the middle of a clip, the list of sources what is used first, Turnover the head")
     void smallPictures() throws IOException {
         JsonNode intake = client.get("/api/cuts/" + received.cut() + "/intake");
         assertThat(frames(intake.get("shots"))).containsExactly(30L, 90L, 12L);
-        assertThat(frames(intake.get("lanes").get(0).get("events"))).containsExactly(30L, 90L, 12L);
+        assertThat(frames(intake.get("tracks").get(0).get("events"))).containsExactly(30L, 90L, 12L);
         assertThat(frames(client.get("/api/cuts/" + received.cut() + "/sources"))).containsExactly(10L, 0L);
         String newer = EDL.replace("00:00:00:10 00:00:02:02", "00:00:00:12 00:00:02:04");
         long cut = client.upload("/api/projects/" + received.project() + "/files", Map.of("n.edl",

@@ -32,14 +32,14 @@ class PeopleTest {
         master = received.master();
     }
 
-    private JsonNode section(int index) {
-        return ines.get("/api/masters/" + master).get("sections").get(index);
+    private JsonNode clip(int index) {
+        return ines.get("/api/masters/" + master).get("clips").get(index);
     }
 
-    private void edit(Client who, String kind, int piece, Map<String, Object> more) {
+    private void edit(Client who, String kind, int clip, Map<String, Object> more) {
         Map<String, Object> edit = new HashMap<>(more);
         edit.put("kind", kind);
-        edit.put("sections", List.of(section(piece).get("id").asLong()));
+        edit.put("clips", List.of(clip(clip).get("id").asLong()));
         who.post("/api/masters/" + master + "/edits", edit);
     }
 
@@ -51,25 +51,25 @@ class PeopleTest {
         assertThat(ines.get("/api/projects/" + project).get("undo").get("name").asString()).startsWith("Trim the tail of sh0010");
         assertThat(tom.get("/api/projects/" + project).get("undo").get("name").asString()).startsWith("Slip sh0030");
         ines.post("/api/projects/" + project + "/undo", null);
-        assertThat(section(2).get("in").asLong()).isEqualTo(86_470);
-        assertThat(section(2).get("shotFirst").asLong()).as("Tom's slip holds").isEqualTo(1008);
+        assertThat(clip(2).get("in").asLong()).isEqualTo(86_470);
+        assertThat(clip(2).get("shotFirst").asLong()).as("Tom's slip holds").isEqualTo(1008);
         edit(tom, "TAIL", 1, Map.of("frames", 5, "ripple", true));
         ines.post("/api/projects/" + project + "/redo", null);
-        assertThat(section(2).get("in").asLong()).as("both pushes").isEqualTo(86_465);
+        assertThat(clip(2).get("in").asLong()).as("both pushes").isEqualTo(86_465);
     }
 
     @Test
     @DisplayName("an end that was set after a push is right whichever of both is undone first")
     void undoneInAnyOrder() {
-        JsonNode before = ines.get("/api/masters/" + master).get("sections");
+        JsonNode before = ines.get("/api/masters/" + master).get("clips");
         int last = before.size() - 1;
         edit(ines, "TAIL", 0, Map.of("frames", -10, "ripple", true));
         edit(tom, "TAIL", last, Map.of("frames", 5));
         ines.post("/api/projects/" + project + "/undo", null);
         tom.post("/api/projects/" + project + "/undo", null);
-        assertThat(ines.get("/api/masters/" + master).get("sections")).isEqualTo(before);
+        assertThat(ines.get("/api/masters/" + master).get("clips")).isEqualTo(before);
         tom.post("/api/projects/" + project + "/redo", null);
-        assertThat(section(last).get("out").asLong()).isEqualTo(before.get(last).get("out").asLong() + 5);
+        assertThat(clip(last).get("out").asLong()).isEqualTo(before.get(last).get("out").asLong() + 5);
     }
 
     @Test
@@ -79,21 +79,21 @@ class PeopleTest {
         edit(tom, "SLIP", 1, Map.of("frames", 4));
         String message = Client.message(ines.tryPost("/api/projects/" + project + "/undo", null));
         assertThat(message).contains("Slip sh0020 by +3 frames").contains("Tom did \"Slip sh0020 by +4 frames\"");
-        assertThat(section(1).get("shotFirst").asLong()).isEqualTo(1008);
+        assertThat(clip(1).get("shotFirst").asLong()).isEqualTo(1008);
         tom.post("/api/projects/" + project + "/undo", null);
         ines.post("/api/projects/" + project + "/undo", null);
-        assertThat(section(1).get("shotFirst").asLong()).isEqualTo(1001);
+        assertThat(clip(1).get("shotFirst").asLong()).isEqualTo(1001);
     }
 
     @Test
-    @DisplayName("of two edits of one piece the first holds; the other is told what became of it")
+    @DisplayName("of two edits of one clip the first holds; the other is told what became of it")
     void conflict() {
         long seen = ines.get("/api/masters/" + master).get("seq").asLong();
-        long piece = section(1).get("id").asLong();
-        edit(tom, "TAKE_OUT", 1, Map.of());
+        long clip = clip(1).get("id").asLong();
+        edit(tom, "EXTRACT", 1, Map.of());
         String message = Client.message(ines.tryPost("/api/masters/" + master + "/edits",
-                Map.of("kind", "SLIP", "frames", 2, "sections", List.of(piece)), Map.of("X-Seen", Long.toString(seen))));
-        assertThat(message).contains("not in the master any more").contains("Tom came first: Take out sh0020");
+                Map.of("kind", "SLIP", "frames", 2, "clips", List.of(clip)), Map.of("X-Seen", Long.toString(seen))));
+        assertThat(message).contains("not in the master any more").contains("Tom came first: Extract sh0020");
     }
 
     @Test
@@ -108,7 +108,7 @@ class PeopleTest {
         assertThat(List.of("/bake", "/stage", "/camera?frame=1001")).allSatisfy(part ->
                 assertThat(known("/api/shots/" + shot(0) + part)).isEqualTo(edit));
         assertThat(number(tom.tryPost("/api/projects/" + project + "/here", Map.of("window", "w", "who", "Tom", "masterId", master, "frame", 0,
-                "pieces", List.of())))).as("what is no edit makes no number").isEqualTo(edit);
+                "clips", List.of())))).as("what is no edit makes no number").isEqualTo(edit);
         assertThat(number(ines.tryPost("/api/projects/" + project + "/undo", null))).isEqualTo(edit + 1);
         assertThat(ines.tryPost("/api/shots/" + shot(0) + "/camera/edits", Map.of("kind", "SET", "frame", 1001, "values", Map.of("lens", -1)))
                 .statusCode()).isNotEqualTo(200);
@@ -116,7 +116,7 @@ class PeopleTest {
     }
 
     private long shot(int index) {
-        return section(index).get("shotId").asLong();
+        return clip(index).get("shotId").asLong();
     }
 
     private long known(String path) {
@@ -128,29 +128,29 @@ class PeopleTest {
     }
 
     @Test
-    @DisplayName("a piece is not brought back to where another lies by now; the sentence says so and all stays readable")
+    @DisplayName("a clip is not brought back to where another lies by now; the sentence says so and all stays readable")
     void notOverEachOther() {
-        edit(ines, "TAKE_OUT", 1, Map.of());
+        edit(ines, "EXTRACT", 1, Map.of());
         edit(tom, "TAIL", 0, Map.of("frames", 12, "ripple", true));
-        JsonNode before = ines.get("/api/masters/" + master).get("sections");
+        JsonNode before = ines.get("/api/masters/" + master).get("clips");
         String message = Client.message(ines.tryPost("/api/projects/" + project + "/undo", null));
-        assertThat(message).contains("Take out sh0020").contains("lie over each other").contains("history");
-        assertThat(ines.get("/api/masters/" + master).get("sections")).isEqualTo(before);
-        assertThat(ines.get("/api/projects/" + project).get("undo").get("name").asString()).isEqualTo("Take out sh0020");
+        assertThat(message).contains("Extract sh0020").contains("lie over each other").contains("history");
+        assertThat(ines.get("/api/masters/" + master).get("clips")).isEqualTo(before);
+        assertThat(ines.get("/api/projects/" + project).get("undo").get("name").asString()).isEqualTo("Extract sh0020");
         tom.post("/api/projects/" + project + "/undo", null);
         ines.post("/api/projects/" + project + "/undo", null);
-        assertThat(ines.get("/api/masters/" + master).get("sections")).hasSize(3);
+        assertThat(ines.get("/api/masters/" + master).get("clips")).hasSize(3);
     }
 
     @Test
-    @DisplayName("a master that others put pieces into is not taken away from under them")
-    void notWithTheirPieces() {
+    @DisplayName("a master that others put clips into is not taken away from under them")
+    void notWithTheirClips() {
         edit(ines, "NEST", 1, Map.of("text", "Scene"));
-        long inner = section(1).get("nest").get("masterId").asLong();
-        tom.post("/api/masters/" + inner + "/edits", Map.of("kind", "PUT", "at", 86_450, "sections", List.of(), "piece",
+        long inner = clip(1).get("nest").get("masterId").asLong();
+        tom.post("/api/masters/" + inner + "/edits", Map.of("kind", "PUT", "at", 86_450, "clips", List.of(), "clip",
                 Map.of("shows", "BLACK", "frames", 5)));
         String message = Client.message(ines.tryPost("/api/projects/" + project + "/undo", null));
-        assertThat(message).contains("Nest sh0020").contains("pieces were put into \"Scene\"");
-        assertThat(section(1).get("nest").get("masterId").asLong()).isEqualTo(inner);
+        assertThat(message).contains("Nest sh0020").contains("clips were put into \"Scene\"");
+        assertThat(clip(1).get("nest").get("masterId").asLong()).isEqualTo(inner);
     }
 }

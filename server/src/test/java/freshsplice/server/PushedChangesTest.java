@@ -77,10 +77,10 @@ class PushedChangesTest {
         assertThat(done.getAsBoolean()).as(what).isTrue();
     }
 
-    private void slip(Received received, int piece) {
-        JsonNode sections = client.get("/api/masters/" + received.master()).get("sections");
-        client.post("/api/masters/" + received.master() + "/edits", Map.of("kind", "SLIP", "frames", 1, "sections",
-                List.of(sections.get(piece).get("id").asLong())));
+    private void slip(Received received, int clip) {
+        JsonNode clips = client.get("/api/masters/" + received.master()).get("clips");
+        client.post("/api/masters/" + received.master() + "/edits", Map.of("kind", "SLIP", "frames", 1, "clips",
+                List.of(clips.get(clip).get("id").asLong())));
     }
 
     @Test
@@ -103,11 +103,13 @@ class PushedChangesTest {
     }
 
     @Test
-    @DisplayName("a window of another master, or of none, hears of the edit and gets no lanes")
+    @DisplayName("a window of another master, or of none, hears of the edit and gets no tracks")
     void others() throws IOException, InterruptedException {
         Received received = Received.of(client, "Pushed to some", Material.clips(4));
         long other = client.post("/api/projects/" + received.project() + "/masters", Map.of("name", "Other", "shots", 2, "frames", 10))
                 .asLong();
+        // a change is pushed from a view that the server told: two edits that it comes to at once would be its first view otherwise
+        client.get("/api/masters/" + received.master());
         Window shows = new Window(received, received.master());
         Window elsewhere = new Window(received, other);
         Window none = new Window(received, null);

@@ -88,7 +88,7 @@ class RefusalsTest {
         long cut = client.upload("/api/projects/" + project + "/files", Map.of("long.edl", edl)).get("cutId").asLong();
         client.post("/api/cuts/" + cut + "/receive", null);
         JsonNode sequence = client.get("/api/masters/" + client.get("/api/projects/" + project).get("masterId").asLong());
-        assertThat(sequence.get("sections")).hasSize(10_000);
+        assertThat(sequence.get("clips")).hasSize(10_000);
         client.post("/api/projects/" + project + "/undo", null);
         assertThat(client.get("/api/projects/" + project).has("masterId")).isFalse();
     }
@@ -99,7 +99,7 @@ class RefusalsTest {
                 Map.of("c.edl", Material.edl("C", Material.clips(2)))).get("cutId").asLong();
         client.post("/api/cuts/" + cut + "/receive", null);
         long master = client.get("/api/projects/" + project).get("masterId").asLong();
-        long shot = client.get("/api/masters/" + master).get("sections").get(0).get("shotId").asLong();
+        long shot = client.get("/api/masters/" + master).get("clips").get(0).get("shotId").asLong();
         assertThat(new OnStage(client).refused(shot, "SET", Map.of("frame", 1001, "values", Map.of("lens", -5)))).contains("lens of a camera is between");
         assertThat(new OnStage(client).refused(shot, "SET", Map.of("frame", 1001, "values", Map.of("zoom", 5)))).contains("zoom");
         assertThat(Client.message(client.tryPost("/api/projects/" + project + "/renders", Map.of("shotIds",

@@ -37,7 +37,7 @@ class RenderJobsTest {
     private long project;
     private long master;
     private AskedRenders renders;
-    private List<JsonNode> sections;
+    private List<JsonNode> clips;
 
     @BeforeEach
     void receive() throws IOException {
@@ -49,15 +49,15 @@ class RenderJobsTest {
     }
 
     private void look() {
-        sections = list(client.get("/api/masters/" + master).get("sections"));
+        clips = list(client.get("/api/masters/" + master).get("clips"));
     }
 
     private static List<JsonNode> list(JsonNode array) {
         return StreamSupport.stream(array.spliterator(), false).toList();
     }
 
-    private long shot(int piece) {
-        return sections.get(piece).get("shotId").asLong();
+    private long shot(int clip) {
+        return clips.get(clip).get("shotId").asLong();
     }
 
     private JsonNode recipe(String name) {
@@ -74,7 +74,7 @@ class RenderJobsTest {
     void stopIsOneTransaction() {
         List<Long> ids = new ArrayList<>();
         for (int i = 0; i < 3; i++) {
-            client.post("/api/projects/" + project + "/renders", renders.ask(Map.of("every", 1, "extent", "PIECES"), shot(i))).forEach(id -> ids.add(id.asLong()));
+            client.post("/api/projects/" + project + "/renders", renders.ask(Map.of("every", 1, "extent", "CLIPS"), shot(i))).forEach(id -> ids.add(id.asLong()));
         }
         long last = ids.get(ids.size() - 1);
         client.post("/api/renders/" + last + "/pause", null);
@@ -98,12 +98,12 @@ class RenderJobsTest {
     }
 
     @Test
-    @DisplayName("the second piece of a shot is rendered too: near ones in one movie, far ones in one each; then nothing is missing")
-    void allPieces() {
+    @DisplayName("the second clip of a shot is rendered too: near ones in one movie, far ones in one each; then nothing is missing")
+    void allClips() {
         long shot = shot(0);
-        client.post("/api/masters/" + master + "/edits", Map.of("kind", "DUPLICATE", "sections", List.of(sections.get(0).get("id").asLong())));
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "DUPLICATE", "clips", List.of(clips.get(0).get("id").asLong())));
         look();
-        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SLIP", "sections", List.of(sections.get(1).get("id").asLong()), "frames", 200));
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SLIP", "clips", List.of(clips.get(1).get("id").asLong()), "frames", 200));
         List<Long> both = renders.render(Map.of(), shot);
         assertThat(both).hasSize(2);
         JsonNode state = list(client.get("/api/masters/" + master).get("shots")).stream().filter(s -> s.get("shotId").asLong() == shot).findFirst().orElseThrow();
@@ -119,13 +119,13 @@ class RenderJobsTest {
         List<Long> shots = renders.render(Map.of(), shot(0), shot(1));
         long whole = renders.render(Map.of("shotIds", List.of(), "master", true, "joined", true)).get(0);
         long start = client.get("/api/masters/" + master).get("start").asLong();
-        for (int piece = 0; piece < 2; piece++) {
-            long in = sections.get(piece).get("in").asLong();
-            for (long k = 0; k < sections.get(piece).get("out").asLong() - in; k++) {
-                assertThat(Files.isSameFile(AskedRenders.keptFrame(whole, in - start + k), AskedRenders.keptFrame(shots.get(piece), k))).as("piece %d, frame %d", piece, k).isTrue();
+        for (int clip = 0; clip < 2; clip++) {
+            long in = clips.get(clip).get("in").asLong();
+            for (long k = 0; k < clips.get(clip).get("out").asLong() - in; k++) {
+                assertThat(Files.isSameFile(AskedRenders.keptFrame(whole, in - start + k), AskedRenders.keptFrame(shots.get(clip), k))).as("clip %d, frame %d", clip, k).isTrue();
             }
         }
-        long drawn = sections.get(2).get("out").asLong() - sections.get(2).get("in").asLong();
+        long drawn = clips.get(2).get("out").asLong() - clips.get(2).get("in").asLong();
         long all = renders.of(whole).get("frames").asLong();
         assertThat(new String(client.bytes("/api/renders/" + whole + "/log"), java.nio.charset.StandardCharsets.UTF_8))
                 .contains(all - drawn + " frames taken from finished renders as they are");
@@ -139,9 +139,9 @@ class RenderJobsTest {
     @Test
     @DisplayName("joined at another size, frames come from the movies; a camera over the whole action, and one picture of each camera")
     void joinedOtherwiseAndStills() throws Exception {
-        long in = sections.get(0).get("shotFirst").asLong();
+        long in = clips.get(0).get("shotFirst").asLong();
         renders.render(Map.of("extent", "RANGE", "in", in, "out", in + 300), shot(0));
-        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SPEED", "sections", List.of(sections.get(0).get("id").asLong()),
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SPEED", "clips", List.of(clips.get(0).get("id").asLong()),
                 "speed", "2"));
         renders.render(Map.of(), shot(1), shot(2));
         long whole = renders.render(Map.of("shotIds", List.of(), "master", true, "joined", true, "width", 320, "height", 180)).get(0);
@@ -152,17 +152,17 @@ class RenderJobsTest {
             assertThat(renders.of(id).get("frames").asLong()).isEqualTo(1);
             assertThat(list(client.get("/api/renders/" + id + "/files"))).extracting(f -> f.get("kind").asString()).contains("PNG8");
         });
-        assertThat(renders.of(stills.get(0)).get("fromFrame").asLong()).isEqualTo(sections.get(0).get("shotFirst").asLong());
+        assertThat(renders.of(stills.get(0)).get("fromFrame").asLong()).isEqualTo(clips.get(0).get("shotFirst").asLong());
         long action = renders.render(Map.of("extent", "ACTION"), shot(0)).get(0);
-        assertThat(renders.of(action).get("frames").asLong()).isGreaterThan(sections.get(0).get("out").asLong() - sections.get(0).get("in").asLong());
+        assertThat(renders.of(action).get("frames").asLong()).isGreaterThan(clips.get(0).get("out").asLong() - clips.get(0).get("in").asLong());
         assertThat(client.tryPost("/api/projects/" + project + "/renders", renders.ask(Map.of("extent", "MOMENT"), shot(0))).statusCode()).isEqualTo(422);
     }
 
     @Test
     @DisplayName("what is missing after a range was rendered is counted as a gap, and drawn alone")
     void rangeThenMissing() throws IOException {
-        long first = sections.get(0).get("shotFirst").asLong();
-        long frames = sections.get(0).get("out").asLong() - sections.get(0).get("in").asLong();
+        long first = clips.get(0).get("shotFirst").asLong();
+        long frames = clips.get(0).get("out").asLong() - clips.get(0).get("in").asLong();
         renders.render(Map.of("extent", "RANGE", "in", first + 4, "out", first + 10), shot(0));
         List<JsonNode> gaps = list(client.get("/api/masters/" + master).get("gaps"));
         assertThat(gaps).extracting(g -> g.get("out").asLong() - g.get("in").asLong()).containsExactly(4L, frames - 10);
@@ -228,7 +228,7 @@ class RenderJobsTest {
         assertThat(client.get("/api/masters/" + master).get("renders")).isEmpty();
         long draft = renders.render(Map.of("handles", 8), shot(0)).get(0);
         JsonNode seams = client.get("/api/masters/" + master).get("seams");
-        assertThat(list(seams)).allSatisfy(s -> assertThat(s.get("renderBend").asLong()).isZero());
+        assertThat(list(seams)).allSatisfy(s -> assertThat(s.get("renderOffset").asLong()).isZero());
         long last = renders.render(Map.of("grade", "FINAL", "handles", 8), shot(0)).get(0);
         assertThat(renders.of(last).get("name")).isEqualTo(renders.of(draft).get("name"));
         assertThat(renders.of(last).get("folder").asString()).contains("/final/").doesNotContain("/draft/");
@@ -277,7 +277,7 @@ class RenderJobsTest {
 
     /** A render stopped with some of its frames drawn. */
     private long stopped(int frames) throws IOException, InterruptedException {
-        client.post("/api/masters/" + master + "/edits", Map.of("kind", "FILL", "sections", List.of(sections.get(0).get("id").asLong()), "frames", 400, "ripple", true));
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "FILL", "clips", List.of(clips.get(0).get("id").asLong()), "frames", 400, "ripple", true));
         long id = client.post("/api/projects/" + project + "/renders", renders.ask(Map.of(), shot(0))).get(0).asLong();
         for (int i = 0; i < 6000 && drawn(id).size() < frames; i++) {
             Thread.sleep(10);
@@ -294,7 +294,7 @@ class RenderJobsTest {
     void besideAFinishedOne() throws Exception {
         long stopped = stopped(20);
         Map<Path, FileTime> before = drawn(stopped);
-        long first = sections.get(0).get("shotFirst").asLong();
+        long first = clips.get(0).get("shotFirst").asLong();
         long range = renders.render(Map.of("extent", "RANGE", "in", first, "out", first + 6), shot(0)).get(0);
         assertThat(drawn(stopped)).isEqualTo(before);
         client.post("/api/renders/" + stopped + "/go-on", null);
@@ -345,7 +345,7 @@ class RenderJobsTest {
         for (int i = 0; i < 2; i++) {
             Received received = Received.of(client, name, Material.clips(1));
             AskedRenders own = new AskedRenders(client, received.project(), received.master());
-            long shot = client.get("/api/masters/" + received.master()).get("sections").get(0).get("shotId").asLong();
+            long shot = client.get("/api/masters/" + received.master()).get("clips").get(0).get("shotId").asLong();
             long id = own.render(Map.of(), shot).get(0);
             movies.add(TestServer.bean(JdbcTemplate.class).queryForObject("select file from render where id = ?", String.class, id));
             assertThat(Files.exists(TestServer.bean(Folders.class).renders().resolve(movies.get(i)))).isTrue();
@@ -356,7 +356,7 @@ class RenderJobsTest {
     @Test
     @DisplayName("what is stopped in the middle goes on at its first missing frame, drawn as it was when it was begun")
     void goesOn() throws Exception {
-        client.post("/api/masters/" + master + "/edits", Map.of("kind", "FILL", "sections", List.of(sections.get(0).get("id").asLong()), "frames", 400, "ripple", true));
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "FILL", "clips", List.of(clips.get(0).get("id").asLong()), "frames", 400, "ripple", true));
         long id = client.post("/api/projects/" + project + "/renders", renders.ask(Map.of("recipe", writing("H264")), shot(0))).get(0).asLong();
         for (int i = 0; i < 6000 && drawn(id).size() < 30; i++) {
             Thread.sleep(10);
@@ -401,7 +401,7 @@ class RenderJobsTest {
     void whatWillBeWrittenIsSaidBefore() {
         JsonNode forecast = client.post("/api/projects/" + project + "/renders/forecast", renders.ask(Map.of("recipe", writing("PNG8"), "handles", 8), shot(0), shot(1)));
         assertThat(forecast.get("renders").asInt()).isEqualTo(2);
-        long frames = sections.get(1).get("out").asLong() - sections.get(0).get("in").asLong() + 32;
+        long frames = clips.get(1).get("out").asLong() - clips.get(0).get("in").asLong() + 32;
         assertThat(forecast.get("frames").asLong()).isEqualTo(frames);
         assertThat(forecast.get("first").asString()).endsWith("/draft/sh0010_v001/sh0010_v001.0993.png");
         assertThat(forecast.get("leastBytes").asDouble()).isPositive().isLessThan(forecast.get("mostBytes").asDouble());

@@ -32,7 +32,7 @@ class SheetTest {
     void receive() throws IOException {
         Received received = Received.of(client, "Sheets " + System.nanoTime(), Material.clips(7));
         project = received.project();
-        shots = StreamSupport.stream(client.get("/api/masters/" + received.master()).get("sections").spliterator(), false).map(s -> s.get("shotId").asLong()).toList();
+        shots = StreamSupport.stream(client.get("/api/masters/" + received.master()).get("clips").spliterator(), false).map(s -> s.get("shotId").asLong()).toList();
     }
 
     private Map<String, Object> ask(int width, int height, int columns, List<Long> chosen) {

@@ -43,8 +43,8 @@ class SlatesAndSoundBackTest {
         master = received.master();
     }
 
-    private List<JsonNode> pieces() {
-        return StreamSupport.stream(client.get("/api/masters/" + master).get("sections").spliterator(), false).toList();
+    private List<JsonNode> clips() {
+        return StreamSupport.stream(client.get("/api/masters/" + master).get("clips").spliterator(), false).toList();
     }
 
     private String back(String format) {
@@ -54,7 +54,7 @@ class SlatesAndSoundBackTest {
     @Test
     @DisplayName("a title is a slate with its words, no shot and no number, and goes back as the generator that it was")
     void titles() throws IOException {
-        assertThat(pieces()).extracting(p -> p.get("content").asString() + " " + p.get("code").asString() + " " + p.get("in").asLong())
+        assertThat(clips()).extracting(p -> p.get("content").asString() + " " + p.get("code").asString() + " " + p.get("in").asLong())
                 .containsExactly("SHOT sh0010 86400", "SLATE Two weeks later 86452", "SHOT sh0020 86500");
         assertThat(client.get("/api/masters/" + master).get("shots")).hasSize(2);
         assertThat(back("xmeml")).contains("<parameterid>fontsize</parameterid><value>36</value>").containsOnlyOnce("Two weeks later");
@@ -68,10 +68,10 @@ class SlatesAndSoundBackTest {
                 .map(c -> Map.of("id", c.get("id").asString(), "words", c.get("words").asString())).toList();
         assertThat(turnover.get("changes")).extracting(c -> c.get("kind").asString()).contains("REPLACED");
         client.post("/api/cuts/" + cut + "/turnover/apply", Map.of("changes", all));
-        assertThat(pieces()).extracting(p -> p.get("code").asString() + " " + p.get("in").asLong())
+        assertThat(clips()).extracting(p -> p.get("code").asString() + " " + p.get("in").asLong())
                 .containsExactly("sh0010 86400", "A month later 86460", "sh0020 86500");
         client.post("/api/projects/" + project + "/undo", null);
-        assertThat(pieces()).extracting(p -> p.get("code").asString() + " " + p.get("in").asLong())
+        assertThat(clips()).extracting(p -> p.get("code").asString() + " " + p.get("in").asLong())
                 .containsExactly("sh0010 86400", "Two weeks later 86452", "sh0020 86500");
         assertThat(back("xmeml")).contains("<value>36</value>").contains("Two weeks later");
     }
@@ -89,20 +89,20 @@ class SlatesAndSoundBackTest {
     }
 
     @Test
-    @DisplayName("a master that is taken away takes its lanes, sound and marks along, and comes back with them")
+    @DisplayName("a master that is taken away takes its tracks, sound and markers along, and comes back with them")
     void masterTakenAway() {
         client.post("/api/projects/" + project + "/masters", Map.of("name", "other", "shots", 1, "frames", 20));
-        client.post("/api/masters/" + master + "/marks", Map.of("at", 86_410, "frames", 1, "words", "bell"));
+        client.post("/api/masters/" + master + "/markers", Map.of("at", 86_410, "frames", 1, "words", "bell"));
         JsonNode before = client.get("/api/masters/" + master);
         assertThat(before.get("sound")).isNotEmpty();
         client.post("/api/masters/" + master + "/remove", null);
         JdbcTemplate jdbc = TestServer.bean(JdbcTemplate.class);
-        for (String table : List.of("master_lane", "sound", "sound_lane", "master_mark", "section")) {
+        for (String table : List.of("master_track", "sound", "sound_track", "master_marker", "clip")) {
             assertThat(jdbc.queryForObject("select count(*) from " + table + " where alive = 1 and master_id = ?", Integer.class, master)).as(table).isZero();
         }
         client.post("/api/projects/" + project + "/undo", null);
         JsonNode after = client.get("/api/masters/" + master);
-        for (String part : List.of("sections", "sound", "marks")) {
+        for (String part : List.of("clips", "sound", "markers")) {
             assertThat(after.get(part)).as(part).isEqualTo(before.get(part));
         }
     }

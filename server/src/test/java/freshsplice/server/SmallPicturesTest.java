@@ -12,7 +12,7 @@ import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
-/** Small pictures for the lanes are drawn once, and anew only when what they show has changed. */
+/** Small pictures for the tracks are drawn once, and anew only when what they show has changed. */
 @ExtendWith(TestServer.class)
 @WholeServer
 class SmallPicturesTest {
@@ -29,7 +29,7 @@ class SmallPicturesTest {
         long project = client.post("/api/projects", Map.of("name", "Small")).get("id").asLong();
         long master = client.post("/api/projects/" + project + "/masters", Map.of("name", "Reel", "shots", 2, "frames", 24))
                 .asLong();
-        long shot = client.get("/api/masters/" + master).get("sections").get(0).get("shotId").asLong();
+        long shot = client.get("/api/masters/" + master).get("clips").get(0).get("shotId").asLong();
         new OnStage(client).set(shot, 1001, Map.of("x", 0, "y", 1.5, "z", 8));
         HttpResponse<byte[]> first = picture(shot, null);
         assertThat(first.statusCode()).isEqualTo(200);
@@ -37,8 +37,8 @@ class SmallPicturesTest {
         String tag = first.headers().firstValue("ETag").orElseThrow();
         assertThat(picture(shot, tag).statusCode()).isEqualTo(304);
         // an edit of the master is none of the camera's
-        client.post("/api/masters/" + master + "/edits", Map.of("kind", "TAKE_OUT", "sections",
-                List.of(client.get("/api/masters/" + master).get("sections").get(1).get("id").asLong())));
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "EXTRACT", "clips",
+                List.of(client.get("/api/masters/" + master).get("clips").get(1).get("id").asLong())));
         assertThat(picture(shot, tag).statusCode()).isEqualTo(304);
         new OnStage(client).set(shot, 1001, Map.of("tilt", -30.0));
         HttpResponse<byte[]> moved = picture(shot, tag);

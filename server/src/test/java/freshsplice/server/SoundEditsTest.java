@@ -23,7 +23,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
-/** Sound under a master: lanes muted and alone, levels, fades, offsets; as it is rendered, measured by ffmpeg. */
+/** Sound under a master: tracks muted and alone, levels, fades, offsets; as it is rendered, measured by ffmpeg. */
 @ExtendWith(TestServer.class)
 @OwnProjects
 class SoundEditsTest {
@@ -58,12 +58,12 @@ class SoundEditsTest {
     }
 
     @Test
-    @DisplayName("every second frame, and another rate: as long as the piece, with its sound; windows and a piece laid of it show its frames at their time")
+    @DisplayName("every second frame, and another rate: as long as the clip, with its sound; windows and a clip laid of it show its frames at their time")
     void heldAndAtAnotherRate() throws Exception {
-        JsonNode sections = client.get("/api/masters/" + master).get("sections");
-        long shot = sections.get(0).get("shotId").asLong();
-        long in = sections.get(0).get("in").asLong();
-        long frames = sections.get(0).get("out").asLong() - in;
+        JsonNode clips = client.get("/api/masters/" + master).get("clips");
+        long shot = clips.get(0).get("shotId").asLong();
+        long in = clips.get(0).get("in").asLong();
+        long frames = clips.get(0).get("out").asLong() - in;
         AskedRenders renders = new AskedRenders(client, project, master);
         Map<String, Object> recipe = AskedRenders.recipe(Map.of(), Map.of(), "H264");
         long held = renders.render(Map.of("recipe", recipe, "every", 2), shot).get(0);
@@ -82,14 +82,14 @@ class SoundEditsTest {
         shown = client.get("/api/masters/" + master + "/movie-frames?render=" + other + "&at=" + in);
         assertThat(shown.get("framesPerSecond").asDouble()).isEqualTo(48);
         assertThat(shown.get("frames").get(7).asLong()).isEqualTo(14);
-        assertThat(client.get("/api/masters/" + master).get("renders")).as("neither stands for the piece").isEmpty();
+        assertThat(client.get("/api/masters/" + master).get("renders")).as("neither stands for the clip").isEmpty();
         for (long render : new long[] {held, other}) {
-            client.post("/api/masters/" + master + "/edits", Map.of("kind", "PUT", "at", in + 200, "piece", Map.of("shows", "RENDER", "id", render)));
-            JsonNode piece = StreamSupport.stream(client.get("/api/masters/" + master).get("sections").spliterator(), false)
+            client.post("/api/masters/" + master + "/edits", Map.of("kind", "PUT", "at", in + 200, "clip", Map.of("shows", "RENDER", "id", render)));
+            JsonNode clip = StreamSupport.stream(client.get("/api/masters/" + master).get("clips").spliterator(), false)
                     .filter(p -> p.path("renderId").asLong() == render).findFirst().orElseThrow();
-            assertThat(piece.get("out").asLong() - piece.get("in").asLong()).as("as long as it plays").isEqualTo(frames);
-            assertThat(piece.get("speed").asString()).isEqualTo(render == held ? "1/2" : "2");
-            assertThat(piece.get("renderFps").asDouble()).isEqualTo(render == held ? 12 : 48);
+            assertThat(clip.get("out").asLong() - clip.get("in").asLong()).as("as long as it plays").isEqualTo(frames);
+            assertThat(clip.get("speed").asString()).isEqualTo(render == held ? "1/2" : "2");
+            assertThat(clip.get("renderFps").asDouble()).isEqualTo(render == held ? 12 : 48);
             client.post("/api/projects/" + project + "/undo", null);
         }
     }
@@ -155,13 +155,13 @@ class SoundEditsTest {
         return client.get("/api/masters/" + master).get("sound").get(0);
     }
 
-    private void lane(Map<String, Object> change) {
+    private void track(Map<String, Object> change) {
         Map<String, Object> all = new HashMap<>(change);
-        all.put("name", sound().get("lane").asString());
-        client.post("/api/masters/" + master + "/sound-lanes", all);
+        all.put("name", sound().get("track").asString());
+        client.post("/api/masters/" + master + "/sound-tracks", all);
     }
 
-    private void piece(Map<String, Object> change) {
+    private void clip(Map<String, Object> change) {
         client.post("/api/sounds/" + sound().get("id").asLong(), change);
     }
 
@@ -169,12 +169,12 @@ class SoundEditsTest {
     @DisplayName("half as loud is 6.02 dB less, twice that 12.04; muted is silence; undone it is as before")
     void levels() throws Exception {
         double plain = loudness(0.5, 1);
-        piece(Map.of("level", -6.0206));
+        clip(Map.of("level", -6.0206));
         assertThat(loudness(0.5, 1)).isCloseTo(plain - 6.02, within(0.2));
-        lane(Map.of("level", -6.0206));
+        track(Map.of("level", -6.0206));
         assertThat(loudness(0.5, 1)).isCloseTo(plain - 12.04, within(0.2));
         assertThat(sound().get("gain").asDouble()).isCloseTo(0.25, within(0.001));
-        lane(Map.of("muted", true));
+        track(Map.of("muted", true));
         assertThat(sound().get("gain").asDouble()).isZero();
         client.post("/api/projects/" + project + "/undo", null);
         client.post("/api/projects/" + project + "/undo", null);
@@ -186,16 +186,16 @@ class SoundEditsTest {
     @DisplayName("a fade over two seconds has a quarter of it 12 dB under, and an offset moves the sound against the picture")
     void fadesAndOffset() throws Exception {
         double plain = loudness(2.2, 1);
-        piece(Map.of("fadeIn", 48));
+        clip(Map.of("fadeIn", 48));
         // around half a second in, a quarter of the way: 20·log10(1/4) = −12.04
         assertThat(loudness(0.49, 0.02)).isCloseTo(plain - 12.04, within(1.2));
         assertThat(loudness(2.2, 1)).isCloseTo(plain, within(0.2));
-        piece(Map.of("fadeIn", 0));
-        piece(Map.of("offset", 24));
+        clip(Map.of("fadeIn", 0));
+        clip(Map.of("offset", 24));
         assertThat(sound().get("in").asLong()).isEqualTo(86_424);
         assertThat(loudness(0.1, 0.7)).isLessThan(plain - 40);
         assertThat(loudness(1.3, 1)).isCloseTo(plain, within(0.3));
-        piece(Map.of("head", 12));
+        clip(Map.of("head", 12));
         assertThat(sound().get("fromSeconds").asDouble()).isEqualTo(0.5);
     }
 
@@ -208,30 +208,30 @@ class SoundEditsTest {
         assertThat(Client.message(client.tryPost(path, Map.of("fadeIn", 80, "fadeOut", 80)))).contains("do not fit");
         assertThat(Client.message(client.tryPost(path, Map.of("head", -3)))).contains("cannot begin 3 frames earlier");
         assertThat(Client.message(client.tryPost(path, Map.of("tail", -2000)))).contains("at least one frame");
-        assertThat(Client.message(client.tryPost("/api/masters/" + master + "/sound-lanes", Map.of("name", "A9", "muted",
-                true)))).contains("no sound lane");
+        assertThat(Client.message(client.tryPost("/api/masters/" + master + "/sound-tracks", Map.of("name", "A9", "muted",
+                true)))).contains("no sound track");
     }
 
     @Test
-    @DisplayName("an XML that names the tracks of a source plays those, whichever lanes they lie on")
+    @DisplayName("an XML that names the tracks of a source plays those, whichever tracks they lie on")
     void namedTracks() throws Exception {
         String rate = "<rate><timebase>24</timebase><ntsc>FALSE</ntsc></rate>";
-        StringBuilder lanes = new StringBuilder();
+        StringBuilder tracks = new StringBuilder();
         for (int track = 2; track >= 1; track--) {
-            lanes.append("<track><clipitem id=\"s").append(track).append("\"><name>pair</name>").append(rate)
+            tracks.append("<track><clipitem id=\"s").append(track).append("\"><name>pair</name>").append(rate)
                     .append("<start>0</start><end>48</end><in>0</in><out>48</out><file id=\"f\"><name>pair.wav</name>").append(rate)
                     .append("<pathurl>file:///pair.wav</pathurl></file><sourcetrack><mediatype>audio</mediatype><trackindex>")
                     .append(track).append("</trackindex></sourcetrack></clipitem></track>");
         }
         String list = "<xmeml version=\"5\"><sequence><name>c</name>" + rate + "<media><video><track><clipitem id=\"v\"><name>"
                 + "quay</name>" + rate + "<start>0</start><end>48</end><in>0</in><out>48</out></clipitem></track></video><audio>"
-                + lanes + "</audio></media></sequence></xmeml>";
+                + tracks + "</audio></media></sequence></xmeml>";
         long other = client.post("/api/projects", Map.of("name", "Named tracks")).get("id").asLong();
         long cut = client.upload("/api/projects/" + other + "/files", Map.of("c.xml", list.getBytes(StandardCharsets.UTF_8)))
                 .get("cutId").asLong();
         client.post("/api/cuts/" + cut + "/receive", null);
         master = client.get("/api/projects/" + other).get("masterId").asLong();
-        assertThat(sounds().valueStream().map(s -> s.get("lane").asString() + " " + s.get("channel").asInt()))
+        assertThat(sounds().valueStream().map(s -> s.get("track").asString() + " " + s.get("channel").asInt()))
                 .containsExactlyInAnyOrder("A1 2", "A2 1");
     }
 
@@ -240,7 +240,7 @@ class SoundEditsTest {
     }
 
     private String laid() {
-        return sounds().valueStream().map(s -> s.get("lane").asString() + ":" + (s.get("in").asLong() - 86_400) + "-"
+        return sounds().valueStream().map(s -> s.get("track").asString() + ":" + (s.get("in").asLong() - 86_400) + "-"
                 + (s.get("out").asLong() - 86_400) + "@" + s.get("fromSeconds").asDouble()).sorted()
                 .collect(java.util.stream.Collectors.joining(" "));
     }
@@ -257,7 +257,7 @@ class SoundEditsTest {
         assertThat(loudness(1.5, 1)).as("heard as it was, over the split too").isCloseTo(plain, within(0.1));
         client.post("/api/sounds/" + id + "/remove", null);
         assertThat(laid()).startsWith("A1:48-");
-        long put = client.post("/api/masters/" + master + "/sounds", Map.of("mediaId", media, "at", 86_410, "lane", "A1")).asLong();
+        long put = client.post("/api/masters/" + master + "/sounds", Map.of("mediaId", media, "at", 86_410, "track", "A1")).asLong();
         assertThat(put).isPositive();
         assertThat(laid()).as("it lies over none").contains("A1:48-").contains("A2:10-106@0.0");
         for (int i = 0; i < 3; i++) {

@@ -152,8 +152,8 @@ class SourcesTest {
     }
 
     @Test
-    @DisplayName("what is missing is offered in the order in which the cut shows it, a lane above too")
-    void byOrderOverLanes() throws IOException {
+    @DisplayName("what is missing is offered in the order in which the cut shows it, a track above too")
+    void byOrderOverTracks() throws IOException {
         String rate = "<rate><timebase>24</timebase><ntsc>FALSE</ntsc></rate>";
         String clip = "<clipitem id=\"%s\"><name>%s</name>" + rate + "<start>%d</start><end>%d</end><in>0</in><out>24</out></clipitem>";
         String list = "<xmeml version=\"5\"><sequence><name>c</name>" + rate + "<media><video><track>" + clip.formatted("a", "quay", 0, 24)
@@ -197,15 +197,15 @@ class SourcesTest {
         long cut = cut("a.png", "b.png");
         assertThat(receive(cut).get("counts").get("missingBoards").asInt()).isEqualTo(2);
         assertThat(give(Map.of("B.PNG", Material.picture("b", 64, 36))).get("found").asInt()).isEqualTo(1);
-        assertThat(sequence().get("sections").get(1).has("mediaId")).isTrue();
+        assertThat(sequence().get("clips").get(1).has("mediaId")).isTrue();
         client.post("/api/projects/" + project + "/undo", null);
-        assertThat(sequence().get("sections").get(1).has("mediaId")).isFalse();
+        assertThat(sequence().get("clips").get(1).has("mediaId")).isFalse();
         client.post("/api/projects/" + project + "/redo", null);
         long other = give(Map.of("elsewhere.png", Material.picture("x", 64, 36))).get("found").asLong();
         assertThat(other).isZero();
         JsonNode files = client.get("/api/projects/" + project + "/files?text=elsewhere").get("files");
         choose(cut, "a.png", Map.of("mediaId", files.get(0).get("mediaId").asLong()));
-        assertThat(sequence().get("sections").get(0).get("mediaId").asLong())
+        assertThat(sequence().get("clips").get(0).get("mediaId").asLong())
                 .isEqualTo(files.get(0).get("mediaId").asLong());
     }
 
@@ -258,7 +258,7 @@ class SourcesTest {
         long cut = cut("harbour wide");
         await("found by reel", () -> found(cut, "harbour wide").equals("by reel and timecode"));
         JsonNode sequence = receive(cut);
-        assertThat(client.cutPieces(sequence).get(0).get("mediaFrames").get(5).asLong())
+        assertThat(client.cutClips(sequence).get(0).get("mediaFrames").get(5).asLong())
                 .as("frame by the timecode").isEqualTo(5);
     }
 
@@ -287,18 +287,18 @@ class SourcesTest {
         Files.setLastModifiedTime(there, java.nio.file.attribute.FileTime.fromMillis(System.currentTimeMillis() - 60_000));
         JsonNode sequence = receive(cut("written anew.png"));
         long master = client.get("/api/projects/" + project).get("masterId").asLong();
-        await("found", () -> client.get("/api/masters/" + master).get("sections").get(0).has("mediaId"));
-        long before = client.get("/api/masters/" + master).get("sections").get(0).get("mediaId").asLong();
-        assertThat(sequence.get("sections")).hasSize(1);
+        await("found", () -> client.get("/api/masters/" + master).get("clips").get(0).has("mediaId"));
+        long before = client.get("/api/masters/" + master).get("clips").get(0).get("mediaId").asLong();
+        assertThat(sequence.get("clips")).hasSize(1);
         Files.write(there, Material.picture("second", 128, 72));
         Files.setLastModifiedTime(there, java.nio.file.attribute.FileTime.fromMillis(System.currentTimeMillis() - 30_000));
-        await("noticed", () -> client.get("/api/masters/" + master).get("sections").get(0).get("mediaId").asLong() != before);
-        long now = client.get("/api/masters/" + master).get("sections").get(0).get("mediaId").asLong();
+        await("noticed", () -> client.get("/api/masters/" + master).get("clips").get(0).get("mediaId").asLong() != before);
+        long now = client.get("/api/masters/" + master).get("clips").get(0).get("mediaId").asLong();
         var picture = javax.imageio.ImageIO.read(new java.io.ByteArrayInputStream(client.bytes("/api/media/" + now + "/picture?width=1920")));
         assertThat(picture.getWidth()).isEqualTo(128);
         assertThat(client.get("/api/projects/" + project + "/history").get(0).get("who").asString()).isEqualTo("The server");
         Files.setLastModifiedTime(there, java.nio.file.attribute.FileTime.fromMillis(System.currentTimeMillis() - 10_000));
-        assertThat(client.get("/api/masters/" + master).get("sections").get(0).get("mediaId").asLong()).as("touched, and the same").isEqualTo(now);
+        assertThat(client.get("/api/masters/" + master).get("clips").get(0).get("mediaId").asLong()).as("touched, and the same").isEqualTo(now);
     }
 
     @Test
@@ -307,14 +307,14 @@ class SourcesTest {
         long cut = cut("found later.png");
         JsonNode sequence = receive(cut);
         long master = client.get("/api/projects/" + project).get("masterId").asLong();
-        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SLIP", "frames", 3, "sections", List.of(sequence.get("sections").get(0).get("id").asLong())));
+        client.post("/api/masters/" + master + "/edits", Map.of("kind", "SLIP", "frames", 3, "clips", List.of(sequence.get("clips").get(0).get("id").asLong())));
         Files.write(TestServer.folder().resolve("found later.png"), Material.picture("later", 64, 36));
         client.post("/api/projects/" + project + "/search", null);
-        await("found", () -> client.get("/api/masters/" + master).get("sections").get(0).has("mediaId"));
+        await("found", () -> client.get("/api/masters/" + master).get("clips").get(0).has("mediaId"));
         assertThat(client.get("/api/projects/" + project + "/history").get(0).get("who").asString()).isEqualTo("The server");
         assertThat(client.get("/api/projects/" + project).get("undo").get("name").asString()).startsWith("Slip");
         client.post("/api/projects/" + project + "/undo", null);
-        assertThat(client.get("/api/masters/" + master).get("sections").get(0).has("mediaId")).as("the picture stays").isTrue();
+        assertThat(client.get("/api/masters/" + master).get("clips").get(0).has("mediaId")).as("the picture stays").isTrue();
     }
 
     @Test
@@ -396,9 +396,9 @@ class SourcesTest {
         }
         give(frames);
         assertThat(found(cut, "wave.####.png")).isEqualTo("by its name");
-        JsonNode piece = client.cutPieces(receive(cut)).get(0);
-        assertThat(piece.get("mediaFrames").get(7).asLong()).isEqualTo(7);
-        String picture = "/api/media/" + piece.get("mediaId").asLong() + "/picture?width=960&frame=";
+        JsonNode clip = client.cutClips(receive(cut)).get(0);
+        assertThat(clip.get("mediaFrames").get(7).asLong()).isEqualTo(7);
+        String picture = "/api/media/" + clip.get("mediaId").asLong() + "/picture?width=960&frame=";
         assertThat(md5(client.bytes(picture + 7))).isNotEqualTo(md5(client.bytes(picture + 8)));
         JsonNode files = client.get("/api/projects/" + project + "/files?text=wave.86407").get("files");
         assertThat(md5(client.bytes(picture + 7))).isEqualTo(md5(client.bytes("/api/media/"
@@ -417,21 +417,21 @@ class SourcesTest {
             }
         }
         give(frames);
-        JsonNode piece = client.cutPieces(receive(cut)).get(0);
-        String picture = "/api/media/" + piece.get("mediaId").asLong() + "/picture?width=960&frame=";
+        JsonNode clip = client.cutClips(receive(cut)).get(0);
+        String picture = "/api/media/" + clip.get("mediaId").asLong() + "/picture?width=960&frame=";
         String fifth = md5(client.bytes(picture + 5));
         JsonNode night = client.get("/api/projects/" + project + "/files?text=night/surf.86405").get("files");
         assertThat(fifth).as("of the folder that has all of it").isEqualTo(md5(client.bytes("/api/media/" + night.get(0).get("mediaId").asLong() + "/picture?width=960")));
         give(Map.of("night/surf.86405.png", Material.picture("another", 64, 36)));
         long master = client.get("/api/projects/" + project).get("masterId").asLong();
         assertThat(md5(client.bytes(picture + 5))).as("the run that was laid is what it was").isEqualTo(fifth);
-        long now = client.get("/api/masters/" + master).get("sections").get(0).get("mediaId").asLong();
-        if (now != piece.get("mediaId").asLong()) {
+        long now = client.get("/api/masters/" + master).get("clips").get(0).get("mediaId").asLong();
+        if (now != clip.get("mediaId").asLong()) {
             // the newer one came to lie there by a step
             assertThat(client.get("/api/projects/" + project + "/history").get(0).get("name").asString()).isEqualTo("Give pictures and sound");
             client.post("/api/projects/" + project + "/undo", null);
         }
-        assertThat(client.get("/api/masters/" + master).get("sections").get(0).get("mediaId")).isEqualTo(piece.get("mediaId"));
+        assertThat(client.get("/api/masters/" + master).get("clips").get(0).get("mediaId")).isEqualTo(clip.get("mediaId"));
     }
 
     @ParameterizedTest(name = "{0}")

@@ -32,9 +32,9 @@ class StageByHandTest {
         Received received = Received.of(client, "By hand", Material.clips(3));
         project = received.project();
         master = received.master();
-        JsonNode sections = client.get("/api/masters/" + master).get("sections");
-        shot = sections.get(0).get("shotId").asLong();
-        other = sections.get(1).get("shotId").asLong();
+        JsonNode clips = client.get("/api/masters/" + master).get("clips");
+        shot = clips.get(0).get("shotId").asLong();
+        other = clips.get(1).get("shotId").asLong();
         scene = onStage.stage(shot).get("sceneId").asLong();
     }
 
@@ -94,7 +94,7 @@ class StageByHandTest {
         assertThat(Client.message(client.tryPost("/api/projects/" + project + "/scenes/edits", OnStage.edit("MOVE_SHOTS",
                 Map.of("shots", List.of(shot)))))).as("into another scene, away from what carries it").contains("is locked");
         assertThat(onStage.stage(shot)).isEqualTo(before);
-        assertThat(client.get("/api/masters/" + master).get("sections").get(0).get("locked").asBoolean()).isTrue();
+        assertThat(client.get("/api/masters/" + master).get("clips").get(0).get("locked").asBoolean()).isTrue();
         onStage.camera(shot, "LOCK", Map.of("locked", false));
         onStage.set(shot, 1001, Map.of("lens", 20));
         undo();
@@ -205,17 +205,17 @@ class StageByHandTest {
     }
 
     @Test
-    @DisplayName("a piece is forked into a shot of its own: the next free code, the same camera and action, tuned alone; undone, one shot again")
+    @DisplayName("a clip is forked into a shot of its own: the next free code, the same camera and action, tuned alone; undone, one shot again")
     void forked() {
         onStage.camera(shot, "FILM_FROM", Map.of("frame", 1001, "placed", LEVEL, "keepAim", false));
-        JsonNode first = client.get("/api/masters/" + master).get("sections").get(0);
+        JsonNode first = client.get("/api/masters/" + master).get("clips").get(0);
         String edits = "/api/masters/" + master + "/edits";
-        assertThat(Client.message(client.tryPost(edits, OnStage.edit("FORK", Map.of("sections", List.of(first.get("id").asLong()))))))
+        assertThat(Client.message(client.tryPost(edits, OnStage.edit("FORK", Map.of("clips", List.of(first.get("id").asLong()))))))
                 .contains("a shot of its own already");
-        client.post(edits, OnStage.edit("SPLIT", Map.of("sections", List.of(first.get("id").asLong()), "at", first.get("in").asLong() + 10)));
-        JsonNode second = client.get("/api/masters/" + master).get("sections").get(1);
-        client.post(edits, OnStage.edit("FORK", Map.of("sections", List.of(second.get("id").asLong()))));
-        JsonNode forked = client.get("/api/masters/" + master).get("sections").get(1);
+        client.post(edits, OnStage.edit("SPLIT", Map.of("clips", List.of(first.get("id").asLong()), "at", first.get("in").asLong() + 10)));
+        JsonNode second = client.get("/api/masters/" + master).get("clips").get(1);
+        client.post(edits, OnStage.edit("FORK", Map.of("clips", List.of(second.get("id").asLong()))));
+        JsonNode forked = client.get("/api/masters/" + master).get("clips").get(1);
         assertThat(forked.get("code").asString()).isEqualTo("sh0015");
         assertThat(forked.get("shotFirst").asLong()).isEqualTo(second.get("shotFirst").asLong());
         assertThat(forked.get("actionFirst").asLong()).isEqualTo(second.get("actionFirst").asLong());
@@ -226,7 +226,7 @@ class StageByHandTest {
         assertThat(onStage.now(shot, 1011, "x")).isEqualTo(2);
         undo();
         undo();
-        assertThat(client.get("/api/masters/" + master).get("sections").get(1).get("shotId").asLong()).isEqualTo(shot);
+        assertThat(client.get("/api/masters/" + master).get("clips").get(1).get("shotId").asLong()).isEqualTo(shot);
     }
 
     @Test
@@ -248,9 +248,9 @@ class StageByHandTest {
         JsonNode made = client.post("/api/projects/" + project + "/scenes/edits", OnStage.edit("MOVE_SHOTS", Map.of("shots", List.of(other))));
         long interior = made.get("scene").asLong();
         assertThat(onStage.stage(other).get("sceneId").asLong()).isEqualTo(interior).isNotEqualTo(scene);
-        JsonNode sections = client.get("/api/masters/" + master).get("sections");
-        assertThat(sections.get(0).get("sceneId").asLong()).isEqualTo(scene);
-        assertThat(sections.get(1).get("sceneId").asLong()).isEqualTo(interior);
+        JsonNode clips = client.get("/api/masters/" + master).get("clips");
+        assertThat(clips.get(0).get("sceneId").asLong()).isEqualTo(scene);
+        assertThat(clips.get(1).get("sceneId").asLong()).isEqualTo(interior);
         for (long of : List.of(shot, other)) {
             onStage.camera(of, "FILM_FROM", Map.of("frame", 1001, "placed", LEVEL, "keepAim", false));
         }

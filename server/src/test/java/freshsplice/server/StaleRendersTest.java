@@ -26,7 +26,7 @@ class StaleRendersTest {
         received = Received.of(client, "Stale " + System.nanoTime(), Map.of("e.edl", Material.edl("Stale", List.of(new Material.Clip("a.png", 90_000, 12),
                 new Material.Clip("b.png", 90_000, 12))), "a.png", Material.picture("a", 640, 480), "b.png", Material.picture("b", 640, 480)));
         renders = new AskedRenders(client, received.project(), received.master());
-        shots = StreamSupport.stream(client.get("/api/masters/" + received.master()).get("sections").spliterator(), false)
+        shots = StreamSupport.stream(client.get("/api/masters/" + received.master()).get("clips").spliterator(), false)
                 .map(s -> s.get("shotId").asLong()).toList();
     }
 
@@ -91,7 +91,7 @@ class StaleRendersTest {
     @Test
     @DisplayName("what no frame of a render sees makes it no staler, however it looks and goes; what comes into view does")
     void outOfView() {
-        long scene = client.get("/api/masters/" + received.master()).get("sections").get(0).get("sceneId").asLong();
+        long scene = client.get("/api/masters/" + received.master()).get("clips").get(0).get("sceneId").asLong();
         OnStage stage = new OnStage(client);
         stage.set(shots.get(0), 1001, Map.of("x", 0, "y", 1.5, "z", 0, "pan", 0, "tilt", 0));
         long behind = stage.scene(scene, "ADD", Map.of("shape", "BLOCK", "x", 0, "y", 0, "z", 30, "turn", 0)).get(0).asLong();
@@ -111,8 +111,8 @@ class StaleRendersTest {
     void reasonsOfMasters() {
         long whole = renders.render(Map.of("shotIds", List.of(), "master", true)).get(0);
         assertThat(stale(whole)).isEmpty();
-        long piece = client.get("/api/masters/" + received.master()).get("sections").get(1).get("id").asLong();
-        client.post("/api/masters/" + received.master() + "/edits", Map.of("kind", "SLIP", "frames", 2, "sections", List.of(piece)));
+        long clip = client.get("/api/masters/" + received.master()).get("clips").get(1).get("id").asLong();
+        client.post("/api/masters/" + received.master() + "/edits", Map.of("kind", "SLIP", "frames", 2, "clips", List.of(clip)));
         assertThat(stale(whole)).containsExactly("edit");
         JsonNode why = client.get("/api/renders/" + whole + "/stale?parts=edit").get(0);
         assertThat(why.get("step").asString()).startsWith("Slip");

@@ -26,7 +26,7 @@ class ThingKeysTest {
     void receive() throws IOException {
         Received received = Received.of(client, "Things", Material.clips(2));
         project = received.project();
-        shot = client.get("/api/masters/" + received.master()).get("sections").get(1).get("shotId").asLong();
+        shot = client.get("/api/masters/" + received.master()).get("clips").get(1).get("shotId").asLong();
         thing = client.post("/api/shots/" + shot + "/items", Map.of("shape", "BOAT", "frame", 1001)).asLong();
         scene = onStage.stage(shot).get("sceneId").asLong();
     }

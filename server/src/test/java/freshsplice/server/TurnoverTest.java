@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -57,16 +57,16 @@ class TurnoverTest {
     }
 
     @Test
-    @DisplayName("somebody edits a piece after the list was shown: that change is left and said, the others are applied")
+    @DisplayName("somebody edits a clip after the list was shown: that change is left and said, the others are applied")
     void movedOn() throws IOException {
         List<Material.Clip> clips = Material.clips(8);
         Received received = Received.of(client, "Moved on", clips);
         long cut = newer(received, "b.edl", Material.edl("b", trimmed(clips, 2, 5)));
         List<JsonNode> seen = edits(cut);
         assertThat(seen).hasSize(2);
-        JsonNode piece = client.get("/api/masters/" + received.master()).get("sections").get(2);
-        client.post("/api/masters/" + received.master() + "/edits", Map.of("kind", "SLIP", "sections",
-                List.of(piece.get("id").asLong()), "frames", 3));
+        JsonNode clip = client.get("/api/masters/" + received.master()).get("clips").get(2);
+        client.post("/api/masters/" + received.master() + "/edits", Map.of("kind", "SLIP", "clips",
+                List.of(clip.get("id").asLong()), "frames", 3));
         JsonNode applied = client.applyChanges(cut, seen);
         assertThat(applied.get("applied").asInt()).isEqualTo(1);
         assertThat(list(applied.get("left"))).hasSize(1);
@@ -81,8 +81,8 @@ class TurnoverTest {
     }
 
     private static long length(JsonNode master, int index) {
-        JsonNode section = master.get("sections").get(index);
-        return section.get("out").asLong() - section.get("in").asLong();
+        JsonNode clip = master.get("clips").get(index);
+        return clip.get("out").asLong() - clip.get("in").asLong();
     }
 
     @Test
@@ -96,18 +96,18 @@ class TurnoverTest {
                 + "00:00:00:20 " + label + " " + end + "\n* FROM CLIP NAME: wind.wav\n").getBytes(StandardCharsets.UTF_8);
         Received received = Received.of(client, "With sound", Map.of("e.edl", withSound, "wind.wav", Material.tone(30)));
         JsonNode before = client.get("/api/masters/" + received.master());
-        long under = before.get("sections").get(4).get("in").asLong();
+        long under = before.get("clips").get(4).get("in").asLong();
         JsonNode sound = before.get("sound").get(0);
         assertThat(sound.get("in").asLong()).isEqualTo(under);
         long cut = newer(received, "b.edl", Material.edl("b", trimmed(clips, 1, 5)));
         client.applyChanges(cut, edits(cut).subList(0, 1));
         JsonNode after = client.get("/api/masters/" + received.master());
-        assertThat(after.get("sections").get(4).get("in").asLong()).isEqualTo(under - 5);
+        assertThat(after.get("clips").get(4).get("in").asLong()).isEqualTo(under - 5);
         assertThat(after.get("sound").get(0).get("in").asLong()).isEqualTo(sound.get("in").asLong() - 5);
         client.post("/api/projects/" + received.project() + "/undo", null);
         JsonNode undone = client.get("/api/masters/" + received.master());
         assertThat(undone.get("sound").get(0).get("in")).isEqualTo(sound.get("in"));
-        assertThat(undone.get("sections").get(4).get("in").asLong()).isEqualTo(under);
+        assertThat(undone.get("clips").get(4).get("in").asLong()).isEqualTo(under);
     }
 
     @Test
@@ -153,7 +153,7 @@ class TurnoverTest {
                     Rational.ONE)));
             at += c.length();
         }
-        Cut cut = new Cut("b", FrameRate.FPS_24, false, FrameRange.of(86_400, at), List.of(new Lane(Lane.Kind.PICTURE, "V1",
+        Cut cut = new Cut("b", FrameRate.FPS_24, false, FrameRange.of(86_400, at), List.of(new Track(Track.Kind.PICTURE, "V1",
                 true, events, List.of())), List.of());
         return Formats.writer("xmeml").write(cut, WriteOptions.DEFAULT).bytes();
     }
@@ -162,7 +162,7 @@ class TurnoverTest {
     @DisplayName("the first list handed back is noted while somebody edits, and neither writes over the other")
     void handedBackWhileEditing() throws Exception {
         Received received = Received.of(client, "Handed back", Material.clips(4));
-        long at = client.get("/api/masters/" + received.master()).get("sections").get(1).get("in").asLong();
+        long at = client.get("/api/masters/" + received.master()).get("clips").get(1).get("in").asLong();
         Thread saving = new Thread(() -> {
             for (int i = 0; i < 10; i++) {
                 client.postForBytes("/api/projects/" + received.project() + "/hand-back/edl");
@@ -188,8 +188,8 @@ class TurnoverTest {
         long second = client.post("/api/projects/" + received.project() + "/masters",
                 Map.of("name", "Second of two", "shots", 2, "frames", 31)).asLong();
         String path = "/api/projects/" + received.project() + "/hand-back";
-        assertThat(client.get(path + "?master=" + second).get("tally").get("pieces").asInt()).isEqualTo(2);
-        assertThat(client.get(path).get("tally").get("pieces").asInt()).isEqualTo(3);
+        assertThat(client.get(path + "?master=" + second).get("tally").get("clips").asInt()).isEqualTo(2);
+        assertThat(client.get(path).get("tally").get("clips").asInt()).isEqualTo(3);
         HttpResponse<byte[]> list = client.tryPost(path + "/edl?master=" + second, null);
         assertThat(list.headers().firstValue("Content-Disposition").orElseThrow()).contains("second_of_two");
         assertThat(new String(list.body(), StandardCharsets.UTF_8)).contains("TITLE: Second of two").contains("01:00:01:07");

@@ -31,7 +31,7 @@ class UndoUnderOthersTest {
         Received received = Received.of(ada, "Under others", CLIPS);
         project = received.project();
         master = received.master();
-        shot = ada.get("/api/masters/" + master).get("sections").get(0).get("shotId").asLong();
+        shot = ada.get("/api/masters/" + master).get("clips").get(0).get("shotId").asLong();
     }
 
     private JsonNode stage() {
@@ -119,27 +119,27 @@ class UndoUnderOthersTest {
     @Test
     @DisplayName("what was done over a step that is undone is not done again without it: no value stays that no step holds")
     void doneOver() {
-        JsonNode before = piece();
+        JsonNode before = clip();
         slip(ada, 3);
         slip(ben, 4);
         undo(ben);
         undo(ada);
         String message = Client.message(ben.tryPost("/api/projects/" + project + "/redo", null));
         assertThat(message).contains("over \"Slip sh0010 by +3 frames\" of Ada, which is undone");
-        assertThat(piece()).isEqualTo(before);
+        assertThat(clip()).isEqualTo(before);
         redo(ada);
         redo(ben);
-        assertThat(piece().get("shotFirst").asLong()).isEqualTo(before.get("shotFirst").asLong() + 7);
+        assertThat(clip().get("shotFirst").asLong()).isEqualTo(before.get("shotFirst").asLong() + 7);
         undo(ben);
         undo(ada);
-        assertThat(piece().get("shotFirst")).isEqualTo(before.get("shotFirst"));
+        assertThat(clip().get("shotFirst")).isEqualTo(before.get("shotFirst"));
     }
 
-    private JsonNode piece() {
-        return ada.get("/api/masters/" + master).get("sections").get(0);
+    private JsonNode clip() {
+        return ada.get("/api/masters/" + master).get("clips").get(0);
     }
 
     private void slip(Client who, int frames) {
-        who.post("/api/masters/" + master + "/edits", Map.of("kind", "SLIP", "frames", frames, "sections", List.of(piece().get("id").asLong())));
+        who.post("/api/masters/" + master + "/edits", Map.of("kind", "SLIP", "frames", frames, "clips", List.of(clip().get("id").asLong())));
     }
 }

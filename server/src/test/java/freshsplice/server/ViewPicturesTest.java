@@ -32,9 +32,9 @@ class ViewPicturesTest {
         Received received = Received.of(client, "Views " + System.nanoTime(), Material.clips(1));
         scene = client.get("/api/projects/" + received.project()).get("sceneId").asLong();
         new OnStage(client).scene(scene, "ADD", Map.of("shape", "BOAT", "x", 0, "y", 0, "z", -6, "turn", 30));
-        JsonNode section = client.get("/api/masters/" + received.master()).get("sections").get(0);
-        shot = section.get("shotId").asLong();
-        frame = section.get("shotFirst").asLong();
+        JsonNode clip = client.get("/api/masters/" + received.master()).get("clips").get(0);
+        shot = clip.get("shotId").asLong();
+        frame = clip.get("shotFirst").asLong();
     }
 
     /** What the shot's camera sees at its first frame, as a window reads it from its movement. */

@@ -79,8 +79,8 @@ class WalkTest {
 
         client.post("/api/cuts/" + cut + "/receive", null);
         JsonNode sequence = sequence();
-        assertThat(sequence.get("sections")).hasSize(60);
-        assertThat(sequence.get("counts").get("bentSeams").asInt()).isZero();
+        assertThat(sequence.get("clips")).hasSize(60);
+        assertThat(sequence.get("counts").get("offsetSeams").asInt()).isZero();
         assertThat(sequence.get("counts").get("missingBoards").asInt()).isEqualTo(2);
         assertThat(sequence.get("sound")).hasSize(1);
         assertThat(view().get("undo").get("name").asString()).startsWith("Receive Night market");
@@ -89,7 +89,7 @@ class WalkTest {
         assertThat(view().has("masterId")).isFalse();
         assertThat(client.get("/api/cuts/" + cut + "/intake").get("received").asBoolean()).isFalse();
         client.post("/api/projects/" + project + "/redo", null);
-        assertThat(sequence().get("sections")).hasSize(60);
+        assertThat(sequence().get("clips")).hasSize(60);
 
         JsonNode arrived = client.upload("/api/projects/" + project + "/files",
                 Map.of("Panel 59.jpg.png", Material.picture("late", 64, 36), "panel-60.png",
@@ -100,29 +100,29 @@ class WalkTest {
 
     @Test
     void fragmentsAreJoinedAndCanBeKeptApartOneByOne() throws IOException {
-        List<Material.Clip> pieces = List.of(new Material.Clip("a", 1000, 10), new Material.Clip("a", 1010, 10),
+        List<Material.Clip> clips = List.of(new Material.Clip("a", 1000, 10), new Material.Clip("a", 1010, 10),
                 new Material.Clip("a", 1020, 10));
-        long cut = look(pieces, Map.of());
+        long cut = look(clips, Map.of());
         JsonNode first = client.get("/api/cuts/" + cut + "/intake");
         assertThat(first.get("shots")).hasSize(1);
         long seam = first.get("shots").get(0).get("seams").get(1).asLong();
         client.post("/api/cuts/" + cut + "/apart", Map.of("seam", seam, "apart", true));
         assertThat(client.get("/api/cuts/" + cut + "/intake").get("shots")).hasSize(2);
         client.post("/api/cuts/" + cut + "/receive", null);
-        assertThat(sequence().get("counts").get("bentSeams").asInt()).isZero();
-        assertThat(client.cutPieces(sequence())).hasSize(2);
+        assertThat(sequence().get("counts").get("offsetSeams").asInt()).isZero();
+        assertThat(client.cutClips(sequence())).hasSize(2);
     }
 
     @Test
     void aMovedSeamBendsByItsFramesAndUndoStraightensIt() throws IOException {
         receive(Material.clips(6));
         JsonNode before = sequence();
-        long at = before.get("sections").get(2).get("in").asLong();
+        long at = before.get("clips").get(2).get("in").asLong();
         client.post("/api/masters/" + before.get("id").asLong() + "/seam", Map.of("at", at, "frames", 3));
-        JsonNode bent = sequence();
-        assertThat(bent.get("seams").get(2).get("cutBend").asLong()).isEqualTo(3);
-        assertThat(bent.get("seams").get(2).get("at").asLong()).isEqualTo(at + 3);
-        assertThat(bent.get("sections").get(2).get("shotFirst").asLong()).isEqualTo(1004);
+        JsonNode moved = sequence();
+        assertThat(moved.get("seams").get(2).get("cutOffset").asLong()).isEqualTo(3);
+        assertThat(moved.get("seams").get(2).get("at").asLong()).isEqualTo(at + 3);
+        assertThat(moved.get("clips").get(2).get("shotFirst").asLong()).isEqualTo(1004);
         client.post("/api/projects/" + project + "/undo", null);
         assertThat(sequence().get("seams")).isEqualTo(before.get("seams"));
         assertThat(Client.message(client.tryPost("/api/masters/" + before.get("id").asLong() + "/seam",
@@ -160,7 +160,7 @@ class WalkTest {
     @DisplayName("a render for which there is no memory fails and says so; the queue draws the next")
     void noMemory() throws Exception {
         receive(Material.clips(1));
-        long shot = sequence().get("sections").get(0).get("shotId").asLong();
+        long shot = sequence().get("clips").get(0).get("shotId").asLong();
         WithoutMemory.once(TestServer.bean(RenderQueue.class), id -> list(client.get("/api/projects/" + project + "/renders")).stream()
                 .anyMatch(r -> r.get("id").asLong() == id));
         JsonNode failed = await(render(shot));
@@ -173,11 +173,11 @@ class WalkTest {
     void rendersHaveVersionsFramesTimecodeAndSayWhatMadeThemStale() throws IOException {
         long cut = look(Material.clips(3), Map.of("wind.wav", Material.tone(4)));
         client.post("/api/cuts/" + cut + "/receive", null);
-        JsonNode section = sequence().get("sections").get(1);
-        long shot = section.get("shotId").asLong();
+        JsonNode clip = sequence().get("clips").get(1);
+        long shot = clip.get("shotId").asLong();
         long first = render(shot);
         Probe probe = Probe.of(movie(first));
-        assertThat(probe.frames()).isEqualTo(section.get("out").asLong() - section.get("in").asLong());
+        assertThat(probe.frames()).isEqualTo(clip.get("out").asLong() - clip.get("in").asLong());
         assertThat(probe.timecode()).isEqualTo("00:00:41:17");
         assertThat(probe.sound()).isTrue();
         assertThat(sequence().get("renders").get(0).get("stale")).isEmpty();
@@ -195,18 +195,18 @@ class WalkTest {
         assertThat(client.bytes("/api/renders/" + first + "/movie")).isNotEmpty();
         // an open end is lengthened: the render no longer reaches its seam
         long end = sequence().get("end").asLong();
-        client.post("/api/masters/" + sequence().get("id").asLong() + "/seam", Map.of("at", section.get("out").asLong(),
+        client.post("/api/masters/" + sequence().get("id").asLong() + "/seam", Map.of("at", clip.get("out").asLong(),
                 "frames", 5));
         assertThat(end).isEqualTo(sequence().get("end").asLong());
-        assertThat(sequence().get("seams").get(2).get("renderBend").asLong()).isEqualTo(-5);
+        assertThat(sequence().get("seams").get(2).get("renderOffset").asLong()).isEqualTo(-5);
     }
 
     @Test
     void aStoppedRenderLeavesNothingAndAFinishedOneStays() throws IOException {
         receive(List.of(new Material.Clip("long", 1000, 2000), new Material.Clip("short", 9000, 5)));
-        long done = render(sequence().get("sections").get(1).get("shotId").asLong());
+        long done = render(sequence().get("clips").get(1).get("shotId").asLong());
         long id = client.post("/api/projects/" + project + "/renders", Map.of("shotIds",
-                List.of(sequence().get("sections").get(0).get("shotId").asLong()), "master", false, "width", 640,
+                List.of(sequence().get("clips").get(0).get("shotId").asLong()), "master", false, "width", 640,
                 "height", 360, "burnIn", false, "blur", false)).get(0).asLong();
         client.post("/api/renders/" + id + "/stop", null);
         assertThat(await(id).get("state").asString()).isEqualTo("STOPPED");
@@ -219,7 +219,7 @@ class WalkTest {
         List<Material.Clip> clips = Material.clips(8);
         // sound that no event names is laid under the master, and goes back with the list
         client.post("/api/cuts/" + look(clips, Map.of("wind.wav", Material.tone(4))) + "/receive", null);
-        List<Long> shots = list(sequence().get("sections")).stream().map(s -> s.get("shotId").asLong()).toList();
+        List<Long> shots = list(sequence().get("clips")).stream().map(s -> s.get("shotId").asLong()).toList();
         new OnStage(client).set(shots.get(3), 1001, Map.of("x", 4.5));
         render(shots.get(0));
         render(shots.get(3));
@@ -250,14 +250,14 @@ class WalkTest {
                 .as("what became stale is said: pushed along, it lies over other wind")
                 .containsExactly("sh0040: stale: sound changed; covers " + clips.get(3).length() + " of " + (clips.get(3).length() + 20) + " frames");
         JsonNode after = sequence();
-        assertThat(after.get("counts").get("bentSeams").asInt()).as("bent by the cut").isEqualTo((int) list(
-                after.get("seams")).stream().filter(s -> s.get("renderBend").asLong() != 0).count());
-        assertThat(list(after.get("seams")).stream().mapToLong(s -> s.get("cutBend").asLong())).containsOnly(0L);
-        assertThat(list(after.get("sections")).stream().map(s -> s.get("code").asString())).containsExactly("sh0010",
+        assertThat(after.get("counts").get("offsetSeams").asInt()).as("bent by the cut").isEqualTo((int) list(
+                after.get("seams")).stream().filter(s -> s.get("renderOffset").asLong() != 0).count());
+        assertThat(list(after.get("seams")).stream().mapToLong(s -> s.get("cutOffset").asLong())).containsOnly(0L);
+        assertThat(list(after.get("clips")).stream().map(s -> s.get("code").asString())).containsExactly("sh0010",
                 "sh0020", "sh0025", "sh0030", "sh0040", "sh0050", "sh0070", "sh0080");
-        assertThat(after.get("sections").get(4).get("shotFirst").asLong()).isEqualTo(995);
+        assertThat(after.get("clips").get(4).get("shotFirst").asLong()).isEqualTo(995);
         assertThat(client.get("/api/shots/" + shots.get(3) + "/stage").get("plain").get("x").asDouble()).as("camera work is kept").isEqualTo(4.5);
         client.post("/api/projects/" + project + "/undo", null);
-        assertThat(list(sequence().get("sections")).stream().map(s -> s.get("shotId").asLong())).isEqualTo(shots);
+        assertThat(list(sequence().get("clips")).stream().map(s -> s.get("shotId").asLong())).isEqualTo(shots);
     }
 }

@@ -7,35 +7,35 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * Which piece of the newer side is which of the older. The pairing is the cheapest under this cost, found in stages
+ * Which clip of the newer side is which of the older. The pairing is the cheapest under this cost, found in stages
  * so that ordinary cuts take near-linear time:
  *
  * <ol>
  * <li>A pair that shows exactly the same costs 0; such pairs in order come first ({@link InOrder}).</li>
  * <li>Between them, in order: a pair of one source costs 1 − shared/all frames (shared and all source frames of the
- * two), and 0.1 more at another speed; a piece left alone costs 1. Solved exactly by {@link GapPairing}.</li>
- * <li>What is left anywhere: the same cost, out of order (a moved piece), the cheapest first.</li>
- * <li>A piece left alone whose source frames lie in another's that already has its pair: a split, or a join.</li>
+ * two), and 0.1 more at another speed; a clip left alone costs 1. Solved exactly by {@link GapPairing}.</li>
+ * <li>What is left anywhere: the same cost, out of order (a moved clip), the cheapest first.</li>
+ * <li>A clip left alone whose source frames lie in another's that already has its pair: a split, or a join.</li>
  * <li>Between pairs, in order: another source in the same place costs 1.2 + 1.6 · length difference/longer length, so
  * that it is a replacement only while less than half of the length differs.</li>
  * </ol>
  */
 final class Alignment {
-    /** What each old piece became; −1 where nothing. */
+    /** What each old clip became; −1 where nothing. */
     final int[] newOf;
-    /** What each new piece was; −1 where nothing. */
+    /** What each new clip was; −1 where nothing. */
     final int[] oldOf;
-    /** By old piece: its pair is out of order. */
+    /** By old clip: its pair is out of order. */
     final boolean[] moved;
-    /** By new piece without a pair: the old piece it was split from; −1 where none. */
+    /** By new clip without a pair: the old clip it was split from; −1 where none. */
     final int[] splitFrom;
-    /** By old piece without a pair: the new piece it was joined into; −1 where none. */
+    /** By old clip without a pair: the new clip it was joined into; −1 where none. */
     final int[] joinedInto;
 
-    private final List<Piece> olds;
-    private final List<Piece> news;
+    private final List<ComparedClip> olds;
+    private final List<ComparedClip> news;
 
-    private Alignment(List<Piece> olds, List<Piece> news) {
+    private Alignment(List<ComparedClip> olds, List<ComparedClip> news) {
         this.olds = olds;
         this.news = news;
         newOf = filled(olds.size());
@@ -45,7 +45,7 @@ final class Alignment {
         moved = new boolean[olds.size()];
     }
 
-    static Alignment of(List<Piece> olds, List<Piece> news) {
+    static Alignment of(List<ComparedClip> olds, List<ComparedClip> news) {
         Alignment alignment = new Alignment(olds, news);
         alignment.pairSame();
         alignment.pairInGaps(GapPairing::sameSourceCost);
@@ -62,7 +62,7 @@ final class Alignment {
         InOrder.match(a, b).forEach(pair -> pair(pair[0], pair[1]));
     }
 
-    private static int token(Piece p, Map<Object, Integer> tokens) {
+    private static int token(ComparedClip p, Map<Object, Integer> tokens) {
         Object same = p.still() ? List.of(p.key(), p.length()) : List.of(p.key(), p.from(), p.slope(), p.length());
         return tokens.computeIfAbsent(same, k -> tokens.size());
     }
@@ -138,9 +138,9 @@ final class Alignment {
         }
     }
 
-    /** The piece of the other side that {@code part} was or is a part of, beside that one's own pair. */
-    private static int wholeOf(int part, List<Piece> own, List<Piece> other, SourceIndex otherIndex, int[] pairOf) {
-        Piece p = own.get(part);
+    /** The clip of the other side that {@code part} was or is a part of, beside that one's own pair. */
+    private static int wholeOf(int part, List<ComparedClip> own, List<ComparedClip> other, SourceIndex otherIndex, int[] pairOf) {
+        ComparedClip p = own.get(part);
         for (int whole : otherIndex.near(p)) {
             int pair = pairOf[whole];
             if (pair >= 0 && isPart(p, own.get(pair), other.get(whole), Math.abs(pair - part))) {
@@ -150,7 +150,7 @@ final class Alignment {
         return -1;
     }
 
-    private static boolean isPart(Piece part, Piece pair, Piece whole, int distance) {
+    private static boolean isPart(ComparedClip part, ComparedClip pair, ComparedClip whole, int distance) {
         if (part.still()) {
             return distance <= 2 && pair.length() + part.length() <= whole.length() + whole.length() / 4
                     && pair.length() < whole.length();

@@ -6,18 +6,18 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * Which edit pushed a shifted piece along. Walking the newer side in order, the black before a piece tells: where it
- * is as long as it was, the piece was pushed by what lies before it; where it is not, the piece's own place changed.
+ * Which edit pushed a shifted clip along. Walking the newer side in order, the black before a clip tells: where it
+ * is as long as it was, the clip was pushed by what lies before it; where it is not, the clip's own place changed.
  */
 final class Causes {
-    private final List<Piece> olds;
-    private final List<Piece> news;
+    private final List<ComparedClip> olds;
+    private final List<ComparedClip> news;
     private final Alignment alignment;
     private final List<Change> changes;
     private final Map<Integer, Integer> changeOfNew = new HashMap<>();
     private final Map<Integer, Integer> changeOfOld = new HashMap<>();
 
-    Causes(List<Piece> olds, List<Piece> news, Alignment alignment, List<Change> changes) {
+    Causes(List<ComparedClip> olds, List<ComparedClip> news, Alignment alignment, List<Change> changes) {
         this.olds = olds;
         this.news = news;
         this.alignment = alignment;
@@ -75,11 +75,11 @@ final class Causes {
         return last;
     }
 
-    /** Frames of black between two pieces, whatever lies between them being taken out. */
-    private static long blackBefore(List<Piece> pieces, int last, int at) {
-        long free = pieces.get(at).edge().in() - (last < 0 ? pieces.get(0).edge().in() : pieces.get(last).edge().out());
+    /** Frames of black between two clips, whatever lies between them being taken out. */
+    private static long blackBefore(List<ComparedClip> clips, int last, int at) {
+        long free = clips.get(at).edge().in() - (last < 0 ? clips.get(0).edge().in() : clips.get(last).edge().out());
         for (int i = last + 1; i < at; i++) {
-            free -= pieces.get(i).length();
+            free -= clips.get(i).length();
         }
         return free;
     }

@@ -8,16 +8,16 @@ import java.util.List;
 import java.util.stream.LongStream;
 import java.util.stream.Stream;
 
-/** Finds what differs between two runs of pieces, each in record order. Pure; near-linear for ordinary cuts. */
+/** Finds what differs between two runs of clips, each in record order. Pure; near-linear for ordinary cuts. */
 public final class ChangeFinder {
     /** Tells whether the sound that belongs to a pair differs. */
     @FunctionalInterface
     public interface SoundDiffers {
-        boolean between(Piece older, Piece newer);
+        boolean between(ComparedClip older, ComparedClip newer);
     }
 
-    private final List<Piece> olds;
-    private final List<Piece> news;
+    private final List<ComparedClip> olds;
+    private final List<ComparedClip> news;
     private final int handles;
     private final SoundDiffers sound;
     private final Alignment alignment;
@@ -25,7 +25,7 @@ public final class ChangeFinder {
     private final BitSet wasJoined = new BitSet();
     private int kept;
 
-    private ChangeFinder(List<Piece> olds, List<Piece> news, int handles, SoundDiffers sound) {
+    private ChangeFinder(List<ComparedClip> olds, List<ComparedClip> news, int handles, SoundDiffers sound) {
         this.olds = olds;
         this.news = news;
         this.handles = handles;
@@ -36,7 +36,7 @@ public final class ChangeFinder {
     }
 
     /** @param handles frames that each shot has beyond its cut range at either end */
-    public static ChangeList find(List<Piece> olds, List<Piece> news, int handles, SoundDiffers sound) {
+    public static ChangeList find(List<ComparedClip> olds, List<ComparedClip> news, int handles, SoundDiffers sound) {
         return new ChangeFinder(olds, news, handles, sound).changes();
     }
 
@@ -55,7 +55,7 @@ public final class ChangeFinder {
                 Arrays.stream(alignment.oldOf).boxed().toList());
     }
 
-    /** Old pieces without a pair, up to {@code until}. */
+    /** Old clips without a pair, up to {@code until}. */
     private int addGone(int from, int until, List<Change> changes) {
         for (int o = from; o < until; o++) {
             if (alignment.newOf[o] < 0) {
@@ -66,26 +66,26 @@ public final class ChangeFinder {
     }
 
     private Change gone(int o) {
-        Piece old = olds.get(o);
+        ComparedClip old = olds.get(o);
         int into = alignment.joinedInto[o];
         if (into < 0) {
             return new Change(ChangeKind.OMITTED, o, -1, old.name(), old.record(), null, 0, -old.length(), 0, 0,
-                    Needs.NOTHING, -1);
+                    Impact.NOTHING, -1);
         }
         Figures figures = Figures.of(old, news.get(into));
         return change(ChangeKind.JOINED, o, into, figures);
     }
 
     private void addNewer(int n, int o, List<Change> changes) {
-        Piece piece = news.get(n);
+        ComparedClip clip = news.get(n);
         if (o >= 0) {
             addPair(o, n, changes);
         } else if (alignment.splitFrom[n] >= 0) {
             int from = alignment.splitFrom[n];
-            changes.add(change(ChangeKind.SPLIT, from, n, Figures.of(olds.get(from), piece)));
+            changes.add(change(ChangeKind.SPLIT, from, n, Figures.of(olds.get(from), clip)));
         } else {
-            changes.add(new Change(ChangeKind.NEW, -1, n, piece.name(), null, piece.record(), 0, piece.length(), 0, 0,
-                    Needs.CAMERA, -1));
+            changes.add(new Change(ChangeKind.NEW, -1, n, clip.name(), null, clip.record(), 0, clip.length(), 0, 0,
+                    Impact.CAMERA, -1));
         }
     }
 
@@ -101,8 +101,8 @@ public final class ChangeFinder {
 
     /** The strongest kind that applies, null where nothing changed. */
     private ChangeKind kind(int o, int n, Figures figures) {
-        Piece older = olds.get(o);
-        Piece newer = news.get(n);
+        ComparedClip older = olds.get(o);
+        ComparedClip newer = news.get(n);
         if (!older.key().equals(newer.key())) {
             return ChangeKind.REPLACED;
         }
@@ -134,23 +134,23 @@ public final class ChangeFinder {
     }
 
     private Change change(ChangeKind kind, int o, int n, Figures figures) {
-        Piece older = olds.get(o);
-        Piece newer = news.get(n);
+        ComparedClip older = olds.get(o);
+        ComparedClip newer = news.get(n);
         return new Change(kind, o, n, newer.name().isEmpty() ? older.name() : newer.name(), older.record(),
                 newer.record(), figures.head(), figures.tail(), figures.slip(),
                 newer.edge().in() - older.edge().in(), needs(kind, older, newer), -1);
     }
 
-    private Needs needs(ChangeKind kind, Piece older, Piece newer) {
-        Needs frames = frames(older, newer);
+    private Impact needs(ChangeKind kind, ComparedClip older, ComparedClip newer) {
+        Impact frames = frames(older, newer);
         return switch (kind) {
-            case REPLACED, RETIMED -> frames.or(Needs.RENDER);
+            case REPLACED, RETIMED -> frames.or(Impact.RENDER);
             default -> frames;
         };
     }
 
-    /** How far the newer piece shows frames that the older did not: none, inside its handles, beyond them. */
-    private Needs frames(Piece older, Piece newer) {
+    /** How far the newer clip shows frames that the older did not: none, inside its handles, beyond them. */
+    private Impact frames(ComparedClip older, ComparedClip newer) {
         Rational beyond;
         if (older.still() || newer.still() || !older.key().equals(newer.key()) || older.slope().isZero() || newer.slope().isZero()) {
             beyond = Rational.of(newer.record().length() - older.record().length());
@@ -161,21 +161,21 @@ public final class ChangeFinder {
             beyond = Rational.max(below, above);
         }
         if (beyond.signum() <= 0) {
-            return Needs.NOTHING;
+            return Impact.NOTHING;
         }
-        return beyond.compareTo(Rational.of(handles)) <= 0 ? Needs.HANDLES : Needs.CAMERA;
+        return beyond.compareTo(Rational.of(handles)) <= 0 ? Impact.HANDLES : Impact.CAMERA;
     }
 
-    private static Rational seenLow(Piece p) {
+    private static Rational seenLow(ComparedClip p) {
         return seen(p).reduce(Rational::min).orElseThrow();
     }
 
-    private static Rational seenHigh(Piece p) {
+    private static Rational seenHigh(ComparedClip p) {
         return seen(p).reduce(Rational::max).orElseThrow();
     }
 
     /** Positions among which are the lowest and the highest: both ends, and all between where the speed changes. */
-    private static Stream<Rational> seen(Piece p) {
+    private static Stream<Rational> seen(ComparedClip p) {
         return (p.isKeyed() ? LongStream.rangeClosed(p.record().in(), p.record().out()) : LongStream.of(p.record().in(), p.record().out()))
                 .mapToObj(p.eachFrame().at());
     }

@@ -28,8 +28,8 @@ public final class ChangeWords {
     }
 
     /** What a change is, with the speeds where they differ: "speed 100 % to 200 %, tail −24". */
-    public static String what(Change c, Demand demand) {
-        if (demand == Demand.OF_SLATE && c.kind() == ChangeKind.REPLACED) {
+    public static String what(Change c, ShotImpact demand) {
+        if (demand == ShotImpact.OF_SLATE && c.kind() == ChangeKind.REPLACED) {
             return "other words: " + c.name();
         }
         if (c.kind() != ChangeKind.RETIMED || demand.before() == null || demand.after() == null) {
@@ -43,8 +43,8 @@ public final class ChangeWords {
     }
 
     /** What a change asks of its shot. */
-    public static String asks(Change c, Demand demand) {
-        if (c.kind() == ChangeKind.NEW && demand.shown() == null && demand.needs() == Needs.CAMERA) {
+    public static String asks(Change c, ShotImpact demand) {
+        if (c.kind() == ChangeKind.NEW && demand.shown() == null && demand.needs() == Impact.CAMERA) {
             return "a shot, a camera, a board";
         }
         if (c.kind() == ChangeKind.OMITTED) {

@@ -10,9 +10,9 @@ import java.util.function.UnaryOperator;
 import java.util.stream.LongStream;
 
 /**
- * Where a piece whose speed changes is in its source, record frame by record frame.
+ * Where a clip whose speed changes is in its source, record frame by record frame.
  *
- * @param edge the piece, from cut to cut
+ * @param edge the clip, from cut to cut
  * @param at   exact source position by record frame
  * @param keys record frames at which a list tells a position; empty where none does
  */
@@ -23,7 +23,7 @@ record Course(FrameRange edge, LongFunction<Rational> at, List<Long> keys) {
         this(edge, at, List.of());
     }
 
-    /** Of a piece of a list. */
+    /** Of a clip of a list. */
     static Course of(FrameRange edge, TimeMap time) {
         return new Course(edge, time::at, time.keys().stream().map(TimeMap.Key::record).filter(edge::contains).toList());
     }

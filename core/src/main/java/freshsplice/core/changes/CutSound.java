@@ -2,8 +2,8 @@ package freshsplice.core.changes;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.identity.SameSources;
 import freshsplice.core.identity.SourceUse;
 import freshsplice.core.time.FrameRange;
@@ -14,23 +14,23 @@ import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
 
-/** The sound of a cut, asked piece by piece: what is heard under a picture, counted from the picture's own start. */
+/** The sound of a cut, asked clip by clip: what is heard under a picture, counted from the picture's own start. */
 public final class CutSound {
     private static final Pattern USUAL_NAME = Pattern.compile("A[1-9]\\d?");
     /** Positions and speeds are compared to this part: formats round them. */
     private static final double GRAIN = 100;
 
-    private record Heard(String lane, String source, FrameRange at, long from, String speed) {
+    private record Heard(String track, String source, FrameRange at, long from, String speed) {
     }
 
     private final Cut cut;
-    private final List<Lane> lanes;
+    private final List<Track> tracks;
     private final SameSources same;
     private final boolean isOlder;
 
     private CutSound(Cut cut, SameSources same, boolean isOlder) {
         this.cut = cut;
-        this.lanes = lanesOf(cut);
+        this.tracks = tracksOf(cut);
         this.same = same;
         this.isOlder = isOlder;
     }
@@ -45,9 +45,9 @@ public final class CutSound {
             this.newer = newer;
         }
 
-        /** Whether anything else is heard under the newer piece than under the older. A cut without sound says nothing of it. */
-        public boolean differs(Piece oldPiece, Piece newPiece) {
-            return !newer.isSilent() && !older.under(oldPiece.edge()).equals(newer.under(newPiece.edge()));
+        /** Whether anything else is heard under the newer clip than under the older. A cut without sound says nothing of it. */
+        public boolean differs(ComparedClip oldClip, ComparedClip newClip) {
+            return !newer.isSilent() && !older.under(oldClip.edge()).equals(newer.under(newClip.edge()));
         }
     }
 
@@ -57,14 +57,14 @@ public final class CutSound {
         return new Pair(new CutSound(older, same, true), new CutSound(newer, same, false));
     }
 
-    private static List<Lane> lanesOf(Cut cut) {
-        return cut.lanesOf(Lane.Kind.SOUND).stream().map(cut.lanes()::get).toList();
+    private static List<Track> tracksOf(Cut cut) {
+        return cut.tracksOf(Track.Kind.SOUND).stream().map(cut.tracks()::get).toList();
     }
 
     private static List<SourceUse> uses(Cut cut) {
         SourceUse.Gathering gathering = new SourceUse.Gathering();
-        for (Lane lane : lanesOf(cut)) {
-            for (Event event : lane.events()) {
+        for (Track track : tracksOf(cut)) {
+            for (Event event : track.events()) {
                 if (event.source() != null) {
                     Rational from = event.from();
                     Rational to = event.to();
@@ -77,15 +77,15 @@ public final class CutSound {
     }
 
     private boolean isSilent() {
-        return lanes.stream().allMatch(l -> l.events().isEmpty());
+        return tracks.stream().allMatch(l -> l.events().isEmpty());
     }
 
     private Set<Heard> under(FrameRange picture) {
         Set<Heard> heard = new HashSet<>();
-        for (int i = 0; i < lanes.size(); i++) {
-            Lane lane = lanes.get(i);
-            String name = USUAL_NAME.matcher(lane.name()).matches() ? lane.name() : "A" + (i + 1);
-            for (Event event : overlapping(lane, picture)) {
+        for (int i = 0; i < tracks.size(); i++) {
+            Track track = tracks.get(i);
+            String name = USUAL_NAME.matcher(track.name()).matches() ? track.name() : "A" + (i + 1);
+            for (Event event : overlapping(track, picture)) {
                 FrameRange at = FrameRange.of(Math.max(event.record().in(), picture.in()),
                         Math.min(event.record().out(), picture.out()));
                 heard.add(heard(name, event, at, picture));
@@ -94,7 +94,7 @@ public final class CutSound {
         return heard;
     }
 
-    private Heard heard(String lane, Event event, FrameRange at, FrameRange picture) {
+    private Heard heard(String track, Event event, FrameRange at, FrameRange picture) {
         Source source = event.source();
         String key = source == null ? "" : source.identity();
         SameSources.Link link = isOlder ? null : same.newer(key);
@@ -104,12 +104,12 @@ public final class CutSound {
         double from = (link == null ? position : link.position(position)).toDouble()
                 / (link == null ? perFrame : perFrame * link.scale().toDouble());
         String speed = event.speed(cut.rate()).map(s -> Long.toString(Math.round(s.toDouble() * GRAIN))).orElse("keyed");
-        return new Heard(lane, isOlder ? same.older(key) : link == null ? key : link.older(), at.shiftedBy(-picture.in()),
+        return new Heard(track, isOlder ? same.older(key) : link == null ? key : link.older(), at.shiftedBy(-picture.in()),
                 Math.round(from * GRAIN), speed);
     }
 
-    private static List<Event> overlapping(Lane lane, FrameRange range) {
-        List<Event> events = lane.events();
+    private static List<Event> overlapping(Track track, FrameRange range) {
+        List<Event> events = track.events();
         int low = 0;
         int high = events.size();
         while (low < high) {

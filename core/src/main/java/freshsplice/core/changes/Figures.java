@@ -4,14 +4,14 @@ import freshsplice.core.time.Rational;
 import java.util.OptionalLong;
 
 /**
- * What changed between the two pieces of a pair, in frames. Always: new length = old length + head + tail.
+ * What changed between the two clips of a pair, in frames. Always: new length = old length + head + tail.
  *
  * @param head record frames gained at the head
  * @param tail record frames gained at the tail
  * @param slip source frames by which what is seen moved while the length stayed
  */
 record Figures(long head, long tail, long slip) {
-    static Figures of(Piece older, Piece newer) {
+    static Figures of(ComparedClip older, ComparedClip newer) {
         long longer = newer.length() - older.length();
         if (!older.key().equals(newer.key())) {
             return new Figures(0, longer, 0);
@@ -34,7 +34,7 @@ record Figures(long head, long tail, long slip) {
     }
 
     /** Of two whose speed changes: what was trimmed of one course, or how far it was slipped; of another course, its length alone. */
-    private static Figures ofKeyed(Piece older, Piece newer, long longer) {
+    private static Figures ofKeyed(ComparedClip older, ComparedClip newer, long longer) {
         OptionalLong slip = older.eachFrame().slipTo(newer.eachFrame());
         OptionalLong head = older.eachFrame().headOf(newer.eachFrame());
         if (head.isPresent() && (longer != 0 || head.getAsLong() == 0)) {

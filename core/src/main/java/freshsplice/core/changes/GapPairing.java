@@ -6,12 +6,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
-/** The cheapest pairing in order of two short runs of pieces; a piece left alone costs 1. */
+/** The cheapest pairing in order of two short runs of clips; a clip left alone costs 1. */
 final class GapPairing {
-    /** What it costs to call two pieces one; 2 or more where they cannot be. */
+    /** What it costs to call two clips one; 2 or more where they cannot be. */
     @FunctionalInterface
     interface Cost {
-        double of(Piece older, Piece newer);
+        double of(ComparedClip older, ComparedClip newer);
     }
 
     private static final double IMPOSSIBLE = 2;
@@ -21,7 +21,7 @@ final class GapPairing {
     private GapPairing() {
     }
 
-    static double sameSourceCost(Piece older, Piece newer) {
+    static double sameSourceCost(ComparedClip older, ComparedClip newer) {
         double shared = older.overlapWith(newer);
         if (shared <= 0) {
             return IMPOSSIBLE;
@@ -30,7 +30,7 @@ final class GapPairing {
         return 1 - shared / all + (older.slope().equals(newer.slope()) ? 0 : 0.1);
     }
 
-    static double replacementCost(Piece older, Piece newer) {
+    static double replacementCost(ComparedClip older, ComparedClip newer) {
         if (older.isSlate() != newer.isSlate()) {
             // a title never takes the place of a shot: that one is omitted, and this one new
             return IMPOSSIBLE;
@@ -39,7 +39,7 @@ final class GapPairing {
         return 1.2 + 1.6 * Math.abs(older.length() - newer.length()) / longer;
     }
 
-    static List<int[]> pairs(List<Piece> olds, List<Piece> news, List<Integer> freeOld, List<Integer> freeNew,
+    static List<int[]> pairs(List<ComparedClip> olds, List<ComparedClip> news, List<Integer> freeOld, List<Integer> freeNew,
                              Cost cost) {
         if ((long) freeOld.size() * freeNew.size() > MOST_CELLS) {
             return bySource(olds, news, freeOld, freeNew, cost);
@@ -57,7 +57,7 @@ final class GapPairing {
         return walk(best, olds, news, freeOld, freeNew, cost);
     }
 
-    private static List<int[]> walk(double[][] best, List<Piece> olds, List<Piece> news, List<Integer> freeOld,
+    private static List<int[]> walk(double[][] best, List<ComparedClip> olds, List<ComparedClip> news, List<Integer> freeOld,
                                     List<Integer> freeNew, Cost cost) {
         List<int[]> pairs = new ArrayList<>();
         int i = 0;
@@ -75,8 +75,8 @@ final class GapPairing {
         return pairs;
     }
 
-    /** For huge gaps: each new piece with its cheapest old piece near it in the source, of those the rising ones. */
-    private static List<int[]> bySource(List<Piece> olds, List<Piece> news, List<Integer> freeOld,
+    /** For huge gaps: each new clip with its cheapest old clip near it in the source, of those the rising ones. */
+    private static List<int[]> bySource(List<ComparedClip> olds, List<ComparedClip> news, List<Integer> freeOld,
                                         List<Integer> freeNew, Cost cost) {
         SourceIndex index = new SourceIndex(olds);
         Map<Integer, int[]> byOld = new HashMap<>();

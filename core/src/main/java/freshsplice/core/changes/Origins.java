@@ -1,10 +1,10 @@
 package freshsplice.core.changes;
 
-import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.CutClip;
 import freshsplice.core.cut.Source;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
-import freshsplice.core.master.Bend;
+import freshsplice.core.master.RetimeKey;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
@@ -22,19 +22,19 @@ import java.util.stream.Stream;
 public final class Origins {
     /**
      * @param shotId   the shot
-     * @param position exact shot frame at the piece's cut
+     * @param position exact shot frame at the clip's cut
      * @param slope    shot frames per record frame; the mean where its speed changes
-     * @param bends    where its speed changes, counted from the piece's cut; empty for a constant one
+     * @param retimeKeys    where its speed changes, counted from the clip's cut; empty for a constant one
      */
-    public record Origin(long shotId, Rational position, Rational slope, List<Bend> bends) {
-        /** Where a piece is in the shot, frame by frame; null where its speed does not change. @param edge the piece */
+    public record Origin(long shotId, Rational position, Rational slope, List<RetimeKey> retimeKeys) {
+        /** Where a clip is in the shot, frame by frame; null where its speed does not change. @param edge the clip */
         Course course(FrameRange edge) {
-            return bends.isEmpty() ? null : new Course(edge, r -> at(r - edge.in()));
+            return retimeKeys.isEmpty() ? null : new Course(edge, r -> at(r - edge.in()));
         }
 
-        /** The exact shot frame so many record frames after the piece's cut. */
+        /** The exact shot frame so many record frames after the clip's cut. */
         Rational at(long frames) {
-            return bends.isEmpty() ? position.plus(slope.times(frames)) : Bend.at(bends, Rational.of(frames));
+            return retimeKeys.isEmpty() ? position.plus(slope.times(frames)) : RetimeKey.at(retimeKeys, Rational.of(frames));
         }
     }
 
@@ -68,9 +68,9 @@ public final class Origins {
         return this;
     }
 
-    /** Which of our frames a piece shows; empty where its names are none of ours. */
-    public Optional<Origin> of(CutPiece piece) {
-        Source source = piece.source();
+    /** Which of our frames a clip shows; empty where its names are none of ours. */
+    public Optional<Origin> of(CutClip clip) {
+        Source source = clip.source();
         if (source == null) {
             return Optional.empty();
         }
@@ -78,35 +78,35 @@ public final class Origins {
             Own own = renders.isEmpty() ? null : RenderName.parse(name).map(n -> renders.get(n.toString())).orElse(null);
             own = own == null ? files.get(stem(name)) : own;
             if (own != null) {
-                return Optional.of(ofRender(own, piece));
+                return Optional.of(ofRender(own, clip));
             }
             Long shot = shots.get(name.toLowerCase(Locale.ROOT));
             if (shot != null) {
-                return Optional.of(new Origin(shot, piece.from(), piece.slope(), keyed(piece)));
+                return Optional.of(new Origin(shot, clip.from(), clip.slope(), keyed(clip)));
             }
         }
         return Optional.empty();
     }
 
-    private static Origin ofRender(Own own, CutPiece piece) {
+    private static Origin ofRender(Own own, CutClip clip) {
         RenderRange range = own.range();
-        Rational frame = piece.from().minus(Rational.of(range.startTimecode()));
-        boolean plain = piece.slope().equals(Rational.ONE) && frame.isWhole();
-        if (range.bends().isEmpty() || !plain) {
+        Rational frame = clip.from().minus(Rational.of(range.startTimecode()));
+        boolean plain = clip.slope().equals(Rational.ONE) && frame.isWhole();
+        if (range.retimeKeys().isEmpty() || !plain) {
             return new Origin(own.shotId(), range.from().plus(range.speed().times(frame)),
-                    range.speed().times(piece.slope()), List.of());
+                    range.speed().times(clip.slope()), List.of());
         }
-        // the movie plays as it is: its course is the piece's, counted from where the piece begins in it
-        List<Bend> bends = Bend.shifted(range.bends(), -frame.floor());
-        Rational length = Rational.of(piece.edge().length());
-        Rational from = Bend.at(bends, Rational.ZERO);
-        return new Origin(own.shotId(), from, Bend.at(bends, length).minus(from).dividedBy(length), bends);
+        // the movie plays as it is: its course is the clip's, counted from where the clip begins in it
+        List<RetimeKey> retimeKeys = RetimeKey.shifted(range.retimeKeys(), -frame.floor());
+        Rational length = Rational.of(clip.edge().length());
+        Rational from = RetimeKey.at(retimeKeys, Rational.ZERO);
+        return new Origin(own.shotId(), from, RetimeKey.at(retimeKeys, length).minus(from).dividedBy(length), retimeKeys);
     }
 
-    /** The keys of a piece whose speed changes, counted from its cut; empty where it does not. */
-    private static List<Bend> keyed(CutPiece piece) {
-        TimeMap time = piece.time().withoutStraightKeys();
-        return time.slope().isPresent() ? List.of() : Bend.of(time.smooth() ? time.frameByFrame(piece.edge()) : time, piece.edge().in());
+    /** The keys of a clip whose speed changes, counted from its cut; empty where it does not. */
+    private static List<RetimeKey> keyed(CutClip clip) {
+        TimeMap time = clip.time().withoutStraightKeys();
+        return time.slope().isPresent() ? List.of() : RetimeKey.of(time.smooth() ? time.frameByFrame(clip.edge()) : time, clip.edge().in());
     }
 
     private static List<String> names(Source source) {

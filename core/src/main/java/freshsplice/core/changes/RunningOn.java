@@ -1,6 +1,6 @@
 package freshsplice.core.changes;
 
-import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.CutClip;
 import freshsplice.core.identity.SameSources;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
@@ -12,7 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * Neighbours of a cut that are one piece of ours: a list that we hand out names a render as far as it reaches and the edit
+ * Neighbours of a cut that are one clip of ours: a list that we hand out names a render as far as it reaches and the edit
  * room's own source or another render for the rest. Where one names us and the other goes on in the source of that shot or in
  * another render of it, they are laid together under our name.
  */
@@ -21,7 +21,7 @@ final class RunningOn {
     private final Map<Long, Shot> shots;
     private final Origins origins;
     private final SameSources sources;
-    private final List<Turnover.Newer> pieces = new ArrayList<>();
+    private final List<Turnover.Newer> clips = new ArrayList<>();
     private final List<Integer> places = new ArrayList<>();
 
     private RunningOn(Set<Long> ourCuts, Map<Long, Shot> shots, Origins origins, SameSources sources) {
@@ -31,7 +31,7 @@ final class RunningOn {
         this.sources = sources;
     }
 
-    /** @param ourCuts record frames at which pieces of ours begin */
+    /** @param ourCuts record frames at which clips of ours begin */
     static RunningOn join(List<Turnover.Newer> found, Set<Long> ourCuts, Map<Long, Shot> shots, Origins origins,
                           SameSources sources) {
         RunningOn joined = new RunningOn(ourCuts, shots, origins, sources);
@@ -39,27 +39,27 @@ final class RunningOn {
         return joined;
     }
 
-    /** The pieces, laid together. */
-    List<Turnover.Newer> pieces() {
-        return pieces;
+    /** The clips, laid together. */
+    List<Turnover.Newer> clips() {
+        return clips;
     }
 
-    /** For each piece that was found, its index among {@link #pieces}. */
+    /** For each clip that was found, its index among {@link #clips}. */
     List<Integer> places() {
         return places;
     }
 
-    private void add(Turnover.Newer piece) {
-        Turnover.Newer before = pieces.isEmpty() ? null : pieces.get(pieces.size() - 1);
-        if (before != null && isOne(before, piece)) {
+    private void add(Turnover.Newer clip) {
+        Turnover.Newer before = clips.isEmpty() ? null : clips.get(clips.size() - 1);
+        if (before != null && isOne(before, clip)) {
             boolean named = before.origin().isPresent();
-            CutPiece whole = whole(before.cut(), piece.cut(), named ? before.cut() : piece.cut());
+            CutClip whole = whole(before.cut(), clip.cut(), named ? before.cut() : clip.cut());
             Optional<Origins.Origin> origin = origins.of(whole);
-            pieces.set(pieces.size() - 1, Turnover.newer(whole, origin));
+            clips.set(clips.size() - 1, Turnover.newer(whole, origin));
         } else {
-            pieces.add(piece);
+            clips.add(clip);
         }
-        places.add(pieces.size() - 1);
+        places.add(clips.size() - 1);
     }
 
     private boolean isOne(Turnover.Newer a, Turnover.Newer b) {
@@ -85,19 +85,19 @@ final class RunningOn {
     private boolean goesOn(Turnover.Newer named, Turnover.Newer other) {
         Origins.Origin origin = named.origin().orElseThrow();
         Shot.Anchor anchor = shots.get(origin.shotId()).anchor();
-        SameSources.Link link = sources.newer(other.piece().key());
-        String key = link == null ? other.piece().key() : link.older();
+        SameSources.Link link = sources.newer(other.clip().key());
+        String key = link == null ? other.clip().key() : link.older();
         if (!key.equals(sources.older(anchor.key()))) {
             return false;
         }
-        if (anchor.still() || other.piece().still()) {
+        if (anchor.still() || other.clip().still()) {
             // a still tells no frames: where we cut, we cut
             return !ourCuts.contains(Math.max(named.cut().edge().in(), other.cut().edge().in()));
         }
         FrameRange edge = other.cut().edge();
         Rational frames = Rational.of(Math.max(1, edge.length()));
         return isNear(named, origin, other, link, edge.in(), Rational.ONE)
-                && isNear(named, origin, other, link, edge.out(), Rational.ONE.plus(frames.times(Piece.ROUNDED_SPEED)));
+                && isNear(named, origin, other, link, edge.out(), Rational.ONE.plus(frames.times(ComparedClip.ROUNDED_SPEED)));
     }
 
     private boolean isNear(Turnover.Newer named, Origins.Origin origin, Turnover.Newer other, SameSources.Link link,
@@ -109,11 +109,11 @@ final class RunningOn {
         return there.minus(expected).abs().compareTo(within) <= 0;
     }
 
-    private static CutPiece whole(CutPiece a, CutPiece b, CutPiece named) {
+    private static CutClip whole(CutClip a, CutClip b, CutClip named) {
         FrameRange record = a.record().spanWith(b.record());
         List<List<Integer>> paths = new ArrayList<>(a.paths());
         paths.addAll(b.paths());
-        return new CutPiece(record, a.edge().spanWith(b.edge()), named.source(), null, named.time().over(record), false, paths,
+        return new CutClip(record, a.edge().spanWith(b.edge()), named.source(), null, named.time().over(record), false, paths,
                 List.of(), null, a.head(), b.tail());
     }
 }

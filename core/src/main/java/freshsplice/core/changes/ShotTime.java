@@ -1,7 +1,7 @@
 package freshsplice.core.changes;
 
 import freshsplice.core.identity.SameSources;
-import freshsplice.core.master.Bend;
+import freshsplice.core.master.RetimeKey;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -11,16 +11,16 @@ import java.util.function.UnaryOperator;
 import java.util.stream.LongStream;
 
 /**
- * Which shot frames a piece of a cut shows, told by the source that the shot was made from.
+ * Which shot frames a clip of a cut shows, told by the source that the shot was made from.
  *
- * @param from  exact shot frame at the piece's cut
+ * @param from  exact shot frame at the clip's cut
  * @param speed shot frames per record frame; the mean where it changes
- * @param bends where its speed changes, counted from the piece's cut; empty for an even one
+ * @param retimeKeys where its speed changes, counted from the clip's cut; empty for an even one
  */
-record ShotTime(Rational from, Rational speed, List<Bend> bends) {
+record ShotTime(Rational from, Rational speed, List<RetimeKey> retimeKeys) {
     /**
-     * @param time   record frame to source position, as the piece's own cut counts
-     * @param link   how the piece's source is counted in the anchor's; null for the same
+     * @param time   record frame to source position, as the clip's own cut counts
+     * @param link   how the clip's source is counted in the anchor's; null for the same
      * @param anchor one that tells frames
      */
     static ShotTime of(TimeMap time, FrameRange edge, SameSources.Link link, Shot.Anchor anchor) {
@@ -32,6 +32,6 @@ record ShotTime(Rational from, Rational speed, List<Bend> bends) {
                         .withoutStraightKeys();
         Rational from = shot.at(edge.in());
         Rational speed = shot.at(edge.out()).minus(from).dividedBy(Rational.of(edge.length()));
-        return new ShotTime(from, speed, shot.slope().isPresent() ? List.of() : Bend.of(shot, edge.in()));
+        return new ShotTime(from, speed, shot.slope().isPresent() ? List.of() : RetimeKey.of(shot, edge.in()));
     }
 }

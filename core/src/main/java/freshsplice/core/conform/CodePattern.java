@@ -68,9 +68,9 @@ public final class CodePattern {
     }
 
     /**
-     * A code for each piece: the first in its names that is free, else a number of the project's own.
+     * A code for each clip: the first in its names that is free, else a number of the project's own.
      *
-     * @param names what stands on each piece, the likeliest first
+     * @param names what stands on each clip, the likeliest first
      * @param used  codes that were ever given
      */
     public List<String> codes(List<List<String>> names, ShotNumbering numbering, Set<String> used) {
@@ -78,8 +78,8 @@ public final class CodePattern {
         Set<String> taken = new HashSet<>();
         used.forEach(code -> taken.add(code.toLowerCase(Locale.ROOT)));
         List<String> codes = new ArrayList<>();
-        for (List<String> piece : names) {
-            codes.add(piece.stream().flatMap(name -> in(name, numbering.prefix()).stream()).filter(c -> taken.add(c.toLowerCase(Locale.ROOT)))
+        for (List<String> clip : names) {
+            codes.add(clip.stream().flatMap(name -> in(name, numbering.prefix()).stream()).filter(c -> taken.add(c.toLowerCase(Locale.ROOT)))
                     .findFirst().orElse(null));
         }
         for (int i = 0; i < codes.size(); i++) {

@@ -8,8 +8,8 @@ import java.util.function.LongPredicate;
  * What people chose of how a cut becomes shots.
  *
  * @param numbering how shots are numbered
- * @param pattern   finds codes in the names and markers of pieces; null to number all of them
- * @param scenes    finds scenes in the names and markers of pieces; null for one scene
+ * @param pattern   finds codes in the names and markers of clips; null to number all of them
+ * @param scenes    finds scenes in the names and markers of clips; null for one scene
  * @param keepApart asked for the record frame of each seam that could be closed; true leaves it open
  * @param fixes     what to do about flashes, gaps and overlaps, by the record frame at which each begins
  * @param cameras   names of cameras by the record frame at which a shot begins; shots that name one share it

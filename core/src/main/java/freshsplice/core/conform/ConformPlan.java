@@ -12,7 +12,7 @@ import java.util.List;
  * @param gaps     stretches of the cut with no picture
  * @param pointers what to look at before receiving it, with what can be chosen there
  */
-public record ConformPlan(List<PlannedShot> shots, List<CutPiece> slates, List<FrameRange> gaps, List<Pointer> pointers) {
+public record ConformPlan(List<PlannedShot> shots, List<CutClip> slates, List<FrameRange> gaps, List<Pointer> pointers) {
     public List<Remark> remarks() {
         return pointers.stream().map(Pointer::remark).toList();
     }

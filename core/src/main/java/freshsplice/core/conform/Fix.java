@@ -12,8 +12,8 @@ public enum Fix {
     EARLIER_WINS("show the earlier one to its end"),
     /** All shots of one board are filmed by one camera. */
     ONE_CAMERA("film them with one camera"),
-    /** Shots are made of the lowest picture lane alone. */
-    LOWEST_LANE("make shots of the lowest lane alone");
+    /** Shots are made of the lowest picture track alone. */
+    LOWEST_TRACK("make shots of the lowest track alone");
 
     private final String words;
 

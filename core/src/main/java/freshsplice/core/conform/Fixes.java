@@ -7,74 +7,74 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
-/** Flashes, gaps and overlaps of a cut, put right where somebody chose so. No frame is ever shown by two pieces. */
+/** Flashes, gaps and overlaps of a cut, put right where somebody chose so. No frame is ever shown by two clips. */
 final class Fixes {
     private Fixes() {
     }
 
-    /** Pieces with what was chosen done; a choice whose place is not there any more is left aside. */
-    static List<CutPiece> of(Cut cut, List<CutPiece> pieces, Map<Long, Fix> fixes) {
+    /** Clips with what was chosen done; a choice whose place is not there any more is left aside. */
+    static List<CutClip> of(Cut cut, List<CutClip> clips, Map<Long, Fix> fixes) {
         if (fixes.isEmpty()) {
-            return pieces;
+            return clips;
         }
-        List<CutPiece> done = new ArrayList<>();
+        List<CutClip> done = new ArrayList<>();
         Long carriedIn = null;
-        for (int i = 0; i < pieces.size(); i++) {
-            CutPiece piece = carriedIn == null ? pieces.get(i) : withIn(pieces.get(i), carriedIn);
+        for (int i = 0; i < clips.size(); i++) {
+            CutClip clip = carriedIn == null ? clips.get(i) : withIn(clips.get(i), carriedIn);
             carriedIn = null;
-            CutPiece before = done.isEmpty() ? null : done.get(done.size() - 1);
-            boolean meetsBefore = before != null && before.record().out() == piece.record().in();
-            boolean meetsAfter = i + 1 < pieces.size() && pieces.get(i + 1).record().in() == piece.record().out();
-            Fix fix = fixes.get(piece.record().in());
+            CutClip before = done.isEmpty() ? null : done.get(done.size() - 1);
+            boolean meetsBefore = before != null && before.record().out() == clip.record().in();
+            boolean meetsAfter = i + 1 < clips.size() && clips.get(i + 1).record().in() == clip.record().out();
+            Fix fix = fixes.get(clip.record().in());
             if (fix == Fix.TO_BEFORE && meetsBefore) {
-                done.set(done.size() - 1, withOut(before, piece.record().out()));
+                done.set(done.size() - 1, withOut(before, clip.record().out()));
             } else if (fix == Fix.TO_AFTER && meetsAfter) {
-                carriedIn = piece.record().in();
-            } else if (fix == Fix.EARLIER_WINS && meetsBefore && overlap(cut, before, piece) > 0) {
-                long seam = Math.min(piece.record().out() - 1, piece.record().in() + overlap(cut, before, piece));
+                carriedIn = clip.record().in();
+            } else if (fix == Fix.EARLIER_WINS && meetsBefore && overlap(cut, before, clip) > 0) {
+                long seam = Math.min(clip.record().out() - 1, clip.record().in() + overlap(cut, before, clip));
                 done.set(done.size() - 1, withOut(before, seam));
-                done.add(withIn(piece, seam));
+                done.add(withIn(clip, seam));
             } else {
                 if (before != null && !meetsBefore && fixes.get(before.record().out()) == Fix.HOLD) {
-                    done.set(done.size() - 1, withOut(before, piece.record().in()));
+                    done.set(done.size() - 1, withOut(before, clip.record().in()));
                 }
-                done.add(piece);
+                done.add(clip);
             }
         }
         holdAtEnd(cut, done, fixes);
         return done;
     }
 
-    private static void holdAtEnd(Cut cut, List<CutPiece> done, Map<Long, Fix> fixes) {
-        CutPiece last = done.isEmpty() ? null : done.get(done.size() - 1);
+    private static void holdAtEnd(Cut cut, List<CutClip> done, Map<Long, Fix> fixes) {
+        CutClip last = done.isEmpty() ? null : done.get(done.size() - 1);
         if (last != null && last.record().out() < cut.record().out() && fixes.get(last.record().out()) == Fix.HOLD) {
             done.set(done.size() - 1, withOut(last, cut.record().out()));
         }
     }
 
-    /** Frames for which the earlier of two neighbours lies under the later one in the same lane. */
-    static long overlap(Cut cut, CutPiece a, CutPiece b) {
+    /** Frames for which the earlier of two neighbours lies under the later one in the same track. */
+    static long overlap(Cut cut, CutClip a, CutClip b) {
         List<Integer> first = a.paths().get(a.paths().size() - 1);
         List<Integer> second = b.paths().get(0);
-        boolean sameLane = first.size() == 2 && second.size() == 2 && first.get(0).equals(second.get(0));
-        if (!sameLane || a.tail() != null || b.head() != null || a.record().out() != b.record().in()) {
+        boolean sameTrack = first.size() == 2 && second.size() == 2 && first.get(0).equals(second.get(0));
+        if (!sameTrack || a.tail() != null || b.head() != null || a.record().out() != b.record().in()) {
             return 0;
         }
-        Event event = cut.lanes().get(first.get(0)).events().get(first.get(1));
+        Event event = cut.tracks().get(first.get(0)).events().get(first.get(1));
         return Math.max(0, event.record().out() - a.record().out());
     }
 
-    private static CutPiece withOut(CutPiece piece, long out) {
-        return over(piece, piece.record().withOut(out), piece.edge().withOut(out));
+    private static CutClip withOut(CutClip clip, long out) {
+        return over(clip, clip.record().withOut(out), clip.edge().withOut(out));
     }
 
-    private static CutPiece withIn(CutPiece piece, long in) {
-        return over(piece, piece.record().withIn(in), piece.edge().withIn(in));
+    private static CutClip withIn(CutClip clip, long in) {
+        return over(clip, clip.record().withIn(in), clip.edge().withIn(in));
     }
 
-    private static CutPiece over(CutPiece piece, FrameRange record, FrameRange edge) {
-        return new CutPiece(record, edge, piece.source(), piece.slate(), piece.time().over(record), piece.still(), piece.paths(),
-                piece.seams(), piece.joined(), record.in() < piece.record().in() ? null : piece.head(),
-                record.out() > piece.record().out() ? null : piece.tail());
+    private static CutClip over(CutClip clip, FrameRange record, FrameRange edge) {
+        return new CutClip(record, edge, clip.source(), clip.slate(), clip.time().over(record), clip.still(), clip.paths(),
+                clip.seams(), clip.joined(), record.in() < clip.record().in() ? null : clip.head(),
+                record.out() > clip.record().out() ? null : clip.tail());
     }
 }

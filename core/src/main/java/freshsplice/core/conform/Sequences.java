@@ -2,7 +2,7 @@ package freshsplice.core.conform;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -35,8 +35,8 @@ public final class Sequences {
     }
 
     private static void collectNested(Cut cut, Set<Cut> shown) {
-        for (Lane lane : cut.lanes()) {
-            for (Event event : lane.events()) {
+        for (Track track : cut.tracks()) {
+            for (Event event : track.events()) {
                 if (event.nested() != null && shown.add(event.nested())) {
                     collectNested(event.nested(), shown);
                 }
@@ -45,6 +45,6 @@ public final class Sequences {
     }
 
     private static long pictureEvents(Cut cut) {
-        return cut.lanesOf(Lane.Kind.PICTURE).stream().mapToLong(i -> cut.lanes().get(i).events().size()).sum();
+        return cut.tracksOf(Track.Kind.PICTURE).stream().mapToLong(i -> cut.tracks().get(i).events().size()).sum();
     }
 }

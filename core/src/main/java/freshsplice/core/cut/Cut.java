@@ -13,32 +13,32 @@ import java.util.stream.IntStream;
  * @param rate      the rate of its record clock
  * @param dropFrame whether its record timecode drops
  * @param record    from its first frame to the frame after its last
- * @param lanes     picture lanes from the bottom up, then sound lanes
+ * @param tracks     picture tracks from the bottom up, then sound tracks
  * @param markers   in order of time
  * @param kept      what else its file says about it; may be null
  */
-public record Cut(String name, FrameRate rate, boolean dropFrame, FrameRange record, List<Lane> lanes,
+public record Cut(String name, FrameRate rate, boolean dropFrame, FrameRange record, List<Track> tracks,
                   List<Marker> markers, FormatNote kept) {
     public Cut {
-        lanes = List.copyOf(lanes);
+        tracks = List.copyOf(tracks);
         markers = List.copyOf(markers);
     }
 
-    public Cut(String name, FrameRate rate, boolean dropFrame, FrameRange record, List<Lane> lanes,
+    public Cut(String name, FrameRate rate, boolean dropFrame, FrameRange record, List<Track> tracks,
                List<Marker> markers) {
-        this(name, rate, dropFrame, record, lanes, markers, null);
+        this(name, rate, dropFrame, record, tracks, markers, null);
     }
 
-    /** Indexes into {@link #lanes} of the lanes of one kind. */
-    public List<Integer> lanesOf(Lane.Kind kind) {
-        return IntStream.range(0, lanes.size()).filter(i -> lanes.get(i).kind() == kind).boxed().toList();
+    /** Indexes into {@link #tracks} of the tracks of one kind. */
+    public List<Integer> tracksOf(Track.Kind kind) {
+        return IntStream.range(0, tracks.size()).filter(i -> tracks.get(i).kind() == kind).boxed().toList();
     }
 
-    /** The same cut with one picture lane instead of all, and with its sound; the lane is seen though it was off. */
-    public Cut withPicture(int lane) {
-        List<Lane> picked = IntStream.range(0, lanes.size())
-                .filter(i -> i == lane || lanes.get(i).kind() == Lane.Kind.SOUND)
-                .mapToObj(i -> i == lane ? lanes.get(i).switchedOn() : lanes.get(i)).toList();
+    /** The same cut with one picture track instead of all, and with its sound; the track is seen though it was off. */
+    public Cut withPicture(int track) {
+        List<Track> picked = IntStream.range(0, tracks.size())
+                .filter(i -> i == track || tracks.get(i).kind() == Track.Kind.SOUND)
+                .mapToObj(i -> i == track ? tracks.get(i).switchedOn() : tracks.get(i)).toList();
         return new Cut(name, rate, dropFrame, record, picked, markers, kept);
     }
 

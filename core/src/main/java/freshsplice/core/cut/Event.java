@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * One piece of a lane.
+ * One clip of a track.
  *
  * @param number  the file's own number for it, as written; null where it has none
  * @param kind    what is there

@@ -52,7 +52,7 @@ public record Source(String name, String reel, String file, FrameRate rate, Long
 
     /** A picture without time, by the ending of its file or name; a name that stands for a numbered run moves. */
     public boolean isStill() {
-        if (SequenceName.isRun(file) || SequenceName.isRun(name)) {
+        if (ImageSequence.isRun(file) || ImageSequence.isRun(name)) {
             return false;
         }
         return STILLS.contains(ending(file)) || STILLS.contains(ending(name));

@@ -3,7 +3,7 @@ package freshsplice.core.cut;
 import freshsplice.core.time.FrameRange;
 
 /**
- * The transition from one event of a lane to the next, or from or to black.
+ * The transition from one event of a track to the next, or from or to black.
  *
  * @param kind   how it passes
  * @param record the record frames it lasts

@@ -84,7 +84,7 @@ public final class Bake {
     }
 
     /**
-     * Frames at any positions, as a piece of a master shows its shot.
+     * Frames at any positions, as a clip of a master shows its shot.
      *
      * @param positions exact shot frames, at least one
      * @param after     where the frame after the last one would be

@@ -5,7 +5,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.function.LongFunction;
 
-/** Frames of a piece that lie before the first frame of its media: a list that named them would name frames that are not there. */
+/** Frames of a clip that lie before the first frame of its media: a list that named them would name frames that are not there. */
 final class BeforeMedia {
     private BeforeMedia() {
     }

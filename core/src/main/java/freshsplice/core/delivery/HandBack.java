@@ -2,15 +2,15 @@ package freshsplice.core.delivery;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Generator;
-import freshsplice.core.master.LivePieces;
+import freshsplice.core.master.LiveClips;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.master.Transition;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
@@ -46,15 +46,15 @@ public final class HandBack {
     public enum Rest { BOARD, GAP }
 
     /**
-     * How many pieces are handed back how.
+     * How many clips are handed back how.
      *
-     * @param pieces   all that show shots
+     * @param clips   all that show shots
      * @param rendered whole, under a render that is what would be made now
      * @param part     in part under a render
      * @param stale    under a render that is stale, whole or in part
      * @param none     without a render
      */
-    public record Tally(int pieces, int rendered, int part, int stale, int none) {
+    public record Tally(int clips, int rendered, int part, int stale, int none) {
     }
 
     /** @param cut the list; @param remarks what it does not show as our renders would; @param tally in figures */
@@ -91,87 +91,87 @@ public final class HandBack {
      * @param renders finished renders of the grades that are good enough
      * @param shots   all shots by id
      * @param rest    what stands where no render is
-     * @param sound   sound lanes to hand back with it, on the master's clock
-     * @param marks   marks, on the master's clock
+     * @param sound   sound tracks to hand back with it, on the master's clock
+     * @param markers   markers, on the master's clock
      */
     public static HandedBack of(Master master, LongFunction<Master> masters, ShotRenders renders,
-                                Map<Long, KnownShot> shots, Rest rest, List<Lane> sound, List<Marker> marks) {
-        return new HandBack(master, masters, renders, shots, rest).with(sound, marks);
+                                Map<Long, KnownShot> shots, Rest rest, List<Track> sound, List<Marker> markers) {
+        return new HandBack(master, masters, renders, shots, rest).with(sound, markers);
     }
 
-    private HandedBack with(List<Lane> sound, List<Marker> marks) {
-        List<Section> sections = pieces();
-        for (int i = 0; i < sections.size(); i++) {
+    private HandedBack with(List<Track> sound, List<Marker> markers) {
+        List<Clip> clips = clips();
+        for (int i = 0; i < clips.size(); i++) {
             // what is switched off passes into nothing
-            Section section = sections.get(i).enabled() ? sections.get(i) : sections.get(i).withTransitions(null, null);
-            if (section.shotId() != 0) {
-                add(section, i + 1 < sections.size() ? sections.get(i + 1) : null);
-            } else if (section.content() instanceof Section.Content.Slate slate) {
-                addTitle(section, slate);
+            Clip clip = clips.get(i).enabled() ? clips.get(i) : clips.get(i).withTransitions(null, null);
+            if (clip.shotId() != 0) {
+                add(clip, i + 1 < clips.size() ? clips.get(i + 1) : null);
+            } else if (clip.content() instanceof Clip.Content.Slate slate) {
+                addTitle(clip, slate);
             }
         }
-        List<Lane> lanes = new ArrayList<>();
-        lanes.add(new Lane(Lane.Kind.PICTURE, "V1", true, events, transitions));
-        lanes.addAll(sound);
+        List<Track> tracks = new ArrayList<>();
+        tracks.add(new Track(Track.Kind.PICTURE, "V1", true, events, transitions));
+        tracks.addAll(sound);
         Cut cut = new Cut(master.name(), master.rate(), master.dropFrame(), FrameRange.of(master.start(),
-                Math.max(master.start(), master.end())), lanes, marks);
+                Math.max(master.start(), master.end())), tracks, markers);
         return new HandedBack(cut, remarks, new Tally(rendered + part + none + stale, rendered, part, stale, none));
     }
 
     /** A slate is the generator that it came as, or a title of its words, in the lists that can carry one. */
-    private void addTitle(Section section, Section.Content.Slate slate) {
+    private void addTitle(Clip clip, Clip.Content.Slate slate) {
         Generator made = slate.made() == null ? new Generator(slate.text(), null) : slate.made();
-        events.add(new Event(null, Event.Kind.GENERATOR, made.name(), section.enabled(), section.record(), null,
-                TimeMap.constant(section.record(), Rational.ZERO, Rational.ONE), null, List.of(), made.kept())
+        events.add(new Event(null, Event.Kind.GENERATOR, made.name(), clip.enabled(), clip.record(), null,
+                TimeMap.constant(clip.record(), Rational.ZERO, Rational.ONE), null, List.of(), made.kept())
                 .saying(made.name().equals(slate.text()) ? null : slate.text()));
-        addTransitions(section);
+        addTransitions(clip);
     }
 
     private String label(long record) {
         return Timecode.of(record, master.rate(), master.dropFrame()).label();
     }
 
-    /** What is live over all lanes; pieces that are switched off stay in the list, switched off, where nothing is. */
-    private List<Section> pieces() {
-        List<Section> pieces = new ArrayList<>(new LivePieces(masters).of(master).stream()
-                .map(LivePieces.Live::section).toList());
-        for (Section section : master.main().sections()) {
-            if (!section.enabled() && pieces.stream().noneMatch(p -> p.record().overlaps(section.record()))) {
-                pieces.add(section);
+    /** What is live over all tracks; clips that are switched off stay in the list, switched off, where nothing is. */
+    private List<Clip> clips() {
+        List<Clip> clips = new ArrayList<>(new LiveClips(masters).of(master).stream()
+                .map(LiveClips.Live::clip).toList());
+        for (Clip clip : master.main().clips()) {
+            if (!clip.enabled() && clips.stream().noneMatch(p -> p.record().overlaps(clip.record()))) {
+                clips.add(clip);
             }
         }
-        pieces.sort(Comparator.comparingLong(s -> s.record().in()));
-        return pieces;
+        clips.sort(Comparator.comparingLong(s -> s.record().in()));
+        return clips;
     }
 
-    private void add(Section section, Section next) {
-        SeenPiece piece = new SeenPiece(section, section.seen(next));
+    private void add(Clip clip, Clip next) {
+        SeenClip seen = new SeenClip(clip, clip.seen(next));
         List<Part> parts = new ArrayList<>();
-        for (Cover.Part part : renders.cover(piece).parts()) {
-            FrameRange covered = CoveredPart.of(section, next, part.record());
+        for (Cover.Part part : renders.cover(seen).parts()) {
+            FrameRange covered = CoveredPart.of(clip, next, part.record());
             if (covered != null) {
                 parts.add(new Part(covered, part.place(), part.render()));
             }
         }
-        String where = label(section.record().in());
+        String where = label(clip.record().in());
         if (parts.isEmpty()) {
             none++;
-            remarks.add(withoutRender(code(section) + " at " + where, piece));
+            remarks.add(withoutRender(code(clip) + " at " + where, seen));
         } else {
-            count(where, piece, parts);
+            count(where, seen, parts);
         }
-        long to = piece.seen().in();
+        long to = seen.seen().in();
         for (Part part : parts) {
-            addRest(section, next, FrameRange.of(to, part.covered().in()));
-            addRendered(section, part, parts.size() == 1 ? piece.seen() : part.covered());
+            addRest(clip, next, FrameRange.of(to, part.covered().in()));
+            addRendered(clip, part, parts.size() == 1 ? seen.seen() : part.covered());
             to = part.covered().out();
         }
-        addRest(section, next, FrameRange.of(to, piece.seen().out()));
-        addTransitions(section);
+        addRest(clip, next, FrameRange.of(to, seen.seen().out()));
+        addTransitions(clip);
     }
 
     /**
-     * What one render shows of a piece as an event of its own.
+     * What one render shows of a clip as an event of its own.
      *
      * @param covered record frames
      * @param place   record frames at which all its frames lie
@@ -179,13 +179,13 @@ public final class HandBack {
     private record Part(FrameRange covered, FrameRange place, FinishedRender render) {
     }
 
-    private Remark withoutRender(String where, SeenPiece piece) {
-        List<FinishedRender> known = renders.ofShot(piece.section().shotId());
+    private Remark withoutRender(String where, SeenClip clip) {
+        List<FinishedRender> known = renders.ofShot(clip.clip().shotId());
         if (known.isEmpty()) {
             return Remark.note(where, "not rendered: " + restWords());
         }
         FinishedRender newest = known.get(0);
-        String why = newest.range().on(piece.section()) == null ? " plays at another speed" : " has none of its frames";
+        String why = newest.range().on(clip.clip()) == null ? " plays at another speed" : " has none of its frames";
         return Remark.loss(where, newest.name() + why + ": " + restWords());
     }
 
@@ -197,8 +197,8 @@ public final class HandBack {
         return "the list has " + restName() + " there";
     }
 
-    /** Counts a piece, and remarks on what is not as it should be. */
-    private void count(String where, SeenPiece piece, List<Part> parts) {
+    /** Counts a clip, and remarks on what is not as it should be. */
+    private void count(String where, SeenClip clip, List<Part> parts) {
         boolean isStale = false;
         for (Part part : parts) {
             String text = staleWords(part.render());
@@ -208,11 +208,11 @@ public final class HandBack {
             }
         }
         long covered = parts.stream().mapToLong(p -> p.covered().length()).sum();
-        boolean isPart = covered < piece.seen().length();
+        boolean isPart = covered < clip.seen().length();
         if (isPart) {
             String names = parts.stream().map(p -> p.render().name().toString()).distinct().collect(Collectors.joining(" and "));
             remarks.add(Remark.loss(where, names + (parts.size() == 1 ? " covers " : " cover ") + covered + " of "
-                    + Amounts.frames(piece.seen().length()) + "; the rest is " + restName()));
+                    + Amounts.frames(clip.seen().length()) + "; the rest is " + restName()));
         }
         stale += isStale ? 1 : 0;
         part += !isStale && isPart ? 1 : 0;
@@ -237,79 +237,79 @@ public final class HandBack {
         return said;
     }
 
-    private void addRendered(Section section, Part part, FrameRange wanted) {
+    private void addRendered(Clip clip, Part part, FrameRange wanted) {
         FinishedRender render = part.render();
         String name = render.name().toString();
         Source source = new Source(name, name, render.file(), master.rate(), render.range().startTimecode(), render.range().frames());
         Rational from = Rational.of(render.range().startTimecode() + part.covered().in() - part.place().in());
-        events.add(event(section, name, part.covered(), source, TimeMap.constant(part.covered(), from, Rational.ONE),
+        events.add(event(clip, name, part.covered(), source, TimeMap.constant(part.covered(), from, Rational.ONE),
                 said(part, wanted)));
     }
 
     /** What no render shows: the edit room's own source, so that it stays on-line there; or nothing, but under a transition. */
-    private void addRest(Section section, Section next, FrameRange range) {
-        FrameRange seen = section.seen(next);
-        boolean passes = range.in() < CoveredPart.headEnd(section, seen) && range.in() == seen.in()
-                || range.out() > CoveredPart.tailBegin(section, next, seen);
+    private void addRest(Clip clip, Clip next, FrameRange range) {
+        FrameRange seen = clip.seen(next);
+        boolean passes = range.in() < CoveredPart.headEnd(clip, seen) && range.in() == seen.in()
+                || range.out() > CoveredPart.tailBegin(clip, next, seen);
         if (range.isEmpty() || rest == Rest.GAP && !passes) {
             return;
         }
         if (rest == Rest.GAP) {
-            remarks.add(Remark.note(code(section) + " at " + label(range.in()),
+            remarks.add(Remark.note(code(clip) + " at " + label(range.in()),
                     "A transition needs a picture: the edit room's own source stands under it, and no gap"));
         }
-        KnownShot shot = shots.get(section.shotId());
+        KnownShot shot = shots.get(clip.shotId());
         Source board = shot == null ? null : shot.board();
         if (board == null) {
-            String code = code(section);
-            events.add(event(section, code, range, new Source(code, code, null, master.rate(), null, null),
-                    timeOf(section, range, false, UnaryOperator.identity()), List.of()));
+            String code = code(clip);
+            events.add(event(clip, code, range, new Source(code, code, null, master.rate(), null, null),
+                    timeOf(clip, range, false, UnaryOperator.identity()), List.of()));
         } else {
-            FrameRange there = passes || board.isStill() ? range : BeforeMedia.left(range, board, r -> shot.anchor().sourceAt(section.at(r)));
+            FrameRange there = passes || board.isStill() ? range : BeforeMedia.left(range, board, r -> shot.anchor().sourceAt(clip.at(r)));
             if (!there.equals(range)) {
-                remarks.add(Remark.loss(code(section) + " at " + label(range.in()), Amounts.frames(range.length() - there.length())
+                remarks.add(Remark.loss(code(clip) + " at " + label(range.in()), Amounts.frames(range.length() - there.length())
                         + " lie before the first frame of " + board.label() + ": the list has a gap there"));
             }
             if (there.isEmpty()) {
                 return;
             }
-            events.add(event(section, board.label(), there, board, timeOf(section, there, shot.anchor().course() != null, shot.anchor()::sourceAt),
+            events.add(event(clip, board.label(), there, board, timeOf(clip, there, shot.anchor().course() != null, shot.anchor()::sourceAt),
                     List.of()));
         }
     }
 
-    private String code(Section section) {
-        KnownShot shot = shots.get(section.shotId());
+    private String code(Clip clip) {
+        KnownShot shot = shots.get(clip.shotId());
         return shot == null ? "" : shot.code();
     }
 
-    /** The course of a piece; where its speed changes, by the frames that it shows. @param as what a shot frame is in the source */
-    private static TimeMap timeOf(Section section, FrameRange range, boolean keyed, UnaryOperator<Rational> as) {
-        if (section.isEven() && !keyed) {
-            return TimeMap.between(range, as.apply(section.at(range.in())), as.apply(section.at(range.out())));
+    /** The course of a clip; where its speed changes, by the frames that it shows. @param as what a shot frame is in the source */
+    private static TimeMap timeOf(Clip clip, FrameRange range, boolean keyed, UnaryOperator<Rational> as) {
+        if (clip.isEven() && !keyed) {
+            return TimeMap.between(range, as.apply(clip.at(range.in())), as.apply(clip.at(range.out())));
         }
         List<TimeMap.Key> keys = new ArrayList<>();
         for (long f = range.in(); f <= range.out(); f++) {
-            keys.add(new TimeMap.Key(f, as.apply(section.at(f))));
+            keys.add(new TimeMap.Key(f, as.apply(clip.at(f))));
         }
         return new TimeMap(keys, false).withoutStraightKeys();
     }
 
-    /** A piece that is switched off is handed back switched off. */
-    private static Event event(Section section, String name, FrameRange range, Source source, TimeMap time, List<String> said) {
-        return new Event(null, Event.Kind.CLIP, name, section.enabled(), range, source, time, null, said);
+    /** A clip that is switched off is handed back switched off. */
+    private static Event event(Clip clip, String name, FrameRange range, Source source, TimeMap time, List<String> said) {
+        return new Event(null, Event.Kind.CLIP, name, clip.enabled(), range, source, time, null, said);
     }
 
-    private void addTransitions(Section section) {
-        Transition head = section.head();
+    private void addTransitions(Clip clip) {
+        Transition head = clip.head();
         if (head != null) {
-            transitions.add(new freshsplice.core.cut.Transition(kind(head), FrameRange.of(section.record().in() - head.before(),
-                    section.record().in() + head.after()), section.record().in(), null));
+            transitions.add(new freshsplice.core.cut.Transition(kind(head), FrameRange.of(clip.record().in() - head.before(),
+                    clip.record().in() + head.after()), clip.record().in(), null));
         }
-        Transition tail = section.tail();
+        Transition tail = clip.tail();
         if (tail != null) {
-            transitions.add(freshsplice.core.cut.Transition.centred(kind(tail), FrameRange.of(section.record().out() - tail.before(),
-                    section.record().out() + tail.after()), null));
+            transitions.add(freshsplice.core.cut.Transition.centred(kind(tail), FrameRange.of(clip.record().out() - tail.before(),
+                    clip.record().out() + tail.after()), null));
         }
     }
 

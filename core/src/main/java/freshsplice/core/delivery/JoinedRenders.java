@@ -1,6 +1,6 @@
 package freshsplice.core.delivery;
 
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -22,13 +22,13 @@ public final class JoinedRenders {
     private final Map<Long, List<Cover.Part>> standing = new TreeMap<>();
     private final ShotRenders renders;
     /** Frames of renders whose speed changes, by what they show. */
-    private final Map<RenderRange, Map<Rational, Long>> bent = new HashMap<>();
+    private final Map<RenderRange, Map<Rational, Long>> retimed = new HashMap<>();
 
-    /** @param pieces of the master that is joined */
-    public JoinedRenders(Collection<SeenPiece> pieces, ShotRenders renders) {
+    /** @param clips of the master that is joined */
+    public JoinedRenders(Collection<SeenClip> clips, ShotRenders renders) {
         this.renders = renders;
-        for (SeenPiece piece : pieces) {
-            standing.computeIfAbsent(piece.section().shotId(), id -> new ArrayList<>()).addAll(renders.cover(piece).parts());
+        for (SeenClip clip : clips) {
+            standing.computeIfAbsent(clip.clip().shotId(), id -> new ArrayList<>()).addAll(renders.cover(clip).parts());
         }
     }
 
@@ -50,8 +50,8 @@ public final class JoinedRenders {
     }
 
     private Long frame(RenderRange range, Rational position) {
-        if (!range.bends().isEmpty()) {
-            return bent.computeIfAbsent(range, JoinedRenders::frames).get(position);
+        if (!range.retimeKeys().isEmpty()) {
+            return retimed.computeIfAbsent(range, JoinedRenders::frames).get(position);
         }
         if (range.speed().isZero()) {
             return range.from().equals(position) ? (Long) 0L : null;

@@ -3,10 +3,10 @@ package freshsplice.core.delivery;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.LayerUse;
-import freshsplice.core.master.Bend;
-import freshsplice.core.master.Lane;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.RetimeKey;
+import freshsplice.core.master.Track;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.ItemChannel;
@@ -63,17 +63,17 @@ public final class MasterFingerprint {
     }
 
     private static void write(Master master, StringBuilder to, TreeSet<Long> shown) {
-        for (Lane lane : master.lanes()) {
-            to.append("lane ").append(lane.enabled()).append('\n');
-            for (Section section : lane.sections()) {
-                if (section.shotId() != 0) {
-                    shown.add(section.shotId());
+        for (Track track : master.tracks()) {
+            to.append("track ").append(track.enabled()).append('\n');
+            for (Clip clip : track.clips()) {
+                if (clip.shotId() != 0) {
+                    shown.add(clip.shotId());
                 }
-                to.append(section.content()).append(' ').append(section.record().in() - master.start()).append(' ')
-                        .append(section.record().length()).append(' ').append(section.from()).append(' ')
-                        .append(section.speed()).append(' ').append(Bend.text(section.bends())).append(' ')
-                        .append(section.enabled()).append(' ').append(section.head()).append(' ')
-                        .append(section.tail()).append('\n');
+                to.append(clip.content()).append(' ').append(clip.record().in() - master.start()).append(' ')
+                        .append(clip.record().length()).append(' ').append(clip.from()).append(' ')
+                        .append(clip.speed()).append(' ').append(RetimeKey.text(clip.retimeKeys())).append(' ')
+                        .append(clip.enabled()).append(' ').append(clip.head()).append(' ')
+                        .append(clip.tail()).append('\n');
             }
         }
     }

@@ -1,8 +1,8 @@
 package freshsplice.core.delivery;
 
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.FrameChain;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.Timecode;
@@ -128,19 +128,19 @@ public final class PicturePlan {
         });
     }
 
-    /** How far the content goes from one frame to the next; by the piece's mean speed where the next frame shows another piece. */
+    /** How far the content goes from one frame to the next; by the clip's mean speed where the next frame shows another clip. */
     private static Rational step(FrameChain.Layer layer, List<FrameChain.Layer> next, Rational each) {
-        return next.stream().filter(n -> n.section().equals(layer.section())).findFirst()
-                .map(n -> n.position().minus(layer.position())).orElseGet(() -> layer.section().speed().times(each));
+        return next.stream().filter(n -> n.clip().equals(layer.clip())).findFirst()
+                .map(n -> n.position().minus(layer.position())).orElseGet(() -> layer.clip().speed().times(each));
     }
 
     private static Source source(FrameChain.Layer layer, Rational step, Map<Long, FilmedShot> filmed) {
-        Section.Content content = layer.section().content();
-        if (content instanceof Section.Content.OfShot of) {
+        Clip.Content content = layer.clip().content();
+        if (content instanceof Clip.Content.OfShot of) {
             return new Source.OfCamera(filmed.get(of.shotId()), layer.position(), step);
         }
-        return content instanceof Section.Content.Slate slate ? new Source.OfWords(slate.text())
-                : content instanceof Section.Content.OfRender render
+        return content instanceof Clip.Content.Slate slate ? new Source.OfWords(slate.text())
+                : content instanceof Clip.Content.OfRender render
                 ? new Source.OfRender(render.renderId(), Math.max(0, layer.frame())) : new Source.Black();
     }
 

@@ -1,7 +1,7 @@
 package freshsplice.core.delivery;
 
-import freshsplice.core.master.Bend;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Clip;
+import freshsplice.core.master.RetimeKey;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -9,19 +9,19 @@ import freshsplice.core.time.Rational;
 import java.util.List;
 
 /**
- * Which shot positions the frames of a render show: frame k shows {@code from + k·speed}, or what its bends say.
+ * Which shot positions the frames of a render show: frame k shows {@code from + k·speed}, or what its retimeKeys say.
  *
  * @param from   exact shot frame of its first frame
  * @param speed  shot frames per frame; the mean where it changes
  * @param frames how many frames it has
- * @param bends  where its speed changes, counted from its first frame; empty for a constant one
+ * @param retimeKeys  where its speed changes, counted from its first frame; empty for a constant one
  */
-public record RenderRange(Rational from, Rational speed, long frames, List<Bend> bends) {
+public record RenderRange(Rational from, Rational speed, long frames, List<RetimeKey> retimeKeys) {
     public RenderRange {
         if (frames < 1) {
             throw new Refusal("A render has at least one frame");
         }
-        bends = List.copyOf(bends);
+        retimeKeys = List.copyOf(retimeKeys);
     }
 
     /** One of a constant speed. */
@@ -29,14 +29,14 @@ public record RenderRange(Rational from, Rational speed, long frames, List<Bend>
         this(from, speed, frames, List.of());
     }
 
-    /** All that a section shows of its shot, the frames under its transitions included. */
-    public static RenderRange of(Section section, FrameRange seen) {
-        Section whole = section.over(seen);
-        return new RenderRange(whole.from(), section.speed(), seen.length(), whole.bends());
+    /** All that a clip shows of its shot, the frames under its transitions included. */
+    public static RenderRange of(Clip clip, FrameRange seen) {
+        Clip whole = clip.over(seen);
+        return new RenderRange(whole.from(), clip.speed(), seen.length(), whole.retimeKeys());
     }
 
     public Rational positionOf(long frame) {
-        return bends.isEmpty() ? from.plus(speed.times(frame)) : Bend.at(bends, Rational.of(frame));
+        return retimeKeys.isEmpty() ? from.plus(speed.times(frame)) : RetimeKey.at(retimeKeys, Rational.of(frame));
     }
 
     /** The timecode frame of its first frame: the shot's own number, so that a cut that names it names our frames. */
@@ -44,50 +44,50 @@ public record RenderRange(Rational from, Rational speed, long frames, List<Bend>
         return Math.max(0, from.floor());
     }
 
-    /** The record frames it covers where a section shows it; null where its speed is another, or its frames lie between the section's. */
-    public FrameRange on(Section section) {
-        if (!bends.isEmpty() || !section.isEven()) {
-            return bentOn(section);
+    /** The record frames it covers where a clip shows it; null where its speed is another, or its frames lie between the clip's. */
+    public FrameRange on(Clip clip) {
+        if (!retimeKeys.isEmpty() || !clip.isEven()) {
+            return retimedOn(clip);
         }
-        if (!speed.equals(section.speed()) || speed.isZero() && !from.equals(section.from())) {
+        if (!speed.equals(clip.speed()) || speed.isZero() && !from.equals(clip.from())) {
             return null;
         }
-        Rational later = speed.isZero() ? Rational.ZERO : from.minus(section.from()).dividedBy(speed);
-        return later.isWhole() ? FrameRange.ofLength(section.record().in() + later.floor(), frames) : null;
+        Rational later = speed.isZero() ? Rational.ZERO : from.minus(clip.from()).dividedBy(speed);
+        return later.isWhole() ? FrameRange.ofLength(clip.record().in() + later.floor(), frames) : null;
     }
 
     /**
-     * Which of its frames shows what a section shows at a record frame: the one at the same position of the shot. −1 where it
+     * Which of its frames shows what a clip shows at a record frame: the one at the same position of the shot. −1 where it
      * has none.
      */
-    public long frameAt(Section section, long record) {
-        FrameRange place = on(section);
+    public long frameAt(Clip clip, long record) {
+        FrameRange place = on(clip);
         long frame;
         if (place != null) {
             frame = record - place.in();
-        } else if (bends.isEmpty() && !speed.isZero()) {
-            frame = section.at(record).minus(from).dividedBy(speed).floor();
+        } else if (retimeKeys.isEmpty() && !speed.isZero()) {
+            frame = clip.at(record).minus(from).dividedBy(speed).floor();
         } else {
-            frame = bends.isEmpty() && section.at(record).floor() == from.floor() ? 0 : -1;
+            frame = retimeKeys.isEmpty() && clip.at(record).floor() == from.floor() ? 0 : -1;
         }
         return frame >= 0 && frame < frames ? frame : -1;
     }
 
-    /** A changing speed lies where its keys lie: all by the same number of frames beside those of the section. */
-    private FrameRange bentOn(Section section) {
-        if (bends.isEmpty() || bends.size() != section.bends().size()) {
+    /** A changing speed lies where its keys lie: all by the same number of frames beside those of the clip. */
+    private FrameRange retimedOn(Clip clip) {
+        if (retimeKeys.isEmpty() || retimeKeys.size() != clip.retimeKeys().size()) {
             return null;
         }
-        Rational by = section.bends().get(0).at().minus(bends.get(0).at());
-        for (int i = 0; i < bends.size(); i++) {
-            Bend ours = bends.get(i);
-            Bend theirs = section.bends().get(i);
+        Rational by = clip.retimeKeys().get(0).at().minus(retimeKeys.get(0).at());
+        for (int i = 0; i < retimeKeys.size(); i++) {
+            RetimeKey ours = retimeKeys.get(i);
+            RetimeKey theirs = clip.retimeKeys().get(i);
             if (!theirs.at().minus(ours.at()).equals(by) || !theirs.position().equals(ours.position())
-                    || theirs.pace() != ours.pace()) {
+                    || theirs.interpolation() != ours.interpolation()) {
                 return null;
             }
         }
-        return by.isWhole() ? FrameRange.ofLength(section.record().in() + by.floor(), frames) : null;
+        return by.isWhole() ? FrameRange.ofLength(clip.record().in() + by.floor(), frames) : null;
     }
 
     /** The same course with more frames before and after. @param frames how many at either end, drawn because the camera has them */
@@ -97,7 +97,7 @@ public record RenderRange(Rational from, Rational speed, long frames, List<Bend>
 
     /** Some of its frames, or some beyond its ends. @param first counted from its own first */
     public RenderRange part(long first, long count) {
-        return new RenderRange(positionOf(first), speed, count, Bend.shifted(bends, -first));
+        return new RenderRange(positionOf(first), speed, count, RetimeKey.shifted(retimeKeys, -first));
     }
 
     /** Its first frame and every nth after it. @param nth from 1 */
@@ -117,13 +117,13 @@ public record RenderRange(Rational from, Rational speed, long frames, List<Bend>
      * @param frames how many there are then
      */
     public RenderRange filled(Rational step, long frames) {
-        return new RenderRange(from, speed.dividedBy(step), frames, Bend.stretched(bends, step));
+        return new RenderRange(from, speed.dividedBy(step), frames, RetimeKey.stretched(retimeKeys, step));
     }
 
     /** @param step frames from one to the next */
     private RenderRange thinned(Rational step) {
         long count = Rational.of(frames).dividedBy(step).negate().floor() * -1;
-        return new RenderRange(from, speed.times(step), count, Bend.stretched(bends, Rational.ONE.dividedBy(step)));
+        return new RenderRange(from, speed.times(step), count, RetimeKey.stretched(retimeKeys, Rational.ONE.dividedBy(step)));
     }
 
     /**
@@ -146,12 +146,12 @@ public record RenderRange(Rational from, Rational speed, long frames, List<Bend>
      * they show the shot at another speed or between each other's frames.
      */
     private Long offsetOf(RenderRange other) {
-        if (bends.size() != other.bends.size()) {
+        if (retimeKeys.size() != other.retimeKeys.size()) {
             return null;
         }
-        if (!bends.isEmpty()) {
-            Rational by = bends.get(0).at().minus(other.bends.get(0).at());
-            return by.isWhole() && Bend.shifted(other.bends, by.floor()).equals(bends) ? (Long) by.floor() : null;
+        if (!retimeKeys.isEmpty()) {
+            Rational by = retimeKeys.get(0).at().minus(other.retimeKeys.get(0).at());
+            return by.isWhole() && RetimeKey.shifted(other.retimeKeys, by.floor()).equals(retimeKeys) ? (Long) by.floor() : null;
         }
         if (!speed.equals(other.speed) || speed.isZero()) {
             return speed.equals(other.speed) && from.equals(other.from) ? (Long) 0L : null;

@@ -1,12 +1,12 @@
 package freshsplice.core.delivery;
 
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.words.Amounts;
 import java.util.ArrayList;
 import java.util.List;
 
 /**
- * How the renders of a shot stand under what a master shows of the shot. The one answer that lanes, lists, counts
+ * How the renders of a shot stand under what a master shows of the shot. The one answer that tracks, lists, counts
  * and the hand-back give.
  *
  * @param covered frames that renders have of those shown, 0 where all play at another speed
@@ -14,7 +14,7 @@ import java.util.List;
  * @param changed what changed since they were made, as {@link Fingerprint} names it; empty where nothing did
  */
 public record RenderStand(long covered, long frames, List<String> changed) {
-    /** Named among what changed where the piece plays at another speed than the render. */
+    /** Named among what changed where the clip plays at another speed than the render. */
     public static final String SPEED = "speed";
 
     public RenderStand {
@@ -22,22 +22,22 @@ public record RenderStand(long covered, long frames, List<String> changed) {
     }
 
     /** @return null where the shot was never rendered */
-    public static RenderStand of(SeenPiece piece, ShotRenders renders) {
-        List<FinishedRender> ofShot = renders.ofShot(piece.section().shotId());
+    public static RenderStand of(SeenClip clip, ShotRenders renders) {
+        List<FinishedRender> ofShot = renders.ofShot(clip.clip().shotId());
         if (ofShot.isEmpty()) {
             return null;
         }
-        Cover cover = renders.cover(piece);
+        Cover cover = renders.cover(clip);
         List<FinishedRender> standing = cover.parts().isEmpty() ? ofShot.subList(0, 1)
                 : cover.parts().stream().map(Cover.Part::render).toList();
         List<String> all = new ArrayList<>(standing.stream().flatMap(r -> renders.changedSince(r).stream()).distinct().toList());
-        if (ofShot.stream().allMatch(r -> r.range().on(piece.section()) == null)) {
+        if (ofShot.stream().allMatch(r -> r.range().on(clip.clip()) == null)) {
             all.add(SPEED);
         }
-        return new RenderStand(cover.covered(), piece.seen().length(), all);
+        return new RenderStand(cover.covered(), clip.seen().length(), all);
     }
 
-    /** Several pieces of one shot together. */
+    /** Several clips of one shot together. */
     public RenderStand with(RenderStand other) {
         List<String> all = new ArrayList<>(changed);
         other.changed.stream().filter(c -> !all.contains(c)).forEach(all::add);

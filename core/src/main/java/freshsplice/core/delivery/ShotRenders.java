@@ -1,6 +1,6 @@
 package freshsplice.core.delivery;
 
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.SeenClip;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
@@ -37,15 +37,15 @@ public final class ShotRenders {
         return byShot.getOrDefault(shotId, List.of());
     }
 
-    /** Which of them show which frames of a piece. */
-    public Cover cover(SeenPiece piece) {
-        return Cover.of(piece, ofShot(piece.section().shotId()));
+    /** Which of them show which frames of a clip. */
+    public Cover cover(SeenClip clip) {
+        return Cover.of(clip, ofShot(clip.clip().shotId()));
     }
 
-    /** The one that stands for most of a piece; where none stands for any of it the newest, null where the shot has none. */
-    public FinishedRender shownFor(SeenPiece piece) {
-        List<FinishedRender> all = ofShot(piece.section().shotId());
-        return cover(piece).parts().stream().max(Comparator.comparingLong(p -> p.record().length())).map(Cover.Part::render)
+    /** The one that stands for most of a clip; where none stands for any of it the newest, null where the shot has none. */
+    public FinishedRender shownFor(SeenClip clip) {
+        List<FinishedRender> all = ofShot(clip.clip().shotId());
+        return cover(clip).parts().stream().max(Comparator.comparingLong(p -> p.record().length())).map(Cover.Part::render)
                 .orElse(all.isEmpty() ? null : all.get(0));
     }
 
@@ -54,9 +54,9 @@ public final class ShotRenders {
         return changed.getOrDefault(render.id(), List.of());
     }
 
-    /** Ids of those that stand for any frame of some pieces, and of the newest of each shot. */
-    public Set<Long> standingFor(Collection<SeenPiece> pieces) {
-        Set<Long> ids = pieces.stream().flatMap(p -> cover(p).parts().stream()).map(p -> p.render().id()).collect(Collectors.toSet());
+    /** Ids of those that stand for any frame of some clips, and of the newest of each shot. */
+    public Set<Long> standingFor(Collection<SeenClip> clips) {
+        Set<Long> ids = clips.stream().flatMap(p -> cover(p).parts().stream()).map(p -> p.render().id()).collect(Collectors.toSet());
         byShot.values().forEach(renders -> ids.add(renders.get(0).id()));
         return ids;
     }

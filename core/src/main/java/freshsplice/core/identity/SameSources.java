@@ -265,7 +265,7 @@ public final class SameSources {
         return use.shown().isEmpty() ? 0 : use.shown().get(0).order();
     }
 
-    /** How many of the pieces before and after are the same source on both sides already. */
+    /** How many of the clips before and after are the same source on both sides already. */
     private double neighbours(Candidate c) {
         int o = firstOf(c.older);
         int n = firstOf(c.newer);

@@ -16,7 +16,7 @@ record SourceClock(Rational scale, Rational offset, double shared) {
 
     /**
      * Both may count on the source's timecode, or one of them from the first frame of its media: the count under which
-     * most frames are shown by both. Where none shares a frame, an offset that several pieces of equal lengths agree on.
+     * most frames are shown by both. Where none shares a frame, an offset that several clips of equal lengths agree on.
      */
     static SourceClock between(SourceUse older, SourceUse newer) {
         Rational scale = scale(older.source(), newer.source());
@@ -47,7 +47,7 @@ record SourceClock(Rational scale, Rational offset, double shared) {
             double low = shown.low().times(scale).plus(offset).toDouble();
             double high = shown.high().times(scale).plus(offset).toDouble();
             double most = 0;
-            // pieces of one source mostly come in the same order on both sides
+            // clips of one source mostly come in the same order on both sides
             for (int i = 0; i < Math.min(olds.size(), 64); i++) {
                 SourceUse.ShownRange o = olds.get((at + i) % olds.size());
                 double both = Math.min(high, o.high().toDouble()) - Math.max(low, o.low().toDouble());

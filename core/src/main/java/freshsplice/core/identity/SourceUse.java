@@ -13,11 +13,11 @@ import java.util.Map;
  * @param key    its identity within its cut
  * @param source its names; a key of which nothing more is known has what the key tells
  * @param still  positions in it mean nothing
- * @param shown  what pieces show of it, in the cut's order
+ * @param shown  what clips show of it, in the cut's order
  */
 public record SourceUse(String key, Source source, boolean still, List<ShownRange> shown) {
     /**
-     * @param order which piece of the cut it is
+     * @param order which clip of the cut it is
      * @param low   lower end of what is seen, in source frames
      * @param high  upper end, above the lower
      */
@@ -27,12 +27,12 @@ public record SourceUse(String key, Source source, boolean still, List<ShownRang
     /** Gathers the uses of each source, in the order in which sources first come. */
     public static final class Gathering {
         private final Map<String, SourceUse> uses = new LinkedHashMap<>();
-        private int pieces;
+        private int clips;
 
-        /** The next piece of the cut. */
+        /** The next clip of the cut. */
         public Gathering add(String key, Source source, boolean still, Rational low, Rational high) {
             uses.computeIfAbsent(key, k -> new SourceUse(k, source, still, new ArrayList<>()))
-                    .shown.add(new ShownRange(pieces++, low, high));
+                    .shown.add(new ShownRange(clips++, low, high));
             return this;
         }
 

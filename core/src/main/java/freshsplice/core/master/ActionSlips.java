@@ -27,12 +27,12 @@ public final class ActionSlips {
     private ActionSlips() {
     }
 
-    /** @param sections of one lane, in record order; @param shots by id */
-    public static List<Slip> of(List<Section> sections, Map<Long, Shot> shots) {
+    /** @param clips of one track, in record order; @param shots by id */
+    public static List<Slip> of(List<Clip> clips, Map<Long, Shot> shots) {
         List<Slip> slips = new ArrayList<>();
-        for (int i = 1; i < sections.size(); i++) {
-            Section a = sections.get(i - 1);
-            Section b = sections.get(i);
+        for (int i = 1; i < clips.size(); i++) {
+            Clip a = clips.get(i - 1);
+            Clip b = clips.get(i);
             boolean plain = a.record().out() == b.record().in() && b.head() == null && a.enabled() && b.enabled();
             if (plain && a.speed().signum() > 0 && a.speed().equals(b.speed())) {
                 slip(a, b, shots.get(a.shotId()), shots.get(b.shotId())).ifPresent(slips::add);
@@ -41,7 +41,7 @@ public final class ActionSlips {
         return slips;
     }
 
-    private static Optional<Slip> slip(Section a, Section b, Shot before, Shot after) {
+    private static Optional<Slip> slip(Clip a, Clip b, Shot before, Shot after) {
         if (before == null || after == null) {
             return Optional.empty();
         }

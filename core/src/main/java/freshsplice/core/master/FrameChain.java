@@ -6,22 +6,22 @@ import java.util.List;
 import java.util.function.LongFunction;
 
 /**
- * How a frame is found: record frame → live section → shot frame, through the section's speed, and through nested
+ * How a frame is found: record frame → live clip → shot frame, through the clip's speed, and through nested
  * masters. Positions stay exact on the way, so a nested master at another speed is evaluated between its frames too;
- * which piece of it is live is said by the frame that contains the position. Every view, render, export and report goes
+ * which clip of it is live is said by the frame that contains the position. Every view, render, export and report goes
  * through here.
  */
 public final class FrameChain {
     /**
      * One picture that is seen at a record frame.
      *
-     * @param section  the section, in the innermost master
+     * @param clip  the clip, in the innermost master
      * @param position exact shot frame; the picture shown is the frame that contains it
      * @param weight   how much of it covers what is under it, 0 to 1; layers are laid over each other in order
      */
-    public record Layer(Section section, Rational position, double weight) {
+    public record Layer(Clip clip, Rational position, double weight) {
         public long shotId() {
-            return section.shotId();
+            return clip.shotId();
         }
 
         /** The shot frame whose picture is shown. */
@@ -68,7 +68,7 @@ public final class FrameChain {
         List<Layer> layers = new ArrayList<>();
         for (Layer layer : shares) {
             under += layer.weight();
-            layers.add(new Layer(layer.section(), layer.position(), under <= 0 ? 1 : Math.min(1, layer.weight() / under)));
+            layers.add(new Layer(layer.clip(), layer.position(), under <= 0 ? 1 : Math.min(1, layer.weight() / under)));
         }
         return layers;
     }
@@ -78,9 +78,9 @@ public final class FrameChain {
         if (depth > DEEPEST) {
             throw new IllegalStateException("Master " + master.name() + " is nested in itself");
         }
-        for (int i = master.lanes().size() - 1; i >= 0; i--) {
-            Lane lane = master.lanes().get(i);
-            List<Layer> layers = lane.enabled() ? onLane(lane, position, weight, depth) : List.of();
+        for (int i = master.tracks().size() - 1; i >= 0; i--) {
+            Track track = master.tracks().get(i);
+            List<Layer> layers = track.enabled() ? onTrack(track, position, weight, depth) : List.of();
             if (!layers.isEmpty()) {
                 return layers;
             }
@@ -88,12 +88,12 @@ public final class FrameChain {
         return List.of();
     }
 
-    private List<Layer> onLane(Lane lane, Rational position, double weight, int depth) {
-        List<Section> sections = lane.sections();
+    private List<Layer> onTrack(Track track, Rational position, double weight, int depth) {
+        List<Clip> clips = track.clips();
         long frame = position.floor();
-        int index = lane.firstFrom(frame + 1) - 1;
-        Section here = index < 0 ? null : sections.get(index);
-        Section next = index + 1 < sections.size() ? sections.get(index + 1) : null;
+        int index = track.firstFrom(frame + 1) - 1;
+        Clip here = index < 0 ? null : clips.get(index);
+        Clip next = index + 1 < clips.size() ? clips.get(index + 1) : null;
         boolean inside = here != null && here.record().contains(frame);
         if (next != null && next.head() != null && next.enabled() && frame >= next.record().in() - next.head().before()) {
             return mixed(inside ? here : null, next, position, weight, depth);
@@ -102,7 +102,7 @@ public final class FrameChain {
             return List.of();
         }
         if (here.head() != null && here.enabled() && frame < here.record().in() + here.head().after()) {
-            Section before = index > 0 ? sections.get(index - 1) : null;
+            Clip before = index > 0 ? clips.get(index - 1) : null;
             boolean meets = before != null && before.record().out() == here.record().in();
             return mixed(meets ? before : null, here, position, weight, depth);
         }
@@ -113,8 +113,8 @@ public final class FrameChain {
         return layer(here, position, weight, depth);
     }
 
-    /** The outgoing section and the incoming one; black where there is none. */
-    private List<Layer> mixed(Section outgoing, Section incoming, Rational position, double weight, int depth) {
+    /** The outgoing clip and the incoming one; black where there is none. */
+    private List<Layer> mixed(Clip outgoing, Clip incoming, Rational position, double weight, int depth) {
         double share = incoming.head().share(position.floor() - (incoming.record().in() - incoming.head().before()));
         List<Layer> layers = new ArrayList<>();
         if (outgoing != null) {
@@ -124,14 +124,14 @@ public final class FrameChain {
         return layers;
     }
 
-    private List<Layer> layer(Section section, Rational position, double weight, int depth) {
-        if (!section.enabled()) {
+    private List<Layer> layer(Clip clip, Rational position, double weight, int depth) {
+        if (!clip.enabled()) {
             return List.of();
         }
-        Rational inside = section.at(position);
-        if (section.content() instanceof Section.Content.OfMaster nested) {
+        Rational inside = clip.at(position);
+        if (clip.content() instanceof Clip.Content.OfMaster nested) {
             return at(masters.apply(nested.masterId()), inside, weight, depth + 1);
         }
-        return List.of(new Layer(section, inside, weight));
+        return List.of(new Layer(clip, inside, weight));
     }
 }

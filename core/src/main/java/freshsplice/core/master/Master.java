@@ -13,68 +13,68 @@ import java.util.List;
  * @param rate      its rate
  * @param dropFrame whether its timecode drops
  * @param start     record frame of its first frame
- * @param lanes     from the bottom up; the topmost enabled section is the live one
+ * @param tracks     from the bottom up; the topmost enabled clip is the live one
  */
-public record Master(long id, String name, FrameRate rate, boolean dropFrame, long start, List<Lane> lanes) {
+public record Master(long id, String name, FrameRate rate, boolean dropFrame, long start, List<Track> tracks) {
     public Master {
-        lanes = List.copyOf(lanes);
-        if (lanes.isEmpty()) {
-            throw new Refusal("A master has at least one lane");
+        tracks = List.copyOf(tracks);
+        if (tracks.isEmpty()) {
+            throw new Refusal("A master has at least one track");
         }
     }
 
-    /** The lane that the shots are conformed on. */
-    public Lane main() {
-        return lanes.get(0);
+    /** The track that the shots are conformed on. */
+    public Track main() {
+        return tracks.get(0);
     }
 
-    public Master withMain(List<Section> sections) {
-        return withLane(0, sections);
+    public Master withMain(List<Clip> clips) {
+        return withTrack(0, clips);
     }
 
-    public Master withLane(int lane, List<Section> sections) {
-        return withLane(lane, lanes.get(lane).with(sections));
+    public Master withTrack(int track, List<Clip> clips) {
+        return withTrack(track, tracks.get(track).with(clips));
     }
 
-    public Master withLane(int index, Lane lane) {
-        List<Lane> changed = new ArrayList<>(lanes);
-        changed.set(index, lane);
-        return withLanes(changed);
+    public Master withTrack(int index, Track track) {
+        List<Track> changed = new ArrayList<>(tracks);
+        changed.set(index, track);
+        return withTracks(changed);
     }
 
-    public Master withLanes(List<Lane> changed) {
+    public Master withTracks(List<Track> changed) {
         return new Master(id, name, rate, dropFrame, start, changed);
     }
 
     public Master startingAt(long frame) {
-        return new Master(id, name, rate, dropFrame, frame, lanes);
+        return new Master(id, name, rate, dropFrame, frame, tracks);
     }
 
-    /** The same, beginning with its first piece where that lies before: nothing of it is ever outside. */
+    /** The same, beginning with its first clip where that lies before: nothing of it is ever outside. */
     public Master fromItsFirst() {
-        long first = lanes.stream().filter(l -> !l.sections().isEmpty()).mapToLong(l -> l.sections().get(0).seen(null).in())
+        long first = tracks.stream().filter(l -> !l.clips().isEmpty()).mapToLong(l -> l.clips().get(0).seen(null).in())
                 .min().orElse(start);
         return first < start ? startingAt(first) : this;
     }
 
-    /** @throws IllegalArgumentException if a piece begins before record frame 0 */
+    /** @throws IllegalArgumentException if a clip begins before record frame 0 */
     public static Master checked(Master master) {
-        for (Lane lane : master.lanes) {
-            if (!lane.sections().isEmpty() && lane.sections().get(0).record().in() < 0) {
+        for (Track track : master.tracks) {
+            if (!track.clips().isEmpty() && track.clips().get(0).record().in() < 0) {
                 throw new Refusal("The master cannot begin before record frame 0");
             }
         }
         return master;
     }
 
-    /** The frame after the last of all its lanes; its start where it is empty. */
+    /** The frame after the last of all its tracks; its start where it is empty. */
     public long end() {
-        return lanes.stream().filter(l -> !l.sections().isEmpty())
-                .mapToLong(l -> l.sections().get(l.sections().size() - 1).record().out()).max().orElse(start);
+        return tracks.stream().filter(l -> !l.clips().isEmpty())
+                .mapToLong(l -> l.clips().get(l.clips().size() - 1).record().out()).max().orElse(start);
     }
 
-    /** Every piece of every lane, from the bottom up. */
-    public List<Section> sections() {
-        return lanes.stream().flatMap(l -> l.sections().stream()).toList();
+    /** Every clip of every track, from the bottom up. */
+    public List<Clip> clips() {
+        return tracks.stream().flatMap(l -> l.clips().stream()).toList();
     }
 }

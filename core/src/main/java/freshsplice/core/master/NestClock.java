@@ -12,7 +12,7 @@ import java.util.Optional;
  */
 public record NestClock(long shift, FrameRange seen) {
     /** Empty where the nest runs at another speed than its own: one frame there is not one frame here. */
-    public static Optional<NestClock> of(Section nest) {
+    public static Optional<NestClock> of(Clip nest) {
         if (!nest.isEven() || !nest.speed().equals(Rational.ONE) || !nest.from().isWhole()) {
             return Optional.empty();
         }

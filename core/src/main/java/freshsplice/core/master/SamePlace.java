@@ -17,11 +17,11 @@ public final class SamePlace {
      * @param masters finds nested masters by id
      */
     public static long of(Master from, long frame, Master to, LongFunction<Master> masters) {
-        LivePieces live = new LivePieces(masters);
-        for (LivePieces.Live here : live.of(from)) {
-            Section section = here.section();
-            if (section.shotId() != 0 && section.record().contains(frame)) {
-                OptionalLong there = shown(live.of(to), section.shotId(), section.at(frame));
+        LiveClips live = new LiveClips(masters);
+        for (LiveClips.Live here : live.of(from)) {
+            Clip clip = here.clip();
+            if (clip.shotId() != 0 && clip.record().contains(frame)) {
+                OptionalLong there = shown(live.of(to), clip.shotId(), clip.at(frame));
                 if (there.isPresent()) {
                     return there.getAsLong();
                 }
@@ -30,15 +30,15 @@ public final class SamePlace {
         return frame >= to.start() && frame < to.end() ? frame : to.start();
     }
 
-    private static OptionalLong shown(List<LivePieces.Live> pieces, long shotId, Rational position) {
-        return pieces.stream().map(LivePieces.Live::section).filter(s -> s.shotId() == shotId)
-                .map(s -> MarkPlace.recordOf(s, position)).filter(OptionalLong::isPresent).mapToLong(OptionalLong::getAsLong)
+    private static OptionalLong shown(List<LiveClips.Live> clips, long shotId, Rational position) {
+        return clips.stream().map(LiveClips.Live::clip).filter(s -> s.shotId() == shotId)
+                .map(s -> MarkerPosition.recordOf(s, position)).filter(OptionalLong::isPresent).mapToLong(OptionalLong::getAsLong)
                 .findFirst();
     }
 
-    /** First record frame of the next piece of a shot after a frame, from the first one on again; empty where it is not seen. */
+    /** First record frame of the next clip of a shot after a frame, from the first one on again; empty where it is not seen. */
     public static OptionalLong ofShot(Master master, long shotId, long frame, LongFunction<Master> masters) {
-        List<Long> places = new LivePieces(masters).of(master).stream().map(LivePieces.Live::section)
+        List<Long> places = new LiveClips(masters).of(master).stream().map(LiveClips.Live::clip)
                 .filter(s -> s.shotId() == shotId).map(s -> s.record().in()).toList();
         return places.stream().filter(in -> in > frame).findFirst().or(() -> places.stream().findFirst())
                 .map(OptionalLong::of).orElseGet(OptionalLong::empty);

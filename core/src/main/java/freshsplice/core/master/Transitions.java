@@ -2,17 +2,17 @@ package freshsplice.core.master;
 
 import freshsplice.core.time.FrameRange;
 
-/** Transitions of a cut as transitions at the edges of a section. */
+/** Transitions of a cut as transitions at the edges of a clip. */
 public final class Transitions {
     private Transitions() {
     }
 
-    /** @param edgeIn the record frame of the cut into the section; @return null for a plain cut */
+    /** @param edgeIn the record frame of the cut into the clip; @return null for a plain cut */
     public static Transition head(freshsplice.core.cut.Transition transition, long edgeIn) {
         return transition == null ? null : around(transition, edgeIn);
     }
 
-    /** Only the transition to black is a section's own tail: any other is the head of the section after. */
+    /** Only the transition to black is a clip's own tail: any other is the head of the clip after. */
     public static Transition tail(freshsplice.core.cut.Transition transition, FrameRange record, long edgeOut) {
         boolean toBlack = transition != null && edgeOut == record.out() && transition.record().out() == edgeOut;
         return toBlack ? around(transition, edgeOut) : null;

@@ -2,7 +2,7 @@ package freshsplice.core.rates;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
@@ -45,8 +45,8 @@ public final class ClipRates {
         if (seen.put(cut, true) != null) {
             return;
         }
-        for (int lane : cut.lanesOf(Lane.Kind.PICTURE)) {
-            for (Event event : cut.lanes().get(lane).events()) {
+        for (int track : cut.tracksOf(Track.Kind.PICTURE)) {
+            for (Event event : cut.tracks().get(track).events()) {
                 if (event.nested() != null) {
                     count(event.nested(), counts, seen);
                 } else if (isOther(event, cut)) {
@@ -66,10 +66,10 @@ public final class ClipRates {
         Cut known = done.get(cut);
         if (known == null) {
             known = new Cut(cut.name(), cut.rate(), cut.dropFrame(), cut.record(),
-                    cut.lanes().stream().map(lane -> lane.kind() == Lane.Kind.SOUND ? lane
-                            : new Lane(lane.kind(), lane.name(), lane.enabled(),
-                            lane.events().stream().map(event -> one(event, cut)).toList(), lane.transitions(),
-                            lane.kept())).toList(), cut.markers(), cut.kept());
+                    cut.tracks().stream().map(track -> track.kind() == Track.Kind.SOUND ? track
+                            : new Track(track.kind(), track.name(), track.enabled(),
+                            track.events().stream().map(event -> one(event, cut)).toList(), track.transitions(),
+                            track.kept())).toList(), cut.markers(), cut.kept());
             done.put(cut, known);
         }
         return known;

@@ -2,9 +2,9 @@ package freshsplice.core.rates;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Track;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -58,17 +58,17 @@ public final class CutRate {
             return new RateChange(cut, List.of());
         }
         CutRate change = new CutRate(cut, rate, dropFrame && rate.hasDropFrame(), way);
-        List<Lane> lanes = cut.lanes().stream().map(change::lane).toList();
+        List<Track> tracks = cut.tracks().stream().map(change::track).toList();
         List<Marker> markers = cut.markers().stream().map(m -> new Marker(change.atLeastOne(m.record()), m.name(),
                 m.comment(), m.colour())).toList();
-        Cut changed = new Cut(cut.name(), rate, dropFrame && rate.hasDropFrame(), change.atLeastOne(cut.record()), lanes,
+        Cut changed = new Cut(cut.name(), rate, dropFrame && rate.hasDropFrame(), change.atLeastOne(cut.record()), tracks,
                 markers, cut.kept());
         return new RateChange(changed, change.remarks);
     }
 
-    private Lane lane(Lane lane) {
+    private Track track(Track track) {
         List<Event> events = new ArrayList<>();
-        for (Event event : lane.events()) {
+        for (Event event : track.events()) {
             FrameRange record = range(event.record());
             if (record.isEmpty()) {
                 remarks.add(Remark.loss(cut.timecodeAt(event.record().in()).label(), event.name()
@@ -78,9 +78,9 @@ public final class CutRate {
                         event.source(), time(event, record), event.nested(), event.comments(), event.kept(), event.sourceTrack(), event.words()));
             }
         }
-        List<Transition> transitions = lane.transitions().stream().filter(t -> !range(t.record()).isEmpty())
+        List<Transition> transitions = track.transitions().stream().filter(t -> !range(t.record()).isEmpty())
                 .map(t -> new Transition(t.kind(), range(t.record()), edge(t.cut()), t.wipe())).toList();
-        return new Lane(lane.kind(), lane.name(), lane.enabled(), events, transitions, lane.kept());
+        return new Track(track.kind(), track.name(), track.enabled(), events, transitions, track.kept());
     }
 
     private TimeMap time(Event event, FrameRange record) {

@@ -50,7 +50,7 @@ public record FrameNumbers(Long first, Integer digits) {
      * @throws Refusal if a number is below 0, or has more digits than were asked for
      */
     public Run of(RenderRange range) {
-        boolean ownNumbers = range.bends().isEmpty() && range.speed().isWhole() && range.speed().signum() > 0;
+        boolean ownNumbers = range.retimeKeys().isEmpty() && range.speed().isWhole() && range.speed().signum() > 0;
         long step = ownNumbers && first == null ? range.speed().floor() : 1;
         long from = first != null ? first : range.from().floor();
         long last = from + (range.frames() - 1) * step;

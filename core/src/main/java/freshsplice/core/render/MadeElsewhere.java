@@ -64,7 +64,7 @@ public record MadeElsewhere(RenderRange range, String wrong, List<String> words)
         long length = -speed.times(given.frames()).negate().floor();
         long from = from(given, shot, length, words);
         if (!given.rate().equals(project)) {
-            words.add("it has " + given.rate() + " frames a second, the project " + project + ": it stands for no piece frame by frame");
+            words.add("it has " + given.rate() + " frames a second, the project " + project + ": it stands for no clip frame by frame");
         }
         Size size = given.sizes().get(0);
         if (Math.abs(size.width() / (double) size.height() / aspect - 1) > SAME_SHAPE) {
@@ -106,11 +106,11 @@ public record MadeElsewhere(RenderRange range, String wrong, List<String> words)
         return from;
     }
 
-    /** From the first frame that any piece shows to the last. */
+    /** From the first frame that any clip shows to the last. */
     private static FrameRange needed(ShotFrames shot) {
         FrameRange all = null;
-        for (var piece : shot.pieces()) {
-            RenderRange shown = RenderRange.of(piece.section(), piece.seen());
+        for (var clip : shot.clips()) {
+            RenderRange shown = RenderRange.of(clip.clip(), clip.seen());
             Rational first = shown.positionOf(0);
             Rational last = shown.positionOf(shown.frames() - 1);
             FrameRange one = FrameRange.of(Math.min(first.floor(), last.floor()), Math.max(first.floor(), last.floor()) + 1);

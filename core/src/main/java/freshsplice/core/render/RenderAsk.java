@@ -3,8 +3,8 @@ package freshsplice.core.render;
 import freshsplice.core.delivery.Cover;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.delivery.ShotRenders;
-import freshsplice.core.master.Section;
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.Clip;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -22,16 +22,16 @@ public record RenderAsk(Extent extent, int handles, int every) {
     /** More to spare than any edit room trims is a slip of the hand. */
     public static final int MOST_HANDLES = 1000;
     public static final int MOST_EVERY = 1000;
-    /** Pieces of a shot that are as near as this are drawn in one render: frames of about a second. */
+    /** Clips of a shot that are as near as this are drawn in one render: frames of about a second. */
     public static final int NEAR = 24;
 
     /** Which frames of a shot. */
     public sealed interface Extent {
-        /** All that its pieces show: one range over those that are near, else one each. */
-        record Pieces() implements Extent {
+        /** All that its clips show: one range over those that are near, else one each. */
+        record Clips() implements Extent {
         }
 
-        /** What its pieces show and no finished render has. */
+        /** What its clips show and no finished render has. */
         record Missing() implements Extent {
         }
 
@@ -55,8 +55,8 @@ public record RenderAsk(Extent extent, int handles, int every) {
     /** Which frame of a shot's cut range a picture is of. */
     public enum When { FIRST, MIDDLE, LAST }
 
-    /** All that the pieces of a shot show. */
-    public static final RenderAsk PIECES = new RenderAsk(new Extent.Pieces(), 0, 1);
+    /** All that the clips of a shot show. */
+    public static final RenderAsk CLIPS = new RenderAsk(new Extent.Clips(), 0, 1);
 
     public RenderAsk {
         if (handles < 0 || handles > MOST_HANDLES) {
@@ -98,10 +98,10 @@ public record RenderAsk(Extent extent, int handles, int every) {
 
     private List<RenderRange> wanted(ShotFrames of, ShotRenders renders) {
         if (extent instanceof Extent.Missing) {
-            return together(of.pieces().stream().flatMap(p -> missing(p, renders).stream()).toList(), 0);
+            return together(of.clips().stream().flatMap(p -> missing(p, renders).stream()).toList(), 0);
         }
-        if (extent instanceof Extent.Pieces && !of.pieces().isEmpty()) {
-            return together(of.pieces().stream().map(p -> RenderRange.of(p.section(), p.seen())).toList(), NEAR);
+        if (extent instanceof Extent.Clips && !of.clips().isEmpty()) {
+            return together(of.clips().stream().map(p -> RenderRange.of(p.clip(), p.seen())).toList(), NEAR);
         }
         return List.of(even(frames(of)));
     }
@@ -131,10 +131,10 @@ public record RenderAsk(Extent extent, int handles, int every) {
         return new RenderRange(Rational.of(frames.in()), Rational.ONE, frames.length());
     }
 
-    private static List<RenderRange> missing(SeenPiece piece, ShotRenders renders) {
-        Cover cover = renders.cover(piece);
-        Section section = piece.section();
-        return cover.missing().stream().map(gap -> RenderRange.of(section, gap)).toList();
+    private static List<RenderRange> missing(SeenClip seen, ShotRenders renders) {
+        Cover cover = renders.cover(seen);
+        Clip clip = seen.clip();
+        return cover.missing().stream().map(gap -> RenderRange.of(clip, gap)).toList();
     }
 
     /**

@@ -1,6 +1,6 @@
 package freshsplice.core.render;
 
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Item;
 import freshsplice.core.stage.Stage;
@@ -14,10 +14,10 @@ import java.util.stream.LongStream;
  *
  * @param shot   the shot
  * @param action action frames of its scene, from the first to the one after the last
- * @param pieces all pieces that show it
+ * @param clips all clips that show it
  */
-public record ShotFrames(Shot shot, FrameRange action, List<SeenPiece> pieces) {
-    /** The cut range: drawn where no piece shows it. */
+public record ShotFrames(Shot shot, FrameRange action, List<SeenClip> clips) {
+    /** The cut range: drawn where no clip shows it. */
     public FrameRange cut() {
         return shot.cutRange();
     }

@@ -6,7 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 
 /**
- * A sound as far as it is heard in a movie, told so that what sounds the same is the same: pieces that were only split are one, and
+ * A sound as far as it is heard in a movie, told so that what sounds the same is the same: clips that were only split are one, and
  * a fade that lies outside is none.
  *
  * @param source  the file, and which of its channels

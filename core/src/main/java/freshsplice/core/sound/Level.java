@@ -27,11 +27,11 @@ public final class Level {
     }
 
     /**
-     * What of a piece is heard.
+     * What of a clip is heard.
      *
-     * @param muted   its lane is muted
-     * @param solo    its lane is heard alone
-     * @param anySolo any lane is: the others are then silent
+     * @param muted   its track is muted
+     * @param solo    its track is heard alone
+     * @param anySolo any track is: the others are then silent
      */
     public static double heard(boolean muted, boolean solo, boolean anySolo, double decibels) {
         return muted || anySolo && !solo ? 0 : factor(decibels);

@@ -1,7 +1,7 @@
 package freshsplice.core.sound;
 
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
@@ -22,7 +22,7 @@ import java.util.function.Predicate;
 public record SoundClip(FrameRange record, Rational fromSeconds, long fadeIn, long fadeOut) {
     public SoundClip {
         if (record.isEmpty()) {
-            throw new Refusal("A piece of sound has at least one frame");
+            throw new Refusal("A clip of sound has at least one frame");
         }
         if (record.in() < 0) {
             throw new Refusal("Sound cannot begin before record frame 0");
@@ -39,14 +39,14 @@ public record SoundClip(FrameRange record, Rational fromSeconds, long fadeIn, lo
     }
 
     /** An event of a list: what passes into it, from silence or from another, is a fade of it, and what passes out of it. */
-    public static SoundClip of(Lane lane, Event event, Rational fromSeconds) {
+    public static SoundClip of(Track track, Event event, Rational fromSeconds) {
         long length = event.record().length();
-        long in = fade(lane, t -> t.record().in() == event.record().in(), length);
-        return new SoundClip(event.record(), fromSeconds, in, fade(lane, t -> t.record().out() == event.record().out(), length - in));
+        long in = fade(track, t -> t.record().in() == event.record().in(), length);
+        return new SoundClip(event.record(), fromSeconds, in, fade(track, t -> t.record().out() == event.record().out(), length - in));
     }
 
-    private static long fade(Lane lane, Predicate<Transition> at, long most) {
-        return lane.transitions().stream().filter(at).mapToLong(t -> t.record().length()).filter(n -> n <= most).max().orElse(0);
+    private static long fade(Track track, Predicate<Transition> at, long most) {
+        return track.transitions().stream().filter(at).mapToLong(t -> t.record().length()).filter(n -> n <= most).max().orElse(0);
     }
 
     /** The same sound against the picture elsewhere. */

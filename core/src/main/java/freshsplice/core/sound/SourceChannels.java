@@ -1,7 +1,7 @@
 package freshsplice.core.sound;
 
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.TimeMap;
 import java.util.ArrayList;
@@ -11,8 +11,8 @@ import java.util.Map;
 import java.util.Objects;
 
 /**
- * Which channel of its source a piece of sound plays. A lane of an edit carries one channel: where a list lays the same
- * stretch of one source on several lanes, as {@code AA} does, the first of them plays its first channel and the next its
+ * Which channel of its source a clip of sound plays. A track of an edit carries one channel: where a list lays the same
+ * stretch of one source on several tracks, as {@code AA} does, the first of them plays its first channel and the next its
  * second (common practice), unless the list names a track of the source itself, as an XML's {@code sourcetrack} does. One
  * that lies alone plays all of its source.
  */
@@ -30,18 +30,18 @@ public final class SourceChannels {
     }
 
     /**
-     * For each lane and event the channel, counted from 1, or {@link #ALL}. Odd ones are heard at the left, even ones at the
+     * For each track and event the channel, counted from 1, or {@link #ALL}. Odd ones are heard at the left, even ones at the
      * right.
      *
-     * @param lanes sound lanes, the first first
+     * @param tracks sound tracks, the first first
      */
-    public static List<List<Integer>> of(List<Lane> lanes) {
+    public static List<List<Integer>> of(List<Track> tracks) {
         Map<Stretch, Integer> uses = new HashMap<>();
-        lanes.forEach(lane -> lane.events().forEach(e -> uses.merge(Stretch.of(e), 1, Integer::sum)));
+        tracks.forEach(track -> track.events().forEach(e -> uses.merge(Stretch.of(e), 1, Integer::sum)));
         Map<Stretch, Integer> given = new HashMap<>();
         List<List<Integer>> channels = new ArrayList<>();
-        for (Lane lane : lanes) {
-            channels.add(lane.events().stream().map(e -> channel(e, uses.get(Stretch.of(e)), given)).toList());
+        for (Track track : tracks) {
+            channels.add(track.events().stream().map(e -> channel(e, uses.get(Stretch.of(e)), given)).toList());
         }
         return channels;
     }

@@ -26,7 +26,7 @@ public record MediaFrames(long zero, long frames) {
         return new MediaFrames(byTimecode ? start : begins, Math.max(1, file.frames()));
     }
 
-    /** The frames of a file that was found for a piece. @param seen the record frames on which the piece is seen */
+    /** The frames of a file that was found for a clip. @param seen the record frames on which the clip is seen */
     public static MediaFrames of(Candidate file, Source source, FrameRange seen, TimeMap time) {
         return of(file, time.frameAt(seen.in()), begins(source, time.at(seen.in()), time.at(seen.last())));
     }

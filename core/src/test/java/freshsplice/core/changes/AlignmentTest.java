@@ -17,27 +17,27 @@ import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
 
 class AlignmentTest {
-    /** A piece of a moving source: its name, its first source frame, its length. */
+    /** A clip of a moving source: its name, its first source frame, its length. */
     private record Clip(String key, long from, long length, boolean still) {
         static Clip of(String key, long from, long length) {
             return new Clip(key, from, length, false);
         }
     }
 
-    private static List<Piece> pieces(List<Clip> clips) {
-        List<Piece> pieces = new ArrayList<>();
+    private static List<ComparedClip> clips(List<Clip> clips) {
+        List<ComparedClip> compared = new ArrayList<>();
         long at = 0;
         for (Clip clip : clips) {
             FrameRange range = FrameRange.ofLength(at, clip.length());
-            pieces.add(new Piece(range, range, clip.key(), Rational.of(clip.from()), Rational.ONE, null, clip.still(), clip.key(), "",
+            compared.add(new ComparedClip(range, range, clip.key(), Rational.of(clip.from()), Rational.ONE, null, clip.still(), clip.key(), "",
                     ""));
             at += clip.length();
         }
-        return pieces;
+        return compared;
     }
 
     private static Alignment align(List<Clip> older, List<Clip> newer) {
-        return Alignment.of(pieces(older), pieces(newer));
+        return Alignment.of(clips(older), clips(newer));
     }
 
     private static final List<Clip> FOUR = List.of(Clip.of("a", 0, 50), Clip.of("b", 0, 50), Clip.of("c", 0, 50), Clip.of("d", 0, 50));
@@ -50,7 +50,7 @@ class AlignmentTest {
     }
 
     @Test
-    @DisplayName("a trim and a slip keep their piece; another source in its place is a replacement while less than half of the length differs")
+    @DisplayName("a trim and a slip keep their clip; another source in its place is a replacement while less than half of the length differs")
     void pairs() {
         assertThat(align(FOUR, four(1, Clip.of("b", 5, 40))).newOf).containsExactly(0, 1, 2, 3);
         assertThat(align(FOUR, four(1, Clip.of("x", 0, 45))).newOf).containsExactly(0, 1, 2, 3);
@@ -58,7 +58,7 @@ class AlignmentTest {
     }
 
     @Test
-    @DisplayName("a piece of the same source that shares no frame is another one's replacement, never a slip over the whole source")
+    @DisplayName("a clip of the same source that shares no frame is another one's replacement, never a slip over the whole source")
     void farAway() {
         Alignment alignment = align(FOUR, four(1, Clip.of("b", 10_000, 50)));
         assertThat(alignment.newOf[1]).isEqualTo(1);
@@ -74,7 +74,7 @@ class AlignmentTest {
     }
 
     @Test
-    @DisplayName("two parts of one piece: one keeps it, the other was split from it; the other way round they were joined")
+    @DisplayName("two parts of one clip: one keeps it, the other was split from it; the other way round they were joined")
     void splitAndJoined() {
         List<Clip> split = four(2, Clip.of("c", 0, 30), Clip.of("c", 30, 20));
         Alignment apart = align(FOUR, split);
@@ -102,7 +102,7 @@ class AlignmentTest {
     }
 
     @RepeatedTest(40)
-    @DisplayName("after any edits every pair is one of both sides, and no piece is two things at once")
+    @DisplayName("after any edits every pair is one of both sides, and no clip is two things at once")
     void anyEdits(RepetitionInfo info) {
         Random random = new Random(info.getCurrentRepetition());
         List<Clip> older = new ArrayList<>();

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Cuts;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -57,17 +57,17 @@ class CutChangesTest {
         assertThat(gone.get(0).newRecord()).isNull();
     }
 
-    /** Handles are there to be used: all eight of them and no frame more, at both ends, however the piece was slipped. */
+    /** Handles are there to be used: all eight of them and no frame more, at both ends, however the clip was slipped. */
     @Test
     void asManyFramesAsThereAreHandlesNeedNoCameraWork() {
         for (int beyond : new int[] {1, 7, 8, 9, 20}) {
-            Needs wanted = beyond <= 8 ? Needs.HANDLES : Needs.CAMERA;
+            Impact wanted = beyond <= 8 ? Impact.HANDLES : Impact.CAMERA;
             assertThat(edits(r -> r.trim(3, beyond, 0))).as("head by %d", beyond).extracting(Change::needs).containsExactly(wanted);
             assertThat(edits(r -> r.trim(3, 0, beyond))).as("tail by %d", beyond).extracting(Change::needs).containsExactly(wanted);
             assertThat(edits(r -> r.slip(3, beyond))).as("slip by %d", beyond).extracting(Change::needs).containsExactly(wanted);
             assertThat(edits(r -> r.slip(3, -beyond))).as("slip by −%d", beyond).extracting(Change::needs).containsExactly(wanted);
             assertThat(edits(r -> r.trim(3, -beyond, -1))).as("shorter by %d", beyond).extracting(Change::needs)
-                    .containsExactly(Needs.NOTHING);
+                    .containsExactly(Impact.NOTHING);
         }
     }
 
@@ -81,7 +81,7 @@ class CutChangesTest {
     }
 
     @Test
-    void whatNoChangeNamesIsTheSamePieceOnBothSides() {
+    void whatNoChangeNamesIsTheSameClipOnBothSides() {
         EditRoom room = EditRoom.with(new Random(4), 8);
         Cut before = room.cut();
         room.replace(2, "other");
@@ -95,7 +95,7 @@ class CutChangesTest {
     }
 
     @Test
-    void piecesPushedAlongNameTheEditThatPushedThem() {
+    void clipsPushedAlongNameTheEditThatPushedThem() {
         EditRoom room = EditRoom.with(new Random(3), 6);
         Cut before = room.cut();
         room.trim(1, 0, -5);
@@ -108,17 +108,17 @@ class CutChangesTest {
     }
 
     @Test
-    void aPieceMovedIntoAGapIsItsOwnCause() {
-        Cut before = Cuts.of(Cuts.lane(Cuts.clip("a", 0, 10, 0), Cuts.clip("b", 10, 20, 0)));
-        Cut after = Cuts.of(Cuts.lane(Cuts.clip("a", 0, 10, 0), Cuts.clip("b", 15, 25, 0)));
+    void aClipMovedIntoAGapIsItsOwnCause() {
+        Cut before = Cuts.of(Cuts.track(Cuts.clip("a", 0, 10, 0), Cuts.clip("b", 10, 20, 0)));
+        Cut after = Cuts.of(Cuts.track(Cuts.clip("a", 0, 10, 0), Cuts.clip("b", 15, 25, 0)));
         assertThat(CutChanges.between(before, after, 8).changes())
                 .extracting(c -> c.kind().word() + " " + c.shift() + " " + c.because()).containsExactly("shifted 5 -1");
     }
 
     @Test
     void aDissolveAddedAtACutIsATransitionNotATrim() {
-        Cut before = Cuts.of(Cuts.lane(Cuts.clip("a", 0, 50, 0), Cuts.clip("b", 50, 100, 20)));
-        Lane joined = new Lane(Lane.Kind.PICTURE, "V1", true,
+        Cut before = Cuts.of(Cuts.track(Cuts.clip("a", 0, 50, 0), Cuts.clip("b", 50, 100, 20)));
+        Track joined = new Track(Track.Kind.PICTURE, "V1", true,
                 List.of(Cuts.clip("a", 0, 56, 0), Cuts.clip("b", 44, 100, 14)),
                 List.of(Transition.centred(Transition.Kind.DISSOLVE, FrameRange.of(44, 56), null)));
         assertThat(CutChanges.between(before, Cuts.of(joined), 8).changes())
@@ -128,9 +128,9 @@ class CutChangesTest {
 
     @Test
     void soundAloneIsSound() {
-        Lane picture = Cuts.lane(Cuts.clip("a", 0, 50, 0), Cuts.clip("b", 50, 100, 0));
-        Lane early = new Lane(Lane.Kind.SOUND, "A1", true, List.of(Cuts.clip("wind", 0, 100, 0)), List.of());
-        Lane split = new Lane(Lane.Kind.SOUND, "A1", true,
+        Track picture = Cuts.track(Cuts.clip("a", 0, 50, 0), Cuts.clip("b", 50, 100, 0));
+        Track early = new Track(Track.Kind.SOUND, "A1", true, List.of(Cuts.clip("wind", 0, 100, 0)), List.of());
+        Track split = new Track(Track.Kind.SOUND, "A1", true,
                 List.of(Cuts.clip("wind", 0, 60, 0), Cuts.clip("sea", 60, 100, 0)), List.of());
         assertThat(CutChanges.between(Cuts.of(picture, early), Cuts.of(picture, split), 8).changes())
                 .extracting(c -> c.kind().word() + c.oldIndex()).containsExactly("sound1");
@@ -199,7 +199,7 @@ class CutChangesTest {
         assertThat(list.kept()).isEqualTo(40);
     }
 
-    /** One source for everything, cut into pieces that are all trimmed: the worst case for pairing by source. */
+    /** One source for everything, cut into clips that are all trimmed: the worst case for pairing by source. */
     @Test
     void aReelOfOneSourceIsPairedByPlace() {
         List<Event> a = new ArrayList<>();
@@ -208,8 +208,8 @@ class CutChangesTest {
             a.add(Cuts.clip("reel", i * 20L, i * 20L + 20, i * 100L));
             b.add(Cuts.clip("reel", i * 19L, i * 19L + 19, i * 100L + 1));
         }
-        ChangeList list = CutChanges.between(Cuts.of(Cuts.lane(a.toArray(Event[]::new))),
-                Cuts.of(Cuts.lane(b.toArray(Event[]::new))), 8);
+        ChangeList list = CutChanges.between(Cuts.of(Cuts.track(a.toArray(Event[]::new))),
+                Cuts.of(Cuts.track(b.toArray(Event[]::new))), 8);
         assertThat(list.changes()).hasSize(300).allMatch(c -> c.kind() == ChangeKind.TRIMMED && c.head() == -1
                 && c.oldIndex() == c.newIndex());
     }

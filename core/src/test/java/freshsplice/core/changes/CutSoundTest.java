@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.identity.SameSources;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -17,13 +17,13 @@ import org.junit.jupiter.api.Test;
 
 class CutSoundTest {
     /** Two pictures of 50 frames each, under which the sound is asked for. */
-    private static final Piece FIRST = picture(0);
-    private static final Piece SECOND = picture(50);
+    private static final ComparedClip FIRST = picture(0);
+    private static final ComparedClip SECOND = picture(50);
     private static final Event GUIDE = sound("guide", 0, 100, 1000);
 
-    private static Piece picture(long at) {
+    private static ComparedClip picture(long at) {
         FrameRange range = FrameRange.ofLength(at, 50);
-        return new Piece(range, range, "board", Rational.ZERO, Rational.ONE, null, true, "board", "", "");
+        return new ComparedClip(range, range, "board", Rational.ZERO, Rational.ONE, null, true, "board", "", "");
     }
 
     private static Event sound(String name, long in, long out, long from) {
@@ -36,15 +36,15 @@ class CutSoundTest {
     }
 
     private static Cut cut(Event... events) {
-        return lanes(new Lane(Lane.Kind.SOUND, "A1", true, List.of(events), List.of()));
+        return tracks(new Track(Track.Kind.SOUND, "A1", true, List.of(events), List.of()));
     }
 
-    private static Cut lanes(Lane... lanes) {
-        return new Cut("Sound", FrameRate.FPS_24, false, FrameRange.of(0, 100), List.of(lanes), List.of());
+    private static Cut tracks(Track... tracks) {
+        return new Cut("Sound", FrameRate.FPS_24, false, FrameRange.of(0, 100), List.of(tracks), List.of());
     }
 
-    private static boolean differs(Cut older, Cut newer, Piece oldPiece, Piece newPiece) {
-        return CutSound.pair(older, newer, (a, b) -> null).differs(oldPiece, newPiece);
+    private static boolean differs(Cut older, Cut newer, ComparedClip oldClip, ComparedClip newClip) {
+        return CutSound.pair(older, newer, (a, b) -> null).differs(oldClip, newClip);
     }
 
     private static boolean differs(Cut older, Cut newer) {
@@ -75,13 +75,13 @@ class CutSoundTest {
     }
 
     @Test
-    @DisplayName("sound that was taken away, or put to a lane beside it, is another one")
+    @DisplayName("sound that was taken away, or put to a track beside it, is another one")
     void takenAwayOrAdded() {
-        Lane guide = new Lane(Lane.Kind.SOUND, "A1", true, List.of(GUIDE), List.of());
-        Lane wind = new Lane(Lane.Kind.SOUND, "A2", true, List.of(sound("wind", 0, 50, 0)), List.of());
-        assertThat(differs(lanes(guide, wind), lanes(guide))).isTrue();
-        assertThat(differs(lanes(guide), lanes(guide, wind))).isTrue();
-        assertThat(differs(lanes(guide, wind), lanes(guide, wind))).isFalse();
+        Track guide = new Track(Track.Kind.SOUND, "A1", true, List.of(GUIDE), List.of());
+        Track wind = new Track(Track.Kind.SOUND, "A2", true, List.of(sound("wind", 0, 50, 0)), List.of());
+        assertThat(differs(tracks(guide, wind), tracks(guide))).isTrue();
+        assertThat(differs(tracks(guide), tracks(guide, wind))).isTrue();
+        assertThat(differs(tracks(guide, wind), tracks(guide, wind))).isFalse();
     }
 
     @Test
@@ -92,12 +92,12 @@ class CutSoundTest {
     }
 
     @Test
-    @DisplayName("lanes that formats name otherwise are told by their order")
-    void laneNames() {
-        Lane named = new Lane(Lane.Kind.SOUND, "Dialogue 1", true, List.of(GUIDE), List.of());
-        assertThat(differs(lanes(named), cut(GUIDE))).isFalse();
-        Lane second = new Lane(Lane.Kind.SOUND, "A2", true, List.of(GUIDE), List.of());
-        assertThat(differs(lanes(second), cut(GUIDE))).as("A2 is not A1").isTrue();
+    @DisplayName("tracks that formats name otherwise are told by their order")
+    void trackNames() {
+        Track named = new Track(Track.Kind.SOUND, "Dialogue 1", true, List.of(GUIDE), List.of());
+        assertThat(differs(tracks(named), cut(GUIDE))).isFalse();
+        Track second = new Track(Track.Kind.SOUND, "A2", true, List.of(GUIDE), List.of());
+        assertThat(differs(tracks(second), cut(GUIDE))).as("A2 is not A1").isTrue();
     }
 
     @Test

@@ -3,7 +3,7 @@ package freshsplice.core.changes;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Cuts;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
 import java.util.List;
@@ -11,15 +11,15 @@ import java.util.Random;
 
 /** Makes cuts and edits them in known ways, rippling as an edit room does. */
 final class EditRoom {
-    /** A piece being edited: source, source in, length, speed. */
+    /** A clip being edited: source, source in, length, speed. */
     private record Clip(String name, long from, long length, Rational speed) {
     }
 
     private final List<Clip> clips = new ArrayList<>();
 
-    static EditRoom with(Random random, int pieces) {
+    static EditRoom with(Random random, int clips) {
         EditRoom room = new EditRoom();
-        for (int i = 0; i < pieces; i++) {
+        for (int i = 0; i < clips; i++) {
             room.clips.add(new Clip("src" + i, 1000, 40 + random.nextInt(60), Rational.ONE));
         }
         return room;
@@ -83,7 +83,7 @@ final class EditRoom {
             events[i] = Cuts.clip(c.name, at, at + c.length, c.from, c.speed);
             at += c.length;
         }
-        Lane lane = Cuts.lane(events);
-        return Cuts.of(lane);
+        Track track = Cuts.track(events);
+        return Cuts.of(track);
     }
 }

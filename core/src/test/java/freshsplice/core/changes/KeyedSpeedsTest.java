@@ -4,19 +4,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.ConformChoices;
-import freshsplice.core.conform.CutPieces;
+import freshsplice.core.conform.CutClips;
 import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Cuts;
 import freshsplice.core.cut.Event;
+import freshsplice.core.cut.LiveEvent;
 import freshsplice.core.cut.LivePicture;
-import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Source;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.ShotRenders;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.master.edit.Warnings;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
@@ -35,7 +35,7 @@ import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
 
-/** Edits whose speed changes within a piece: every frame is that of the edit, when it is conformed, handed back and changed. */
+/** Edits whose speed changes within a clip: every frame is that of the edit, when it is conformed, handed back and changed. */
 class KeyedSpeedsTest {
     private Master master;
     private final Map<Long, Shot> shots = new HashMap<>();
@@ -50,7 +50,7 @@ class KeyedSpeedsTest {
     }
 
     private static Cut cut(Event... events) {
-        return Cuts.of(Cuts.lane(events));
+        return Cuts.of(Cuts.track(events));
     }
 
     private void receive(Cut cut) {
@@ -61,7 +61,7 @@ class KeyedSpeedsTest {
     }
 
     private Turnover against(Cut cut) {
-        return Turnover.of(master, id -> null, shots, CutPieces.joined(cut, seam -> false), new Origins(), Turnover.Sources.NONE, 8, (a, b) -> false);
+        return Turnover.of(master, id -> null, shots, CutClips.joined(cut, seam -> false), new Origins(), Turnover.Sources.NONE, 8, (a, b) -> false);
     }
 
     private void applyAll(Cut cut) {
@@ -74,11 +74,11 @@ class KeyedSpeedsTest {
 
     /** Source positions that the master's boards show, record frame by record frame. */
     private void assertShows(Cut cut) {
-        for (LivePiece piece : LivePicture.of(cut)) {
-            Section section = master.main().sections().stream().filter(s -> s.record().contains(piece.record().in())).findFirst().orElseThrow();
-            Shot.Anchor anchor = shots.get(section.shotId()).anchor();
-            for (long r = piece.record().in(); r < piece.record().out(); r++) {
-                assertThat(anchor.sourceAt(section.at(r)).floor()).as("record frame %d of %s", r, piece.event().name()).isEqualTo(piece.time().at(r).floor());
+        for (LiveEvent live : LivePicture.of(cut)) {
+            Clip clip = master.main().clips().stream().filter(s -> s.record().contains(live.record().in())).findFirst().orElseThrow();
+            Shot.Anchor anchor = shots.get(clip.shotId()).anchor();
+            for (long r = live.record().in(); r < live.record().out(); r++) {
+                assertThat(anchor.sourceAt(clip.at(r)).floor()).as("record frame %d of %s", r, live.event().name()).isEqualTo(live.time().at(r).floor());
             }
         }
     }
@@ -103,7 +103,7 @@ class KeyedSpeedsTest {
         Turnover turnover = against(ramp(120));
         assertThat(turnover.changes().changes()).singleElement().satisfies(c -> {
             assertThat(c.kind()).isEqualTo(ChangeKind.RETIMED);
-            assertThat(c.needs()).isEqualTo(Needs.RENDER);
+            assertThat(c.needs()).isEqualTo(Impact.RENDER);
         });
         applyAll(ramp(120));
         assertShows(ramp(120));
@@ -149,8 +149,8 @@ class KeyedSpeedsTest {
         });
         applyAll(newer);
         assertShows(newer);
-        assertThat(master.main().sections().get(1).isEven()).isTrue();
-        assertThat(master.main().sections().get(1).from()).isEqualTo(Rational.of(1006));
+        assertThat(master.main().clips().get(1).isEven()).isTrue();
+        assertThat(master.main().clips().get(1).from()).isEqualTo(Rational.of(1006));
     }
 
     @Test
@@ -163,15 +163,15 @@ class KeyedSpeedsTest {
     }
 
     @Test
-    @DisplayName("a keyed piece without a render goes back with its keys")
+    @DisplayName("a keyed clip without a render goes back with its keys")
     void handedBack() {
         receive(ramp(180));
         Map<Long, HandBack.KnownShot> known = new HashMap<>();
         shots.forEach((id, s) -> known.put(id, new HandBack.KnownShot(s.code(), s.anchor(), Source.named(s.anchor().name(), s.anchor().name(), FrameRate.FPS_24))));
         Cut back = HandBack.of(master, id -> null, ShotRenders.NONE, known, HandBack.Rest.BOARD, List.of(), List.of()).cut();
-        Event event = back.lanes().get(0).events().get(1);
+        Event event = back.tracks().get(0).events().get(1);
         for (long r = 20; r <= 68; r++) {
-            assertThat(event.time().at(r)).isEqualTo(ramp(180).lanes().get(0).events().get(1).time().at(r));
+            assertThat(event.time().at(r)).isEqualTo(ramp(180).tracks().get(0).events().get(1).time().at(r));
         }
         assertThat(event.time().keys()).hasSize(3);
         assertThat(CutChanges.between(ramp(180), back, 8).changes()).isEmpty();
@@ -182,12 +182,12 @@ class KeyedSpeedsTest {
     void beforeItsMedia() {
         Cut cut = cut(Cuts.clip("A", 0, 48, 1_728_000));
         receive(cut);
-        Section slid = master.main().sections().get(0).slipped(Rational.of(-5));
+        Clip slid = master.main().clips().get(0).slipped(Rational.of(-5));
         master = master.withMain(List.of(slid));
         Source board = new Source("A", "R1", null, FrameRate.FPS_24, 1_728_000L, 400L);
         HandBack.HandedBack back = HandBack.of(master, id -> null, ShotRenders.NONE,
                 Map.of(1L, new HandBack.KnownShot("sh0010", shots.get(1L).anchor(), board)), HandBack.Rest.BOARD, List.of(), List.of());
-        assertThat(back.cut().lanes().get(0).events()).singleElement().satisfies(e -> {
+        assertThat(back.cut().tracks().get(0).events()).singleElement().satisfies(e -> {
             assertThat(e.record()).isEqualTo(FrameRange.of(5, 48));
             assertThat(e.from()).isEqualTo(Rational.of(1_728_000));
         });

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.ConformChoices;
-import freshsplice.core.conform.CutPieces;
+import freshsplice.core.conform.CutClips;
 import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.cut.Cut;
@@ -31,7 +31,7 @@ class NewShotsTest {
 
     private List<NewShots.NewShot> afterTheEdit(Set<String> alsoUsed) {
         Cut newer = room.cut();
-        Turnover turnover = Turnover.of(before.master(), id -> null, shots, CutPieces.joined(newer, seam -> false), new Origins(),
+        Turnover turnover = Turnover.of(before.master(), id -> null, shots, CutClips.joined(newer, seam -> false), new Origins(),
                 Turnover.Sources.NONE, HANDLES, (a, b) -> false);
         Applying.Outcome applied = Applying.apply(turnover,
                 IntStream.range(0, turnover.changes().changes().size()).boxed().collect(Collectors.toSet()), 1001);
@@ -53,7 +53,7 @@ class NewShotsTest {
         List<NewShots.NewShot> made = afterTheEdit(Set.of());
         assertThat(codes(made)).containsExactly("sh0025", "sh0027");
         assertThat(made).extracting(NewShots.NewShot::place).containsExactly(2, 3);
-        assertThat(made).extracting(m -> m.piece().name()).containsExactly("first", "second");
+        assertThat(made).extracting(m -> m.clip().name()).containsExactly("first", "second");
         Shot first = made.get(0).shot();
         Shot ahead = shots.get(2L);
         assertThat(first.cutRange()).isEqualTo(FrameRange.ofLength(1001, 30));

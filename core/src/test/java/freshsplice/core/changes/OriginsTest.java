@@ -2,7 +2,7 @@ package freshsplice.core.changes;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.CutClip;
 import freshsplice.core.cut.Source;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
@@ -20,9 +20,9 @@ class OriginsTest {
     private final Origins origins = new Origins().render(new RenderName("sh0010", 2), 7, RANGE)
             .file("Low Water_sc12_sh0010_wide_final.mov", 7, RANGE);
 
-    private static CutPiece piece(Source source) {
+    private static CutClip clip(Source source) {
         TimeMap time = TimeMap.constant(EDGE, Rational.of(1005), Rational.ONE);
-        return new CutPiece(EDGE, EDGE, source, null, time, false, List.of(List.of(0)), List.of(), null, null, null);
+        return new CutClip(EDGE, EDGE, source, null, time, false, List.of(List.of(0)), List.of(), null, null, null);
     }
 
     private static Source named(String name, String reel, String file) {
@@ -33,7 +33,7 @@ class OriginsTest {
     void aListThatNamesOnlyTheFileOfARender() {
         for (String file : List.of("Low Water_sc12_sh0010_wide_final.mov", "file:///edit/media/LOW WATER_sc12_SH0010_wide_final.mov",
                 "D:\\edit\\Low Water_sc12_sh0010_wide_final.mxf")) {
-            assertThat(origins.of(piece(named("take one", "A001", file)))).as(file).hasValueSatisfying(origin -> {
+            assertThat(origins.of(clip(named("take one", "A001", file)))).as(file).hasValueSatisfying(origin -> {
                 assertThat(origin.shotId()).isEqualTo(7);
                 assertThat(origin.position()).isEqualTo(Rational.of(1005));
             });
@@ -42,14 +42,14 @@ class OriginsTest {
 
     @Test
     void aClipOrReelCalledAsTheFileIs() {
-        assertThat(origins.of(piece(named("Low Water_sc12_sh0010_wide_final", null, null)))).isPresent();
-        assertThat(origins.of(piece(named(null, "Low Water_sc12_sh0010_wide_final.mov", null)))).isPresent();
+        assertThat(origins.of(clip(named("Low Water_sc12_sh0010_wide_final", null, null)))).isPresent();
+        assertThat(origins.of(clip(named(null, "Low Water_sc12_sh0010_wide_final.mov", null)))).isPresent();
     }
 
     @Test
     void otherFilesAreNoneOfOurs() {
         for (String file : List.of("Low Water_sc12_sh0010_wide.mov", "sh0010_wide_final.mov", "x/Low Water_sc12_sh0010_wide_final.mov/other.mov")) {
-            assertThat(origins.of(piece(named("take one", "A001", file)))).as(file).isEmpty();
+            assertThat(origins.of(clip(named("take one", "A001", file)))).as(file).isEmpty();
         }
     }
 }

@@ -4,24 +4,24 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.ConformChoices;
-import freshsplice.core.conform.CutPieces;
+import freshsplice.core.conform.CutClips;
 import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.ShotNumbering;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.LivePicture;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.delivery.FinishedRender;
 import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.delivery.ShotRenders;
-import freshsplice.core.master.Bend;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Pace;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.RetimeInterpolation;
+import freshsplice.core.master.RetimeKey;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -50,7 +50,7 @@ class TurnoverTest {
     }
 
     private Turnover against(Cut cut, Origins origins) {
-        return Turnover.of(master, NO_NESTS, shots, CutPieces.joined(cut, seam -> false), origins,
+        return Turnover.of(master, NO_NESTS, shots, CutClips.joined(cut, seam -> false), origins,
                 Turnover.Sources.NONE, 8, (a, b) -> false);
     }
 
@@ -60,16 +60,16 @@ class TurnoverTest {
 
     private void keep(Applying.Outcome applied) {
         shots.putAll(applied.shots());
-        List<Section> sections = new ArrayList<>(applied.master().main().sections());
+        List<Clip> clips = new ArrayList<>(applied.master().main().clips());
         for (NewShots.NewShot made : NewShots.of(applied, shots, ShotNumbering.DEFAULT, 8,
                 shots.values().stream().map(Shot::code).collect(Collectors.toSet()))) {
             long id = 1000 + shots.size();
             Shot shot = made.shot();
             shots.put(id, new Shot(id, shot.code(), shot.cutRange(), shot.handles(), shot.actionOffset(), shot.anchor()));
-            sections.set(made.place(), sections.get(made.place()).showing(new Section.Content.OfShot(id),
-                    sections.get(made.place()).from()));
+            clips.set(made.place(), clips.get(made.place()).showing(new Clip.Content.OfShot(id),
+                    clips.get(made.place()).from()));
         }
-        master = applied.master().withMain(sections);
+        master = applied.master().withMain(clips);
     }
 
     /** Applied, it equals the new cut; none applied, nothing changes; over random edits. */
@@ -110,11 +110,11 @@ class TurnoverTest {
     void aShotKeepsItsFrameNumbersWhateverIsTrimmed() {
         EditRoom room = EditRoom.with(new Random(4), 4);
         receive(room.cut());
-        long length = master.main().sections().get(1).record().length();
+        long length = master.main().clips().get(1).record().length();
         room.trim(1, 6, -3);
         Turnover turnover = against(room.cut(), new Origins());
         Applying.Outcome applied = Applying.apply(turnover, all(turnover), 1001);
-        assertThat(applied.master().main().sections().get(1).from()).isEqualTo(Rational.of(995));
+        assertThat(applied.master().main().clips().get(1).from()).isEqualTo(Rational.of(995));
         assertThat(applied.shots().get(2L).cutRange()).isEqualTo(FrameRange.of(995, 1001 + length - 3));
         assertThat(applied.shots().get(2L).actionOffset()).isEqualTo(shots.get(2L).actionOffset());
     }
@@ -123,14 +123,14 @@ class TurnoverTest {
     void chosenChangesAloneAreAppliedAndTheRestIsPushedAlong() {
         EditRoom room = EditRoom.with(new Random(5), 5);
         receive(room.cut());
-        List<FrameRange> before = master.main().sections().stream().map(Section::record).toList();
+        List<FrameRange> before = master.main().clips().stream().map(Clip::record).toList();
         room.trim(1, 0, -4);
         room.omit(3);
         Turnover turnover = against(room.cut(), new Origins());
         int trimmed = IntStream.range(0, turnover.changes().changes().size())
                 .filter(i -> turnover.changes().changes().get(i).kind() == ChangeKind.TRIMMED).findFirst().orElseThrow();
-        List<FrameRange> after = Applying.apply(turnover, Set.of(trimmed), 1001).master().main().sections().stream()
-                .map(Section::record).toList();
+        List<FrameRange> after = Applying.apply(turnover, Set.of(trimmed), 1001).master().main().clips().stream()
+                .map(Clip::record).toList();
         assertThat(after).containsExactly(before.get(0), before.get(1).withOut(before.get(1).out() - 4),
                 before.get(2).shiftedBy(-4), before.get(3).shiftedBy(-4), before.get(4).shiftedBy(-4));
     }
@@ -142,8 +142,8 @@ class TurnoverTest {
         receive(room.cut());
         HandBack.HandedBack back = handBack();
         assertThat(back.remarks()).isEmpty();
-        assertThat(back.cut().lanes().get(0).events().get(0).name()).isEqualTo("sh0010_v003");
-        assertThat(back.cut().lanes().get(0).events().get(0).from()).isEqualTo(Rational.of(1001));
+        assertThat(back.cut().tracks().get(0).events().get(0).name()).isEqualTo("sh0010_v003");
+        assertThat(back.cut().tracks().get(0).events().get(0).from()).isEqualTo(Rational.of(1001));
         assertThat(against(back.cut(), origins).changes().isIdentical()).isTrue();
     }
 
@@ -155,9 +155,9 @@ class TurnoverTest {
 
     private HandBack.HandedBack handBack() {
         List<FinishedRender> renders = new ArrayList<>();
-        for (Section section : master.main().sections()) {
-            Shot shot = shots.get(section.shotId());
-            RenderRange range = RenderRange.of(section, section.record());
+        for (Clip clip : master.main().clips()) {
+            Shot shot = shots.get(clip.shotId());
+            RenderRange range = RenderRange.of(clip, clip.record());
             RenderName name = new RenderName(shot.code(), 3);
             renders.add(rendered(shot.id(), name, range));
             origins.render(name, shot.id(), range);
@@ -174,21 +174,21 @@ class TurnoverTest {
     void whatOnlyOneOfMasterAndCutShowsIsNamedAndAMereSplitIsNot() {
         EditRoom room = EditRoom.with(new Random(9), 5);
         receive(room.cut());
-        List<Section> sections = new ArrayList<>(master.main().sections());
-        Section split = sections.get(1);
+        List<Clip> clips = new ArrayList<>(master.main().clips());
+        Clip split = clips.get(1);
         long half = split.record().in() + 10;
-        sections.set(1, split.over(split.record().withOut(half)));
-        sections.add(2, split.over(split.record().withIn(half)).fresh());
-        sections.set(3, sections.get(3).switched(false));
-        Section lifted = sections.remove(4);
-        sections.add(4, new Section(0, new Section.Content.Slate("To come"), lifted.record(), Rational.ZERO, Rational.ONE, true,
+        clips.set(1, split.over(split.record().withOut(half)));
+        clips.add(2, split.over(split.record().withIn(half)).fresh());
+        clips.set(3, clips.get(3).switched(false));
+        Clip lifted = clips.remove(4);
+        clips.add(4, new Clip(0, new Clip.Content.Slate("To come"), lifted.record(), Rational.ZERO, Rational.ONE, true,
                 null, null));
-        master = master.withMain(sections);
-        PlacesInCut places = PlacesInCut.of(sections, against(room.cut(), new Origins()));
+        master = master.withMain(clips);
+        PlacesInCut places = PlacesInCut.of(clips, against(room.cut(), new Origins()));
         assertThat(places.of(1)).isEqualTo(split.record());
         assertThat(places.of(2)).isEqualTo(split.record());
         assertThat(places.differences()).extracting(d -> d.record() + " " + d.kind() + " " + d.name()).containsExactlyInAnyOrder(
-                sections.get(3).record() + " SWITCHED_OFF ", lifted.record() + " ONLY_HERE ", lifted.record() + " ONLY_IN_CUT src3");
+                clips.get(3).record() + " SWITCHED_OFF ", lifted.record() + " ONLY_HERE ", lifted.record() + " ONLY_IN_CUT src3");
     }
 
     @Test
@@ -196,32 +196,32 @@ class TurnoverTest {
         EditRoom room = EditRoom.with(new Random(7), 4);
         receive(room.cut());
         Cut back = handBack().cut();
-        freshsplice.core.cut.Lane lane = back.lanes().get(0);
-        List<freshsplice.core.cut.Event> events = new ArrayList<>(lane.events());
+        freshsplice.core.cut.Track track = back.tracks().get(0);
+        List<freshsplice.core.cut.Event> events = new ArrayList<>(track.events());
         freshsplice.core.cut.Event last = events.remove(3);
         events.add(last.over(FrameRange.of(last.record().in() + 5, last.record().out())).shiftedBy(-5));
         Cut newer = new Cut("v2", back.rate(), false, back.record(),
-                List.of(new freshsplice.core.cut.Lane(lane.kind(), "V1", true, events, List.of())), List.of());
+                List.of(new freshsplice.core.cut.Track(track.kind(), "V1", true, events, List.of())), List.of());
         Turnover turnover = against(newer, origins);
         assertThat(turnover.changes().changes()).hasSize(1);
         assertThat(turnover.changes().changes().get(0).head()).isEqualTo(-5);
         Applying.Outcome applied = Applying.apply(turnover, all(turnover), 1001);
-        assertThat(applied.master().main().sections().get(3).from()).isEqualTo(Rational.of(1006));
+        assertThat(applied.master().main().clips().get(3).from()).isEqualTo(Rational.of(1006));
     }
 
-    /** Our own list of a piece whose speed is keyed, rendered and handed back, says nothing new, and applied keeps the keys. */
+    /** Our own list of a clip whose speed is keyed, rendered and handed back, says nothing new, and applied keeps the keys. */
     @Test
     void aKeyedSpeedComesBackAsItWent() {
         EditRoom room = EditRoom.with(new Random(6), 4);
         receive(room.cut());
-        Section plain = master.main().sections().get(1);
+        Clip plain = master.main().clips().get(1);
         long length = plain.record().length();
-        Section keyed = plain.bent(plain.record(), List.of(new Bend(Rational.ZERO, plain.from(), Pace.STRAIGHT),
-                new Bend(Rational.of(10), plain.from().plus(20), Pace.STRAIGHT),
-                new Bend(Rational.of(length), plain.from().plus(length), Pace.STRAIGHT)));
-        List<Section> sections = new ArrayList<>(master.main().sections());
-        sections.set(1, keyed);
-        master = master.withMain(sections);
+        Clip keyed = plain.withRetimeKeys(plain.record(), List.of(new RetimeKey(Rational.ZERO, plain.from(), RetimeInterpolation.STRAIGHT),
+                new RetimeKey(Rational.of(10), plain.from().plus(20), RetimeInterpolation.STRAIGHT),
+                new RetimeKey(Rational.of(length), plain.from().plus(length), RetimeInterpolation.STRAIGHT)));
+        List<Clip> clips = new ArrayList<>(master.main().clips());
+        clips.set(1, keyed);
+        master = master.withMain(clips);
         RenderName name = new RenderName(shots.get(keyed.shotId()).code(), 1);
         RenderRange range = RenderRange.of(keyed, keyed.record());
         Cut back = HandBack.of(master, NO_NESTS, ShotRenders.of(List.of(rendered(keyed.shotId(), name, range)),
@@ -232,14 +232,14 @@ class TurnoverTest {
         assertThat(turnover.changes().changes()).isEmpty();
 
         // trimmed by the edit room at its head, by frames of the movie
-        Event event = back.lanes().get(0).events().get(1);
+        Event event = back.tracks().get(0).events().get(1);
         FrameRange shorter = event.record().withIn(event.record().in() + 4);
-        List<Event> events = new ArrayList<>(back.lanes().get(0).events());
+        List<Event> events = new ArrayList<>(back.tracks().get(0).events());
         events.set(1, event.over(shorter));
-        Cut trimmed = new Cut(back.name(), back.rate(), false, back.record(), List.of(new Lane(Lane.Kind.PICTURE, "V1", true,
+        Cut trimmed = new Cut(back.name(), back.rate(), false, back.record(), List.of(new Track(Track.Kind.PICTURE, "V1", true,
                 events, List.of())), List.of());
         Turnover newer = against(trimmed, origins);
-        Section after = Applying.apply(newer, all(newer), 1001).master().main().sections().get(1);
+        Clip after = Applying.apply(newer, all(newer), 1001).master().main().clips().get(1);
         assertThat(after.isEven()).isFalse();
         for (long r = shorter.in(); r < shorter.out(); r++) {
             assertThat(after.at(r + after.record().in() - shorter.in())).as("record frame %s", r).isEqualTo(keyed.at(r));
@@ -256,8 +256,8 @@ class TurnoverTest {
         assertThat(turnover.changes().changes()).extracting(Change::kind).containsOnly(ChangeKind.NEW);
         Applying.Outcome applied = Applying.apply(turnover, Set.of(1, 2), 1001);
         assertThat(applied.newShots()).hasSize(2);
-        assertThat(applied.master().main().sections()).extracting(s -> s.record().length())
-                .containsExactly(turnover.newPiece(1).edge().length(), turnover.newPiece(2).edge().length());
+        assertThat(applied.master().main().clips()).extracting(s -> s.record().length())
+                .containsExactly(turnover.newClip(1).edge().length(), turnover.newClip(2).edge().length());
     }
 
     @Test
@@ -282,16 +282,16 @@ class TurnoverTest {
         EditRoom room = EditRoom.with(new Random(9), 3);
         receive(room.cut());
         Cut plain = room.cut();
-        List<Event> events = plain.lanes().get(0).events().stream().map(e -> new Event(e.number(), e.kind(), e.name(),
+        List<Event> events = plain.tracks().get(0).events().stream().map(e -> new Event(e.number(), e.kind(), e.name(),
                 true, e.record(), new Source("call " + e.name(), null, "/media/" + e.name().hashCode() + ".mov",
                 e.source().rate(), null, null), e.time(), null, List.of())).toList();
-        Cut renamed = new Cut(plain.name(), plain.rate(), false, plain.record(), List.of(new Lane(Lane.Kind.PICTURE, "V1",
+        Cut renamed = new Cut(plain.name(), plain.rate(), false, plain.record(), List.of(new Track(Track.Kind.PICTURE, "V1",
                 true, events, List.of())), List.of());
         assertThat(against(renamed, new Origins()).changes().changes()).extracting(Change::kind)
                 .containsOnly(ChangeKind.REPLACED);
         Map<String, String> pairs = new HashMap<>();
         for (int i = 0; i < events.size(); i++) {
-            pairs.put(plain.lanes().get(0).events().get(i).source().identity(), events.get(i).source().identity());
+            pairs.put(plain.tracks().get(0).events().get(i).source().identity(), events.get(i).source().identity());
         }
         Turnover.Sources said = new Turnover.Sources() {
             @Override
@@ -304,7 +304,7 @@ class TurnoverTest {
                 return newer.equals(pairs.get(older)) ? Boolean.TRUE : null;
             }
         };
-        Turnover turnover = Turnover.of(master, NO_NESTS, shots, CutPieces.joined(renamed, seam -> false), new Origins(), said,
+        Turnover turnover = Turnover.of(master, NO_NESTS, shots, CutClips.joined(renamed, seam -> false), new Origins(), said,
                 8, (a, b) -> false);
         assertThat(turnover.changes().changes()).isEmpty();
         assertThat(turnover.sameSources()).hasSize(3);

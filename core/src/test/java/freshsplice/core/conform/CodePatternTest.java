@@ -59,8 +59,8 @@ class CodePatternTest {
 
     @Test
     void aCodeInAMarkerStandsInWhereTheNameHasNone() {
-        Cut plain = Cuts.of(Cuts.lane(Cuts.clip("a.png", 0, 50, 0), Cuts.clip("LW_0300_b.png", 50, 90, 0)));
-        Cut cut = new Cut("Test", plain.rate(), false, plain.record(), plain.lanes(), List.of(
+        Cut plain = Cuts.of(Cuts.track(Cuts.clip("a.png", 0, 50, 0), Cuts.clip("LW_0300_b.png", 50, 90, 0)));
+        Cut cut = new Cut("Test", plain.rate(), false, plain.record(), plain.tracks(), List.of(
                 new Marker(FrameRange.ofLength(10, 1), "note", "LW_0200", ""),
                 new Marker(FrameRange.ofLength(60, 1), "LW_0900", "", "")));
         ConformChoices choices = new ConformChoices(ShotNumbering.DEFAULT, CodePattern.of("LW_[####]*"), null, s -> false,
@@ -71,7 +71,7 @@ class CodePatternTest {
     /** Two scenes in one cut: each has an action clock that its own first shot begins. */
     @Test
     void scenesAreFoundInNamesAndHaveClocksOfTheirOwn() {
-        Cut cut = Cuts.of(Cuts.lane(Cuts.clip("sc12_a", 0, 50, 0), Cuts.clip("SC07_b", 50, 90, 0), Cuts.clip("sc12_c", 90, 100, 0),
+        Cut cut = Cuts.of(Cuts.track(Cuts.clip("sc12_a", 0, 50, 0), Cuts.clip("SC07_b", 50, 90, 0), Cuts.clip("sc12_c", 90, 100, 0),
                 Cuts.clip("loose", 100, 130, 0)));
         ConformChoices choices = new ConformChoices(ShotNumbering.DEFAULT, null, CodePattern.of("sc[##]_*"), s -> false, Map.of(),
                 Map.of(), Set.of());

@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Cuts;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.cut.Transition;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.FrameChain;
-import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import java.util.List;
@@ -21,31 +21,31 @@ class ConformTest {
 
     @Test
     void neighboursOfOneStillAndWhatRunsOnBecomeOneShot() {
-        Cut cut = Cuts.of(Cuts.lane(Cuts.clip("a.png", 0, 10, 0), Cuts.clip("a.png", 10, 30, 0),
+        Cut cut = Cuts.of(Cuts.track(Cuts.clip("a.png", 0, 10, 0), Cuts.clip("a.png", 10, 30, 0),
                 Cuts.clip("b", 30, 50, 5), Cuts.clip("b", 50, 60, 25), Cuts.clip("b", 60, 70, 36)));
         List<PlannedShot> shots = plan(cut).shots();
         assertThat(shots).extracting(PlannedShot::code).containsExactly("sh0010", "sh0020", "sh0030");
-        assertThat(shots).extracting(s -> s.piece().joined()).containsExactly(CutPiece.Join.ONE_STILL,
-                CutPiece.Join.RUNS_ON, null);
+        assertThat(shots).extracting(s -> s.clip().joined()).containsExactly(CutClip.Join.ONE_STILL,
+                CutClip.Join.RUNS_ON, null);
         assertThat(shots.get(1).frames()).isEqualTo(FrameRange.of(1001, 1031));
-        assertThat(shots.get(1).piece().paths()).containsExactly(List.of(0, 2), List.of(0, 3));
+        assertThat(shots.get(1).clip().paths()).containsExactly(List.of(0, 2), List.of(0, 3));
     }
 
     @Test
     void oneSeamCanBeKeptApart() {
-        Cut cut = Cuts.of(Cuts.lane(Cuts.clip("a.png", 0, 10, 0), Cuts.clip("a.png", 10, 30, 0),
+        Cut cut = Cuts.of(Cuts.track(Cuts.clip("a.png", 0, 10, 0), Cuts.clip("a.png", 10, 30, 0),
                 Cuts.clip("a.png", 30, 40, 0)));
         assertThat(Conform.plan(cut, ConformChoices.of(ShotNumbering.DEFAULT).keepingApart(seam -> seam == 30)).shots())
-                .extracting(s -> s.piece().record()).containsExactly(FrameRange.of(0, 30), FrameRange.of(30, 40));
+                .extracting(s -> s.clip().record()).containsExactly(FrameRange.of(0, 30), FrameRange.of(30, 40));
     }
 
     @Test
     void pointsAtFlashesGapsRepeatedFramesAndBoardsUsedTwice() {
-        Cut cut = Cuts.of(Cuts.lane(Cuts.clip("a.png", 0, 2, 0), Cuts.clip("b", 12, 112, 1),
+        Cut cut = Cuts.of(Cuts.track(Cuts.clip("a.png", 0, 2, 0), Cuts.clip("b", 12, 112, 1),
                 Cuts.clip("b", 112, 212, 100), Cuts.clip("a.png", 212, 240, 0)));
         assertThat(plan(cut).remarks()).extracting(r -> r.text().replaceAll("[:;,(].*", "")).containsExactly(
                 "a.png is a flash of 2 frames", "A gap of 10 frames",
-                "b shows 1 source frame again that the piece before ended on. Kept as it is",
+                "b shows 1 source frame again that the clip before ended on. Kept as it is",
                 "a.png is used in 2 places ");
         assertThat(plan(cut).gaps()).containsExactly(FrameRange.of(2, 12));
     }
@@ -63,24 +63,24 @@ class ConformTest {
 
     @Test
     void theFirstMasterShowsEveryFrameOfTheCutInItsShots() {
-        Lane lane = new Lane(Lane.Kind.PICTURE, "V1", true,
+        Track track = new Track(Track.Kind.PICTURE, "V1", true,
                 List.of(Cuts.clip("a", 86400, 86456, 10), Cuts.clip("b", 86444, 86500, 20)),
                 List.of(Transition.centred(Transition.Kind.DISSOLVE, FrameRange.of(86444, 86456), null)));
-        Cut cut = Cuts.of(lane);
+        Cut cut = Cuts.of(track);
         FirstMaster.MasterWithShots made = FirstMaster.of(cut, plan(cut), 8);
-        List<Section> sections = made.master().main().sections();
-        assertThat(sections).extracting(Section::record)
+        List<Clip> clips = made.master().main().clips();
+        assertThat(clips).extracting(Clip::record)
                 .containsExactly(FrameRange.of(86400, 86450), FrameRange.of(86450, 86500));
-        assertThat(sections.get(1).from().floor()).isEqualTo(1007);
-        assertThat(sections.get(0).seen(sections.get(1))).isEqualTo(FrameRange.of(86400, 86456));
+        assertThat(clips.get(1).from().floor()).isEqualTo(1007);
+        assertThat(clips.get(0).seen(clips.get(1))).isEqualTo(FrameRange.of(86400, 86456));
         FrameChain chain = FrameChain.flat();
         assertThat(chain.at(made.master(), 86443)).hasSize(1);
         assertThat(chain.at(made.master(), 86444)).extracting(FrameChain.Layer::frame).containsExactly(1045L, 1001L);
         assertThat(chain.at(made.master(), 86456)).extracting(FrameChain.Layer::frame).containsExactly(1013L);
         assertThat(chain.at(made.master(), 86500)).isEmpty();
         Shot second = made.shots().get(1);
-        assertThat(second.actionAt(sections.get(1).at(86450)).floor()).isEqualTo(50);
-        assertThat(second.anchor().sourceAt(sections.get(1).at(86450)).floor()).isEqualTo(26);
+        assertThat(second.actionAt(clips.get(1).at(86450)).floor()).isEqualTo(50);
+        assertThat(second.anchor().sourceAt(clips.get(1).at(86450)).floor()).isEqualTo(26);
     }
 
     @Test

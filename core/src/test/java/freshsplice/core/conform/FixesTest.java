@@ -18,7 +18,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class FixesTest {
-    private static final Cut FLASH = Cuts.of(Cuts.lane(Cuts.clip("a", 0, 50, 0), Cuts.clip("b", 50, 52, 7),
+    private static final Cut FLASH = Cuts.of(Cuts.track(Cuts.clip("a", 0, 50, 0), Cuts.clip("b", 50, 52, 7),
             Cuts.clip("c", 52, 100, 30)));
 
     @Test
@@ -29,17 +29,17 @@ class FixesTest {
         assertThat(records(FLASH, Map.of(50L, Fix.TO_BEFORE))).containsExactly(FrameRange.of(0, 52),
                 FrameRange.of(52, 100));
         ConformPlan after = plan(FLASH, Map.of(50L, Fix.TO_AFTER));
-        assertThat(after.shots()).extracting(s -> s.piece().record()).containsExactly(FrameRange.of(0, 50),
+        assertThat(after.shots()).extracting(s -> s.clip().record()).containsExactly(FrameRange.of(0, 50),
                 FrameRange.of(50, 100));
-        assertThat(after.shots().get(1).piece().time().frameAt(50)).isEqualTo(28);
-        assertThat(after.shots().get(1).piece().time().frameAt(52)).isEqualTo(30);
+        assertThat(after.shots().get(1).clip().time().frameAt(50)).isEqualTo(28);
+        assertThat(after.shots().get(1).clip().time().frameAt(52)).isEqualTo(30);
     }
 
     @ParameterizedTest
     @ValueSource(ints = {1, 2, 3, 4})
-    @DisplayName("a piece of up to three frames is a flash, one of four is none")
+    @DisplayName("a clip of up to three frames is a flash, one of four is none")
     void howShortAFlashIs(int frames) {
-        Cut cut = Cuts.of(Cuts.lane(Cuts.clip("a", 0, 50, 0), Cuts.clip("b", 50, 50 + frames, 7), Cuts.clip("c", 50 + frames, 100, 30)));
+        Cut cut = Cuts.of(Cuts.track(Cuts.clip("a", 0, 50, 0), Cuts.clip("b", 50, 50 + frames, 7), Cuts.clip("c", 50 + frames, 100, 30)));
         assertThat(plan(cut, Map.of()).pointers().stream().filter(p -> p.remark().text().contains("flash")).toList())
                 .hasSize(frames <= 3 ? 1 : 0);
     }
@@ -60,32 +60,32 @@ class FixesTest {
     @Test
     @DisplayName("the shot before a gap goes on over it, at the end of the cut too")
     void gaps() {
-        Cut plain = Cuts.of(Cuts.lane(Cuts.clip("a", 0, 10, 0), Cuts.clip("b", 20, 30, 0)));
-        Cut cut = new Cut("Test", plain.rate(), false, FrameRange.of(0, 40), plain.lanes(), List.of());
+        Cut plain = Cuts.of(Cuts.track(Cuts.clip("a", 0, 10, 0), Cuts.clip("b", 20, 30, 0)));
+        Cut cut = new Cut("Test", plain.rate(), false, FrameRange.of(0, 40), plain.tracks(), List.of());
         assertThat(plan(cut, Map.of()).gaps()).containsExactly(FrameRange.of(10, 20), FrameRange.of(30, 40));
         ConformPlan held = plan(cut, Map.of(10L, Fix.HOLD, 30L, Fix.HOLD));
         assertThat(held.gaps()).isEmpty();
-        assertThat(held.shots()).extracting(s -> s.piece().record()).containsExactly(FrameRange.of(0, 20),
+        assertThat(held.shots()).extracting(s -> s.clip().record()).containsExactly(FrameRange.of(0, 20),
                 FrameRange.of(20, 40));
     }
 
     @Test
     @DisplayName("of two events that overlap the later is seen, or by choice the earlier to its end")
     void overlaps() {
-        Cut cut = Cuts.of(Cuts.lane(Cuts.clip("a", 0, 15, 0), Cuts.clip("b", 10, 30, 5)));
+        Cut cut = Cuts.of(Cuts.track(Cuts.clip("a", 0, 15, 0), Cuts.clip("b", 10, 30, 5)));
         Pointer pointer = plan(cut, Map.of()).pointers().get(0);
-        assertThat(pointer.remark().text()).isEqualTo("a lies under b for 5 frames in one lane; the later one is seen");
+        assertThat(pointer.remark().text()).isEqualTo("a lies under b for 5 frames in one track; the later one is seen");
         assertThat(records(cut, Map.of())).containsExactly(FrameRange.of(0, 10), FrameRange.of(10, 30));
         ConformPlan plan = plan(cut, Map.of(10L, Fix.EARLIER_WINS));
-        assertThat(plan.shots()).extracting(s -> s.piece().record()).containsExactly(FrameRange.of(0, 15),
+        assertThat(plan.shots()).extracting(s -> s.clip().record()).containsExactly(FrameRange.of(0, 15),
                 FrameRange.of(15, 30));
-        assertThat(plan.shots().get(1).piece().time().frameAt(15)).as("each frame shows what it showed").isEqualTo(10);
+        assertThat(plan.shots().get(1).clip().time().frameAt(15)).as("each frame shows what it showed").isEqualTo(10);
     }
 
     @Test
     @DisplayName("shots that name one camera share it, and the board's remark knows")
     void oneCamera() {
-        Cut cut = Cuts.of(Cuts.lane(Cuts.clip("a.png", 0, 10, 0), Cuts.clip("b.png", 10, 20, 0),
+        Cut cut = Cuts.of(Cuts.track(Cuts.clip("a.png", 0, 10, 0), Cuts.clip("b.png", 10, 20, 0),
                 Cuts.clip("a.png", 20, 30, 0)));
         ConformChoices choices = new ConformChoices(ShotNumbering.DEFAULT, null, null, s -> false, Map.of(),
                 Map.of(0L, "wide", 20L, "wide"), Set.of());
@@ -108,7 +108,7 @@ class FixesTest {
             at += length + random.nextInt(3) * (random.nextInt(8) - 3);
             at = Math.max(at, events.get(i).record().in() + 1);
         }
-        Cut cut = Cuts.of(Cuts.lane(events.toArray(Event[]::new)));
+        Cut cut = Cuts.of(Cuts.track(events.toArray(Event[]::new)));
         for (long frame = cut.record().in(); frame < cut.record().out(); frame++) {
             if (random.nextInt(3) == 0) {
                 fixes.put(frame, Fix.values()[random.nextInt(4)]);
@@ -127,7 +127,7 @@ class FixesTest {
     }
 
     private static List<FrameRange> records(Cut cut, Map<Long, Fix> fixes) {
-        return plan(cut, fixes).shots().stream().map(s -> s.piece().record()).toList();
+        return plan(cut, fixes).shots().stream().map(s -> s.clip().record()).toList();
     }
 
     private static ConformPlan plan(Cut cut, Map<Long, Fix> fixes) {

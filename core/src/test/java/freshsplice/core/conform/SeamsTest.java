@@ -18,11 +18,11 @@ class SeamsTest {
     }
 
     @Test
-    void whereAPieceWasOnlySplitTheOtherLanesHaveNoSeam() {
+    void whereAClipWasOnlySplitTheOtherTracksHaveNoSeam() {
         List<Seam> seams = Seams.of(List.of(new Triple(r(0, 48), r(0, 96), r(0, 96), true),
                 triple(r(48, 96), r(0, 96), r(0, 96))));
         assertThat(seams).extracting(Seam::shots).containsExactly(0L, 48L, 96L);
-        assertThat(seams).noneMatch(Seam::isBent);
+        assertThat(seams).noneMatch(Seam::isOffset);
         assertThat(seams.get(1).cut()).isNull();
     }
 
@@ -30,7 +30,7 @@ class SeamsTest {
     void aSeamIsStraightWhereAllAgree() {
         List<Seam> seams = Seams.of(List.of(triple(r(0, 10), r(0, 10), r(0, 10)),
                 triple(r(10, 30), r(10, 30), null)));
-        assertThat(seams).hasSize(3).noneMatch(Seam::isBent);
+        assertThat(seams).hasSize(3).noneMatch(Seam::isOffset);
         assertThat(seams).extracting(Seam::shots).containsExactly(0L, 10L, 30L);
     }
 
@@ -45,8 +45,8 @@ class SeamsTest {
     void aGapMakesTwoSeamsAndTheFartherSideIsShown() {
         List<Seam> seams = Seams.of(List.of(triple(r(0, 10), r(0, 12), null),
                 triple(r(20, 30), r(12, 30), null)));
-        assertThat(seams).extracting(Seam::cutBend).containsExactly(0L, -2L, 8L, 0L);
+        assertThat(seams).extracting(Seam::cutOffset).containsExactly(0L, -2L, 8L, 0L);
         assertThat(Seams.of(List.of(triple(r(0, 10), r(0, 11), null), triple(r(10, 20), r(15, 20), null)))
-                .get(1).cutBend()).isEqualTo(-5);
+                .get(1).cutOffset()).isEqualTo(-5);
     }
 }

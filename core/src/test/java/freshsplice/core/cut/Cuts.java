@@ -22,15 +22,15 @@ public final class Cuts {
                 TimeMap.constant(record, Rational.of(from), speed));
     }
 
-    public static Lane lane(Event... events) {
-        return new Lane(Lane.Kind.PICTURE, "V1", true, List.of(events), List.of());
+    public static Track track(Event... events) {
+        return new Track(Track.Kind.PICTURE, "V1", true, List.of(events), List.of());
     }
 
-    public static Cut of(Lane... lanes) {
+    public static Cut of(Track... tracks) {
         List<Event> all = new ArrayList<>();
-        List.of(lanes).forEach(l -> all.addAll(l.events()));
+        List.of(tracks).forEach(l -> all.addAll(l.events()));
         long in = all.stream().mapToLong(e -> e.record().in()).min().orElse(0);
         long out = all.stream().mapToLong(e -> e.record().out()).max().orElse(0);
-        return new Cut("Test", FrameRate.FPS_24, false, FrameRange.of(in, out), List.of(lanes), List.of());
+        return new Cut("Test", FrameRate.FPS_24, false, FrameRange.of(in, out), List.of(tracks), List.of());
     }
 }

@@ -63,7 +63,7 @@ class NestedTimeTest {
         }
     }
 
-    /** Worked by hand: 20 frames of a nested cut at half speed from its frame 5, whose piece runs backwards from 90. */
+    /** Worked by hand: 20 frames of a nested cut at half speed from its frame 5, whose clip runs backwards from 90. */
     @Test
     void halfSpeedOverBackwards() {
         TimeMap outer = TimeMap.constant(FrameRange.of(0, 20), Rational.of(5), Rational.of(1, 2));

@@ -6,11 +6,11 @@ import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.FilmBack;
 import freshsplice.core.camera.PoseStack;
-import freshsplice.core.master.Lane;
-import freshsplice.core.master.LivePieces;
+import freshsplice.core.master.Clip;
+import freshsplice.core.master.LiveClips;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.SeenClip;
+import freshsplice.core.master.Track;
 import freshsplice.core.master.Transition;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
@@ -68,9 +68,9 @@ class DeliveryTest {
     @Test
     void aRenderLiesWhereItsFramesAreShown() {
         RenderRange range = new RenderRange(Rational.of(1001), Rational.ONE, 48);
-        Section trimmed = Section.ofShot(1, 1, FrameRange.of(500, 540), Rational.of(1005));
+        Clip trimmed = Clip.ofShot(1, 1, FrameRange.of(500, 540), Rational.of(1005));
         assertThat(range.on(trimmed)).isEqualTo(FrameRange.of(496, 544));
-        Section slower = new Section(1, new Section.Content.OfShot(1), FrameRange.of(500, 540), Rational.of(1005),
+        Clip slower = new Clip(1, new Clip.Content.OfShot(1), FrameRange.of(500, 540), Rational.of(1005),
                 Rational.of(1, 2), true, null, null);
         assertThat(range.on(slower)).isNull();
     }
@@ -154,24 +154,24 @@ class DeliveryTest {
     }
 
     @Test
-    @DisplayName("what is handed back is what is seen: lanes above cut in, nests opened, slates as titles, black left out")
-    void handedBackOverLanesAndNests() {
-        Section below = Section.ofShot(1, 1, FrameRange.of(100, 140), Rational.of(1001));
-        Section nest = new Section(2, new Section.Content.OfMaster(7), FrameRange.of(140, 160), Rational.of(0), Rational.ONE,
+    @DisplayName("what is handed back is what is seen: tracks above cut in, nests opened, slates as titles, black left out")
+    void handedBackOverTracksAndNests() {
+        Clip below = Clip.ofShot(1, 1, FrameRange.of(100, 140), Rational.of(1001));
+        Clip nest = new Clip(2, new Clip.Content.OfMaster(7), FrameRange.of(140, 160), Rational.of(0), Rational.ONE,
                 true, null, null);
-        Section over = Section.ofShot(3, 2, FrameRange.of(110, 120), Rational.of(1050));
-        Section slate = new Section(4, new Section.Content.Slate("To come"), FrameRange.of(130, 136), Rational.ZERO,
+        Clip over = Clip.ofShot(3, 2, FrameRange.of(110, 120), Rational.of(1050));
+        Clip slate = new Clip(4, new Clip.Content.Slate("To come"), FrameRange.of(130, 136), Rational.ZERO,
                 Rational.ONE, true, null, null);
-        Master inner = new Master(7, "inner", FrameRate.FPS_24, false, 0, List.of(Lane.of("Shots",
-                List.of(Section.ofShot(5, 3, FrameRange.of(0, 20), Rational.of(2001))))));
-        Master master = new Master(1, "m", FrameRate.FPS_24, false, 100, List.of(Lane.of("Shots", List.of(below, nest)),
-                Lane.of("Above", List.of(over, slate))));
+        Master inner = new Master(7, "inner", FrameRate.FPS_24, false, 0, List.of(Track.of("Shots",
+                List.of(Clip.ofShot(5, 3, FrameRange.of(0, 20), Rational.of(2001))))));
+        Master master = new Master(1, "m", FrameRate.FPS_24, false, 100, List.of(Track.of("Shots", List.of(below, nest)),
+                Track.of("Above", List.of(over, slate))));
         HandBack.HandedBack back = HandBack.of(master, id -> inner, ShotRenders.NONE, Map.of(1L, known("sh0010"), 2L,
                 known("sh0020"), 3L, known("sh0030")), HandBack.Rest.BOARD, List.of(), List.of());
-        assertThat(back.cut().lanes().get(0).events()).extracting(e -> e.name() + " " + e.record() + " " + e.from())
+        assertThat(back.cut().tracks().get(0).events()).extracting(e -> e.name() + " " + e.record() + " " + e.from())
                 .containsExactly("sh0010 [100, 110) 1001", "sh0020 [110, 120) 1050", "sh0010 [120, 130) 1021",
                         "To come [130, 136) 0", "sh0010 [136, 140) 1037", "sh0030 [140, 160) 2001");
-        assertThat(back.cut().lanes().get(0).events().get(3).kind()).isEqualTo(freshsplice.core.cut.Event.Kind.GENERATOR);
+        assertThat(back.cut().tracks().get(0).events().get(3).kind()).isEqualTo(freshsplice.core.cut.Event.Kind.GENERATOR);
     }
 
     private static HandBack.KnownShot known(String code) {
@@ -179,18 +179,18 @@ class DeliveryTest {
     }
 
     @Test
-    @DisplayName("one answer per piece: how many of its frames the render has, and what changed")
-    void oneAnswerPerPiece() {
-        Section piece = Section.ofShot(1, 1, FrameRange.of(500, 560), Rational.of(1001));
-        SeenPiece seen = new SeenPiece(piece, piece.record());
+    @DisplayName("one answer per clip: how many of its frames the render has, and what changed")
+    void oneAnswerPerClip() {
+        Clip clip = Clip.ofShot(1, 1, FrameRange.of(500, 560), Rational.of(1001));
+        SeenClip seen = new SeenClip(clip, clip.record());
         RenderRange shorter = new RenderRange(Rational.of(1006), Rational.ONE, 55);
         assertThat(RenderStand.of(seen, renders(shorter)).words()).isEqualTo("covers 55 of 60 frames");
-        ShotRenders whole = renders(RenderRange.of(piece, piece.record()));
+        ShotRenders whole = renders(RenderRange.of(clip, clip.record()));
         assertThat(RenderStand.of(seen, whole).isCurrent()).isTrue();
         assertThat(RenderStand.of(seen, whole.changed(Map.of(1L, List.of("camera", "set")))).words())
                 .isEqualTo("stale: camera and set changed");
-        Section retimed = new Section(1, piece.content(), piece.record(), piece.from(), Rational.of(2), true, null, null);
-        RenderStand other = RenderStand.of(new SeenPiece(retimed, piece.record()), whole);
+        Clip retimed = new Clip(1, clip.content(), clip.record(), clip.from(), Rational.of(2), true, null, null);
+        RenderStand other = RenderStand.of(new SeenClip(retimed, clip.record()), whole);
         assertThat(other.words()).isEqualTo("stale: speed changed");
         assertThat(other.covered()).isZero();
         assertThat(RenderStand.of(seen, ShotRenders.NONE)).as("never rendered").isNull();
@@ -201,38 +201,38 @@ class DeliveryTest {
     }
 
     @Test
-    @DisplayName("a shot in two pieces on two lanes is one shot, and its render stands when it covers both")
-    void aShotInTwoPieces() {
-        Section first = Section.ofShot(1, 1, FrameRange.of(0, 20), Rational.of(1001));
-        Section second = Section.ofShot(2, 1, FrameRange.of(30, 50), Rational.of(1011));
-        Master master = new Master(1, "m", FrameRate.FPS_24, false, 0, List.of(Lane.of("Shots", List.of(first)),
-                Lane.of("Above", List.of(second))));
-        LivePieces live = new LivePieces(id -> null);
-        List<List<LivePieces.Live>> lanes = List.of(live.ofLane(master, 0), live.ofLane(master, 1));
+    @DisplayName("a shot in two clips on two tracks is one shot, and its render stands when it covers both")
+    void aShotInTwoClips() {
+        Clip first = Clip.ofShot(1, 1, FrameRange.of(0, 20), Rational.of(1001));
+        Clip second = Clip.ofShot(2, 1, FrameRange.of(30, 50), Rational.of(1011));
+        Master master = new Master(1, "m", FrameRate.FPS_24, false, 0, List.of(Track.of("Shots", List.of(first)),
+                Track.of("Above", List.of(second))));
+        LiveClips live = new LiveClips(id -> null);
+        List<List<LiveClips.Live>> tracks = List.of(live.ofTrack(master, 0), live.ofTrack(master, 1));
         ShotRenders renders = renders(RenderRange.of(first, first.record()));
-        Map<Long, ShotStands.OfShot> shots = ShotStands.of(lanes, live.of(master), renders);
+        Map<Long, ShotStands.OfShot> shots = ShotStands.of(tracks, live.of(master), renders);
         assertThat(shots).hasSize(1);
         assertThat(shots.get(1L).stand().words()).isEqualTo("covers 30 of 40 frames");
         assertThat(shots.get(1L).frames()).isEqualTo(40);
         assertThat(ShotStands.asksForARender(false, shots.get(1L).stand())).isTrue();
         assertThat(ShotStands.asksForARender(false, null)).as("nobody staged it").isFalse();
-        Section over = Section.ofShot(3, 1, FrameRange.of(0, 24), Rational.of(1001));
-        Master covered = master.withLane(1, List.of(over));
-        Map<Long, ShotStands.OfShot> tried = ShotStands.of(List.of(live.ofLane(covered, 0), live.ofLane(covered, 1)),
+        Clip over = Clip.ofShot(3, 1, FrameRange.of(0, 24), Rational.of(1001));
+        Master covered = master.withTrack(1, List.of(over));
+        Map<Long, ShotStands.OfShot> tried = ShotStands.of(List.of(live.ofTrack(covered, 0), live.ofTrack(covered, 1)),
                 live.of(covered), renders);
         assertThat(tried.get(1L).stand().words()).as("what lies under a try counts for nothing").isEqualTo("covers 20 of 24 frames");
     }
 
     @Test
     void oneRuleSaysWhichFrameOfAMovieShowsARecordFrame() {
-        Section dissolved = Section.ofShot(1, 7, FrameRange.of(1006, 1054), Rational.of(1001))
+        Clip dissolved = Clip.ofShot(1, 7, FrameRange.of(1006, 1054), Rational.of(1001))
                 .withTransitions(new Transition(Transition.Kind.DISSOLVE, 6, 6), null);
         RenderRange movie = RenderRange.of(dissolved, FrameRange.of(1000, 1054));
         assertThat(movie.from()).isEqualTo(Rational.of(995));
         assertThat(movie.frameAt(dissolved, 1000)).isEqualTo(0);
         assertThat(movie.frameAt(dissolved, 1006)).as("at the cut the movie is six frames in").isEqualTo(6);
         assertThat(movie.frameAt(dissolved, 1054)).isEqualTo(-1);
-        Section half = new Section(1, new Section.Content.OfShot(7), FrameRange.of(0, 96), Rational.of(1001),
+        Clip half = new Clip(1, new Clip.Content.OfShot(7), FrameRange.of(0, 96), Rational.of(1001),
                 Rational.of(1, 2), true, null, null);
         RenderRange slow = RenderRange.of(half, FrameRange.of(0, 96));
         assertThat(slow.frameAt(half, 95)).as("a movie of the half speed runs frame by frame").isEqualTo(95);

@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.FilmBack;
-import freshsplice.core.master.Lane;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Track;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
@@ -41,8 +41,8 @@ class FilmedRunsTest {
 
     /** A master that shows frames 1011 to 1020 of shot 7, from its frame 1000 on. */
     private static Master master(Rational speed) {
-        Section section = Section.ofShot(1, 7, FrameRange.ofLength(1000, 10), Rational.of(1011)).timed(FrameRange.ofLength(1000, 10), Rational.of(1011), speed);
-        return new Master(3, "reel", FrameRate.FPS_24, false, 1000, List.of(Lane.of("picture", List.of(section))));
+        Clip clip = Clip.ofShot(1, 7, FrameRange.ofLength(1000, 10), Rational.of(1011)).timed(FrameRange.ofLength(1000, 10), Rational.of(1011), speed);
+        return new Master(3, "reel", FrameRate.FPS_24, false, 1000, List.of(Track.of("picture", List.of(clip))));
     }
 
     private static FilmedRuns.Digest digest(Rational speed, FrameRate rate, FilmedShot shot) {

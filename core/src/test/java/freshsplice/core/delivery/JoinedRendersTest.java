@@ -2,10 +2,10 @@ package freshsplice.core.delivery;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import freshsplice.core.master.Bend;
-import freshsplice.core.master.Pace;
-import freshsplice.core.master.Section;
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.Clip;
+import freshsplice.core.master.RetimeInterpolation;
+import freshsplice.core.master.RetimeKey;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.ArrayList;
@@ -20,31 +20,31 @@ class JoinedRendersTest {
         return new FinishedRender(version, 1, new RenderName("sh0010", version), Grade.DRAFT, "f", range, 0);
     }
 
-    private static SeenPiece piece(long record, Rational from, long frames, Rational speed) {
+    private static SeenClip clip(long record, Rational from, long frames, Rational speed) {
         FrameRange range = FrameRange.ofLength(record, frames);
-        return new SeenPiece(new Section(record, new Section.Content.OfShot(1), range, from, speed, true, null, null), range);
+        return new SeenClip(new Clip(record, new Clip.Content.OfShot(1), range, from, speed, true, null, null), range);
     }
 
     @Test
-    @DisplayName("what is joined is, frame by frame, what stands for it: the same render at the very position that the piece shows")
+    @DisplayName("what is joined is, frame by frame, what stands for it: the same render at the very position that the clip shows")
     void asTheCoverHasIt() {
         Rational[] speeds = {Rational.ONE, Rational.of(2), Rational.of(-1), Rational.of(3, 2), Rational.ZERO};
         for (int seed = 0; seed < 400; seed++) {
             Random random = new Random(seed);
-            List<SeenPiece> pieces = new ArrayList<>();
+            List<SeenClip> clips = new ArrayList<>();
             List<FinishedRender> renders = new ArrayList<>();
             for (int i = 0; i < 3; i++) {
-                pieces.add(piece(1000L * i, Rational.of(1000 + random.nextInt(60)), 10 + random.nextInt(30), speeds[random.nextInt(speeds.length)]));
+                clips.add(clip(1000L * i, Rational.of(1000 + random.nextInt(60)), 10 + random.nextInt(30), speeds[random.nextInt(speeds.length)]));
             }
             for (int v = 1; v < 5; v++) {
                 renders.add(render(v, new RenderRange(Rational.of(980 + random.nextInt(80)), speeds[random.nextInt(speeds.length)], 1 + random.nextInt(60))));
             }
             ShotRenders all = ShotRenders.of(renders, g -> true);
-            JoinedRenders joined = new JoinedRenders(pieces, all);
-            for (SeenPiece piece : pieces) {
-                for (Cover.Part part : all.cover(piece).parts()) {
+            JoinedRenders joined = new JoinedRenders(clips, all);
+            for (SeenClip clip : clips) {
+                for (Cover.Part part : all.cover(clip).parts()) {
                     for (long record = part.record().in(); record < part.record().out(); record++) {
-                        Rational position = piece.section().at(record);
+                        Rational position = clip.clip().at(record);
                         Optional<JoinedRenders.RenderFrame> shown = joined.at(1, position);
                         assertThat(shown).as("seed %d, record %d", seed, record).isPresent();
                         assertThat(shown.get().render().range().positionOf(shown.get().frame())).as("seed %d", seed).isEqualTo(position);
@@ -71,25 +71,25 @@ class JoinedRendersTest {
     }
 
     @Test
-    @DisplayName("the one that has all of a piece goes before a newer one that has some")
+    @DisplayName("the one that has all of a clip goes before a newer one that has some")
     void wholeBeforeNewer() {
         ShotRenders all = ShotRenders.of(List.of(render(1, new RenderRange(Rational.of(1000), Rational.ONE, 50)),
                 render(2, new RenderRange(Rational.of(1010), Rational.ONE, 5))), g -> true);
-        JoinedRenders joined = new JoinedRenders(List.of(piece(0, Rational.of(1000), 50, Rational.ONE)), all);
+        JoinedRenders joined = new JoinedRenders(List.of(clip(0, Rational.of(1000), 50, Rational.ONE)), all);
         assertThat(joined.at(1, Rational.of(1012)).orElseThrow()).isEqualTo(new JoinedRenders.RenderFrame(all.ofShot(1).get(1), 12));
         assertThat(joined.at(1, Rational.of(1012, 5))).isEmpty();
         assertThat(joined.at(2, Rational.of(1012))).isEmpty();
         assertThat(joined.all()).extracting(FinishedRender::id).as("all that a frame may come from").containsExactly(2L, 1L);
-        assertThat(joined.digest()).isEqualTo(new JoinedRenders(List.of(piece(0, Rational.of(1000), 50, Rational.ONE)), all).digest())
-                .isNotEqualTo(new JoinedRenders(List.of(piece(1, Rational.of(1000), 50, Rational.ONE)), all).digest());
+        assertThat(joined.digest()).isEqualTo(new JoinedRenders(List.of(clip(0, Rational.of(1000), 50, Rational.ONE)), all).digest())
+                .isNotEqualTo(new JoinedRenders(List.of(clip(1, Rational.of(1000), 50, Rational.ONE)), all).digest());
     }
 
     @Test
     @DisplayName("a render whose speed changes is found at each of its moments")
-    void bent() {
-        List<Bend> bends = List.of(new Bend(Rational.ZERO, Rational.of(1001), Pace.STRAIGHT), new Bend(Rational.of(10), Rational.of(1006), Pace.STRAIGHT),
-                new Bend(Rational.of(20), Rational.of(1026), Pace.STRAIGHT));
-        RenderRange range = new RenderRange(Rational.of(1001), Rational.of(5, 4), 20, bends);
+    void keyed() {
+        List<RetimeKey> retimeKeys = List.of(new RetimeKey(Rational.ZERO, Rational.of(1001), RetimeInterpolation.STRAIGHT), new RetimeKey(Rational.of(10), Rational.of(1006), RetimeInterpolation.STRAIGHT),
+                new RetimeKey(Rational.of(20), Rational.of(1026), RetimeInterpolation.STRAIGHT));
+        RenderRange range = new RenderRange(Rational.of(1001), Rational.of(5, 4), 20, retimeKeys);
         JoinedRenders joined = new JoinedRenders(List.of(), ShotRenders.of(List.of(render(1, range)), g -> true));
         for (long k = 0; k < 20; k++) {
             assertThat(joined.at(1, range.positionOf(k)).orElseThrow().frame()).isEqualTo(k);

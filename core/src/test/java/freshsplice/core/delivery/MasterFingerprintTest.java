@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.CameraChannel;
 import freshsplice.core.camera.FilmBack;
-import freshsplice.core.master.Lane;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Track;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Geometry;
@@ -24,7 +24,7 @@ import org.junit.jupiter.api.Test;
 /** A movie of a master is known by all that is seen and heard of it, and by nothing else. */
 class MasterFingerprintTest {
     private static Master master(String name, long id, long out) {
-        return new Master(3, name, FrameRate.FPS_24, false, 1000, List.of(Lane.of(name, List.of(Section.ofShot(id, 7,
+        return new Master(3, name, FrameRate.FPS_24, false, 1000, List.of(Track.of(name, List.of(Clip.ofShot(id, 7,
                 FrameRange.of(1000, out), Rational.of(1001))))));
     }
 

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.camera.Camera;
 import freshsplice.core.camera.FilmBack;
-import freshsplice.core.master.Lane;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Track;
 import freshsplice.core.master.Transition;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Stage;
@@ -28,12 +28,12 @@ class PicturePlanTest {
         return new FilmedShot(shot(id, code), CAMERA, new Stage(List.of()));
     }
 
-    private static Section content(long id, Section.Content content, long in, long out) {
-        return Section.ofShot(id, 1, FrameRange.of(in, out), Rational.of(5)).showing(content, Rational.of(5));
+    private static Clip content(long id, Clip.Content content, long in, long out) {
+        return Clip.ofShot(id, 1, FrameRange.of(in, out), Rational.of(5)).showing(content, Rational.of(5));
     }
 
-    private static PicturePlan plan(Section... sections) {
-        Master master = new Master(3, "m", FrameRate.FPS_24, false, 86_400, List.of(Lane.of("main", List.of(sections))));
+    private static PicturePlan plan(Clip... clips) {
+        Master master = new Master(3, "m", FrameRate.FPS_24, false, 86_400, List.of(Track.of("main", List.of(clips))));
         return PicturePlan.ofMaster("m_v001", master, 100, FrameRate.FPS_24, Map.of(), Map.of(1L, filmed(1, "sh0010"), 2L, filmed(2, "sh0020")));
     }
 
@@ -52,8 +52,8 @@ class PicturePlanTest {
 
     @Test
     void aDissolveIsTwoLayersWhoseWeightsRise() {
-        Section first = Section.ofShot(11, 1, FrameRange.of(86_400, 86_424), Rational.of(1001));
-        Section second = Section.ofShot(12, 2, FrameRange.of(86_424, 86_448), Rational.of(1001))
+        Clip first = Clip.ofShot(11, 1, FrameRange.of(86_400, 86_424), Rational.of(1001));
+        Clip second = Clip.ofShot(12, 2, FrameRange.of(86_424, 86_448), Rational.of(1001))
                 .withTransitions(new Transition(Transition.Kind.DISSOLVE, 4, 4), null);
         PicturePlan plan = plan(first, second);
         double before = 0;
@@ -72,8 +72,8 @@ class PicturePlanTest {
 
     @Test
     void slatesRendersAndBlackAreNamedAsTheyAre() {
-        PicturePlan plan = plan(content(11, new Section.Content.Slate("to come"), 86_400, 86_410),
-                content(12, new Section.Content.OfRender(77), 86_410, 86_420), content(13, new Section.Content.Black(), 86_420, 86_430));
+        PicturePlan plan = plan(content(11, new Clip.Content.Slate("to come"), 86_400, 86_410),
+                content(12, new Clip.Content.OfRender(77), 86_410, 86_420), content(13, new Clip.Content.Black(), 86_420, 86_430));
         assertThat(plan.at(0).layers().get(0).source()).isEqualTo(new PicturePlan.Source.OfWords("to come"));
         assertThat(plan.at(12).layers().get(0).source()).isEqualTo(new PicturePlan.Source.OfRender(77, 7));
         assertThat(plan.at(25).layers().get(0).source()).isEqualTo(new PicturePlan.Source.Black());

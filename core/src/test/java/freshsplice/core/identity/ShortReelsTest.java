@@ -21,14 +21,14 @@ import org.junit.jupiter.api.Test;
 
 /** Lists that name a reel and no clip, shortened on their way. */
 class ShortReelsTest {
-    private static Cut cut(int pieces, IntFunction<String> reel) {
+    private static Cut cut(int clips, IntFunction<String> reel) {
         List<Event> events = new ArrayList<>();
-        for (int i = 0; i < pieces; i++) {
+        for (int i = 0; i < clips; i++) {
             FrameRange record = FrameRange.ofLength(i * 40L, 40);
             events.add(Event.clip(null, "", record, new Source(null, reel.apply(i), null, FrameRate.FPS_24, null, null),
                     TimeMap.constant(record, Rational.of(100), Rational.ONE)));
         }
-        return Cuts.of(Cuts.lane(events.toArray(Event[]::new)));
+        return Cuts.of(Cuts.track(events.toArray(Event[]::new)));
     }
 
     @Test

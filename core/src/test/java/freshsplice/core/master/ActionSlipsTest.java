@@ -18,8 +18,8 @@ class ActionSlipsTest {
                 new Shot.Anchor("", "", 1001, Rational.ZERO, Rational.ONE, false));
     }
 
-    private static Section piece(long shot, long in, long action) {
-        return Section.ofShot(shot, shot, FrameRange.ofLength(in, 100), Rational.of(1000 + action));
+    private static Clip clip(long shot, long in, long action) {
+        return Clip.ofShot(shot, shot, FrameRange.ofLength(in, 100), Rational.of(1000 + action));
     }
 
     @ParameterizedTest(name = "{0}")
@@ -29,9 +29,9 @@ class ActionSlipsTest {
         "103 | 2 frames of the action are left out: sh0010 ends on 100, sh0020 begins on 103",
         "300 | ''", "1 | ''",
     })
-    @DisplayName("a second piece that begins on action frame")
+    @DisplayName("a second clip that begins on action frame")
     void seams(long begins, String words) {
-        List<ActionSlips.Slip> slips = ActionSlips.of(List.of(piece(1, 0, 1), piece(2, 100, begins)),
+        List<ActionSlips.Slip> slips = ActionSlips.of(List.of(clip(1, 0, 1), clip(2, 100, begins)),
                 Map.of(1L, shot(1, "sh0010"), 2L, shot(2, "sh0020")));
         assertThat(slips.stream().map(ActionSlips.Slip::words).toList()).isEqualTo(words.isEmpty() ? List.of() : List.of(words));
     }

@@ -20,19 +20,19 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /**
- * Masters of several lanes against what flatten_stack and track_trimmed_to_range of OpenTimelineIO 0.18.1 make of them:
+ * Masters of several tracks against what flatten_stack and track_trimmed_to_range of OpenTimelineIO 0.18.1 make of them:
  * flattened.txt, made by scripts/cross-check/make_flattened.py.
  */
 class FlattenedTest {
-    record Case(String name, long from, long to, List<List<Section>> lanes, List<String> seen) {
+    record Case(String name, long from, long to, List<List<Clip>> tracks, List<String> seen) {
         @Override
         public String toString() {
             return "case " + name;
         }
 
         Master master() {
-            List<Lane> all = new ArrayList<>();
-            lanes.forEach(sections -> all.add(Lane.of("Lane " + all.size(), sections)));
+            List<Track> all = new ArrayList<>();
+            tracks.forEach(clips -> all.add(Track.of("Track " + all.size(), clips)));
             return new Master(1, name, FrameRate.FPS_24, false, 0, all);
         }
     }
@@ -46,7 +46,7 @@ class FlattenedTest {
                 switch (words[0]) {
                     case "case" -> cases.add(new Case(words[1], Long.parseLong(words[2]), Long.parseLong(words[3]),
                             new ArrayList<>(), new ArrayList<>()));
-                    case "lane" -> last.lanes().add(Stream.of(words).skip(1).map(FlattenedTest::section).toList());
+                    case "track" -> last.tracks().add(Stream.of(words).skip(1).map(FlattenedTest::clip).toList());
                     case "seen" -> Stream.of(words).skip(1).forEach(last.seen()::add);
                     default -> { }
                 }
@@ -55,9 +55,9 @@ class FlattenedTest {
         return cases;
     }
 
-    private static Section section(String piece) {
-        String[] p = piece.split(":");
-        return Section.ofShot(0, Long.parseLong(p[0]), FrameRange.of(Long.parseLong(p[1]), Long.parseLong(p[2])),
+    private static Clip clip(String clip) {
+        String[] p = clip.split(":");
+        return Clip.ofShot(0, Long.parseLong(p[0]), FrameRange.of(Long.parseLong(p[1]), Long.parseLong(p[2])),
                 Rational.of(Long.parseLong(p[3])));
     }
 
@@ -72,7 +72,7 @@ class FlattenedTest {
 
     @ParameterizedTest
     @MethodSource("cases")
-    @DisplayName("the topmost piece is live at every frame")
+    @DisplayName("the topmost clip is live at every frame")
     void flattened(Case one) {
         assertThat(one.seen()).hasSize((int) (one.to() - one.from()));
         assertThat(seen(one.master(), one.from(), one.to())).isEqualTo(one.seen());
@@ -80,14 +80,14 @@ class FlattenedTest {
 
     @ParameterizedTest
     @MethodSource("cases")
-    @DisplayName("pieces trimmed to a range show what the range showed, and nothing outside it")
+    @DisplayName("clips trimmed to a range show what the range showed, and nothing outside it")
     void trimmed(Case one) {
         Master master = one.master();
-        for (int lane = 0; lane < master.lanes().size(); lane++) {
-            for (int i = master.lanes().get(lane).sections().size() - 1; i >= 0; i--) {
-                FrameRange record = master.lanes().get(lane).sections().get(i).record();
+        for (int track = 0; track < master.tracks().size(); track++) {
+            for (int i = master.tracks().get(track).clips().size() - 1; i >= 0; i--) {
+                FrameRange record = master.tracks().get(track).clips().get(i).record();
                 boolean outside = record.out() <= one.from() || record.in() >= one.to();
-                Place place = new Place(lane, i);
+                Place place = new Place(track, i);
                 if (outside) {
                     master = Arranging.lift(master, List.of(place));
                 } else {

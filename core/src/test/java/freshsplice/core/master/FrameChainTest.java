@@ -17,12 +17,12 @@ class FrameChainTest {
         return new Transition(Transition.Kind.DISSOLVE, before, after);
     }
 
-    private static Section shot(long shot, long in, long out, Transition head) {
-        return Section.ofShot(shot, shot, FrameRange.of(in, out), Rational.of(1001)).withTransitions(head, null);
+    private static Clip shot(long shot, long in, long out, Transition head) {
+        return Clip.ofShot(shot, shot, FrameRange.of(in, out), Rational.of(1001)).withTransitions(head, null);
     }
 
-    private static Master master(long id, Section... sections) {
-        return new Master(id, "m" + id, FrameRate.FPS_24, false, 0, List.of(Lane.of("Shots", List.of(sections))));
+    private static Master master(long id, Clip... clips) {
+        return new Master(id, "m" + id, FrameRate.FPS_24, false, 0, List.of(Track.of("Shots", List.of(clips))));
     }
 
     /** How much of the picture each shot is, the layers laid over each other in order. */
@@ -40,8 +40,8 @@ class FrameChainTest {
     void nested() {
         Master first = master(2, shot(1, 0, 20, null), shot(2, 20, 40, dissolve(6, 6)));
         Master second = master(3, shot(3, 0, 20, null), shot(4, 20, 40, dissolve(6, 6)));
-        Section one = new Section(11, new Section.Content.OfMaster(2), FrameRange.of(0, 20), Rational.ZERO, Rational.ONE, true, null, null);
-        Section two = new Section(12, new Section.Content.OfMaster(3), FrameRange.of(20, 40), Rational.of(18), Rational.ONE, true, dissolve(5, 5), null);
+        Clip one = new Clip(11, new Clip.Content.OfMaster(2), FrameRange.of(0, 20), Rational.ZERO, Rational.ONE, true, null, null);
+        Clip two = new Clip(12, new Clip.Content.OfMaster(3), FrameRange.of(20, 40), Rational.of(18), Rational.ONE, true, dissolve(5, 5), null);
         Master outer = master(1, one, two);
         FrameChain chain = new FrameChain(Map.of(2L, first, 3L, second)::get);
         for (long frame = 15; frame < 25; frame++) {

@@ -53,12 +53,12 @@ class TransitionTest {
     }
 
     @Test
-    @DisplayName("into a piece that is switched off nothing passes: the one before is seen to its end, then black")
+    @DisplayName("into a clip that is switched off nothing passes: the one before is seen to its end, then black")
     void intoNothing() {
-        Section before = Section.ofShot(1, 1, FrameRange.of(0, 20), Rational.of(1001));
-        Section off = Section.ofShot(2, 2, FrameRange.of(20, 40), Rational.of(1001))
+        Clip before = Clip.ofShot(1, 1, FrameRange.of(0, 20), Rational.of(1001));
+        Clip off = Clip.ofShot(2, 2, FrameRange.of(20, 40), Rational.of(1001))
                 .withTransitions(new Transition(Transition.Kind.DISSOLVE, 4, 4), null).switched(false);
-        Master master = new Master(1, "m", FrameRate.FPS_24, false, 0, List.of(Lane.of("Shots", List.of(before, off))));
+        Master master = new Master(1, "m", FrameRate.FPS_24, false, 0, List.of(Track.of("Shots", List.of(before, off))));
         for (long frame = 0; frame < 40; frame++) {
             assertThat(FrameChain.flat().at(master, frame)).as("frame %d", frame).hasSize(frame < 20 ? 1 : 0)
                     .allSatisfy(l -> assertThat(l.weight()).isEqualTo(1));

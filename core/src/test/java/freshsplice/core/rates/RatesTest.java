@@ -39,7 +39,7 @@ class RatesTest {
     @Test
     @DisplayName("stills, clips of the cut's rate and sound stay as they are")
     void others() {
-        Cut cut = Cuts.of(Cuts.lane(Cuts.clip("still.png", 0, 10, 5), Cuts.clip("wave.mov", 10, 20, 5)));
+        Cut cut = Cuts.of(Cuts.track(Cuts.clip("still.png", 0, 10, 5), Cuts.clip("wave.mov", 10, 20, 5)));
         assertThat(ClipRates.count(cut)).isEmpty();
         assertThat(ClipRates.shown(cut, RateWay.FRAME_FOR_FRAME)).isEqualTo(cut);
     }
@@ -51,10 +51,10 @@ class RatesTest {
         FrameRange record = FrameRange.ofLength(0, 24);
         Event opened = new Event(null, Event.Kind.NESTED, "inner", true, record, null,
                 TimeMap.constant(record, Rational.ZERO, Rational.ONE), inner, List.of());
-        Cut outer = Cuts.of(Cuts.lane(opened, opened.shiftedBy(24)));
+        Cut outer = Cuts.of(Cuts.track(opened, opened.shiftedBy(24)));
         assertThat(ClipRates.count(outer)).containsValue(new ClipRates.Count(0, 1));
         Cut shown = ClipRates.shown(outer, RateWay.REAL_TIME);
-        List<Event> events = shown.lanes().get(0).events();
+        List<Event> events = shown.tracks().get(0).events();
         assertThat(first(events.get(0).nested()).to()).isEqualTo(Rational.of(35));
         assertThat(events.get(1).nested()).isSameAs(events.get(0).nested());
     }
@@ -99,7 +99,7 @@ class RatesTest {
         Cut cut = at(FrameRate.FPS_60, Cuts.clip("a.mov", 0, 59, 0), Cuts.clip("flash.mov", 59, 60, 0),
                 Cuts.clip("b.mov", 60, 120, 0));
         CutRate.RateChange changed = CutRate.of(cut, FrameRate.FPS_24, false, RateWay.REAL_TIME);
-        assertThat(changed.cut().lanes().get(0).events()).hasSize(2);
+        assertThat(changed.cut().tracks().get(0).events()).hasSize(2);
         assertThat(changed.remarks()).singleElement().satisfies(r -> assertThat(r.text()).contains("flash.mov"));
     }
 
@@ -120,7 +120,7 @@ class RatesTest {
             at += length;
         }
         Cut cut = at(from, events.toArray(Event[]::new));
-        List<Event> changed = CutRate.of(cut, to, false, RateWay.REAL_TIME).cut().lanes().get(0).events();
+        List<Event> changed = CutRate.of(cut, to, false, RateWay.REAL_TIME).cut().tracks().get(0).events();
         for (int i = 0; i < 100; i++) {
             // counted from the cut's first frame, which keeps its label
             Rational exact = to.fps().times(from.seconds(events.get(i).record().in() - events.get(0).record().in()));
@@ -134,16 +134,16 @@ class RatesTest {
     private static Cut cutWith(Rational slope) {
         FrameRange record = FrameRange.ofLength(0, 24);
         Source source = Source.named("wave.mov", "R1", FrameRate.FPS_25);
-        return Cuts.of(Cuts.lane(Event.clip(null, "wave.mov", record, source,
+        return Cuts.of(Cuts.track(Event.clip(null, "wave.mov", record, source,
                 TimeMap.constant(record, Rational.of(10), slope))));
     }
 
     private static Cut at(FrameRate rate, Event... events) {
-        Cut plain = Cuts.of(Cuts.lane(events));
-        return new Cut(plain.name(), rate, false, plain.record(), plain.lanes(), List.of());
+        Cut plain = Cuts.of(Cuts.track(events));
+        return new Cut(plain.name(), rate, false, plain.record(), plain.tracks(), List.of());
     }
 
     private static Event first(Cut cut) {
-        return cut.lanes().get(0).events().get(0);
+        return cut.tracks().get(0).events().get(0);
     }
 }

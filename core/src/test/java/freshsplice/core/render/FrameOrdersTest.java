@@ -10,9 +10,9 @@ import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.FilmedShot;
 import freshsplice.core.delivery.PicturePlan;
 import freshsplice.core.delivery.RenderRange;
-import freshsplice.core.master.Lane;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Track;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
@@ -78,8 +78,8 @@ class FrameOrdersTest {
     }
 
     private static FrameOrder unstaged(Recipe.Unstaged how, Map<Long, ShotBoard> boards) {
-        Master master = new Master(3, "m", FrameRate.FPS_24, false, 86_400, List.of(Lane.of("main",
-                List.of(Section.ofShot(1, 1, FrameRange.of(86_400, 86_440), Rational.of(1001))))));
+        Master master = new Master(3, "m", FrameRate.FPS_24, false, 86_400, List.of(Track.of("main",
+                List.of(Clip.ofShot(1, 1, FrameRange.of(86_400, 86_440), Rational.of(1001))))));
         PicturePlan plan = PicturePlan.ofMaster("m_v001", master, 40, FrameRate.FPS_24, Map.of(), Map.of(1L, new FilmedShot(SHOT, UNTOUCHED, new Stage(List.of()))));
         return new FrameOrders(plan, recipe(0, 0, how, List.of()), true, new FrameOrders.Names(boards, Map.of(), Map.of(), "", "", null)).at(7);
     }

@@ -3,8 +3,8 @@ package freshsplice.core.render;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.delivery.RenderRange;
-import freshsplice.core.master.Section;
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.Clip;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -19,13 +19,13 @@ class MadeElsewhereTest {
     private static final List<MadeElsewhere.Size> HD = List.of(new MadeElsewhere.Size(1920, 1080));
     private static final double WIDE = 16.0 / 9;
 
-    private static SeenPiece piece(long from, long frames) {
+    private static SeenClip clip(long from, long frames) {
         FrameRange range = FrameRange.ofLength(0, frames);
-        return new SeenPiece(new Section(1, new Section.Content.OfShot(1), range, Rational.of(from), Rational.ONE, true, null, null), range);
+        return new SeenClip(new Clip(1, new Clip.Content.OfShot(1), range, Rational.of(from), Rational.ONE, true, null, null), range);
     }
 
     private static MadeElsewhere checked(boolean run, long frames, long first, FrameRate rate, List<MadeElsewhere.Size> sizes, List<Long> gaps) {
-        return MadeElsewhere.of(new MadeElsewhere.Facts(run, frames, first, rate, sizes, gaps), new ShotFrames(SHOT, CUT, List.of(piece(1001, 40))),
+        return MadeElsewhere.of(new MadeElsewhere.Facts(run, frames, first, rate, sizes, gaps), new ShotFrames(SHOT, CUT, List.of(clip(1001, 40))),
                 FrameRate.FPS_24, WIDE);
     }
 

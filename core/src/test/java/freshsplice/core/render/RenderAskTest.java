@@ -9,10 +9,10 @@ import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.delivery.ShotRenders;
-import freshsplice.core.master.Bend;
-import freshsplice.core.master.Pace;
-import freshsplice.core.master.Section;
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.Clip;
+import freshsplice.core.master.RetimeInterpolation;
+import freshsplice.core.master.RetimeKey;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.motion.Channel;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.motion.Key;
@@ -36,13 +36,13 @@ import org.junit.jupiter.api.Test;
 class RenderAskTest {
     private static final FrameRange CUT = FrameRange.of(1001, 1041);
 
-    private static SeenPiece piece(long record, long from, long frames, Rational speed) {
+    private static SeenClip clip(long record, long from, long frames, Rational speed) {
         FrameRange range = FrameRange.ofLength(record, frames);
-        return new SeenPiece(new Section(1, new Section.Content.OfShot(1), range, Rational.of(from), speed, true, null, null), range);
+        return new SeenClip(new Clip(1, new Clip.Content.OfShot(1), range, Rational.of(from), speed, true, null, null), range);
     }
 
-    private static SeenPiece piece(long record, long from, long frames) {
-        return piece(record, from, frames, Rational.ONE);
+    private static SeenClip clip(long record, long from, long frames) {
+        return clip(record, from, frames, Rational.ONE);
     }
 
     private static ShotRenders renders(RenderRange... ranges) {
@@ -58,12 +58,12 @@ class RenderAskTest {
     private static final Shot SHOT = new Shot(1, "sh0010", CUT, 8, -900, null);
     private static final FrameRange ACTION = FrameRange.of(50, 250);
 
-    private static ShotFrames of(List<SeenPiece> pieces) {
-        return new ShotFrames(SHOT, ACTION, pieces);
+    private static ShotFrames of(List<SeenClip> clips) {
+        return new ShotFrames(SHOT, ACTION, clips);
     }
 
     private static List<RenderRange> asked(RenderAsk.Extent extent, int handles, int every) {
-        return new RenderAsk(extent, handles, every).ranges(of(List.of(piece(0, 1001, 20))), NONE);
+        return new RenderAsk(extent, handles, every).ranges(of(List.of(clip(0, 1001, 20))), NONE);
     }
 
     @Test
@@ -104,18 +104,18 @@ class RenderAskTest {
 
     @Test
     @DisplayName("a shot seen in two places near each other gets one render of both, in places far apart one each")
-    void pieces() {
-        assertThat(RenderAsk.PIECES.ranges(of(List.of(piece(0, 1001, 20), piece(100, 1030, 11))), NONE))
+    void clips() {
+        assertThat(RenderAsk.CLIPS.ranges(of(List.of(clip(0, 1001, 20), clip(100, 1030, 11))), NONE))
                 .containsExactly(range(1001, 40));
-        assertThat(RenderAsk.PIECES.ranges(of(List.of(piece(0, 1101, 20), piece(100, 1001, 11))), NONE))
+        assertThat(RenderAsk.CLIPS.ranges(of(List.of(clip(0, 1101, 20), clip(100, 1001, 11))), NONE))
                 .containsExactly(range(1101, 20), range(1001, 11));
-        assertThat(RenderAsk.PIECES.ranges(of(List.of(piece(0, 1001, 20), piece(100, 1011, 20, Rational.of(1, 2)))), NONE))
+        assertThat(RenderAsk.CLIPS.ranges(of(List.of(clip(0, 1001, 20), clip(100, 1011, 20, Rational.of(1, 2)))), NONE))
                 .as("at half the speed it has frames of its own").hasSize(2);
-        assertThat(RenderAsk.PIECES.ranges(of(List.of()), NONE)).containsExactly(range(1001, 40));
+        assertThat(RenderAsk.CLIPS.ranges(of(List.of()), NONE)).containsExactly(range(1001, 40));
     }
 
     @Test
-    void piecesBetweenTwoJoinThem() {
+    void clipsBetweenTwoJoinThem() {
         assertThat(RenderAsk.together(List.of(range(1001, 10), range(1101, 10), range(1012, 88)), 2)).containsExactly(range(1001, 110));
     }
 
@@ -126,13 +126,13 @@ class RenderAskTest {
     }
 
     @Test
-    void piecesOfOneBentCourseAreOneRender() {
-        Section whole = piece(0, 1001, 60).section().bent(FrameRange.of(0, 60), List.of(
-                new Bend(Rational.ZERO, Rational.of(1001), Pace.EASED), new Bend(Rational.of(60), Rational.of(1100), Pace.STRAIGHT)));
-        Section first = whole.over(FrameRange.of(0, 25));
-        Section second = whole.over(FrameRange.of(25, 60)).shiftedBy(300);
-        List<RenderRange> ranges = RenderAsk.PIECES.ranges(of(List.of(new SeenPiece(second, second.record()),
-                new SeenPiece(first, first.record()))), NONE);
+    void clipsOfOneBentCourseAreOneRender() {
+        Clip whole = clip(0, 1001, 60).clip().withRetimeKeys(FrameRange.of(0, 60), List.of(
+                new RetimeKey(Rational.ZERO, Rational.of(1001), RetimeInterpolation.EASED), new RetimeKey(Rational.of(60), Rational.of(1100), RetimeInterpolation.STRAIGHT)));
+        Clip first = whole.over(FrameRange.of(0, 25));
+        Clip second = whole.over(FrameRange.of(25, 60)).shiftedBy(300);
+        List<RenderRange> ranges = RenderAsk.CLIPS.ranges(of(List.of(new SeenClip(second, second.record()),
+                new SeenClip(first, first.record()))), NONE);
         assertThat(ranges).singleElement().satisfies(r -> {
             assertThat(r.frames()).isEqualTo(60);
             for (long k = 0; k < 60; k++) {
@@ -143,8 +143,8 @@ class RenderAskTest {
 
     @Test
     void handlesAndEveryNth() {
-        RenderAsk ask = new RenderAsk(new RenderAsk.Extent.Pieces(), 8, 1);
-        assertThat(ask.ranges(of(List.of(piece(0, 1001, 40))), NONE)).containsExactly(range(993, 56));
+        RenderAsk ask = new RenderAsk(new RenderAsk.Extent.Clips(), 8, 1);
+        assertThat(ask.ranges(of(List.of(clip(0, 1001, 40))), NONE)).containsExactly(range(993, 56));
         RenderAsk thirds = new RenderAsk(new RenderAsk.Extent.Range(FrameRange.of(1001, 1041)), 0, 3);
         assertThat(thirds.ranges(of(List.of()), NONE)).containsExactly(range(1001, 40));
         assertThat(thirds.drawn(range(1001, 40))).isEqualTo(new RenderRange(Rational.of(1001), Rational.of(3), 14));
@@ -165,41 +165,41 @@ class RenderAskTest {
     @Test
     void whatIsMissingIsDrawnAndNothingElse() {
         RenderAsk missing = new RenderAsk(new RenderAsk.Extent.Missing(), 0, 1);
-        List<SeenPiece> pieces = List.of(piece(0, 1001, 40));
-        assertThat(missing.ranges(of(pieces), renders(range(1001, 15), range(1026, 40)))).containsExactly(range(1016, 10));
-        assertThat(missing.ranges(of(pieces), renders(range(990, 80)))).isEmpty();
-        assertThat(missing.ranges(of(pieces), NONE)).containsExactly(range(1001, 40));
+        List<SeenClip> clips = List.of(clip(0, 1001, 40));
+        assertThat(missing.ranges(of(clips), renders(range(1001, 15), range(1026, 40)))).containsExactly(range(1016, 10));
+        assertThat(missing.ranges(of(clips), renders(range(990, 80)))).isEmpty();
+        assertThat(missing.ranges(of(clips), NONE)).containsExactly(range(1001, 40));
     }
 
     @Test
-    @DisplayName("over any pieces and renders: what is drawn as missing leaves nothing missing, and no frame twice")
+    @DisplayName("over any clips and renders: what is drawn as missing leaves nothing missing, and no frame twice")
     void missingThenCovered() {
         for (int seed = 0; seed < 500; seed++) {
             Random random = new Random(seed);
-            List<SeenPiece> pieces = new ArrayList<>();
+            List<SeenClip> clips = new ArrayList<>();
             for (int i = 0; i < 1 + random.nextInt(4); i++) {
-                pieces.add(piece(i * 200L, 1001 + random.nextInt(120), 1 + random.nextInt(50),
+                clips.add(clip(i * 200L, 1001 + random.nextInt(120), 1 + random.nextInt(50),
                         random.nextInt(4) == 0 ? Rational.of(-1) : random.nextInt(4) == 0 ? Rational.of(3, 2) : Rational.ONE));
             }
             List<RenderRange> have = new ArrayList<>();
             for (int i = 0; i < random.nextInt(5); i++) {
                 have.add(range(990 + random.nextInt(150), 1 + random.nextInt(60)));
             }
-            List<RenderRange> missing = new RenderAsk(new RenderAsk.Extent.Missing(), 0, 1).ranges(of(pieces),
+            List<RenderRange> missing = new RenderAsk(new RenderAsk.Extent.Missing(), 0, 1).ranges(of(clips),
                     renders(have.toArray(RenderRange[]::new)));
             have.addAll(missing);
             ShotRenders all = renders(have.toArray(RenderRange[]::new));
-            for (SeenPiece piece : pieces) {
-                Cover cover = all.cover(piece);
+            for (SeenClip clip : clips) {
+                Cover cover = all.cover(clip);
                 assertThat(cover.missing()).as("seed %d", seed).isEmpty();
-                assertThat(cover.covered()).as("seed %d", seed).isEqualTo(piece.seen().length());
-                long at = piece.seen().in();
+                assertThat(cover.covered()).as("seed %d", seed).isEqualTo(clip.seen().length());
+                long at = clip.seen().in();
                 for (Cover.Part part : cover.parts()) {
                     assertThat(part.record().in()).as("seed %d", seed).isEqualTo(at);
                     at = part.record().out();
                     for (long f = part.record().in(); f < at; f++) {
                         assertThat(part.render().range().positionOf(f - part.place().in())).as("seed %d, frame %d", seed, f)
-                                .isEqualTo(piece.section().at(f));
+                                .isEqualTo(clip.clip().at(f));
                     }
                 }
             }
@@ -212,16 +212,16 @@ class RenderAskTest {
     }
 
     @Test
-    void theNewestThatHasAllOfItStandsForThePiece() {
-        Cover cover = renders(range(1001, 40), range(995, 50), range(1010, 5)).cover(piece(0, 1001, 40));
+    void theNewestThatHasAllOfItStandsForTheClip() {
+        Cover cover = renders(range(1001, 40), range(995, 50), range(1010, 5)).cover(clip(0, 1001, 40));
         assertThat(cover.parts()).extracting(p -> p.render().name().version()).containsExactly(2);
     }
 
     @Test
     void whatCannotBeAskedForIsSaid() {
-        assertThatThrownBy(() -> new RenderAsk(new RenderAsk.Extent.Pieces(), -1, 1)).isInstanceOf(Refusal.class)
+        assertThatThrownBy(() -> new RenderAsk(new RenderAsk.Extent.Clips(), -1, 1)).isInstanceOf(Refusal.class)
                 .hasMessage("Frames to spare are 0 to 1000, not -1");
-        assertThatThrownBy(() -> new RenderAsk(new RenderAsk.Extent.Pieces(), 0, 0)).isInstanceOf(Refusal.class)
+        assertThatThrownBy(() -> new RenderAsk(new RenderAsk.Extent.Clips(), 0, 0)).isInstanceOf(Refusal.class)
                 .hasMessage("Every frame, or every 2nd to 1000th is drawn, not every 0th");
         assertThatThrownBy(() -> new RenderAsk(new RenderAsk.Extent.Range(FrameRange.of(5, 5)), 0, 1)).isInstanceOf(Refusal.class);
     }

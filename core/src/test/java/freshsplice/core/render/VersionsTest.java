@@ -7,8 +7,8 @@ import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.delivery.ShotRenders;
-import freshsplice.core.master.Section;
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.Clip;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import java.util.List;
@@ -49,10 +49,10 @@ class VersionsTest {
 
     @Test
     void theFinalStandsWhereTheDraftStoodAndATrialNever() {
-        SeenPiece piece = new SeenPiece(Section.ofShot(1, 1, FrameRange.of(0, 40), Rational.of(1001)), FrameRange.of(0, 40));
+        SeenClip clip = new SeenClip(Clip.ofShot(1, 1, FrameRange.of(0, 40), Rational.of(1001)), FrameRange.of(0, 40));
         List<FinishedRender> all = List.of(render(1, 1, Grade.FINAL), render(2, 1, Grade.DRAFT), render(3, 9, Grade.TRIAL));
-        assertThat(ShotRenders.of(all, g -> true).cover(piece).parts()).extracting(p -> p.render().id()).containsExactly(1L);
-        assertThat(ShotRenders.of(all.subList(1, 3), g -> g == Grade.FINAL).cover(piece).parts()).isEmpty();
+        assertThat(ShotRenders.of(all, g -> true).cover(clip).parts()).extracting(p -> p.render().id()).containsExactly(1L);
+        assertThat(ShotRenders.of(all.subList(1, 3), g -> g == Grade.FINAL).cover(clip).parts()).isEmpty();
     }
 
     private static FinishedRender render(long id, int version, Grade grade) {

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import freshsplice.core.master.Lane;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Track;
 import freshsplice.core.master.edit.Arranging;
 import freshsplice.core.master.edit.Following;
 import freshsplice.core.master.edit.Place;
@@ -19,9 +19,9 @@ import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 
 class FollowsPictureTest {
-    private static final Master TWO = new Master(1, "m", FrameRate.FPS_24, false, 0, List.of(Lane.of("Shots", List.of(
-            Section.ofShot(1, 1, FrameRange.of(0, 40), Rational.of(1001)),
-            Section.ofShot(2, 2, FrameRange.of(40, 100), Rational.of(1001))))));
+    private static final Master TWO = new Master(1, "m", FrameRate.FPS_24, false, 0, List.of(Track.of("Shots", List.of(
+            Clip.ofShot(1, 1, FrameRange.of(0, 40), Rational.of(1001)),
+            Clip.ofShot(2, 2, FrameRange.of(40, 100), Rational.of(1001))))));
 
     @Test
     @DisplayName("a split edit stays split: sound that begins before its picture goes along with it by the same frames")
@@ -35,26 +35,26 @@ class FollowsPictureTest {
     }
 
     @Test
-    @DisplayName("frames taken out before them take marks and sounds along, whichever end they were taken from")
+    @DisplayName("frames taken out before them take markers and sounds along, whichever end they were taken from")
     void framesTakenOutBefore() {
         Master shorter = Trims.head(TWO, new Place(0, 0), 6, Following.MOVES_ALONG);
         FollowsPicture follows = new FollowsPicture(TWO, shorter);
-        assertThat(follows.shift(FrameRange.of(10, 36))).as("under the piece that lost its head").isEqualTo(-6);
+        assertThat(follows.shift(FrameRange.of(10, 36))).as("under the clip that lost its head").isEqualTo(-6);
         assertThat(follows.shift(FrameRange.of(44, 90))).isEqualTo(-6);
         assertThat(follows.shift(FrameRange.of(110, 130))).as("behind all pictures").isEqualTo(-6);
-        assertThat(follows.shiftAt(60)).as("a mark").isEqualTo(-6);
+        assertThat(follows.shiftAt(60)).as("a marker").isEqualTo(-6);
         Master tail = Trims.tail(TWO, new Place(0, 0), -6, Following.MOVES_ALONG);
         assertThat(new FollowsPicture(TWO, tail).shift(FrameRange.of(0, 400))).as("begins before").isZero();
         assertThat(new FollowsPicture(TWO, tail).shiftAt(50)).isEqualTo(-6);
         assertThat(new FollowsPicture(TWO, tail).shiftAt(10)).isZero();
         Master slipped = Trims.slip(TWO, new Place(0, 1), Rational.of(9));
         assertThat(new FollowsPicture(TWO, slipped).shift(FrameRange.of(44, 90))).as("a slip moves nothing").isZero();
-        Master out = Arranging.takeOut(TWO, List.of(new Place(0, 0)));
+        Master out = Arranging.extract(TWO, List.of(new Place(0, 0)));
         assertThat(new FollowsPicture(TWO, out).shiftAt(70)).isEqualTo(-40);
     }
 
     @Test
-    @DisplayName("decibels by the textbook: −6.02 is half, 0 is as recorded, −60 and less is silence; a lane alone silences others")
+    @DisplayName("decibels by the textbook: −6.02 is half, 0 is as recorded, −60 and less is silence; a track alone silences others")
     void levels() {
         assertThat(Level.factor(-6.0206)).isCloseTo(0.5, within(1e-5));
         assertThat(Level.factor(0)).isEqualTo(1);

@@ -31,7 +31,7 @@ class LevelTest {
     }
 
     @Test
-    @DisplayName("muted is silent even alone; where any lane is heard alone the others are silent")
+    @DisplayName("muted is silent even alone; where any track is heard alone the others are silent")
     void heard() {
         assertThat(Level.heard(false, false, false, 0)).isEqualTo(1);
         assertThat(Level.heard(true, true, true, 0)).isZero();

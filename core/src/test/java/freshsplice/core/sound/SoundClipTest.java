@@ -58,15 +58,15 @@ class SoundClipTest {
     }
 
     @Test
-    @DisplayName("a sound is laid where it lies over none: on the lane that is meant, the first free one, or a new one")
-    void lanes() {
-        TreeMap<String, List<FrameRange>> lanes = new TreeMap<>();
-        lanes.put("A1", List.of(FrameRange.of(0, 50)));
-        lanes.put("A3", List.of(FrameRange.of(60, 90)));
-        assertThat(FreeLane.of(lanes, FrameRange.of(50, 60), "A3")).isEqualTo("A3");
-        assertThat(FreeLane.of(lanes, FrameRange.of(70, 80), "A3")).isEqualTo("A1");
-        assertThat(FreeLane.of(lanes, FrameRange.of(40, 70), null)).isEqualTo("A4");
-        assertThat(FreeLane.of(new TreeMap<>(), FrameRange.of(0, 1), null)).isEqualTo("A1");
-        assertThat(FreeLane.of(lanes, FrameRange.of(0, 1), "wind")).isEqualTo("wind");
+    @DisplayName("a sound is laid where it lies over none: on the track that is meant, the first free one, or a new one")
+    void tracks() {
+        TreeMap<String, List<FrameRange>> tracks = new TreeMap<>();
+        tracks.put("A1", List.of(FrameRange.of(0, 50)));
+        tracks.put("A3", List.of(FrameRange.of(60, 90)));
+        assertThat(FreeTrack.of(tracks, FrameRange.of(50, 60), "A3")).isEqualTo("A3");
+        assertThat(FreeTrack.of(tracks, FrameRange.of(70, 80), "A3")).isEqualTo("A1");
+        assertThat(FreeTrack.of(tracks, FrameRange.of(40, 70), null)).isEqualTo("A4");
+        assertThat(FreeTrack.of(new TreeMap<>(), FrameRange.of(0, 1), null)).isEqualTo("A1");
+        assertThat(FreeTrack.of(tracks, FrameRange.of(0, 1), "wind")).isEqualTo("wind");
     }
 }

@@ -3,8 +3,8 @@ package freshsplice.core.sound;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -19,22 +19,22 @@ class SourceChannelsTest {
                 TimeMap.constant(record, Rational.of(from), Rational.ONE));
     }
 
-    private static Lane lane(String name, Event... events) {
-        return new Lane(Lane.Kind.SOUND, name, true, List.of(events), List.of());
+    private static Track track(String name, Event... events) {
+        return new Track(Track.Kind.SOUND, name, true, List.of(events), List.of());
     }
 
     @Test
-    void lanesThatLayTheSameStretchPlayAChannelEach() {
-        assertThat(SourceChannels.of(List.of(lane("A1", event("wind", 0, 10), event("bell", 48, 0)),
-                lane("A2", event("wind", 0, 10), event("bell", 48, 5)), lane("A3", event("gulls", 0, 0)))))
+    void tracksThatLayTheSameStretchPlayAChannelEach() {
+        assertThat(SourceChannels.of(List.of(track("A1", event("wind", 0, 10), event("bell", 48, 0)),
+                track("A2", event("wind", 0, 10), event("bell", 48, 5)), track("A3", event("gulls", 0, 0)))))
                 .containsExactly(List.of(1, 0), List.of(2, 0), List.of(0));
     }
 
     @Test
     void aTrackThatTheListNamesIsPlayed() {
-        assertThat(SourceChannels.of(List.of(lane("A1", event("wind", 0, 10).playing(2)), lane("A2", event("wind", 0, 10).playing(1)))))
+        assertThat(SourceChannels.of(List.of(track("A1", event("wind", 0, 10).playing(2)), track("A2", event("wind", 0, 10).playing(1)))))
                 .containsExactly(List.of(2), List.of(1));
-        assertThat(SourceChannels.of(List.of(lane("A1", event("wind", 0, 10).playing(2))))).containsExactly(List.of(0));
+        assertThat(SourceChannels.of(List.of(track("A1", event("wind", 0, 10).playing(2))))).containsExactly(List.of(0));
     }
 
     @Test

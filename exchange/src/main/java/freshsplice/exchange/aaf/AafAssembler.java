@@ -1,8 +1,8 @@
 package freshsplice.exchange.aaf;
 
 import freshsplice.core.cut.Cut;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -64,20 +64,20 @@ final class AafAssembler {
         FrameRate rate = rateOf(pictures, sounds, coded, place);
         long start = startOf(coded, rate, place);
         open.add(mob.mobId(AafPid.MOB_ID));
-        List<Lane> lanes = new ArrayList<>();
+        List<Track> tracks = new ArrayList<>();
         long end = start;
         for (List<AafObject> kind : List.of(pictures, sounds)) {
-            Lane.Kind of = kind == pictures ? Lane.Kind.PICTURE : Lane.Kind.SOUND;
-            int before = lanes.size();
+            Track.Kind of = kind == pictures ? Track.Kind.PICTURE : Track.Kind.SOUND;
+            int before = tracks.size();
             for (AafObject slot : kind) {
-                List<Lane> own = lanes(slot, rate, start, of, lanes.size() - before, place);
-                lanes.addAll(own);
+                List<Track> own = tracks(slot, rate, start, of, tracks.size() - before, place);
+                tracks.addAll(own);
                 end = Math.max(end, endOf(slot, rate, start, own));
             }
         }
         open.remove(mob.mobId(AafPid.MOB_ID));
         boolean drop = coded != null && coded.drop() && rate.hasDropFrame();
-        return new Cut(AafChains.nameOf(mob), rate, drop, FrameRange.of(start, end), lanes, AafMarkers.of(mob, rate, start));
+        return new Cut(AafChains.nameOf(mob), rate, drop, FrameRange.of(start, end), tracks, AafMarkers.of(mob, rate, start));
     }
 
     private FrameRate rateOf(List<AafObject> pictures, List<AafObject> sounds, AafSlots.StartTimecode coded, String place) {
@@ -114,20 +114,20 @@ final class AafAssembler {
         long start = startOf(coded, rate, place);
         remarks.add(Remark.doubt(place, "The file holds media and no composition: read as a cut of one event. For the "
                 + "edit, export the sequence"));
-        List<Lane> lanes = new ArrayList<>();
-        pictures.forEach(slot -> lanes.addAll(media(mob, slot, rate, start, Lane.Kind.PICTURE, lanes.size())));
-        int before = lanes.size();
-        sounds.forEach(slot -> lanes.addAll(media(mob, slot, rate, start, Lane.Kind.SOUND, lanes.size() - before)));
-        long end = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max().orElse(start);
-        return new Cut(name, rate, false, FrameRange.of(start, end), lanes, AafMarkers.of(mob, rate, start));
+        List<Track> tracks = new ArrayList<>();
+        pictures.forEach(slot -> tracks.addAll(media(mob, slot, rate, start, Track.Kind.PICTURE, tracks.size())));
+        int before = tracks.size();
+        sounds.forEach(slot -> tracks.addAll(media(mob, slot, rate, start, Track.Kind.SOUND, tracks.size() - before)));
+        long end = tracks.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max().orElse(start);
+        return new Cut(name, rate, false, FrameRange.of(start, end), tracks, AafMarkers.of(mob, rate, start));
     }
 
-    private List<Lane> media(AafObject mob, AafObject slot, FrameRate cutRate, long start, Lane.Kind kind, int before) {
+    private List<Track> media(AafObject mob, AafObject slot, FrameRate cutRate, long start, Track.Kind kind, int before) {
         FrameRate rate = AafSlots.rate(slot);
         long length = slot.object(AafPid.SEGMENT).number(AafPid.LENGTH, 0);
-        return rate == null || length <= 0 ? List.of() : List.of(new AafLane(this, new AafClock(cutRate, rate, start),
+        return rate == null || length <= 0 ? List.of() : List.of(new AafTrack(this, new AafClock(cutRate, rate, start),
                 kind, "master mob \"" + AafChains.nameOf(mob) + "\"", List.of())
-                .whole(mob, slot, Rational.of(length), (kind == Lane.Kind.PICTURE ? "V" : "A") + (before + 1)));
+                .whole(mob, slot, Rational.of(length), (kind == Track.Kind.PICTURE ? "V" : "A") + (before + 1)));
     }
 
     private long startOf(AafSlots.StartTimecode coded, FrameRate rate, String place) {
@@ -154,7 +154,7 @@ final class AafAssembler {
         return found;
     }
 
-    private List<Lane> lanes(AafObject slot, FrameRate cutRate, long start, Lane.Kind kind, int before, String place) {
+    private List<Track> tracks(AafObject slot, FrameRate cutRate, long start, Track.Kind kind, int before, String place) {
         String written = slot.text(AafPid.SLOT_NAME);
         String name = written == null || written.isBlank() ? null : written;
         FrameRate rate = AafSlots.rate(slot);
@@ -165,13 +165,13 @@ final class AafAssembler {
         }
         long origin = Rational.of(slot.number(AafPid.ORIGIN, 0)).times(rate.framesOf(cutRate)).round();
         AafObject segment = slot.object(AafPid.SEGMENT);
-        return new AafLanes(this, new AafClock(cutRate, rate, start - origin), kind, place)
+        return new AafTracks(this, new AafClock(cutRate, rate, start - origin), kind, place)
                 .of(segment, List.of(), before, name);
     }
 
-    /** Where lanes end: after their last event, or after the black that their segment says follows. */
-    private static long endOf(AafObject slot, FrameRate cutRate, long start, List<Lane> lanes) {
-        long last = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max().orElse(start);
+    /** Where tracks end: after their last event, or after the black that their segment says follows. */
+    private static long endOf(AafObject slot, FrameRate cutRate, long start, List<Track> tracks) {
+        long last = tracks.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max().orElse(start);
         FrameRate rate = AafSlots.rate(slot);
         long said = slot.object(AafPid.SEGMENT).number(AafPid.LENGTH, 0);
         return rate == null ? last : Math.max(last, start + Rational.of(Math.max(0, said - slot.number(AafPid.ORIGIN, 0)))
@@ -205,8 +205,8 @@ final class AafAssembler {
         boolean sound = kind != null && AafIds.SOUNDS.contains(kind);
         FrameRate rate = sound || own == null ? coded == null ? outer : coded.rate() : own;
         long start = startOf(coded, rate, place);
-        List<Lane> lanes = lanes(slot, rate, start, sound ? Lane.Kind.SOUND : Lane.Kind.PICTURE, 0, "composition \"" + AafChains.nameOf(mob) + "\"");
-        Cut cut = new Cut(AafChains.nameOf(mob), rate, false, FrameRange.of(start, endOf(slot, rate, start, lanes)), lanes,
+        List<Track> tracks = tracks(slot, rate, start, sound ? Track.Kind.SOUND : Track.Kind.PICTURE, 0, "composition \"" + AafChains.nameOf(mob) + "\"");
+        Cut cut = new Cut(AafChains.nameOf(mob), rate, false, FrameRange.of(start, endOf(slot, rate, start, tracks)), tracks,
                 List.of());
         open.remove(id);
         nested.put(key, cut);

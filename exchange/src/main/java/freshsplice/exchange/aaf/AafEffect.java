@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Which inputs of an effect are pictures of their own. Inputs that only refer to the lane below are what the effect lies
+ * Which inputs of an effect are pictures of their own. Inputs that only refer to the track below are what the effect lies
  * over; a second slot of the mob whose picture came before it is that picture's matte (common practice).
  *
  * @param inputs what is left, the lowest first

@@ -2,11 +2,11 @@ package freshsplice.exchange.aaf;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.LiveEvent;
 import freshsplice.core.cut.LivePicture;
-import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Track;
 import freshsplice.exchange.format.CutWriter;
 import freshsplice.exchange.format.WriteOptions;
 import freshsplice.exchange.format.WrittenFile;
@@ -45,13 +45,13 @@ public final class AafWriter implements CutWriter {
 
         void top(Cut cut) {
             List<AafNode> slots = new ArrayList<>();
-            for (Lane lane : cut.lanes()) {
-                if (!lane.enabled()) {
-                    remarks.add(Remark.note("lane " + lane.name(), "The format cannot switch off a lane; each of its "
+            for (Track track : cut.tracks()) {
+                if (!track.enabled()) {
+                    remarks.add(Remark.note("track " + track.name(), "The format cannot switch off a track; each of its "
                             + "events is switched off"));
                 }
-                AafLaneWriter writer = new AafLaneWriter(this, document, cut, lane, remarks);
-                slots.add(AafDocument.slot(slots.size() + 1, lane.name(), writer.rate().fps(), writer.sequence()));
+                AafTrackWriter writer = new AafTrackWriter(this, document, cut, track, remarks);
+                slots.add(AafDocument.slot(slots.size() + 1, track.name(), writer.rate().fps(), writer.sequence()));
             }
             slots.add(AafDocument.slot(slots.size() + 1, "TC", cut.rate().fps(), AafDocument.timecode(cut.record().in(),
                     cut.rate().timecodeBase(), cut.dropFrame(), cut.record().length()))
@@ -96,11 +96,11 @@ public final class AafWriter implements CutWriter {
             }
             byte[] id = AafDocument.mobId("nested " + nested.size() + " " + cut.name());
             nested.put(cut, id);
-            List<Integer> pictures = cut.lanesOf(Lane.Kind.PICTURE);
-            Lane lane = pictures.size() == 1 ? cut.lanes().get(pictures.get(0)) : flattened(cut);
-            Cut one = new Cut(cut.name(), cut.rate(), cut.dropFrame(), cut.record(), List.of(lane), List.of());
-            AafLaneWriter writer = new AafLaneWriter(this, document, one, lane, remarks);
-            List<AafNode> slots = List.of(AafDocument.slot(1, lane.name(), writer.rate().fps(), writer.sequence()),
+            List<Integer> pictures = cut.tracksOf(Track.Kind.PICTURE);
+            Track track = pictures.size() == 1 ? cut.tracks().get(pictures.get(0)) : flattened(cut);
+            Cut one = new Cut(cut.name(), cut.rate(), cut.dropFrame(), cut.record(), List.of(track), List.of());
+            AafTrackWriter writer = new AafTrackWriter(this, document, one, track, remarks);
+            List<AafNode> slots = List.of(AafDocument.slot(1, track.name(), writer.rate().fps(), writer.sequence()),
                     AafDocument.slot(2, "TC", cut.rate().fps(), AafDocument.timecode(cut.record().in(),
                             cut.rate().timecodeBase(), cut.dropFrame(), cut.record().length()))
                             .int32(AafPid.PHYSICAL_TRACK, 1));
@@ -108,16 +108,16 @@ public final class AafWriter implements CutWriter {
             return id;
         }
 
-        private Lane flattened(Cut cut) {
+        private Track flattened(Cut cut) {
             remarks.add(Remark.note("nested cut \"" + cut.name() + "\"", "A clip shows one slot of a composition; what "
-                    + "is seen of its lanes is written as one"));
+                    + "is seen of its tracks is written as one"));
             List<Event> events = new ArrayList<>();
-            for (LivePiece piece : LivePicture.of(cut)) {
-                Event event = piece.event();
+            for (LiveEvent clip : LivePicture.of(cut)) {
+                Event event = clip.event();
                 events.add(new Event(event.number(), event.kind() == Event.Kind.NESTED ? Event.Kind.CLIP : event.kind(),
-                        event.name(), true, piece.record(), event.source(), piece.time(), null, event.comments()));
+                        event.name(), true, clip.record(), event.source(), clip.time(), null, event.comments()));
             }
-            return new Lane(Lane.Kind.PICTURE, "V1", true, events, List.of());
+            return new Track(Track.Kind.PICTURE, "V1", true, events, List.of());
         }
     }
 }

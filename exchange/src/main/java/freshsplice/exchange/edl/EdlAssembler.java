@@ -1,9 +1,9 @@
 package freshsplice.exchange.edl;
 
 import freshsplice.core.cut.Cut;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.exchange.format.UnreadableFile;
@@ -12,14 +12,14 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.TreeMap;
 
-/** Statements to lanes: labels become frames, transitions overlap their neighbours, lanes are filled. */
+/** Statements to tracks: labels become frames, transitions overlap their neighbours, tracks are filled. */
 final class EdlAssembler {
     private final EdlList list;
     private final FrameRate rate;
     private final List<Remark> remarks;
     private final EdlClock clock;
-    private final TreeMap<String, EdlLane> picture = new TreeMap<>(Comparator.comparingInt(EdlAssembler::order));
-    private final TreeMap<String, EdlLane> sound = new TreeMap<>(Comparator.comparingInt(EdlAssembler::order));
+    private final TreeMap<String, EdlTrack> picture = new TreeMap<>(Comparator.comparingInt(EdlAssembler::order));
+    private final TreeMap<String, EdlTrack> sound = new TreeMap<>(Comparator.comparingInt(EdlAssembler::order));
     private long first = Long.MAX_VALUE;
     private long last = Long.MIN_VALUE;
 
@@ -47,26 +47,26 @@ final class EdlAssembler {
         if (last < first) {
             throw new UnreadableFile("No event of the list has any length: there is no cut to read");
         }
-        List<Lane> lanes = new ArrayList<>();
-        picture.forEach((name, lane) -> lanes.add(lane.finish(Lane.Kind.PICTURE, clock.wholeDaysBack(first))));
-        sound.forEach((name, lane) -> lanes.add(lane.finish(Lane.Kind.SOUND, clock.wholeDaysBack(first))));
+        List<Track> tracks = new ArrayList<>();
+        picture.forEach((name, track) -> tracks.add(track.finish(Track.Kind.PICTURE, clock.wholeDaysBack(first))));
+        sound.forEach((name, track) -> tracks.add(track.finish(Track.Kind.SOUND, clock.wholeDaysBack(first))));
         FrameRange all = FrameRange.of(first, last).shiftedBy(clock.wholeDaysBack(first));
-        return new Cut(list.title, rate, clock.recordDrops(), all, lanes, markers(all));
+        return new Cut(list.title, rate, clock.recordDrops(), all, tracks, markers(all));
     }
 
     private void place(EdlStatement statement, FrameRange record) {
-        for (String track : statement.tracks) {
-            boolean isPicture = track.charAt(0) == 'V';
-            String lane = isPicture && isKeyed(statement) ? keyLane(track) : track;
+        for (String column : statement.tracks) {
+            boolean isPicture = column.charAt(0) == 'V';
+            String track = isPicture && isKeyed(statement) ? keyTrack(column) : column;
             (isPicture ? picture : sound)
-                    .computeIfAbsent(lane, name -> new EdlLane(name, rate, clock, remarks))
+                    .computeIfAbsent(track, name -> new EdlTrack(name, rate, clock, remarks))
                     .add(statement, record);
         }
     }
 
-    /** The foreground of a key lies over its background: on the lane above. */
-    private String keyLane(String track) {
-        return "V" + (Integer.parseInt(track.substring(1)) + 1);
+    /** The foreground of a key lies over its background: on the track above. */
+    private String keyTrack(String column) {
+        return "V" + (Integer.parseInt(column.substring(1)) + 1);
     }
 
     private static boolean isKeyed(EdlStatement statement) {
@@ -83,7 +83,7 @@ final class EdlAssembler {
         return markers;
     }
 
-    private static int order(String lane) {
-        return Integer.parseInt(lane.substring(1));
+    private static int order(String track) {
+        return Integer.parseInt(track.substring(1));
     }
 }

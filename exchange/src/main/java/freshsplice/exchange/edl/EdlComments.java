@@ -48,7 +48,7 @@ final class EdlComments {
         return true;
     }
 
-    /** The piece that "from" means: what a transition passes from, or the event itself where it is a cut. */
+    /** The clip that "from" means: what a transition passes from, or the event itself where it is a cut. */
     private static EdlStatement from(EdlStatement about) {
         return about.outgoing == null ? about : about.outgoing;
     }

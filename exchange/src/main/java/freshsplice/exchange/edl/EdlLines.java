@@ -2,10 +2,10 @@ package freshsplice.exchange.edl;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -36,24 +36,24 @@ final class EdlLines {
         this.remarks = remarks;
     }
 
-    List<Block> blocks(Lane lane, String track) {
+    List<Block> blocks(Track track, String column) {
         Map<Long, Transition> byIn = new HashMap<>();
         Map<Long, Event> endingAt = new HashMap<>();
         Map<Long, Transition> byOut = new HashMap<>();
-        for (Transition transition : lane.transitions()) {
+        for (Transition transition : track.transitions()) {
             byIn.put(transition.record().in(), transition);
             byOut.put(transition.record().out(), transition);
         }
-        lane.events().forEach(e -> endingAt.put(e.record().out(), e));
+        track.events().forEach(e -> endingAt.put(e.record().out(), e));
         List<Block> blocks = new ArrayList<>();
-        for (Event event : lane.events()) {
+        for (Event event : track.events()) {
             Transition head = byIn.remove(event.record().in());
             Event outgoing = head == null ? null : endingAt.get(head.record().out());
-            blocks.add(block(event, statedOut(event, byOut), head, outgoing, track));
+            blocks.add(block(event, statedOut(event, byOut), head, outgoing, column));
         }
-        for (Transition left : lane.transitions()) {
+        for (Transition left : track.transitions()) {
             if (byIn.containsKey(left.record().in())) {
-                blocks.add(fadeOut(left, endingAt.get(left.record().out()), track));
+                blocks.add(fadeOut(left, endingAt.get(left.record().out()), column));
             }
         }
         return blocks;
@@ -66,14 +66,14 @@ final class EdlLines {
         return passesOut ? tail.record().in() : event.record().out();
     }
 
-    private Block block(Event event, long statedOut, Transition head, Event outgoing, String track) {
+    private Block block(Event event, long statedOut, Transition head, Event outgoing, String column) {
         List<String> lines = new ArrayList<>();
         FrameRange record = FrameRange.of(event.record().in(), statedOut);
         if (head == null) {
-            lines.add(line(reel(event), track, "C", "", source(event, record), record));
+            lines.add(line(reel(event), column, "C", "", source(event, record), record));
         } else {
-            addTransition(lines, head, outgoing, track);
-            lines.add(line(reel(event), track, column(head), String.format("%03d", head.record().length()),
+            addTransition(lines, head, outgoing, column);
+            lines.add(line(reel(event), column, column(head), String.format("%03d", head.record().length()),
                     source(event, record), record));
         }
         addSpeed(lines, event);
@@ -83,10 +83,10 @@ final class EdlLines {
     }
 
     /** Black that the cut begins or ends with, so that the list is as long as the cut. */
-    List<Block> blackAround(List<Lane> lanes) {
-        long first = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().in()).min()
+    List<Block> blackAround(List<Track> tracks) {
+        long first = tracks.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().in()).min()
                 .orElse(cut.record().out());
-        long last = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max()
+        long last = tracks.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max()
                 .orElse(cut.record().out());
         List<Block> black = new ArrayList<>();
         for (FrameRange range : List.of(FrameRange.of(cut.record().in(), Math.max(cut.record().in(), first)),
@@ -99,19 +99,19 @@ final class EdlLines {
         return black;
     }
 
-    private Block fadeOut(Transition transition, Event outgoing, String track) {
+    private Block fadeOut(Transition transition, Event outgoing, String column) {
         List<String> lines = new ArrayList<>();
-        addTransition(lines, transition, outgoing, track);
+        addTransition(lines, transition, outgoing, column);
         FrameRange record = transition.record();
-        lines.add(line("BL", track, column(transition), String.format("%03d", record.length()),
+        lines.add(line("BL", column, column(transition), String.format("%03d", record.length()),
                 FrameRange.of(0, record.length()), record));
         return new Block(record.in(), null, lines);
     }
 
-    private void addTransition(List<String> lines, Transition transition, Event outgoing, String track) {
+    private void addTransition(List<String> lines, Transition transition, Event outgoing, String column) {
         long at = transition.record().in();
         long from = outgoing == null ? 0 : listPosition(outgoing, at).floor();
-        lines.add(line(outgoing == null ? "BL" : reel(outgoing), track, "C", "", FrameRange.of(from, from),
+        lines.add(line(outgoing == null ? "BL" : reel(outgoing), column, "C", "", FrameRange.of(from, from),
                 FrameRange.of(at, at)));
         if (transition.cut() != at + transition.record().length() / 2) {
             remarks.add(Remark.note(cut.timecodeAt(at).label(), "A list does not say where in a transition the cut is; "
@@ -124,10 +124,10 @@ final class EdlLines {
                 : "W" + (transition.wipe() == null ? "001" : transition.wipe());
     }
 
-    private String line(String reel, String track, String edit, String duration, FrameRange source,
+    private String line(String reel, String column, String edit, String duration, FrameRange source,
                         FrameRange record) {
         // the number's six columns are put before it when all blocks are in order
-        return pad(reel, 8) + ' ' + pad(track, 5) + ' ' + pad(edit, 4) + ' ' + pad(duration, 3) + ' '
+        return pad(reel, 8) + ' ' + pad(column, 5) + ' ' + pad(edit, 4) + ' ' + pad(duration, 3) + ' '
                 + label(source.in()) + ' ' + label(source.out()) + ' ' + label(record.in()) + ' '
                 + label(record.out());
     }

@@ -174,12 +174,12 @@ final class EdlParser {
         }
         String reel = edit.first() == 3 ? columns[1]
                 : String.join(" ", Arrays.asList(columns).subList(1, edit.first() - 1));
-        List<String> lanes = EdlTracks.lanes(columns[edit.first() - 1]);
-        if (lanes.isEmpty()) {
+        List<String> tracks = EdlTracks.tracks(columns[edit.first() - 1]);
+        if (tracks.isEmpty()) {
             remarks.add(Remark.note("line " + number, "Event " + columns[0] + " is on no track (NONE) and is not seen "
                     + "or heard"));
         }
-        return new EdlStatement(number, columns[0], reel, lanes, edit.kind(), edit.wipe(), edit.duration(), drop,
+        return new EdlStatement(number, columns[0], reel, tracks, edit.kind(), edit.wipe(), edit.duration(), drop,
                 labels);
     }
 

@@ -7,7 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * The lanes a track column names: {@code V V2 A A2 AA A3 B AA/V NONE} and their mixtures. {@code B} is picture and
+ * The tracks a track column names: {@code V V2 A A2 AA A3 B AA/V NONE} and their mixtures. {@code B} is picture and
  * the first sound channel, {@code AA} the first two.
  */
 final class EdlTracks {
@@ -26,24 +26,24 @@ final class EdlTracks {
         return !rest.isEmpty() && PART.matcher(rest).replaceAll("").isEmpty();
     }
 
-    /** Lane names in the order written; empty for NONE. */
-    static List<String> lanes(String column) {
+    /** Track names in the order written; empty for NONE. */
+    static List<String> tracks(String column) {
         if (column.equals("V")) {
             return PICTURE;
         }
-        List<String> lanes = new ArrayList<>();
+        List<String> tracks = new ArrayList<>();
         Matcher m = PART.matcher(column.toUpperCase(Locale.ROOT));
         while (m.find()) {
             switch (m.group()) {
                 case "NONE" -> { }
-                case "AA" -> lanes.addAll(List.of("A1", "A2"));
-                case "B" -> lanes.addAll(List.of("V1", "A1"));
-                case "V" -> lanes.add("V1");
-                case "A" -> lanes.add("A1");
-                default -> lanes.add(m.group().charAt(0) + String.valueOf(
+                case "AA" -> tracks.addAll(List.of("A1", "A2"));
+                case "B" -> tracks.addAll(List.of("V1", "A1"));
+                case "V" -> tracks.add("V1");
+                case "A" -> tracks.add("A1");
+                default -> tracks.add(m.group().charAt(0) + String.valueOf(
                         Math.max(1, Integer.parseInt(m.group().substring(1)))));
             }
         }
-        return lanes.stream().distinct().toList();
+        return tracks.stream().distinct().toList();
     }
 }

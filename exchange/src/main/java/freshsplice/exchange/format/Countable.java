@@ -2,8 +2,8 @@ package freshsplice.exchange.format;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TimeMap;
@@ -83,36 +83,36 @@ public final class Countable {
     private Cut cut(Cut cut) {
         Cut known = made.get(cut);
         if (known == null) {
-            List<Lane> lanes = cut.lanes().stream().map(this::lane).toList();
-            known = lanes.equals(cut.lanes()) ? cut : new Cut(cut.name(), cut.rate(), cut.dropFrame(), cut.record(), lanes,
+            List<Track> tracks = cut.tracks().stream().map(this::track).toList();
+            known = tracks.equals(cut.tracks()) ? cut : new Cut(cut.name(), cut.rate(), cut.dropFrame(), cut.record(), tracks,
                     cut.markers(), cut.kept());
             if (!isCountable(known.record().out())) {
-                long end = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max()
+                long end = tracks.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max()
                         .orElse(cut.record().in());
                 known = new Cut(cut.name(), cut.rate(), cut.dropFrame(), cut.record().withOut(Math.max(end,
-                        cut.record().in())), lanes, cut.markers(), cut.kept());
+                        cut.record().in())), tracks, cut.markers(), cut.kept());
             }
             made.put(cut, known);
         }
         return known;
     }
 
-    private Lane lane(Lane lane) {
+    private Track track(Track track) {
         List<Event> events = new ArrayList<>();
         boolean same = true;
-        for (Event event : lane.events()) {
-            Event kept = event(lane, event);
+        for (Event event : track.events()) {
+            Event kept = event(track, event);
             same &= kept == event;
             if (kept != null) {
                 events.add(kept);
             }
         }
-        return same ? lane
-                : new Lane(lane.kind(), lane.name(), lane.enabled(), events, lane.transitions(), lane.kept());
+        return same ? track
+                : new Track(track.kind(), track.name(), track.enabled(), events, track.transitions(), track.kept());
     }
 
-    private Event event(Lane lane, Event event) {
-        String place = "lane " + lane.name() + ", record frame " + event.record().in();
+    private Event event(Track track, Event event) {
+        String place = "track " + track.name() + ", record frame " + event.record().in();
         if (!isCountable(event.record().in()) || !isCountable(event.record().out())) {
             remarks.add(Remark.loss(place, "\"" + event.name() + "\" stands at a time that is too large to be counted "
                     + "exactly; left out"));

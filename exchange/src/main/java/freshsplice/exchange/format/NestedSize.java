@@ -2,7 +2,7 @@ package freshsplice.exchange.format;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -33,9 +33,9 @@ public final class NestedSize {
             return there;
         }
         long sum = 0;
-        for (Lane lane : cut.lanes()) {
-            sum += lane.events().size();
-            for (Event event : lane.events()) {
+        for (Track track : cut.tracks()) {
+            sum += track.events().size();
+            for (Event event : track.events()) {
                 if (event.nested() != null) {
                     sum = Math.min(Long.MAX_VALUE / 4, sum + events(event.nested()));
                 }

@@ -2,9 +2,9 @@ package freshsplice.exchange.otio;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.FormatNote;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -16,7 +16,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
-/** Makes a cut of a timeline or of a stack: each child of the stack is a lane. */
+/** Makes a cut of a timeline or of a stack: each child of the stack is a track. */
 final class OtioAssembler {
     private final String fileName;
     private final FrameRate given;
@@ -110,35 +110,35 @@ final class OtioAssembler {
             throw new UnreadableFile(fileName + ": timelines inside timelines, more than " + limits.maxDepth()
                     + " levels deep");
         }
-        List<Lane> pictures = new ArrayList<>();
-        List<Lane> sounds = new ArrayList<>();
+        List<Track> pictures = new ArrayList<>();
+        List<Track> sounds = new ArrayList<>();
         List<Marker> markers = new ArrayList<>();
         FrameRange shown = stack == null || stack.sourceRange == null || !stack.is("Stack") ? null : rangeOf(stack, rate);
         long shift = zero - (shown == null ? 0 : shown.in());
         Rational longest = Rational.ZERO;
         for (OtioItem child : stack == null ? List.<OtioItem>of() : stack.is("Stack") ? stack.children : List.of(stack)) {
             boolean sound = isSound(child);
-            List<Lane> lanes = sound ? sounds : pictures;
-            if (!isLane(child)) {
+            List<Track> tracks = sound ? sounds : pictures;
+            if (!isTrack(child)) {
                 continue;
             }
-            String laneName = child.is("Track") && !child.name.isEmpty() ? child.name
-                    : (sound ? "A" : "V") + (lanes.size() + 1);
-            OtioLane lane = new OtioLane(this, rate, shift, depth, remarks, markers);
-            lanes.add(trimmed(lane.lane(child, laneName, sound), shown, shift));
-            longest = Rational.max(longest, lane.length());
+            String trackName = child.is("Track") && !child.name.isEmpty() ? child.name
+                    : (sound ? "A" : "V") + (tracks.size() + 1);
+            OtioTrack track = new OtioTrack(this, rate, shift, depth, remarks, markers);
+            tracks.add(trimmed(track.track(child, trackName, sound), shown, shift));
+            longest = Rational.max(longest, track.length());
         }
         long length = shown == null ? longest.round() : shown.length();
         if (stack != null) {
             stack.markers.forEach(m -> markers.add(marker(m, m.range().start().at(rate).floor() + shift, rate)));
         }
         markers.sort(Comparator.comparingLong(m -> m.record().in()));
-        List<Lane> all = new ArrayList<>(pictures);
+        List<Track> all = new ArrayList<>(pictures);
         all.addAll(sounds);
         return new Cut(name, rate, false, FrameRange.ofLength(zero, Math.max(0, length)), all, markers, kept);
     }
 
-    private boolean isLane(OtioItem child) {
+    private boolean isTrack(OtioItem child) {
         if (child.is("Track") && !child.trackKind.isEmpty() && !child.trackKind.equalsIgnoreCase("Video")
                 && !isSound(child)) {
             remarks.add(Remark.loss(child.place, "A track of the kind \"" + child.trackKind
@@ -158,12 +158,12 @@ final class OtioAssembler {
         return FrameRange.of(in, Math.max(in, out));
     }
 
-    /** What of a lane lies in the range that its stack shows. */
-    private static Lane trimmed(Lane lane, FrameRange shown, long shift) {
-        return shown == null ? lane : OtioLane.trimmed(lane, shown.shiftedBy(shift));
+    /** What of a track lies in the range that its stack shows. */
+    private static Track trimmed(Track track, FrameRange shown, long shift) {
+        return shown == null ? track : OtioTrack.trimmed(track, shown.shiftedBy(shift));
     }
 
-    static Marker marker(OtioItem.Mark mark, long at, FrameRate rate) {
+    static Marker marker(OtioItem.OtioMarker mark, long at, FrameRate rate) {
         long length = Math.max(1, mark.range().duration().at(rate).round());
         return new Marker(FrameRange.ofLength(at, length), mark.name(), mark.comment(), mark.colour());
     }

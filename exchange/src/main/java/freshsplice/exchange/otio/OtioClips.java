@@ -9,7 +9,7 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.exchange.format.FileAddress;
-import freshsplice.exchange.layout.LaneRow;
+import freshsplice.exchange.layout.TrackRow;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -53,14 +53,14 @@ final class OtioClips {
     }
 
     @SuppressWarnings("unchecked")
-    Map<String, Object> clip(LaneRow.Piece piece, FrameRate cutRate) {
-        Event event = piece.event();
+    Map<String, Object> clip(TrackRow.Clip clip, FrameRate cutRate) {
+        Event event = clip.event();
         Source source = event.source();
         String text = FormatNote.of(event.kept(), "otio");
         Map<String, Object> kept = text == null ? Map.of() : OtioJson.parse(text);
         FrameRate rate = source == null || source.rate() == null ? cutRate : source.rate();
         List<Object> effects = new ArrayList<>();
-        Map<String, Object> range = range(event, piece.own(), cutRate, rate, effects);
+        Map<String, Object> range = range(event, clip.own(), cutRate, rate, effects);
         effects.addAll((List<?>) kept.getOrDefault("effects", List.of()));
         Map<String, Object> map = new LinkedHashMap<>();
         map.put("OTIO_SCHEMA", "Clip.2");
@@ -81,10 +81,10 @@ final class OtioClips {
         return map;
     }
 
-    NestedStack nested(LaneRow.Piece piece, FrameRate cutRate) {
-        Event event = piece.event();
+    NestedStack nested(TrackRow.Clip clip, FrameRate cutRate) {
+        Event event = clip.event();
         List<Object> effects = new ArrayList<>();
-        Map<String, Object> range = range(event, piece.own(), cutRate, event.nested().rate(), effects);
+        Map<String, Object> range = range(event, clip.own(), cutRate, event.nested().rate(), effects);
         return new NestedStack(event.name(), event.enabled(), range, effects);
     }
 

@@ -8,7 +8,7 @@ import java.util.Map;
 /** One thing of a timeline as the file tells it, with what a cut needs; the rest is kept as JSON. */
 final class OtioItem {
     /** @param range the marked frames in the item's own time */
-    record Mark(OtioTime.Range range, String name, String comment, String colour) {
+    record OtioMarker(OtioTime.Range range, String name, String comment, String colour) {
     }
 
     /**
@@ -34,7 +34,7 @@ final class OtioItem {
     /** Product of its time warps; null where it has none. */
     Rational warp;
     boolean frozen;
-    final List<Mark> markers = new ArrayList<>();
+    final List<OtioMarker> markers = new ArrayList<>();
     Media media;
     String reel;
     List<String> comments = List.of();

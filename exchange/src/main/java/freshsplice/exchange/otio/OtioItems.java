@@ -83,7 +83,7 @@ final class OtioItems {
                     remarks.add(Remark.note(item.place, "A marker says no frames; left out"));
                     continue;
                 }
-                item.markers.add(new OtioItem.Mark(range, OtioItem.text(map, "name"), OtioItem.text(map, "comment"),
+                item.markers.add(new OtioItem.OtioMarker(range, OtioItem.text(map, "name"), OtioItem.text(map, "comment"),
                         OtioItem.text(map, "color")));
             }
         }

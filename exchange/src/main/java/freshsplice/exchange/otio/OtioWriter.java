@@ -2,16 +2,16 @@ package freshsplice.exchange.otio;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.FormatNote;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.exchange.format.CutWriter;
 import freshsplice.exchange.format.WriteOptions;
 import freshsplice.exchange.format.WrittenFile;
-import freshsplice.exchange.layout.LaneRow;
+import freshsplice.exchange.layout.TrackRow;
 import java.io.ByteArrayOutputStream;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -36,7 +36,7 @@ public final class OtioWriter implements CutWriter {
         return new WrittenFile(bytes.toByteArray(), remarks, Map.of());
     }
 
-    /** Written piece by piece: a long timeline never stands in memory as a whole. */
+    /** Written clip by clip: a long timeline never stands in memory as a whole. */
     private static final class Timeline {
         private final JsonGenerator out;
         private final List<Remark> remarks;
@@ -81,22 +81,22 @@ public final class OtioWriter implements CutWriter {
             });
         }
 
-        /** @param piece what is shown of a nested cut; null for the whole timeline's stack */
-        private void stack(Cut cut, Map<String, Object> kept, OtioClips.NestedStack piece, long zero) {
+        /** @param clip what is shown of a nested cut; null for the whole timeline's stack */
+        private void stack(Cut cut, Map<String, Object> kept, OtioClips.NestedStack clip, long zero) {
             out.writeStartObject();
             field("OTIO_SCHEMA", "Stack.1");
             field("metadata", kept.getOrDefault("metadata", Map.of()));
-            field("name", piece == null ? "tracks" : piece.name());
-            field("source_range", piece == null ? null : piece.sourceRange());
-            List<Object> effects = new ArrayList<>(piece == null ? List.of() : piece.effects());
+            field("name", clip == null ? "tracks" : clip.name());
+            field("source_range", clip == null ? null : clip.sourceRange());
+            List<Object> effects = new ArrayList<>(clip == null ? List.of() : clip.effects());
             effects.addAll((List<?>) kept.getOrDefault("effects", List.of()));
             field("effects", effects);
             field("markers", cut.markers().stream().map(m -> marker(m, zero, cut.rate())).toList());
-            field("enabled", piece == null || piece.enabled());
+            field("enabled", clip == null || clip.enabled());
             rest(kept);
             out.writeName("children");
             out.writeStartArray();
-            cut.lanes().forEach(lane -> track(cut, lane, zero));
+            cut.tracks().forEach(track -> track(cut, track, zero));
             out.writeEndArray();
             out.writeEndObject();
         }
@@ -113,36 +113,36 @@ public final class OtioWriter implements CutWriter {
             return map;
         }
 
-        private void track(Cut cut, Lane lane, long zero) {
-            String text = FormatNote.of(lane.kept(), "otio");
+        private void track(Cut cut, Track track, long zero) {
+            String text = FormatNote.of(track.kept(), "otio");
             Map<String, Object> kept = text == null ? Map.of() : OtioJson.parse(text);
-            LaneRow row = LaneRow.of(lane, zero, remarks);
+            TrackRow row = TrackRow.of(track, zero, remarks);
             out.writeStartObject();
             field("OTIO_SCHEMA", "Track.1");
             field("metadata", kept.getOrDefault("metadata", Map.of()));
-            field("name", lane.name());
+            field("name", track.name());
             field("source_range", null);
             field("effects", kept.getOrDefault("effects", List.of()));
             field("markers", List.of());
-            field("enabled", lane.enabled());
-            field("kind", lane.kind() == Lane.Kind.PICTURE ? "Video" : "Audio");
+            field("enabled", track.enabled());
+            field("kind", track.kind() == Track.Kind.PICTURE ? "Video" : "Audio");
             rest(kept);
             out.writeName("children");
             out.writeStartArray();
             List<?> unknown = (List<?>) kept.getOrDefault("unknown", List.of());
             int[] written = {0};
             putBack(unknown, written);
-            for (LaneRow.Piece piece : row.pieces()) {
-                if (piece.head() != null) {
-                    OtioJson.write(out, OtioClips.transition(piece.head(), cut.rate(), piece.own().in()));
+            for (TrackRow.Clip clip : row.clips()) {
+                if (clip.head() != null) {
+                    OtioJson.write(out, OtioClips.transition(clip.head(), cut.rate(), clip.own().in()));
                     written[0]++;
                     putBack(unknown, written);
                 }
-                piece(cut, piece);
+                clip(cut, clip);
                 written[0]++;
                 putBack(unknown, written);
             }
-            if (lane == cut.lanes().get(0)) {
+            if (track == cut.tracks().get(0)) {
                 fill(cut, row, zero);
             }
             out.writeEndArray();
@@ -161,26 +161,26 @@ public final class OtioWriter implements CutWriter {
         }
 
         /** The cut's own length, where black follows the last event. */
-        private void fill(Cut cut, LaneRow row, long zero) {
+        private void fill(Cut cut, TrackRow row, long zero) {
             long end = zero + cut.record().length();
-            boolean elsewhere = cut.lanes().stream().flatMap(l -> l.events().stream())
+            boolean elsewhere = cut.tracks().stream().flatMap(l -> l.events().stream())
                     .anyMatch(e -> e.record().out() >= end);
             if (!elsewhere && row.end() < end) {
                 OtioJson.write(out, OtioClips.gap(end - row.end(), cut.rate()));
             }
         }
 
-        private void piece(Cut cut, LaneRow.Piece piece) {
-            FrameRange own = piece.own();
-            if (piece.event() == null) {
+        private void clip(Cut cut, TrackRow.Clip clip) {
+            FrameRange own = clip.own();
+            if (clip.event() == null) {
                 OtioJson.write(out, OtioClips.gap(own.length(), cut.rate()));
-            } else if (piece.event().nested() != null) {
-                Cut nested = piece.event().nested();
-                String text = FormatNote.of(piece.event().kept(), "otio");
+            } else if (clip.event().nested() != null) {
+                Cut nested = clip.event().nested();
+                String text = FormatNote.of(clip.event().kept(), "otio");
                 Map<String, Object> kept = text == null ? Map.of() : OtioJson.parse(text);
-                stack(nested, kept, clips.nested(piece, cut.rate()), nested.record().in());
+                stack(nested, kept, clips.nested(clip, cut.rate()), nested.record().in());
             } else {
-                OtioJson.write(out, clips.clip(piece, cut.rate()));
+                OtioJson.write(out, clips.clip(clip, cut.rate()));
             }
         }
     }

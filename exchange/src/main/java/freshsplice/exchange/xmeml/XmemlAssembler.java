@@ -2,9 +2,9 @@ package freshsplice.exchange.xmeml;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import java.util.ArrayList;
@@ -34,21 +34,21 @@ final class XmemlAssembler {
         }
         open.put(sequence, true);
         FrameRate rate = rateOf(sequence);
-        List<Lane> lanes = new ArrayList<>();
+        List<Track> tracks = new ArrayList<>();
         List<Marker> markers = new ArrayList<>();
         for (boolean picture : new boolean[] {true, false}) {
             int order = 0;
             for (XmemlSequence.Track track : sequence.tracks) {
                 if (track.picture == picture) {
                     String name = track.name.isEmpty() ? (picture ? "V" : "A") + ++order : track.name;
-                    lanes.add(new XmemlLane(this, sequence, rate, remarks, markers).lane(track, name));
+                    tracks.add(new XmemlTrack(this, sequence, rate, remarks, markers).track(track, name));
                 }
             }
         }
         sequence.markers.stream().map(m -> XmemlMarkers.of(m, sequence.start)).filter(m -> m != null)
                 .forEach(markers::add);
         markers.sort((a, b) -> Long.compare(a.record().in(), b.record().in()));
-        long end = lanes.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max()
+        long end = tracks.stream().flatMap(l -> l.events().stream()).mapToLong(e -> e.record().out()).max()
                 .orElse(sequence.start);
         long length = sequence.duration == null ? end - sequence.start : sequence.duration;
         if (sequence.start + length < end) {
@@ -57,7 +57,7 @@ final class XmemlAssembler {
             length = end - sequence.start;
         }
         boolean drop = sequence.dropFrame && rate.hasDropFrame();
-        Cut cut = new Cut(sequence.name, rate, drop, FrameRange.ofLength(sequence.start, Math.max(0, length)), lanes,
+        Cut cut = new Cut(sequence.name, rate, drop, FrameRange.ofLength(sequence.start, Math.max(0, length)), tracks,
                 markers);
         open.remove(sequence);
         made.put(sequence, cut);

@@ -3,9 +3,9 @@ package freshsplice.exchange.xmeml;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.FormatNote;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Timecode;
@@ -33,27 +33,27 @@ final class XmemlTrackWriter {
         this.xml = document.xml;
     }
 
-    void write(Cut cut, Lane lane, String name) {
+    void write(Cut cut, Track track, String name) {
         String attributes = name.isEmpty() ? "" : " MZ.TrackName=\"" + XmlNode.escaped(name) + "\"";
         starts.clear();
         ends.clear();
-        lane.transitions().forEach(t -> starts.add(t.record().in()));
-        lane.transitions().forEach(t -> ends.add(t.record().out()));
+        track.transitions().forEach(t -> starts.add(t.record().in()));
+        track.transitions().forEach(t -> ends.add(t.record().out()));
         Set<Long> eventStarts = new HashSet<>();
         Set<Long> eventEnds = new HashSet<>();
-        lane.events().forEach(e -> eventStarts.add(e.record().in()));
-        lane.events().forEach(e -> eventEnds.add(e.record().out()));
+        track.events().forEach(e -> eventStarts.add(e.record().in()));
+        track.events().forEach(e -> eventEnds.add(e.record().out()));
         xml.element("track", attributes, () -> {
-            Deque<Transition> transitions = new ArrayDeque<>(lane.transitions());
-            for (Event event : lane.events()) {
+            Deque<Transition> transitions = new ArrayDeque<>(track.transitions());
+            for (Event event : track.events()) {
                 while (!transitions.isEmpty() && transitions.peek().record().in() <= event.record().in()) {
                     Transition next = transitions.poll();
-                    transition(cut, lane, next, joins(next, eventStarts, eventEnds));
+                    transition(cut, track, next, joins(next, eventStarts, eventEnds));
                 }
-                event(cut, lane, event);
+                event(cut, track, event);
             }
-            transitions.forEach(t -> transition(cut, lane, t, joins(t, eventStarts, eventEnds)));
-            xml.flag("enabled", lane.enabled());
+            transitions.forEach(t -> transition(cut, track, t, joins(t, eventStarts, eventEnds)));
+            xml.flag("enabled", track.enabled());
         });
     }
 
@@ -62,18 +62,18 @@ final class XmemlTrackWriter {
         return eventEnds.contains(transition.record().out()) && eventStarts.contains(transition.record().in());
     }
 
-    private void transition(Cut cut, Lane lane, Transition transition, boolean joins) {
+    private void transition(Cut cut, Track track, Transition transition, boolean joins) {
         long start = cut.record().in();
         boolean wipe = transition.kind() == Transition.Kind.WIPE;
         String side = transition.cut() == transition.record().in() ? "start"
                 : transition.cut() == transition.record().out() ? "end" : "center";
         boolean centred = transition.cut() == Transition.centred(transition.kind(), transition.record(), null).cut();
         if (side.equals("center") && !centred) {
-            document.say(Remark.note("lane " + lane.name() + ", " + cut.timecodeAt(transition.record().in()),
+            document.say(Remark.note("track " + track.name() + ", " + cut.timecodeAt(transition.record().in()),
                     "The format has no place for a cut off the middle of a transition; written as in the middle"));
         }
         if (wipe && transition.wipe() != null && !transition.wipe().equals("001")) {
-            document.say(Remark.note("lane " + lane.name(), "The format has no numbers of wipes; they are left out"));
+            document.say(Remark.note("track " + track.name(), "The format has no numbers of wipes; they are left out"));
         }
         xml.element("transitionitem", () -> {
             xml.text("start", transition.record().in() - start);
@@ -85,12 +85,12 @@ final class XmemlTrackWriter {
                 xml.text("effectid", wipe ? "Edge Wipe" : "Cross Dissolve");
                 xml.text("effectcategory", wipe ? "Wipe" : "Dissolve");
                 xml.text("effecttype", "transition");
-                xml.text("mediatype", lane.kind() == Lane.Kind.PICTURE ? "video" : "audio");
+                xml.text("mediatype", track.kind() == Track.Kind.PICTURE ? "video" : "audio");
             });
         });
     }
 
-    private void event(Cut cut, Lane lane, Event event) {
+    private void event(Cut cut, Track track, Event event) {
         String id = "clipitem-" + ++items;
         boolean generator = event.kind() == Event.Kind.GENERATOR;
         FrameRate rate = event.source() == null || event.source().rate() == null ? cut.rate() : event.source().rate();
@@ -100,7 +100,7 @@ final class XmemlTrackWriter {
             xml.text("name", event.name());
             xml.flag("enabled", event.enabled());
             XmemlSpan span = XmemlSpan.of(event, cut.rate(), rate, base(event));
-            span.remark().ifPresent(text -> document.remarks.add(Remark.loss("lane " + lane.name() + ", "
+            span.remark().ifPresent(text -> document.remarks.add(Remark.loss("track " + track.name() + ", "
                     + cut.timecodeAt(event.record().in()), text)));
             xml.text("duration", span.duration());
             document.rate(rate);
@@ -114,7 +114,7 @@ final class XmemlTrackWriter {
                 generator(event);
             } else if (event.source() != null) {
                 // also where nothing but a name is known: a clip item without a file is none to other readers
-                file(event.source(), rate, lane.kind());
+                file(event.source(), rate, track.kind());
             }
             span.writeRemap(xml);
             comments(event);
@@ -154,7 +154,7 @@ final class XmemlTrackWriter {
         });
     }
 
-    private void file(Source source, FrameRate rate, Lane.Kind kind) {
+    private void file(Source source, FrameRate rate, Track.Kind kind) {
         String known = files.get(source);
         if (known != null) {
             xml.reference("file", known);
@@ -176,7 +176,7 @@ final class XmemlTrackWriter {
                 document.timecode(rate, false, start, rate.timecodeBase() <= 120 && start >= 0
                         ? Timecode.of(start, rate, false).toString() : null, source.reel());
             }
-            xml.element("media", () -> xml.element(kind == Lane.Kind.PICTURE ? "video" : "audio", () -> {
+            xml.element("media", () -> xml.element(kind == Track.Kind.PICTURE ? "video" : "audio", () -> {
             }));
         });
     }

@@ -1,9 +1,9 @@
 package freshsplice.exchange.xmeml;
 
 import freshsplice.core.cut.Cut;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRate;
 import freshsplice.exchange.format.CutWriter;
 import freshsplice.exchange.format.WriteOptions;
@@ -70,19 +70,19 @@ public final class XmemlWriter implements CutWriter {
                 timecode(cut.rate(), cut.dropFrame(), cut.record().in(), cut.timecodeAt(cut.record().in()).toString(),
                         null);
                 xml.element("media", () -> {
-                    xml.element("video", () -> lanes(cut, Lane.Kind.PICTURE));
-                    xml.element("audio", () -> lanes(cut, Lane.Kind.SOUND));
+                    xml.element("video", () -> tracks(cut, Track.Kind.PICTURE));
+                    xml.element("audio", () -> tracks(cut, Track.Kind.SOUND));
                 });
                 cut.markers().forEach(m -> marker(cut, m));
             });
         }
 
-        private void lanes(Cut cut, Lane.Kind kind) {
+        private void tracks(Cut cut, Track.Kind kind) {
             int order = 0;
-            for (int index : cut.lanesOf(kind)) {
-                Lane lane = cut.lanes().get(index);
-                String plain = (kind == Lane.Kind.PICTURE ? "V" : "A") + ++order;
-                tracks.write(cut, lane, lane.name().equals(plain) ? "" : lane.name());
+            for (int index : cut.tracksOf(kind)) {
+                Track track = cut.tracks().get(index);
+                String plain = (kind == Track.Kind.PICTURE ? "V" : "A") + ++order;
+                tracks.write(cut, track, track.name().equals(plain) ? "" : track.name());
             }
         }
 

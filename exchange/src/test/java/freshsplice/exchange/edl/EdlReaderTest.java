@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -40,7 +40,7 @@ class EdlReaderTest {
     }
 
     private static Event event(String text) {
-        return cut(text).lanes().get(0).events().get(0);
+        return cut(text).tracks().get(0).events().get(0);
     }
 
     @Test
@@ -69,21 +69,21 @@ class EdlReaderTest {
         "30000/1001, 15, 1/2", "24, 11.988, 999/2000", "24, 8.000000000000002, 1/3", "25, 033.3, 333/250"})
     void aSpeedIsCountedAtTheBaseOrAtTheRate(String rate, String written, String speed) {
         Event event = read("001 R V C 00:00:10:00 00:00:11:00 00:00:00:00 00:00:01:00\nM2 R " + written + " 00:00:10:00\n",
-                FrameRate.parse(rate)).cuts().get(0).lanes().get(0).events().get(0);
+                FrameRate.parse(rate)).cuts().get(0).tracks().get(0).events().get(0);
         assertThat(event.time().slope()).contains(Rational.parse(speed));
     }
 
     @Test
-    void everyTrackColumnNamesItsLanes() {
+    void everyTrackColumnNamesItsTracks() {
         assertThat(List.of("V", "V2", "A", "A3", "AA", "B", "AA/V", "A2/V", "NONE", "V1A1A2"))
-                .map(EdlTracks::lanes).containsExactly(List.of("V1"), List.of("V2"), List.of("A1"), List.of("A3"),
+                .map(EdlTracks::tracks).containsExactly(List.of("V1"), List.of("V2"), List.of("A1"), List.of("A3"),
                 List.of("A1", "A2"), List.of("V1", "A1"), List.of("A1", "A2", "V1"), List.of("A2", "V1"), List.of(),
                 List.of("V1", "A1", "A2"));
         assertThat(EdlTracks.isTracks("X")).isFalse();
     }
 
     @Test
-    void aKeyPutsItsForegroundOnTheLaneAbove() {
+    void aKeyPutsItsForegroundOnTheTrackAbove() {
         Reading reading = read("""
                 001 BACK V K B 01:00:00:00 01:00:02:00 00:00:00:00 00:00:02:00
                 001 FORE V K 000 02:00:00:00 02:00:02:00 00:00:00:00 00:00:02:00
@@ -91,9 +91,9 @@ class EdlReaderTest {
                 * KEY CLIP NAME: title
                 """, FrameRate.FPS_24);
         Cut cut = reading.cuts().get(0);
-        assertThat(cut.lanes()).extracting(Lane::name).containsExactly("V1", "V2");
-        assertThat(cut.lanes().get(0).events().get(0).name()).isEqualTo("back");
-        assertThat(cut.lanes().get(1).events().get(0).name()).isEqualTo("title");
+        assertThat(cut.tracks()).extracting(Track::name).containsExactly("V1", "V2");
+        assertThat(cut.tracks().get(0).events().get(0).name()).isEqualTo("back");
+        assertThat(cut.tracks().get(1).events().get(0).name()).isEqualTo("title");
         assertThat(reading.remarks()).extracting(Remark::severity).contains(Remark.Severity.LOSS);
     }
 
@@ -107,10 +107,10 @@ class EdlReaderTest {
                 * FROM CLIP NAME: one
                 * TO CLIP NAME: two
                 """);
-        List<Event> events = cut.lanes().get(0).events();
+        List<Event> events = cut.tracks().get(0).events();
         assertThat(events).extracting(Event::record).containsExactly(FrameRange.of(0, 60), FrameRange.of(48, 96));
         assertThat(events).extracting(Event::name).containsExactly("one", "two");
-        assertThat(cut.lanes().get(0).transitions().get(0).cut()).isEqualTo(54);
+        assertThat(cut.tracks().get(0).transitions().get(0).cut()).isEqualTo(54);
     }
 
     @Test
@@ -122,7 +122,7 @@ class EdlReaderTest {
                 """, FrameRate.FPS_24);
         assertThat(reading.cuts().get(0).markers()).singleElement()
                 .satisfies(m -> assertThat(m.name() + m.colour() + m.record()).isEqualTo("gulls riseRED[24, 25)"));
-        assertThat(reading.cuts().get(0).lanes().get(0).events().get(0).comments()).containsExactly("SHOT NOTE: slower");
+        assertThat(reading.cuts().get(0).tracks().get(0).events().get(0).comments()).containsExactly("SHOT NOTE: slower");
         assertThat(reading.remarks()).anyMatch(r -> r.place().equals("line 3"));
     }
 
@@ -141,7 +141,7 @@ class EdlReaderTest {
                 M2 R1 000.0 01:00:04:00
                 * FROM CLIP NAME: wave FF
                 """, FrameRate.FPS_24).cuts().get(0);
-        assertThat(cut.lanes().get(0).events()).extracting(e -> e.source().file())
+        assertThat(cut.tracks().get(0).events()).extracting(e -> e.source().file())
                 .containsExactly("/boards/wave.mov", "/boards/wave.mov", null, "/boards/wave.mov");
     }
 
@@ -158,14 +158,14 @@ class EdlReaderTest {
                 003 R1 V C 01:00:04:00 01:00:06:00 00:00:04:00 00:00:06:00
                 * FROM CLIP NAME: wave
                 """, FrameRate.FPS_24).cuts().get(0);
-        assertThat(cut.lanes().get(0).events().get(2).source().file()).isNull();
+        assertThat(cut.tracks().get(0).events().get(2).source().file()).isNull();
     }
 
     @Test
     @DisplayName("backwards beside a source range that runs forward is a doubt that says the other reading; beside one that runs back it is none")
     void backwards() {
         Reading forward = read("001 R V C 00:00:02:12 00:00:05:00 00:00:00:00 00:00:02:12\nM2 R -024.0 00:00:02:12\n", FrameRate.FPS_24);
-        assertThat(forward.cuts().get(0).lanes().get(0).events().get(0).from()).isEqualTo(Rational.of(60));
+        assertThat(forward.cuts().get(0).tracks().get(0).events().get(0).from()).isEqualTo(Rational.of(60));
         assertThat(forward.remarks()).filteredOn(r -> r.text().contains("backwards")).singleElement().satisfies(r -> {
             assertThat(r.severity()).isEqualTo(Remark.Severity.DOUBT);
             assertThat(r.text()).contains("write that last one as the source in");
@@ -177,12 +177,12 @@ class EdlReaderTest {
     }
 
     @Test
-    @DisplayName("a piece slid before frame 0 of its source is never written as a timecode of the day before")
+    @DisplayName("a clip slid before frame 0 of its source is never written as a timecode of the day before")
     void beforeZero() {
         FrameRange record = FrameRange.of(0, 24);
         Event event = Event.clip(null, "n", record, Source.named("n", "R", FrameRate.FPS_24),
                 TimeMap.constant(record, Rational.of(-19), Rational.ONE));
-        Cut cut = new Cut("c", FrameRate.FPS_24, false, record, List.of(new Lane(Lane.Kind.PICTURE, "V1", true,
+        Cut cut = new Cut("c", FrameRate.FPS_24, false, record, List.of(new Track(Track.Kind.PICTURE, "V1", true,
                 List.of(event), List.of())), List.of());
         WrittenFile written = Formats.writer("edl").write(cut, WriteOptions.DEFAULT);
         assertThat(new String(written.bytes(), StandardCharsets.UTF_8)).contains(" 00:00:00:00 00:00:01:00 ").doesNotContain("23:59:59");
@@ -206,7 +206,7 @@ class EdlReaderTest {
     @Test
     void lengthsThatDisagreeWithoutASpeedLineAreADoubt() {
         Reading reading = read("001 R V C 01:00:00:00 01:00:01:00 00:00:00:00 00:00:02:00\n", FrameRate.FPS_24);
-        assertThat(reading.cuts().get(0).lanes().get(0).events().get(0).to()).isEqualTo(Rational.of(86448));
+        assertThat(reading.cuts().get(0).tracks().get(0).events().get(0).to()).isEqualTo(Rational.of(86448));
         assertThat(reading.remarks()).extracting(Remark::severity).contains(Remark.Severity.DOUBT);
     }
 

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -61,13 +61,13 @@ class EdlRoundTripTest {
             at += length + (random.nextInt(4) == 0 ? random.nextInt(20) : 0);
         }
         long end = events.get(7).record().out();
-        List<Lane> lanes = new ArrayList<>();
-        lanes.add(new Lane(Lane.Kind.PICTURE, "V1", true, events, transitions));
+        List<Track> tracks = new ArrayList<>();
+        tracks.add(new Track(Track.Kind.PICTURE, "V1", true, events, transitions));
         if (random.nextBoolean()) {
-            lanes.add(new Lane(Lane.Kind.SOUND, "A1", true, List.of(event(random, 9, FrameRange.of(first, end), rate)),
+            tracks.add(new Track(Track.Kind.SOUND, "A1", true, List.of(event(random, 9, FrameRange.of(first, end), rate)),
                     List.of()));
         }
-        return new Cut("Round trip", rate, drop, FrameRange.of(first, end), lanes,
+        return new Cut("Round trip", rate, drop, FrameRange.of(first, end), tracks,
                 List.of(new Marker(FrameRange.ofLength(first + 3, 1), "look here", "", "RED")));
     }
 
@@ -98,17 +98,17 @@ class EdlRoundTripTest {
     }
 
     @Test
-    void lanesAboveAreFlattenedAndWhatTheyHideIsSaid() {
+    void tracksAboveAreFlattenedAndWhatTheyHideIsSaid() {
         Event low = event(new Random(1), 0, FrameRange.of(0, 100), FrameRate.FPS_24);
         Event high = event(new Random(2), 1, FrameRange.of(40, 60), FrameRate.FPS_24);
-        Cut cut = new Cut("Two lanes", FrameRate.FPS_24, false, FrameRange.of(0, 100), List.of(
-                new Lane(Lane.Kind.PICTURE, "V1", true, List.of(low), List.of()),
-                new Lane(Lane.Kind.PICTURE, "V2", true, List.of(high), List.of())), List.of());
+        Cut cut = new Cut("Two tracks", FrameRate.FPS_24, false, FrameRange.of(0, 100), List.of(
+                new Track(Track.Kind.PICTURE, "V1", true, List.of(low), List.of()),
+                new Track(Track.Kind.PICTURE, "V2", true, List.of(high), List.of())), List.of());
         WrittenFile written = Formats.writer("edl").write(cut, WriteOptions.DEFAULT);
         Cut again = Formats.read(new InputFile("x.edl", written.bytes()), ReadOptions.at(cut.rate())).cuts().get(0);
-        assertThat(again.lanes().get(0).events()).extracting(Event::record).containsExactly(FrameRange.of(0, 40),
+        assertThat(again.tracks().get(0).events()).extracting(Event::record).containsExactly(FrameRange.of(0, 40),
                 FrameRange.of(40, 60), FrameRange.of(60, 100));
-        assertThat(written.remarks()).anyMatch(r -> r.place().equals("lane V1"));
+        assertThat(written.remarks()).anyMatch(r -> r.place().equals("track V1"));
         assertThat(Formats.writer("edl").write(cut, new WriteOptions("V2", false, 0)).bytes().length)
                 .isLessThan(written.bytes().length);
     }

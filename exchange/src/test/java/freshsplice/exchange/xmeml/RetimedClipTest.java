@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -29,7 +29,7 @@ class RetimedClipTest {
         String body = "<xmeml version=\"5\"><sequence><name>c</name>" + RATE + "<media><video><track>" + item
                 + "</track></video></media></sequence></xmeml>";
         return Formats.read(new InputFile("c.xml", body.getBytes(StandardCharsets.UTF_8)), ReadOptions.DEFAULT)
-                .cuts().get(0).lanes().get(0).events().get(0);
+                .cuts().get(0).tracks().get(0).events().get(0);
     }
 
     private static String clip(long in, long out, long length, String file, String percent, String reverse) {
@@ -56,7 +56,7 @@ class RetimedClipTest {
         FrameRange record = FrameRange.of(0, 24);
         Source source = new Source("n", null, "/f.mov", FrameRate.FPS_24, 0L, 500L);
         Event event = Event.clip(null, "n", record, source, TimeMap.constant(record, Rational.of(100), Rational.of(2)));
-        Cut cut = new Cut("c", FrameRate.FPS_24, false, record, List.of(new Lane(Lane.Kind.PICTURE, "V1", true,
+        Cut cut = new Cut("c", FrameRate.FPS_24, false, record, List.of(new Track(Track.Kind.PICTURE, "V1", true,
                 List.of(event), List.of())), List.of());
         String written = new String(Formats.writer("xmeml").write(cut, WriteOptions.DEFAULT).bytes(), StandardCharsets.UTF_8);
         assertThat(written.replaceAll("\\s", "")).contains("<in>50</in>", "<out>74</out>", "<duration>250</duration>");

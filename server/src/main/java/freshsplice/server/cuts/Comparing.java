@@ -4,7 +4,7 @@ import freshsplice.core.changes.ChangeFinder;
 import freshsplice.core.changes.CutSound;
 import freshsplice.core.changes.Origins;
 import freshsplice.core.changes.Turnover;
-import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.CutClip;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.master.Master;
@@ -57,15 +57,15 @@ public class Comparing {
         Cut cut = cuts.picked(cutRow);
         Master master = masters.read(row);
         Map<Long, ShotRow> shots = masters.shotRows(cutRow.projectId);
-        List<CutPiece> pieces = cuts.pieces(cutRow);
+        List<CutClip> clips = cuts.clips(cutRow);
         return new ComparedMaster(row, master, shots, cameras.ofProject(row.projectId), cutRow, cut,
-                turnover(row, master, shots, pieces, cut));
+                turnover(row, master, shots, clips, cut));
     }
 
-    public Turnover turnover(MasterRow row, Master master, Map<Long, ShotRow> shots, List<CutPiece> pieces, Cut cut) {
+    public Turnover turnover(MasterRow row, Master master, Map<Long, ShotRow> shots, List<CutClip> clips, Cut cut) {
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
         Turnover.Sources known = knownSources.of(project.id);
-        return Turnover.of(master, masters.nested(), MasterStore.shots(shots), pieces, origins(project.id, shots), known,
+        return Turnover.of(master, masters.nested(), MasterStore.shots(shots), clips, origins(project.id, shots), known,
                 project.handles, sound(row, cut, known));
     }
 
@@ -96,7 +96,7 @@ public class Comparing {
         Cut heldAgainst = cuts.picked(store.get(CutRow.class, row.cutId));
         CutSound.Pair now = CutSound.pair(heldAgainst, cut, known::areSame);
         CutSound.Pair laid = CutSound.pair(new Cut("", heldAgainst.rate(), false, heldAgainst.record(),
-                laidSound.lanes(row, heldAgainst.rate(), heldAgainst.dropFrame(), known::named).lanes(), List.of()), cut, known::areSame);
+                laidSound.tracks(row, heldAgainst.rate(), heldAgainst.dropFrame(), known::named).tracks(), List.of()), cut, known::areSame);
         return (older, newer) -> now.differs(older, newer) && laid.differs(older, newer);
     }
 }

@@ -4,11 +4,11 @@ import freshsplice.core.changes.Turnover;
 import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.HandBack;
 import freshsplice.core.delivery.ShotRenders;
-import freshsplice.core.master.LivePieces;
+import freshsplice.core.master.LiveClips;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.sound.HandedSound;
-import freshsplice.server.masters.Marks;
+import freshsplice.server.masters.Markers;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.renders.FinishedRenders;
@@ -38,12 +38,12 @@ public class HandingBack {
     private final CameraStore cameras;
     private final KnownSources knownSources;
     private final LaidSound laidSound;
-    private final Marks marks;
+    private final Markers markers;
     private final Steps steps;
 
     HandingBack(Store store, MasterStore masters, FinishedRenders finished, CameraStore cameras, KnownSources knownSources,
-                LaidSound laidSound, Marks marks, Steps steps) {
-        this.marks = marks;
+                LaidSound laidSound, Markers markers, Steps steps) {
+        this.markers = markers;
         this.cameras = cameras;
         this.knownSources = knownSources;
         this.store = store;
@@ -71,15 +71,15 @@ public class HandingBack {
         MasterRow row = row(projectId, masterId);
         Master master = masters.read(row);
         Map<Long, ShotRow> shots = masters.shotRows(projectId);
-        List<SeenPiece> pieces = new ArrayList<>(SeenPiece.ofLive(new LivePieces(masters.nested()).of(master)));
-        pieces.addAll(SeenPiece.of(master.main().sections()));
-        ShotRenders renders = finished.of(projectId, grades(grade), master, pieces, shots, cameras.ofProject(row.projectId));
+        List<SeenClip> clips = new ArrayList<>(SeenClip.ofLive(new LiveClips(masters.nested()).of(master)));
+        clips.addAll(SeenClip.of(master.main().clips()));
+        ShotRenders renders = finished.of(projectId, grades(grade), master, clips, shots, cameras.ofProject(row.projectId));
         Turnover.Sources sources = knownSources.of(projectId);
         Map<Long, HandBack.KnownShot> known = new HashMap<>();
         MasterStore.shots(shots).forEach((id, shot) -> known.put(id, new HandBack.KnownShot(shot.code(), shot.anchor(),
                 sources.named(shot.anchor().key()))));
-        HandedSound.Lanes sound = laidSound.lanes(row, master.rate(), master.dropFrame(), sources::named);
-        return HandBack.of(master, masters.nested(), renders, known, rest, sound.lanes(), marks.of(row, master)).saying(sound.remarks());
+        HandedSound.Tracks sound = laidSound.tracks(row, master.rate(), master.dropFrame(), sources::named);
+        return HandBack.of(master, masters.nested(), renders, known, rest, sound.tracks(), markers.of(row, master)).saying(sound.remarks());
     }
 
     /** The list, which is given out: from the first one on shots keep their numbers. */

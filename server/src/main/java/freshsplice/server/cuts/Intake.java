@@ -2,12 +2,12 @@ package freshsplice.server.cuts;
 
 import freshsplice.core.conform.Conform;
 import freshsplice.core.conform.ConformPlan;
-import freshsplice.core.conform.CutPieces;
+import freshsplice.core.conform.CutClips;
 import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.Fix;
 import freshsplice.core.conform.PlannedShot;
 import freshsplice.core.cut.Cut;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.rates.RateWay;
 import freshsplice.core.time.FrameRate;
 import freshsplice.server.media.MediaStore;
@@ -99,13 +99,13 @@ public class Intake {
     public void choose(long cutId, int sequence) {
         CutRow row = notYetReceived(cutId);
         row.chosen = sequence;
-        row.pickedLane = null;
+        row.pickedTrack = null;
         reader.read(row, row.givenRate);
     }
 
-    /** Makes shots of one picture lane, or of what is seen of all where none is named. */
-    public void pickLane(long cutId, Integer lane, Asker who) {
-        chosen(cutId, lane == null ? "Take what is seen of all lanes" : "Take one lane alone", who, row -> row.pickedLane = lane);
+    /** Makes shots of one picture track, or of what is seen of all where none is named. */
+    public void pickTrack(long cutId, Integer track, Asker who) {
+        chosen(cutId, track == null ? "Take what is seen of all tracks" : "Take one track alone", who, row -> row.pickedTrack = track);
     }
 
     /**
@@ -132,11 +132,11 @@ public class Intake {
 
     /** Leaves all seams open that could be closed, or closes all. */
     public void keepAllApart(long cutId, boolean apart, Asker who) {
-        chosen(cutId, apart ? "Keep all pieces apart" : "Join what runs on", who, row -> {
+        chosen(cutId, apart ? "Keep all clips apart" : "Join what runs on", who, row -> {
             store.where(CutApartRow.class, "cutId", cutId).forEach(store::remove);
             store.entities().flush();
             if (apart) {
-                CutPieces.joined(cuts.picked(row), seam -> false).stream().flatMap(p -> p.seams().stream())
+                CutClips.joined(cuts.picked(row), seam -> false).stream().flatMap(p -> p.seams().stream())
                         .forEach(seam -> addApart(cutId, seam));
             }
         });
@@ -149,8 +149,8 @@ public class Intake {
 
     private void fix(CutRow row, long at, Fix fix) {
         long cutId = row.id;
-        if (fix == Fix.LOWEST_LANE) {
-            row.pickedLane = cuts.read(row).lanesOf(Lane.Kind.PICTURE).get(0);
+        if (fix == Fix.LOWEST_TRACK) {
+            row.pickedTrack = cuts.read(row).tracksOf(Track.Kind.PICTURE).get(0);
         } else if (fix == Fix.ONE_CAMERA) {
             oneCamera(row, at);
         } else {
@@ -169,13 +169,13 @@ public class Intake {
     /** All shots of the board that the shot at a frame shows get that shot's camera; or each its own again. */
     private void oneCamera(CutRow row, long at) {
         List<PlannedShot> shots = planned(row);
-        PlannedShot first = shots.stream().filter(s -> s.piece().record().contains(at)).findFirst()
+        PlannedShot first = shots.stream().filter(s -> s.clip().record().contains(at)).findFirst()
                 .orElseThrow(() -> new Refused("There is no shot at that frame any more"));
         List<PlannedShot> same = shots.stream()
-                .filter(s -> s.piece().identity().equals(first.piece().identity())).toList();
+                .filter(s -> s.clip().identity().equals(first.clip().identity())).toList();
         boolean shared = same.stream().map(PlannedShot::camera).distinct().count() == 1 && same.size() > 1;
         for (PlannedShot shot : same) {
-            nameCamera(row, shot.piece().record().in(), shared ? null : first.camera());
+            nameCamera(row, shot.clip().record().in(), shared ? null : first.camera());
         }
     }
 
@@ -190,12 +190,12 @@ public class Intake {
             // the shot whose own camera it is names it too, so that both stay one when codes change
             if (wanted != null) {
                 planned(row).stream().filter(s -> s.camera().equals(wanted))
-                        .forEach(s -> nameCamera(row, s.piece().record().in(), wanted));
+                        .forEach(s -> nameCamera(row, s.clip().record().in(), wanted));
             }
         });
     }
 
-    /** A code as it would be, and what stands on its piece. */
+    /** A code as it would be, and what stands on its clip. */
     public record Example(String code, List<String> from) {
     }
 
@@ -206,7 +206,7 @@ public class Intake {
         CutRow row = store.get(CutRow.class, cutId);
         Cut cut = cuts.picked(row);
         return planning.planned(store.get(ProjectRow.class, row.projectId), row, cut, wanted).shots().stream()
-                .limit(EXAMPLES).map(s -> new Example(s.code(), Conform.namesAt(cut, s.piece()))).toList();
+                .limit(EXAMPLES).map(s -> new Example(s.code(), Conform.namesAt(cut, s.clip()))).toList();
     }
 
     private List<PlannedShot> planned(CutRow row) {
@@ -231,7 +231,7 @@ public class Intake {
 
     /** Leaves one seam open that could be closed, or closes it again. */
     public void keepApart(long cutId, long seam, boolean apart, Asker who) {
-        chosen(cutId, apart ? "Keep two pieces apart" : "Join two pieces", who, row -> {
+        chosen(cutId, apart ? "Keep two clips apart" : "Join two clips", who, row -> {
             List<CutApartRow> there = store.where(CutApartRow.class, "cutId", cutId).stream()
                     .filter(a -> a.seam == seam).toList();
             if (apart && there.isEmpty()) {

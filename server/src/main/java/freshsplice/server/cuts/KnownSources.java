@@ -18,8 +18,8 @@ import org.springframework.stereotype.Component;
 /** All names of every source that a project's cuts brought, and what people said of which are the same. */
 @Component
 public class KnownSources {
-    /** What tells that no cut came or was read anew: contents are written as a whole, with lanes of new ids. */
-    private record Contents(long projectId, long lanes, long newestLane) {
+    /** What tells that no cut came or was read anew: contents are written as a whole, with tracks of new ids. */
+    private record Contents(long projectId, long tracks, long newestTrack) {
     }
 
     private final Store store;
@@ -93,14 +93,14 @@ public class KnownSources {
     }
 
     private Contents contents(long projectId) {
-        return jdbc.queryForObject("select count(*), coalesce(max(l.id), 0) from cut_lane l join cut c on c.id = l.cut_id "
+        return jdbc.queryForObject("select count(*), coalesce(max(l.id), 0) from cut_track l join cut c on c.id = l.cut_id "
                 + "where c.project_id = ?", (r, n) -> new Contents(projectId, r.getLong(1), r.getLong(2)), projectId);
     }
 
     private Map<String, Source> names(long projectId) {
         Map<String, Source> names = new HashMap<>();
         jdbc.query("select distinct e.source_name, e.source_reel, e.source_file, e.source_rate, e.source_start, "
-                + "e.source_length from cut_event e join cut_lane l on l.id = e.lane_id join cut c on c.id = l.cut_id "
+                + "e.source_length from cut_event e join cut_track l on l.id = e.track_id join cut c on c.id = l.cut_id "
                 + "where c.project_id = ? and (e.source_name is not null or e.source_file is not null or e.source_reel is "
                 + "not null)", r -> {
             String rate = r.getString(4);

@@ -5,9 +5,9 @@ import freshsplice.core.conform.FirstMaster;
 import freshsplice.core.conform.PlannedShot;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.sound.SoundClip;
 import freshsplice.core.sound.SourceChannels;
 import freshsplice.core.time.FrameRange;
@@ -39,7 +39,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class Receiving {
     /** A stretch of sound with its fades on the record clock. @param channel of its file, from 1; 0 for all */
-    public record SoundPiece(String lane, String name, String sourceKey, Long mediaId, SoundClip clip, int channel) {
+    public record SoundOfCut(String track, String name, String sourceKey, Long mediaId, SoundClip clip, int channel) {
         public FrameRange record() {
             return clip.record();
         }
@@ -71,12 +71,12 @@ public class Receiving {
             long camera = cameras.computeIfAbsent(scene.id + " " + planned.camera(),
                     name -> shotMaker.camera(project, scene.id, planned.camera()));
             shotIds.put(made.shots().get(i).id(), shotMaker.shot(project, scene.id, camera, made.shots().get(i),
-                    Sources.wanted(planned.piece(), cut.rate()), finders).id);
+                    Sources.wanted(planned.clip(), cut.rate()), finders).id);
         }
         MasterRow master = masters.add(project.id, sceneOfFirst(project, row, plan, byCode), row.name, cut.record().in(), row.id);
         Master empty = masters.read(master);
-        masters.write(master, empty, empty.withMain(made.master().main().sections().stream()
-                .map(s -> s.shotId() == 0 ? s : s.showing(new Section.Content.OfShot(shotIds.get(s.shotId())), s.from())).toList()));
+        masters.write(master, empty, empty.withMain(made.master().main().clips().stream()
+                .map(s -> s.shotId() == 0 ? s : s.showing(new Clip.Content.OfShot(shotIds.get(s.shotId())), s.from())).toList()));
         layOutSound(master.id, sound(project.id, cut, finders));
     }
 
@@ -85,19 +85,19 @@ public class Receiving {
         return plan.shots().isEmpty() ? scenes.of(project, row.name).id : byCode.get(plan.shots().get(0).scene()).id;
     }
 
-    private void layOutSound(long masterId, List<SoundPiece> pieces) {
-        pieces.forEach(piece -> lay(masterId, piece));
+    private void layOutSound(long masterId, List<SoundOfCut> clips) {
+        clips.forEach(clip -> lay(masterId, clip));
     }
 
-    void lay(long masterId, SoundPiece piece) {
+    void lay(long masterId, SoundOfCut clip) {
         SoundRow sound = new SoundRow();
         sound.masterId = masterId;
-        sound.lane = piece.lane();
-        sound.name = piece.name();
-        sound.sourceKey = piece.sourceKey();
-        sound.mediaId = piece.mediaId();
-        LaidSound.lay(sound, piece.clip());
-        sound.channel = piece.channel();
+        sound.track = clip.track();
+        sound.name = clip.name();
+        sound.sourceKey = clip.sourceKey();
+        sound.mediaId = clip.mediaId();
+        LaidSound.lay(sound, clip.clip());
+        sound.channel = clip.channel();
         store.add(sound);
     }
 
@@ -108,38 +108,38 @@ public class Receiving {
     }
 
     /** The cut's own sound, and sound files that no event names, laid from its first frame. */
-    public List<SoundPiece> sound(long projectId, Cut cut, Finders finders) {
-        List<SoundPiece> pieces = new ArrayList<>(named(cut, finders));
-        Set<Long> used = pieces.stream().map(SoundPiece::mediaId).filter(Objects::nonNull).collect(Collectors.toSet());
-        int lane = (int) cut.lanes().stream().filter(l -> l.kind() == Lane.Kind.SOUND).count();
+    public List<SoundOfCut> sound(long projectId, Cut cut, Finders finders) {
+        List<SoundOfCut> clips = new ArrayList<>(named(cut, finders));
+        Set<Long> used = clips.stream().map(SoundOfCut::mediaId).filter(Objects::nonNull).collect(Collectors.toSet());
+        int track = (int) cut.tracks().stream().filter(l -> l.kind() == Track.Kind.SOUND).count();
         for (MediaRow file : store.where(MediaRow.class, "projectId", projectId)) {
             if (file.kind == MediaRow.Kind.SOUND && !used.contains(file.id)) {
                 long frames = Rational.of(Math.round(file.seconds * 1000), 1000).times(cut.rate().fps()).floor();
                 FrameRange record = FrameRange.ofLength(cut.record().in(),
                         Math.max(1, Math.min(frames, cut.record().length())));
-                pieces.add(new SoundPiece("A" + ++lane, file.name, null, file.id,
+                clips.add(new SoundOfCut("A" + ++track, file.name, null, file.id,
                         new SoundClip(record, Rational.ZERO, 0, 0), SourceChannels.ALL));
             }
         }
-        return pieces;
+        return clips;
     }
 
     /** The sound that a cut names, event by event. */
-    List<SoundPiece> named(Cut cut, Finders finders) {
-        List<SoundPiece> pieces = new ArrayList<>();
-        List<Lane> lanes = cut.lanes().stream().filter(l -> l.kind() == Lane.Kind.SOUND).toList();
-        List<List<Integer>> channels = SourceChannels.of(lanes);
-        for (int l = 0; l < lanes.size(); l++) {
-            for (int e = 0; e < lanes.get(l).events().size(); e++) {
-                Event event = lanes.get(l).events().get(e);
+    List<SoundOfCut> named(Cut cut, Finders finders) {
+        List<SoundOfCut> clips = new ArrayList<>();
+        List<Track> tracks = cut.tracks().stream().filter(l -> l.kind() == Track.Kind.SOUND).toList();
+        List<List<Integer>> channels = SourceChannels.of(tracks);
+        for (int l = 0; l < tracks.size(); l++) {
+            for (int e = 0; e < tracks.get(l).events().size(); e++) {
+                Event event = tracks.get(l).events().get(e);
                 FrameRate rate = event.source() == null || event.source().rate() == null ? cut.rate()
                         : event.source().rate();
-                pieces.add(new SoundPiece(lanes.get(l).name(), event.source() == null ? "" : event.source().label(),
+                clips.add(new SoundOfCut(tracks.get(l).name(), event.source() == null ? "" : event.source().label(),
                         event.source() == null ? null : event.source().identity(),
-                        finders.idOf(Lane.Kind.SOUND, Sources.wanted(event, cut.rate())), SoundClip.of(lanes.get(l), event, fromFirstSample(event).dividedBy(rate.fps())),
+                        finders.idOf(Track.Kind.SOUND, Sources.wanted(event, cut.rate())), SoundClip.of(tracks.get(l), event, fromFirstSample(event).dividedBy(rate.fps())),
                         channels.get(l).get(e)));
             }
         }
-        return pieces;
+        return clips;
     }
 }

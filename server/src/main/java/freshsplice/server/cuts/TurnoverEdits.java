@@ -6,10 +6,10 @@ import freshsplice.core.changes.NewShots;
 import freshsplice.core.changes.Turnover;
 import freshsplice.core.conform.CodePattern;
 import freshsplice.core.conform.Conform;
-import freshsplice.core.cut.Lane;
-import freshsplice.core.master.LivePieces;
+import freshsplice.core.cut.Track;
+import freshsplice.core.master.Clip;
+import freshsplice.core.master.LiveClips;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.sound.SoundOfNewerCut;
 import freshsplice.core.words.Amounts;
@@ -82,7 +82,7 @@ public class TurnoverEdits {
      * What applying left.
      *
      * @param applied how many of the chosen changes were applied
-     * @param left    what was chosen and is not there any more: somebody edited its piece meanwhile; in words
+     * @param left    what was chosen and is not there any more: somebody edited its clip meanwhile; in words
      */
     public record Outcome(int applied, List<String> left) {
     }
@@ -136,16 +136,16 @@ public class TurnoverEdits {
     }
 
     /**
-     * Makes pieces of the master as they are in a cut, as one step: all that the cut changes of them.
+     * Makes clips of the master as they are in a cut, as one step: all that the cut changes of them.
      *
-     * @param sections ids of the pieces; empty for all
+     * @param clips ids of the clips; empty for all
      */
-    public void asInCut(long cutId, Long masterId, Set<Long> sections, Asker who) {
+    public void asInCut(long cutId, Long masterId, Set<Long> clips, Asker who) {
         CutRow asked = store.get(CutRow.class, cutId);
-        steps.make(asked.projectId, "Make " + (sections.isEmpty() ? "the master" : sections.size() == 1 ? "1 piece"
-                : sections.size() + " pieces") + " as in cut " + asked.version, who, () -> {
+        steps.make(asked.projectId, "Make " + (clips.isEmpty() ? "the master" : clips.size() == 1 ? "1 clip"
+                : clips.size() + " clips") + " as in cut " + asked.version, who, () -> {
             ComparedMaster side = comparing.compare(cutId, masterId);
-            Set<Integer> chosen = ofPieces(side, sections);
+            Set<Integer> chosen = ofClips(side, clips);
             if (chosen.isEmpty()) {
                 throw new Refused("That is as in the cut already, frame by frame");
             }
@@ -154,13 +154,13 @@ public class TurnoverEdits {
         });
     }
 
-    private static Set<Integer> ofPieces(ComparedMaster side, Set<Long> sections) {
-        List<LivePieces.Live> ours = side.turnover().pieces();
+    private static Set<Integer> ofClips(ComparedMaster side, Set<Long> clips) {
+        List<LiveClips.Live> ours = side.turnover().clips();
         List<Change> changes = side.turnover().changes().changes();
         Set<Integer> chosen = new HashSet<>();
         for (int i = 0; i < changes.size(); i++) {
             int old = changes.get(i).oldIndex();
-            if (sections.isEmpty() || old >= 0 && sections.contains(ours.get(old).outer().id())) {
+            if (clips.isEmpty() || old >= 0 && clips.contains(ours.get(old).outer().id())) {
                 chosen.add(i);
             }
         }
@@ -189,60 +189,60 @@ public class TurnoverEdits {
             BoardRow board = store.where(BoardRow.class, "shotId", row.id).stream().findFirst().orElseThrow();
             board.sourceName = shot.anchor().name();
             board.sourceKey = shot.anchor().key();
-            shotMaker.show(board, shot, Sources.wanted(side.cut()).get(Lane.Kind.PICTURE).stream()
+            shotMaker.show(board, shot, Sources.wanted(side.cut()).get(Track.Kind.PICTURE).stream()
                     .filter(w -> w.source().identity().equals(shot.anchor().key())).findFirst().orElse(null), finders);
         }
         masters.fill(row, shot);
     }
 
     private Master withNewShots(ProjectRow project, ComparedMaster side, Applying.Outcome applied, Finders finders) {
-        List<Section> sections = new ArrayList<>(applied.master().main().sections());
+        List<Clip> clips = new ArrayList<>(applied.master().main().clips());
         for (NewShots.NewShot made : NewShots.of(applied, MasterStore.shots(side.shots()), ProjectRules.numbering(project),
                 project.handles, masters.codesInUse(project.id))) {
             long scene = scene(project, side, made);
             long camera = shotMaker.camera(project, scene, Conform.cameraOf(made.shot().code()));
             ShotRow row = shotMaker.shot(project, scene, camera, made.shot(),
-                    Sources.wanted(made.piece(), side.cut().rate()), finders);
+                    Sources.wanted(made.clip(), side.cut().rate()), finders);
             side.shots().put(row.id, row);
-            Section section = sections.get(made.place());
-            sections.set(made.place(), section.named(0).showing(new Section.Content.OfShot(row.id), section.from()));
+            Clip clip = clips.get(made.place());
+            clips.set(made.place(), clip.named(0).showing(new Clip.Content.OfShot(row.id), clip.from()));
         }
-        return applied.master().withMain(sections);
+        return applied.master().withMain(clips);
     }
 
     /** What its name says, else the scene that the master's shots are filmed in. */
     private long scene(ProjectRow project, ComparedMaster side, NewShots.NewShot made) {
-        String code = Conform.scene(side.cut(), made.piece(), project.scenePattern == null ? null : CodePattern.of(project.scenePattern));
+        String code = Conform.scene(side.cut(), made.clip(), project.scenePattern == null ? null : CodePattern.of(project.scenePattern));
         return code.isEmpty() ? side.row().sceneId : scenes.coded(project, code).id;
     }
 
     /** Laid sound as the newer cut has it, where the cut says something of sound; what people did to it stays. */
     private void takeSound(ComparedMaster side, List<SoundOfNewerCut.Laid> before, Finders finders) {
         MasterRow row = side.row();
-        Map<SoundOfNewerCut.Piece, Receiving.SoundPiece> newer = new LinkedHashMap<>();
-        receiving.named(side.cut(), finders).forEach(piece -> newer.put(piece(piece), piece));
-        List<SoundOfNewerCut.Piece> older = row.cutId == null ? List.of()
-                : receiving.named(cuts.picked(store.get(CutRow.class, row.cutId)), finders).stream().map(TurnoverEdits::piece).toList();
+        Map<SoundOfNewerCut.Clip, Receiving.SoundOfCut> newer = new LinkedHashMap<>();
+        receiving.named(side.cut(), finders).forEach(clip -> newer.put(clip(clip), clip));
+        List<SoundOfNewerCut.Clip> older = row.cutId == null ? List.of()
+                : receiving.named(cuts.picked(store.get(CutRow.class, row.cutId)), finders).stream().map(TurnoverEdits::clip).toList();
         SoundOfNewerCut.Outcome outcome = SoundOfNewerCut.of(before, older, List.copyOf(newer.keySet()), side.cut().rate());
         for (SoundRow sound : sounds.rows(row.id)) {
             if (outcome.gone().contains(sound.id)) {
                 store.remove(sound);
             } else if (outcome.placed().containsKey(sound.id)) {
-                SoundOfNewerCut.Piece piece = outcome.placed().get(sound.id);
-                sound.lane = piece.lane();
-                LaidSound.lay(sound, LaidSound.clip(sound).placed(piece.record(), piece.fromSeconds()));
+                SoundOfNewerCut.Clip clip = outcome.placed().get(sound.id);
+                sound.track = clip.track();
+                LaidSound.lay(sound, LaidSound.clip(sound).placed(clip.record(), clip.fromSeconds()));
             }
         }
-        outcome.added().forEach(piece -> receiving.lay(row.id, newer.get(piece)));
+        outcome.added().forEach(clip -> receiving.lay(row.id, newer.get(clip)));
     }
 
-    private static SoundOfNewerCut.Piece piece(Receiving.SoundPiece sound) {
-        return new SoundOfNewerCut.Piece(sound.lane(), sound.sourceKey() == null ? "" : sound.sourceKey(), sound.channel(), sound.record(),
+    private static SoundOfNewerCut.Clip clip(Receiving.SoundOfCut sound) {
+        return new SoundOfNewerCut.Clip(sound.track(), sound.sourceKey() == null ? "" : sound.sourceKey(), sound.channel(), sound.record(),
                 sound.clip().fromSeconds());
     }
 
     /** How sound lies before the picture is changed: it goes along with that. */
     private List<SoundOfNewerCut.Laid> laid(long masterId) {
-        return sounds.rows(masterId).stream().map(s -> new SoundOfNewerCut.Laid(s.id, s.lane, s.sourceKey, s.channel, LaidSound.clip(s))).toList();
+        return sounds.rows(masterId).stream().map(s -> new SoundOfNewerCut.Laid(s.id, s.track, s.sourceKey, s.channel, LaidSound.clip(s))).toList();
     }
 }

@@ -211,8 +211,8 @@ class DemoProject {
             }
         }
         RenderRequests.How how = new RenderRequests.How(Grade.DRAFT, Recipes.plain(640, 360, true, false), null);
-        List<Long> first = requests.ask(projectId, new RenderRequests.RenderOrder(movedAfter, RenderAsk.PIECES, false, false, null, how), LAYOUT);
-        requests.ask(projectId, new RenderRequests.RenderOrder(staged, RenderAsk.PIECES, false, false, null, how), LAYOUT);
+        List<Long> first = requests.ask(projectId, new RenderRequests.RenderOrder(movedAfter, RenderAsk.CLIPS, false, false, null, how), LAYOUT);
+        requests.ask(projectId, new RenderRequests.RenderOrder(staged, RenderAsk.CLIPS, false, false, null, how), LAYOUT);
         await(first);
         edits.goOn(projectId, rows);
         intake.receive(look(projectId, 2), Asker.named("Edit room"));

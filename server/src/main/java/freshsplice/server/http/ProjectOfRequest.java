@@ -34,7 +34,7 @@ class ProjectOfRequest implements HandlerInterceptor {
             Map.entry("cameras", "select s.project_id from camera c join scene s on s.id = c.scene_id where c.id = ?"),
             Map.entry("viewpoints", "select s.project_id from viewpoint v join scene s on s.id = v.scene_id where v.id = ?"),
             Map.entry("sounds", "select m.project_id from sound s join master m on m.id = s.master_id where s.id = ?"),
-            Map.entry("marks", "select m.project_id from master_mark k join master m on m.id = k.master_id where k.id = ?"));
+            Map.entry("markers", "select m.project_id from master_marker k join master m on m.id = k.master_id where k.id = ?"));
 
     private static final int MOST_KNOWN = 100_000;
 

@@ -43,9 +43,9 @@ public class LiveUpdates {
      * @param window   which window of theirs
      * @param masterId the open master
      * @param frame    its playhead
-     * @param pieces   the chosen pieces
+     * @param clips   the chosen clips
      */
-    public record Whereabouts(String window, String who, long masterId, long frame, List<Long> pieces) {
+    public record Whereabouts(String window, String who, long masterId, long frame, List<Long> clips) {
     }
 
     /** @param masterId the open master; null where none is */

@@ -1,16 +1,16 @@
 package freshsplice.server.masters;
 
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.shot.Shot;
-import freshsplice.server.masters.edit.NewPiece;
+import freshsplice.server.masters.edit.NewClip;
 import freshsplice.server.masters.edit.PlaceEdit;
 import freshsplice.server.masters.edit.Surroundings;
 import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.ClipRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
-import freshsplice.server.rows.SectionRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.shots.Shots;
@@ -25,57 +25,57 @@ final class AroundMaster implements Surroundings {
     private final MasterRow row;
     private final Store store;
     private final MasterStore masters;
-    private final NewPieces newPieces;
+    private final NewClips newClips;
     private final Shots shots;
     private final NestMaker nests;
 
-    AroundMaster(MasterRow row, Store store, MasterStore masters, NewPieces newPieces, Shots shots, NestMaker nests) {
+    AroundMaster(MasterRow row, Store store, MasterStore masters, NewClips newClips, Shots shots, NestMaker nests) {
         this.row = row;
         this.store = store;
         this.masters = masters;
-        this.newPieces = newPieces;
+        this.newClips = newClips;
         this.shots = shots;
         this.nests = nests;
     }
 
-    /** Makes a master of pieces. */
+    /** Makes a master of clips. */
     interface NestMaker {
         Master nest(MasterRow row, Master master, List<Place> places, String name);
     }
 
     @Override
-    public Section piece(NewPiece wanted) {
-        return newPieces.of(row, wanted);
+    public Clip clip(NewClip wanted) {
+        return newClips.of(row, wanted);
     }
 
     @Override
     public Master withNewShot(Master master, long at, long frames) {
-        return newPieces.withShot(row, master, at, frames);
+        return newClips.withShot(row, master, at, frames);
     }
 
     @Override
-    public Master forked(Master master, Place piece) {
-        return newPieces.forked(row, master, piece);
+    public Master forked(Master master, Place clip) {
+        return newClips.forked(row, master, clip);
     }
 
     @Override
-    public CopiedPieces copied(List<Long> sections) {
-        List<SectionRow> rows = store.whereIn(SectionRow.class, "id", sections);
+    public CopiedClips copied(List<Long> clips) {
+        List<ClipRow> rows = store.whereIn(ClipRow.class, "id", clips);
         if (rows.isEmpty()) {
             throw new Refused(PlaceEdit.COPY_AGAIN);
         }
         MasterRow from = store.get(MasterRow.class, rows.get(0).masterId);
         ProjectRow project = store.get(ProjectRow.class, from.projectId);
         if (from.projectId != row.projectId && rows.stream().anyMatch(r -> r.shotId != null || r.nestedId != null)) {
-            throw new Refused("These pieces show shots of \"" + project.name + "\": pieces are pasted within a project");
+            throw new Refused("These clips show shots of \"" + project.name + "\": clips are pasted within a project");
         }
-        return new CopiedPieces(pieces(rows), project.rate);
+        return new CopiedClips(clips(rows), project.rate);
     }
 
-    private List<Section> pieces(List<SectionRow> rows) {
+    private List<Clip> clips(List<ClipRow> rows) {
         Set<Long> wanted = rows.stream().map(r -> r.id).collect(Collectors.toSet());
         return rows.stream().map(r -> r.masterId).distinct()
-                .flatMap(id -> masters.read(store.get(MasterRow.class, id)).sections().stream())
+                .flatMap(id -> masters.read(store.get(MasterRow.class, id)).clips().stream())
                 .filter(s -> wanted.contains(s.id())).toList();
     }
 

@@ -1,12 +1,12 @@
 package freshsplice.server.masters;
 
 import freshsplice.core.words.Amounts;
-import freshsplice.server.masters.edit.LaneEdit;
 import freshsplice.server.masters.edit.MasterEdit;
 import freshsplice.server.masters.edit.OrderEdit;
-import freshsplice.server.rows.MasterLaneRow;
+import freshsplice.server.masters.edit.TrackEdit;
+import freshsplice.server.rows.ClipRow;
 import freshsplice.server.rows.MasterRow;
-import freshsplice.server.rows.SectionRow;
+import freshsplice.server.rows.MasterTrackRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
 import java.util.Comparator;
@@ -28,7 +28,7 @@ class EditNames {
     }
 
     String of(MasterEdit edit) {
-        String what = edit instanceof LaneEdit lane ? laneName(lane) : pieces(edit.sections());
+        String what = edit instanceof TrackEdit track ? trackName(track) : clips(edit.clips());
         Long frames = edit.movedBy();
         return verb(edit) + what + (frames == null ? "" : " by " + (frames > 0 ? "+" : "−") + Amounts.frames(Math.abs(frames)));
     }
@@ -36,43 +36,43 @@ class EditNames {
     /** What is switched off is switched on again by the same edit: the name says which of both it was. */
     private String verb(MasterEdit edit) {
         if (edit instanceof OrderEdit.Switch) {
-            return store.whereIn(SectionRow.class, "id", List.copyOf(Set.copyOf(edit.sections()))).stream()
+            return store.whereIn(ClipRow.class, "id", List.copyOf(Set.copyOf(edit.clips()))).stream()
                     .anyMatch(s -> s.enabled) ? "Switch off" : "Switch on";
         }
-        if (edit instanceof LaneEdit.Switch lane) {
-            return lane(lane).filter(l -> !l.enabled).isPresent() ? "Switch on" : "Switch off";
+        if (edit instanceof TrackEdit.Switch track) {
+            return track(track).filter(l -> !l.enabled).isPresent() ? "Switch on" : "Switch off";
         }
-        if (edit instanceof LaneEdit.Lock lane) {
-            return lane(lane).filter(l -> l.locked).isPresent() ? "Unlock" : "Lock";
+        if (edit instanceof TrackEdit.Lock track) {
+            return track(track).filter(l -> l.locked).isPresent() ? "Unlock" : "Lock";
         }
         return edit.words();
     }
 
-    private Optional<MasterLaneRow> lane(LaneEdit edit) {
-        return edit.lane() == null ? Optional.empty()
-                : store.whereIn(MasterLaneRow.class, "id", List.of(edit.lane())).stream().findFirst();
+    private Optional<MasterTrackRow> track(TrackEdit edit) {
+        return edit.track() == null ? Optional.empty()
+                : store.whereIn(MasterTrackRow.class, "id", List.of(edit.track())).stream().findFirst();
     }
 
-    /** A lane that is called Lane 2 is not called lane Lane 2. */
-    private String laneName(LaneEdit edit) {
-        String name = lane(edit).map(l -> l.name).orElse("");
-        return edit.lane() == null ? "" : name.toLowerCase(Locale.ROOT).startsWith("lane") ? " " + name : " lane " + name;
+    /** A track that is called Track 2 is not called track Track 2. */
+    private String trackName(TrackEdit edit) {
+        String name = track(edit).map(l -> l.name).orElse("");
+        return edit.track() == null ? "" : name.toLowerCase(Locale.ROOT).startsWith("track") ? " " + name : " track " + name;
     }
 
     /** Only what is named is read here: the edit itself reads the rest, in its transaction. */
-    private String pieces(List<Long> sections) {
-        Set<Long> ids = Set.copyOf(sections);
-        List<SectionRow> named = store.whereIn(SectionRow.class, "id", List.copyOf(ids)).stream()
+    private String clips(List<Long> clips) {
+        Set<Long> ids = Set.copyOf(clips);
+        List<ClipRow> named = store.whereIn(ClipRow.class, "id", List.copyOf(ids)).stream()
                 .sorted(Comparator.comparingLong(r -> r.recIn)).toList();
         Map<Long, String> codeOf = store.whereIn(ShotRow.class, "id", named.stream().filter(r -> r.shotId != null)
                 .map(r -> r.shotId).distinct().toList()).stream().collect(Collectors.toMap(r -> r.id, r -> r.code));
         List<String> codes = named.stream().map(r -> name(r, codeOf)).distinct().toList();
-        return codes.isEmpty() ? "" : codes.size() > 3 ? " " + codes.size() + " pieces" : " " + String.join(", ", codes);
+        return codes.isEmpty() ? "" : codes.size() > 3 ? " " + codes.size() + " clips" : " " + String.join(", ", codes);
     }
 
-    private String name(SectionRow row, Map<Long, String> codeOf) {
+    private String name(ClipRow row, Map<Long, String> codeOf) {
         return switch (row.content) {
-            case SHOT -> codeOf.getOrDefault(row.shotId, "a piece");
+            case SHOT -> codeOf.getOrDefault(row.shotId, "a clip");
             case MASTER -> store.get(MasterRow.class, row.nestedId).name;
             case SLATE -> "slate";
             case BLACK -> "black";

@@ -1,11 +1,11 @@
 package freshsplice.server.masters;
 
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.master.edit.Along;
-import freshsplice.core.master.edit.LaneEdits;
 import freshsplice.core.master.edit.Nesting;
 import freshsplice.core.master.edit.Place;
+import freshsplice.core.master.edit.TrackEdits;
 import freshsplice.core.master.edit.Warnings;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.shot.Shot;
@@ -13,15 +13,15 @@ import freshsplice.core.sound.FollowsPicture;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Timecode;
 import freshsplice.core.words.Amounts;
+import freshsplice.server.masters.edit.ClipsEdit;
 import freshsplice.server.masters.edit.MasterEdit;
 import freshsplice.server.masters.edit.Moving;
-import freshsplice.server.masters.edit.PiecesEdit;
 import freshsplice.server.masters.edit.Surroundings;
 import freshsplice.server.masters.edit.TrimEdit;
 import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.BoardRow;
+import freshsplice.server.rows.ClipRow;
 import freshsplice.server.rows.MasterRow;
-import freshsplice.server.rows.SectionRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.SoundRow;
 import freshsplice.server.rows.Store;
@@ -44,7 +44,7 @@ public class MasterEdits {
     /**
      * What an edit made.
      *
-     * @param made ids of pieces that are new
+     * @param made ids of clips that are new
      * @param said what of it somebody may not have meant, in words
      */
     public record EditOutcome(List<Long> made, List<String> said) {
@@ -53,19 +53,19 @@ public class MasterEdits {
     private final Store store;
     private final MasterStore masters;
     private final Steps steps;
-    private final NewPieces newPieces;
+    private final NewClips newClips;
     private final Shots shots;
     private final EditNames names;
     private final LaidSound sounds;
-    private final Marks marks;
+    private final Markers markers;
 
-    MasterEdits(Store store, MasterStore masters, Steps steps, NewPieces newPieces, Shots shots, EditNames names,
-                LaidSound sounds, Marks marks) {
-        this.marks = marks;
+    MasterEdits(Store store, MasterStore masters, Steps steps, NewClips newClips, Shots shots, EditNames names,
+                LaidSound sounds, Markers markers) {
+        this.markers = markers;
         this.store = store;
         this.masters = masters;
         this.steps = steps;
-        this.newPieces = newPieces;
+        this.newClips = newClips;
         this.shots = shots;
         this.names = names;
         this.sounds = sounds;
@@ -77,34 +77,34 @@ public class MasterEdits {
         return steps.make(asked.projectId, names.of(edit), who, () -> {
             MasterRow row = store.get(MasterRow.class, masterId);
             MasterRow inside = innerMaster(row, edit);
-            return inside != null ? change(inside, masters.read(inside), onInnerClock(row, inside, (PiecesEdit) edit))
+            return inside != null ? change(inside, masters.read(inside), onInnerClock(row, inside, (ClipsEdit) edit))
                     : change(row, masters.read(row), edit);
         });
     }
 
     private EditOutcome change(MasterRow row, Master before, MasterEdit edit) {
-        Surroundings around = new AroundMaster(row, store, masters, newPieces, shots, this::nest);
+        Surroundings around = new AroundMaster(row, store, masters, newClips, shots, this::nest);
         Master edited = edit instanceof Moving moving
-                ? moving.alongOn(before).during(before, moving.lanes(before), held -> edit.on(held, around)) : edit.on(before, around);
+                ? moving.alongOn(before).during(before, moving.tracks(before), held -> edit.on(held, around)) : edit.on(before, around);
         Master after = edit.settled(before, edited);
         List<String> said = said(row, before, after, edit);
         write(row, before, after, Boolean.TRUE.equals(edit.soundStays()));
         return new EditOutcome(made(row, before, after), said);
     }
 
-    /** Only where a piece is new is the master read again for the id that it was given. */
+    /** Only where a clip is new is the master read again for the id that it was given. */
     private List<Long> made(MasterRow row, Master before, Master after) {
-        if (after.sections().stream().noneMatch(s -> s.id() == 0)) {
+        if (after.clips().stream().noneMatch(s -> s.id() == 0)) {
             return List.of();
         }
-        Set<Long> known = before.sections().stream().map(Section::id).collect(Collectors.toSet());
-        return masters.read(row).sections().stream().map(Section::id).filter(id -> !known.contains(id)).toList();
+        Set<Long> known = before.clips().stream().map(Clip::id).collect(Collectors.toSet());
+        return masters.read(row).clips().stream().map(Clip::id).filter(id -> !known.contains(id)).toList();
     }
 
     private List<String> said(MasterRow row, Master before, Master after, MasterEdit edit) {
         List<String> said = new ArrayList<>();
-        if (edit instanceof Moving moving && moving.alongOn(before) == Along.ALL_LANES) {
-            Along.stayed(before, after, moving.lanes(before)).forEach(lane -> said.add("Lane " + lane
+        if (edit instanceof Moving moving && moving.alongOn(before) == Along.ALL_TRACKS) {
+            Along.stayed(before, after, moving.tracks(before)).forEach(track -> said.add("Track " + track
                     + " stays where it is: it has no room to move along"));
         }
         if (edit.changesSpeed()) {
@@ -122,7 +122,7 @@ public class MasterEdits {
     }
 
     private List<String> beforeBoards(Master before, Master after, TrimEdit edit) {
-        List<Long> ids = after.sections().stream().filter(s -> edit.sections().contains(s.id()) && s.shotId() != 0).map(Section::shotId).distinct().toList();
+        List<Long> ids = after.clips().stream().filter(s -> edit.clips().contains(s.id()) && s.shotId() != 0).map(Clip::shotId).distinct().toList();
         Map<Long, Shot> shots = store.whereIn(ShotRow.class, "id", ids).stream().collect(Collectors.toMap(s -> s.id, MasterStore::shot));
         Map<Long, Long> begins = store.whereIn(BoardRow.class, "shotId", ids).stream().filter(b -> b.beginsTold && b.sourceBegins != null)
                 .collect(Collectors.toMap(b -> b.shotId, b -> b.sourceBegins));
@@ -135,12 +135,12 @@ public class MasterEdits {
     }
 
     private void write(MasterRow row, Master before, Master after, boolean soundStays) {
-        LaneEdits.checkLocks(before, after);
+        TrackEdits.checkLocks(before, after);
         Nesting.checkNoLoop(after, finding(after));
         masters.write(row, before, after);
         FollowsPicture follows = new FollowsPicture(before, after);
         moveAlong(row, follows, soundStays);
-        marks.follow(row, before, after, follows);
+        markers.follow(row, before, after, follows);
         for (MasterRow outer : masters.all(row.projectId)) {
             if (!outer.id.equals(row.id)) {
                 Master nesting = masters.read(outer);
@@ -166,12 +166,12 @@ public class MasterEdits {
         }
     }
 
-    /** The master that the pieces of an edit lie in, where that is nested in this one; null where they lie here. */
+    /** The master that the clips of an edit lie in, where that is nested in this one; null where they lie here. */
     private MasterRow innerMaster(MasterRow row, MasterEdit edit) {
-        if (!(edit instanceof PiecesEdit)) {
+        if (!(edit instanceof ClipsEdit)) {
             return null;
         }
-        List<SectionRow> rows = store.whereIn(SectionRow.class, "id", edit.sections());
+        List<ClipRow> rows = store.whereIn(ClipRow.class, "id", edit.clips());
         boolean elsewhere = !rows.isEmpty() && rows.stream().noneMatch(r -> r.masterId == row.id);
         if (!elsewhere) {
             return null;
@@ -179,21 +179,21 @@ public class MasterEdits {
         MasterRow inner = store.get(MasterRow.class, rows.get(0).masterId);
         boolean one = rows.stream().allMatch(r -> r.masterId == inner.id);
         if (!one || !Nesting.nests(masters.read(row), inner.id, masters.nested())) {
-            throw new Refused("These pieces do not lie in \"" + row.name + "\": open the master that they lie in");
+            throw new Refused("These clips do not lie in \"" + row.name + "\": open the master that they lie in");
         }
         return inner;
     }
 
-    /** The edit of a nested piece, asked for on this master's clock, on its own. */
-    private MasterEdit onInnerClock(MasterRow outer, MasterRow inner, PiecesEdit edit) {
+    /** The edit of a nested clip, asked for on this master's clock, on its own. */
+    private MasterEdit onInnerClock(MasterRow outer, MasterRow inner, ClipsEdit edit) {
         if (edit.at() == null) {
             return edit;
         }
-        for (Section section : masters.read(outer).sections()) {
-            boolean nests = section.content() instanceof Section.Content.OfMaster m && m.masterId() == inner.id;
+        for (Clip clip : masters.read(outer).clips()) {
+            boolean nests = clip.content() instanceof Clip.Content.OfMaster m && m.masterId() == inner.id;
             // a tail may be asked for at the frame after the last
-            if (nests && edit.at() >= section.record().in() && edit.at() <= section.record().out()) {
-                return edit.onClock(section.at(edit.at()).floor());
+            if (nests && edit.at() >= clip.record().in() && edit.at() <= clip.record().out()) {
+                return edit.onClock(clip.at(edit.at()).floor());
             }
         }
         throw new Refused("Record frame " + edit.at() + " does not lie in \"" + inner.name + "\": open it to edit there");
@@ -204,8 +204,8 @@ public class MasterEdits {
         MasterRow made = masters.add(row.projectId, row.sceneId, name, before.start(), null);
         Nesting.Nest nested = Nesting.nest(before, places, made.id, name);
         Master empty = masters.read(made);
-        // the rows of the pieces go over into the new master, so that they keep their ids, marks and history
-        masters.adopt(made, empty, empty.withMain(nested.inner().main().sections()).startingAt(nested.inner().start()),
+        // the rows of the clips go over into the new master, so that they keep their ids, markers and history
+        masters.adopt(made, empty, empty.withMain(nested.inner().main().clips()).startingAt(nested.inner().start()),
                 row, before);
         return nested.outer();
     }

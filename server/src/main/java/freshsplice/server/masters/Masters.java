@@ -1,16 +1,16 @@
 package freshsplice.server.masters;
 
-import freshsplice.core.master.MarkPlace;
+import freshsplice.core.master.Clip;
+import freshsplice.core.master.MarkerPosition;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.core.time.TypedPosition;
 import freshsplice.server.refusals.Refused;
+import freshsplice.server.rows.ClipRow;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
-import freshsplice.server.rows.SectionRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.shots.SceneMaker;
 import freshsplice.server.steps.Asker;
@@ -54,14 +54,14 @@ public class Masters {
 
     private final Store store;
     private final MasterStore masters;
-    private final NewPieces newPieces;
+    private final NewClips newClips;
     private final SceneMaker scenes;
     private final Steps steps;
 
-    Masters(Store store, MasterStore masters, NewPieces newPieces, SceneMaker scenes, Steps steps) {
+    Masters(Store store, MasterStore masters, NewClips newClips, SceneMaker scenes, Steps steps) {
         this.store = store;
         this.masters = masters;
-        this.newPieces = newPieces;
+        this.newClips = newClips;
         this.scenes = scenes;
         this.steps = steps;
     }
@@ -71,7 +71,7 @@ public class Masters {
         List<MasterRow> rows = masters.all(projectId);
         return rows.stream().map(row -> {
             Master master = masters.read(row);
-            List<String> outer = store.where(SectionRow.class, "nestedId", row.id).stream().map(s -> s.masterId)
+            List<String> outer = store.where(ClipRow.class, "nestedId", row.id).stream().map(s -> s.masterId)
                     .distinct().map(id -> store.get(MasterRow.class, id).name).toList();
             return new Brief(row.id, row.name, master.start(), master.end(), row.cutId, outer);
         }).toList();
@@ -92,7 +92,7 @@ public class Masters {
             MasterRow row = masters.add(projectId, scenes.of(project, name).id, name, start, null);
             Master empty = masters.read(row);
             if (wanted.shots() > 0) {
-                Master with = newPieces.withShots(row, empty, wanted.shots(), wanted.frames());
+                Master with = newClips.withShots(row, empty, wanted.shots(), wanted.frames());
                 masters.write(row, empty, with);
             }
             return row.id;
@@ -147,12 +147,12 @@ public class Masters {
             if (masters.all(row.projectId).size() == 1) {
                 throw new Refused("It is the only master of the project");
             }
-            store.where(SectionRow.class, "nestedId", masterId).stream().findFirst().ifPresent(s -> {
+            store.where(ClipRow.class, "nestedId", masterId).stream().findFirst().ifPresent(s -> {
                 throw new Refused("\"" + row.name + "\" is nested in \"" + store.get(MasterRow.class, s.masterId).name
                         + "\": take it out there first");
             });
             Master before = masters.read(row);
-            Master without = before.withLanes(before.lanes().stream().map(l -> l.with(List.<Section>of())).toList());
+            Master without = before.withTracks(before.tracks().stream().map(l -> l.with(List.<Clip>of())).toList());
             masters.write(row, before, without);
             masters.follow(row, before, without);
             store.remove(row);
@@ -160,18 +160,18 @@ public class Masters {
         });
     }
 
-    /** @param sectionId the piece that nests it; null for the topmost one at the frame */
+    /** @param clipId the clip that nests it; null for the topmost one at the frame */
     @Transactional(readOnly = true)
-    public Inside inside(long masterId, long frame, Long sectionId) {
-        List<Section> nests = masters.read(store.get(MasterRow.class, masterId)).sections().stream()
-                .filter(s -> s.content() instanceof Section.Content.OfMaster)
-                .filter(s -> sectionId == null ? s.record().contains(frame) : s.id() == sectionId).toList();
+    public Inside inside(long masterId, long frame, Long clipId) {
+        List<Clip> nests = masters.read(store.get(MasterRow.class, masterId)).clips().stream()
+                .filter(s -> s.content() instanceof Clip.Content.OfMaster)
+                .filter(s -> clipId == null ? s.record().contains(frame) : s.id() == clipId).toList();
         if (nests.isEmpty()) {
             throw new Refused("No master is nested at that frame");
         }
-        Section nest = nests.get(nests.size() - 1);
+        Clip nest = nests.get(nests.size() - 1);
         long at = Math.max(nest.record().in(), Math.min(nest.record().last(), frame));
-        MasterRow inner = store.get(MasterRow.class, ((Section.Content.OfMaster) nest.content()).masterId());
+        MasterRow inner = store.get(MasterRow.class, ((Clip.Content.OfMaster) nest.content()).masterId());
         return new Inside(inner.id, inner.name, nest.at(at).floor());
     }
 
@@ -179,9 +179,9 @@ public class Masters {
     @Transactional(readOnly = true)
     public long outside(long masterId, long innerId, long frame) {
         Master outer = masters.read(store.get(MasterRow.class, masterId));
-        return outer.sections().stream().filter(s -> s.content() instanceof Section.Content.OfMaster m
+        return outer.clips().stream().filter(s -> s.content() instanceof Clip.Content.OfMaster m
                         && m.masterId() == innerId)
-                .map(s -> MarkPlace.recordOf(s, Rational.of(frame))).filter(OptionalLong::isPresent)
+                .map(s -> MarkerPosition.recordOf(s, Rational.of(frame))).filter(OptionalLong::isPresent)
                 .mapToLong(OptionalLong::getAsLong).findFirst().orElse(outer.start());
     }
 

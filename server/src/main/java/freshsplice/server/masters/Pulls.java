@@ -1,7 +1,7 @@
 package freshsplice.server.masters;
 
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.master.edit.Following;
 import freshsplice.core.master.edit.Place;
 import freshsplice.core.master.edit.Pull;
@@ -32,8 +32,8 @@ public class Pulls {
     public record View(@Schema(nullable = true) Side left, @Schema(nullable = true) Side right, String words, boolean refused) {
     }
 
-    /** @param kind ROLL for a seam, or HEAD, TAIL, SLIP, SLIDE for a piece; @param section 0 for a seam */
-    public record Question(String kind, long section, long at, long frames, boolean ripple) {
+    /** @param kind ROLL for a seam, or HEAD, TAIL, SLIP, SLIDE for a clip; @param clip 0 for a seam */
+    public record Question(String kind, long clip, long at, long frames, boolean ripple) {
     }
 
     private final Store store;
@@ -58,24 +58,24 @@ public class Pulls {
 
     private static Pull pull(Master before, Question asked, Map<Long, Shot> shots) {
         if (asked.kind().equals("ROLL")) {
-            List<Section> sections = before.main().sections();
-            long left = sections.stream().filter(s -> s.record().out() == asked.at()).mapToLong(Section::id).findFirst()
+            List<Clip> clips = before.main().clips();
+            long left = clips.stream().filter(s -> s.record().out() == asked.at()).mapToLong(Clip::id).findFirst()
                     .orElse(0);
-            long right = sections.stream().filter(s -> s.record().in() == asked.at()).mapToLong(Section::id).findFirst()
+            long right = clips.stream().filter(s -> s.record().in() == asked.at()).mapToLong(Clip::id).findFirst()
                     .orElse(0);
             return Pull.of(before, SeamEdits.move(before, 0, asked.at(), asked.frames()), left, right, shots);
         }
-        Place place = Place.of(before, asked.section());
-        List<Section> sections = before.lanes().get(place.lane()).sections();
-        long prior = place.index() > 0 ? sections.get(place.index() - 1).id() : 0;
-        long next = place.index() + 1 < sections.size() ? sections.get(place.index() + 1).id() : 0;
+        Place place = Place.of(before, asked.clip());
+        List<Clip> clips = before.tracks().get(place.track()).clips();
+        long prior = place.index() > 0 ? clips.get(place.index() - 1).id() : 0;
+        long next = place.index() + 1 < clips.size() ? clips.get(place.index() + 1).id() : 0;
         return switch (asked.kind()) {
             case "HEAD" -> Pull.of(before, Trims.head(before, place, asked.frames(), Following.of(asked.ripple())), prior,
-                    asked.section(), shots);
-            case "TAIL" -> Pull.of(before, Trims.tail(before, place, asked.frames(), Following.of(asked.ripple())), asked.section(),
+                    asked.clip(), shots);
+            case "TAIL" -> Pull.of(before, Trims.tail(before, place, asked.frames(), Following.of(asked.ripple())), asked.clip(),
                     next, shots);
-            case "SLIP" -> Pull.of(before, Trims.slip(before, place, Rational.of(asked.frames())), asked.section(),
-                    asked.section(), shots);
+            case "SLIP" -> Pull.of(before, Trims.slip(before, place, Rational.of(asked.frames())), asked.clip(),
+                    asked.clip(), shots);
             case "SLIDE" -> Pull.of(before, Trims.slide(before, place, asked.frames()), prior, next, shots);
             default -> throw new Refused("A pull is ROLL, HEAD, TAIL, SLIP or SLIDE, not \"" + asked.kind() + "\"");
         };

@@ -1,6 +1,6 @@
 package freshsplice.server.masters;
 
-import freshsplice.core.sound.FreeLane;
+import freshsplice.core.sound.FreeTrack;
 import freshsplice.core.sound.Level;
 import freshsplice.core.sound.SoundClip;
 import freshsplice.core.sound.SourceChannels;
@@ -11,8 +11,8 @@ import freshsplice.server.refusals.Refused;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.MediaRow;
 import freshsplice.server.rows.ProjectRow;
-import freshsplice.server.rows.SoundLaneRow;
 import freshsplice.server.rows.SoundRow;
+import freshsplice.server.rows.SoundTrackRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Asker;
 import freshsplice.server.steps.Steps;
@@ -25,16 +25,16 @@ import java.util.TreeMap;
 import java.util.function.BiConsumer;
 import org.springframework.stereotype.Service;
 
-/** Edits of the sound under a master: how lanes are heard, and where and how loud pieces are. */
+/** Edits of the sound under a master: how tracks are heard, and where and how loud clips are. */
 @Service
 public class SoundEdits {
-    /** How a lane is to be heard; null leaves a value as it is. @param level in decibels */
-    public record LaneChange(String name, @Schema(nullable = true) Boolean muted, @Schema(nullable = true) Boolean solo,
+    /** How a track is to be heard; null leaves a value as it is. @param level in decibels */
+    public record TrackChange(String name, @Schema(nullable = true) Boolean muted, @Schema(nullable = true) Boolean solo,
                       @Schema(nullable = true) Double level) {
     }
 
     /**
-     * A change of a piece; null leaves a value as it is.
+     * A change of a clip; null leaves a value as it is.
      *
      * @param offset frames later (+) or earlier (−) against the picture
      * @param head   frames later or earlier that it begins, what stays is heard where it was
@@ -42,13 +42,13 @@ public class SoundEdits {
      * @param level  in decibels
      * @param fadeIn frames
      */
-    public record PieceChange(@Schema(nullable = true) Long offset, @Schema(nullable = true) Long head,
+    public record ClipChange(@Schema(nullable = true) Long offset, @Schema(nullable = true) Long head,
                        @Schema(nullable = true) Long tail, @Schema(nullable = true) Double level,
                        @Schema(nullable = true) Long fadeIn, @Schema(nullable = true) Long fadeOut) {
     }
 
-    /** A file to lay from a record frame on. @param lane where it is free there; null for any */
-    public record NewSound(long mediaId, long at, @Schema(nullable = true) String lane) {
+    /** A file to lay from a record frame on. @param track where it is free there; null for any */
+    public record NewSound(long mediaId, long at, @Schema(nullable = true) String track) {
     }
 
     private static final long MILLIS = 1000;
@@ -63,29 +63,29 @@ public class SoundEdits {
         this.sounds = sounds;
     }
 
-    public void lane(long masterId, LaneChange change, Asker who) {
+    public void track(long masterId, TrackChange change, Asker who) {
         MasterRow master = store.get(MasterRow.class, masterId);
-        if (sounds.rows(masterId).stream().noneMatch(s -> s.lane.equals(change.name()))) {
-            throw new Refused("The master has no sound lane \"" + change.name() + "\"");
+        if (sounds.rows(masterId).stream().noneMatch(s -> s.track.equals(change.name()))) {
+            throw new Refused("The master has no sound track \"" + change.name() + "\"");
         }
         String what = change.muted() != null ? change.muted() ? "Mute " : "Hear " : change.solo() != null
                 ? change.solo() ? "Hear alone: " : "Hear with the others: " : "Set the level of ";
         steps.make(master.projectId, what + "sound " + change.name(), who, () -> {
-            SoundLaneRow lane = sounds.laneRows(masterId).get(change.name());
-            if (lane == null) {
-                lane = new SoundLaneRow();
-                lane.masterId = masterId;
-                lane.name = change.name();
-                store.add(lane);
+            SoundTrackRow track = sounds.trackRows(masterId).get(change.name());
+            if (track == null) {
+                track = new SoundTrackRow();
+                track.masterId = masterId;
+                track.name = change.name();
+                store.add(track);
             }
-            lane.muted = change.muted() == null ? lane.muted : change.muted();
-            lane.solo = change.solo() == null ? lane.solo : change.solo();
-            lane.level = change.level() == null ? lane.level : Level.checked(change.level());
+            track.muted = change.muted() == null ? track.muted : change.muted();
+            track.solo = change.solo() == null ? track.solo : change.solo();
+            track.level = change.level() == null ? track.level : Level.checked(change.level());
             return null;
         });
     }
 
-    public void piece(long soundId, PieceChange change, Asker who) {
+    public void clip(long soundId, ClipChange change, Asker who) {
         make(soundId, "Change the sound ", who, (sound, rate) -> {
             SoundClip clip = LaidSound.clip(sound).moved(or(change.offset(), 0)).trimmed(or(change.head(), 0), or(change.tail(), 0), rate)
                     .faded(or(change.fadeIn(), sound.fadeIn), or(change.fadeOut(), sound.fadeOut));
@@ -100,7 +100,7 @@ public class SoundEdits {
             List<SoundClip> parts = LaidSound.clip(sound).splitAt(at, rate);
             SoundRow second = new SoundRow();
             second.masterId = sound.masterId;
-            second.lane = sound.lane;
+            second.track = sound.track;
             second.name = sound.name;
             second.sourceKey = sound.sourceKey;
             second.mediaId = sound.mediaId;
@@ -130,12 +130,12 @@ public class SoundEdits {
         return steps.make(master.projectId, "Put in the sound " + file.name, who, () -> {
             Rational seconds = Rational.of(Math.round(file.seconds * MILLIS), MILLIS);
             SoundClip clip = SoundClip.whole(wanted.at(), seconds, store.get(ProjectRow.class, master.projectId).rate);
-            SortedMap<String, List<FrameRange>> lanes = new TreeMap<>();
-            sounds.rows(masterId).forEach(s -> lanes.computeIfAbsent(s.lane, k -> new ArrayList<>())
+            SortedMap<String, List<FrameRange>> tracks = new TreeMap<>();
+            sounds.rows(masterId).forEach(s -> tracks.computeIfAbsent(s.track, k -> new ArrayList<>())
                     .add(FrameRange.of(s.recIn, s.recOut)));
             SoundRow sound = new SoundRow();
             sound.masterId = masterId;
-            sound.lane = FreeLane.of(lanes, clip.record(), wanted.lane());
+            sound.track = FreeTrack.of(tracks, clip.record(), wanted.track());
             sound.name = file.name;
             sound.mediaId = file.id;
             sound.channel = SourceChannels.ALL;

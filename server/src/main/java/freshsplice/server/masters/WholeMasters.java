@@ -10,8 +10,8 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
 /**
- * A step that is taken back while later ones of others hold may bring a piece back where another lies by now, or take a
- * master away that others put pieces into: then it cannot be taken back by itself.
+ * A step that is taken back while later ones of others hold may bring a clip back where another lies by now, or take a
+ * master away that others put clips into: then it cannot be taken back by itself.
  */
 @Component
 class WholeMasters implements StepCheck {
@@ -27,13 +27,13 @@ class WholeMasters implements StepCheck {
 
     @Override
     public void afterTurn(long projectId, long stepId) {
-        jdbc.queryForList("select m.name from step_row r join master m on m.id = r.row_id and m.alive is null join section s on "
+        jdbc.queryForList("select m.name from step_row r join master m on m.id = r.row_id and m.alive is null join clip s on "
                         + "s.master_id = m.id and s.alive = 1 where r.step_id = ? and r.table_name = 'master' limit 1",
                 String.class, stepId).forEach(name -> {
-                    throw new Refusal("pieces were put into \"" + name + "\" that would be lost with it");
+                    throw new Refusal("clips were put into \"" + name + "\" that would be lost with it");
                 });
-        List<Long> touched = jdbc.queryForList("select distinct s.master_id from step_row r join section s on s.id "
-                + "between r.row_id and r.row_last where r.step_id = ? and r.table_name = 'section'", Long.class, stepId);
+        List<Long> touched = jdbc.queryForList("select distinct s.master_id from step_row r join clip s on s.id "
+                + "between r.row_id and r.row_last where r.step_id = ? and r.table_name = 'clip'", Long.class, stepId);
         for (long id : touched) {
             MasterRow row = store.entities().find(MasterRow.class, id);
             if (row != null && row.alive != null) {

@@ -1,5 +1,5 @@
 /**
- * What edits do to the assembled sequence: pieces, lanes, sound, marks.
+ * What edits do to the assembled sequence: clips, tracks, sound, markers.
  * Read {@link freshsplice.server.masters.MasterEdits} first.
  */
 package freshsplice.server.masters;

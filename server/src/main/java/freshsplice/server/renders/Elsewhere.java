@@ -1,6 +1,6 @@
 package freshsplice.server.renders;
 
-import freshsplice.core.cut.SequenceName;
+import freshsplice.core.cut.ImageSequence;
 import freshsplice.core.delivery.Grade;
 import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
@@ -212,9 +212,9 @@ public class Elsewhere {
             MediaRow file = newest.get(name);
             if (file != null) {
                 // the digits of a version number no run
-                Optional<SequenceName> number = file.kind != MediaRow.Kind.PICTURE || RenderName.parse(file.name).isPresent() ? Optional.empty()
-                        : SequenceName.of(file.name);
-                groups.computeIfAbsent(number.map(SequenceName::run).orElse(file.name), key -> new TreeMap<>()).put(number.map(SequenceName::number).orElse(0L), file);
+                Optional<ImageSequence> number = file.kind != MediaRow.Kind.PICTURE || RenderName.parse(file.name).isPresent() ? Optional.empty()
+                        : ImageSequence.of(file.name);
+                groups.computeIfAbsent(number.map(ImageSequence::run).orElse(file.name), key -> new TreeMap<>()).put(number.map(ImageSequence::number).orElse(0L), file);
             }
         }
         return groups;

@@ -7,7 +7,7 @@ import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.delivery.ShotRenders;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.server.rows.ProjectRow;
@@ -36,13 +36,13 @@ public class FinishedRenders {
     /**
      * @param wanted grades that are good enough
      * @param master whose sound they are held against
-     * @param pieces that they are to stand for: only of those that do it is worked out what changed
+     * @param clips that they are to stand for: only of those that do it is worked out what changed
      */
-    public ShotRenders of(long projectId, Predicate<Grade> wanted, Master master, Collection<SeenPiece> pieces,
+    public ShotRenders of(long projectId, Predicate<Grade> wanted, Master master, Collection<SeenClip> clips,
                           Map<Long, ShotRow> shots, Map<Long, Camera> cameras) {
         List<RenderRow> rows = rows(projectId);
         ShotRenders renders = ShotRenders.of(rows.stream().map(FinishedRenders::value).toList(), wanted);
-        Set<Long> standing = renders.standingFor(pieces);
+        Set<Long> standing = renders.standingFor(clips);
         return renders.changed(staleness.of(rows.stream().filter(r -> standing.contains(r.id)).toList(), shots, cameras, master,
                 master.rate()));
     }
@@ -55,7 +55,7 @@ public class FinishedRenders {
     private List<RenderRow> rows(long projectId) {
         List<RenderRow> finished = new ArrayList<>(store.where(RenderRow.class, "projectId", projectId));
         FrameRate own = store.get(ProjectRow.class, projectId).rate;
-        // a movie of other frames than the project's may lie on a piece by chance, and stands for none
+        // a movie of other frames than the project's may lie on a clip by chance, and stands for none
         finished.removeIf(r -> r.shotId == null || r.state != RenderRow.State.DONE || !r.grade.counts() || r.held > 1 || !r.rate(own).equals(own));
         return finished;
     }
@@ -77,6 +77,6 @@ public class FinishedRenders {
 
     /** What of its shot a render shows, drawn frame by drawn frame. */
     public static RenderRange range(RenderRow render) {
-        return new RenderRange(render.fromPosition, render.speed, render.frames, render.bends.keys());
+        return new RenderRange(render.fromPosition, render.speed, render.frames, render.retimeKeys.keys());
     }
 }

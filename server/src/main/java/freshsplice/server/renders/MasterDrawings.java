@@ -8,10 +8,10 @@ import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.JoinedRenders;
 import freshsplice.core.delivery.MasterFingerprint;
 import freshsplice.core.delivery.PicturePlan;
-import freshsplice.core.master.LivePieces;
+import freshsplice.core.master.Clip;
+import freshsplice.core.master.LiveClips;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.render.FileNames;
 import freshsplice.core.render.FrameOrders;
 import freshsplice.core.render.Recipe;
@@ -88,13 +88,13 @@ public class MasterDrawings {
         reels.putAll(boards.reels());
         FileNames names = new FileNames(project.name, "", FinishedRenders.name(render), render.grade, "", render.recipeName == null ? "" : render.recipeName);
         RenderJob job = new RenderJob(names, recipe, FinishedRenders.range(render), rate, plan.startLabel());
-        return new Drawing(new JobFile.Contents(job, reels, recipe.sound() ? under.pieces(whole(master)) : List.of()),
+        return new Drawing(new JobFile.Contents(job, reels, recipe.sound() ? under.clips(whole(master)) : List.of()),
                 new FrameOrders(plan, recipe, true, shots.named(render, boards, movies, all.rows().values(), joined)), looks.made(render, recipe, boards, shown, made(fingerprint(render, master, nested, filmed, under, joined), plan, filmed, render)));
     }
 
     /**
      * As a render that is made now tells it: what it films is asked frame by frame and sound as it is heard. Whole cameras, whole sets and
-     * sound piece by piece are asked for by renders of earlier versions of the program alone.
+     * sound clip by clip are asked for by renders of earlier versions of the program alone.
      */
     private Fingerprint made(Fingerprint now, PicturePlan plan, Map<Long, FilmedShot> filmed, RenderRow render) {
         Map<String, String> parts = new HashMap<>(now.parts());
@@ -131,7 +131,7 @@ public class MasterDrawings {
 
     private static LookParts.Sight shown(Recipe recipe, Master master, Map<Long, Master> nested, Map<Long, FilmedShot> filmed) {
         Map<Long, FilmedShot> shown = new HashMap<>();
-        Stream.concat(Stream.of(master), nested.values().stream()).flatMap(m -> m.sections().stream()).map(Section::shotId)
+        Stream.concat(Stream.of(master), nested.values().stream()).flatMap(m -> m.clips().stream()).map(Clip::shotId)
                 .filter(filmed::containsKey).forEach(id -> shown.put(id, filmed.get(id)));
         Map<Long, FilmedShot> withBoards = new HashMap<>(shown);
         withBoards.values().removeIf(f -> recipe.look().board() == 0 && f.camera().isStaged());
@@ -153,8 +153,8 @@ public class MasterDrawings {
 
     /** The renders of a master's shots that are good enough for a movie of some grade. */
     private JoinedRenders joined(RenderRow render, Master master) {
-        LivePieces live = new LivePieces(masters.nested());
-        return new JoinedRenders(SeenPiece.ofLive(live.of(master)).stream().filter(p -> p.section().shotId() != 0).toList(),
+        LiveClips live = new LiveClips(masters.nested());
+        return new JoinedRenders(SeenClip.ofLive(live.of(master)).stream().filter(p -> p.clip().shotId() != 0).toList(),
                 finished.of(render.projectId, grade -> grade.compareTo(render.grade) >= 0));
     }
 
@@ -167,8 +167,8 @@ public class MasterDrawings {
         Map<Long, Master> nested = new TreeMap<>();
         Deque<Master> open = new ArrayDeque<>(List.of(master));
         while (!open.isEmpty()) {
-            for (Section section : open.pop().sections()) {
-                if (section.content() instanceof Section.Content.OfMaster m && !nested.containsKey(m.masterId())) {
+            for (Clip clip : open.pop().clips()) {
+                if (clip.content() instanceof Clip.Content.OfMaster m && !nested.containsKey(m.masterId())) {
                     Master inner = masters.read(store.get(MasterRow.class, m.masterId()));
                     nested.put(inner.id(), inner);
                     open.push(inner);
@@ -181,8 +181,8 @@ public class MasterDrawings {
     /** Keys of the rendered movies that a master shows. A final stands where the draft of its name was laid. */
     private Map<Long, String> movieKeys(Master master, Map<Long, Master> nested) {
         Map<Long, String> keys = new HashMap<>();
-        Stream.concat(Stream.of(master), nested.values().stream()).flatMap(m -> m.sections().stream()).forEach(s -> {
-            if (s.content() instanceof Section.Content.OfRender r) {
+        Stream.concat(Stream.of(master), nested.values().stream()).flatMap(m -> m.clips().stream()).forEach(s -> {
+            if (s.content() instanceof Clip.Content.OfRender r) {
                 keys.computeIfAbsent(r.renderId(), id -> MovieKeys.of(standing(store.get(RenderRow.class, id)).id));
             }
         });

@@ -20,7 +20,7 @@ class RenderFailures {
     static final int MOST_TRIES = 3;
     private static final Logger LOG = LoggerFactory.getLogger(RenderFailures.class);
 
-    /** A piece of a render's work. */
+    /** A clip of a render's work. */
     interface Work<T> {
         T run() throws IOException;
     }

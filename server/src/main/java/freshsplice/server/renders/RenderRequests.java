@@ -5,9 +5,9 @@ import freshsplice.core.delivery.RenderName;
 import freshsplice.core.delivery.RenderRange;
 import freshsplice.core.delivery.ShotRenders;
 import freshsplice.core.delivery.ShotStands;
-import freshsplice.core.master.LivePieces;
+import freshsplice.core.master.LiveClips;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.render.Recipe;
 import freshsplice.core.render.RenderAsk;
 import freshsplice.core.render.ShotFrames;
@@ -16,10 +16,10 @@ import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.server.refusals.Refused;
-import freshsplice.server.rows.Bends;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.RenderRow;
+import freshsplice.server.rows.RetimeKeys;
 import freshsplice.server.rows.SceneRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.Store;
@@ -90,12 +90,12 @@ public class RenderRequests {
     /** The shots of a project with all that can be rendered of them. */
     public final class Shots {
         private final Map<Long, ShotRow> rows;
-        private final Map<Long, List<SeenPiece>> pieces;
+        private final Map<Long, List<SeenClip>> clips;
         private final Map<Long, FrameRange> actions = new HashMap<>();
 
-        private Shots(Map<Long, ShotRow> rows, Map<Long, List<SeenPiece>> pieces) {
+        private Shots(Map<Long, ShotRow> rows, Map<Long, List<SeenClip>> clips) {
             this.rows = rows;
-            this.pieces = pieces;
+            this.clips = clips;
         }
 
         public Map<Long, ShotRow> rows() {
@@ -104,13 +104,13 @@ public class RenderRequests {
 
         public ShotFrames frames(ShotRow shot) {
             return new ShotFrames(MasterStore.shot(shot), actions.computeIfAbsent(shot.sceneId, scene -> action(scene, rows)),
-                    pieces.getOrDefault(shot.id, List.of()));
+                    clips.getOrDefault(shot.id, List.of()));
         }
     }
 
     /** As the project's first master shows them. */
     Shots shots(long projectId) {
-        return new Shots(masters.shotRows(projectId), masters.of(projectId).map(m -> pieces(masters.read(m))).orElse(Map.of()));
+        return new Shots(masters.shotRows(projectId), masters.of(projectId).map(m -> clips(masters.read(m))).orElse(Map.of()));
     }
 
     /** The renders that would be made, in order. @throws Refused if they could not be */
@@ -119,7 +119,7 @@ public class RenderRequests {
         MasterRow masterRow = masters.asked(projectId, wanted.masterId()).orElseThrow(() -> new Refused("There is nothing to render yet: receive a cut first"));
         Master sequence = masters.read(masterRow);
         Map<Long, ShotRow> shots = masters.shotRows(projectId);
-        Shots all = new Shots(shots, pieces(sequence));
+        Shots all = new Shots(shots, clips(sequence));
         How how = wanted.how();
         FrameRate rate = how.recipe().rate(project.rate);
         Map<Long, String> scenes = store.where(SceneRow.class, "projectId", projectId).stream().collect(Collectors.toMap(r -> r.id, r -> r.name));
@@ -195,9 +195,9 @@ public class RenderRequests {
         }
     }
 
-    private Map<Long, List<SeenPiece>> pieces(Master master) {
-        LivePieces live = new LivePieces(masters.nested());
-        return ShotStands.pieces(IntStream.range(0, master.lanes().size()).mapToObj(lane -> live.ofLane(master, lane)).toList(),
+    private Map<Long, List<SeenClip>> clips(Master master) {
+        LiveClips live = new LiveClips(masters.nested());
+        return ShotStands.clips(IntStream.range(0, master.tracks().size()).mapToObj(track -> live.ofTrack(master, track)).toList(),
                 live.of(master));
     }
 
@@ -228,7 +228,7 @@ public class RenderRequests {
         row.frames = range.frames();
         row.held = planned.held();
         row.played = planned.held() == 1 ? null : (Long) planned.played();
-        row.bends = range.bends().isEmpty() ? Bends.NONE : new Bends(range.bends());
+        row.retimeKeys = range.retimeKeys().isEmpty() ? RetimeKeys.NONE : new RetimeKeys(range.retimeKeys());
         row.who = who.name();
         row.requestedAt = Instant.now();
         return row;

@@ -2,8 +2,8 @@ package freshsplice.server.renders;
 
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.RenderRange;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.sound.HeardSound;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -11,8 +11,8 @@ import freshsplice.core.time.Rational;
 import freshsplice.render.MovieSound;
 import freshsplice.server.media.MediaStore;
 import freshsplice.server.rows.MediaRow;
-import freshsplice.server.rows.SoundLaneRow;
 import freshsplice.server.rows.SoundRow;
+import freshsplice.server.rows.SoundTrackRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stores.masters.LaidSound;
 import java.util.ArrayList;
@@ -39,26 +39,26 @@ class RenderSound {
         private final Master master;
         private final FrameRate rate;
         private final List<SoundRow> rows;
-        private final Map<String, SoundLaneRow> lanes;
-        private final Map<Long, Section> sections = new HashMap<>();
+        private final Map<String, SoundTrackRow> tracks;
+        private final Map<Long, Clip> clips = new HashMap<>();
 
         private Under(Master master, FrameRate rate) {
             this.master = master;
             this.rate = rate;
             this.rows = laid.rows(master.id());
-            this.lanes = laid.laneRows(master.id());
-            master.main().sections().forEach(s -> sections.putIfAbsent(s.shotId(), s));
+            this.tracks = laid.trackRows(master.id());
+            master.main().clips().forEach(s -> clips.putIfAbsent(s.shotId(), s));
         }
 
         /** What is heard under a render of a shot, where the master shows it as the render does. */
         List<MovieSound> ofShot(long shotId, RenderRange range) {
             FrameRange place = placeOf(shotId, range);
-            return place == null ? List.of() : pieces(place);
+            return place == null ? List.of() : clips(place);
         }
 
         private FrameRange placeOf(long shotId, RenderRange range) {
-            for (Section section : sections.get(shotId) == null ? List.<Section>of() : master.main().sections()) {
-                FrameRange place = section.shotId() == shotId ? range.on(section) : null;
+            for (Clip clip : clips.get(shotId) == null ? List.<Clip>of() : master.main().clips()) {
+                FrameRange place = clip.shotId() == shotId ? range.on(clip) : null;
                 if (place != null) {
                     return place;
                 }
@@ -72,7 +72,7 @@ class RenderSound {
             return Fingerprint.digest(place == null ? "" : String.join("\n", lines(place)));
         }
 
-        /** The same by what is heard, however it is cut into pieces. */
+        /** The same by what is heard, however it is cut into clips. */
         String heardOfShot(long shotId, RenderRange range) {
             FrameRange place = rows.isEmpty() ? null : placeOf(shotId, range);
             return place == null ? Fingerprint.digest("") : heardIn(place);
@@ -83,8 +83,8 @@ class RenderSound {
             return Fingerprint.digest(HeardSound.joined(heard, rate.seconds(1)).toString());
         }
 
-        List<MovieSound> pieces(FrameRange movie) {
-            return heard(movie).stream().map(h -> h.piece(movie)).toList();
+        List<MovieSound> clips(FrameRange movie) {
+            return heard(movie).stream().map(h -> h.clip(movie)).toList();
         }
 
         /** What is heard in a stretch, a line each, counted from its first frame. */
@@ -97,7 +97,7 @@ class RenderSound {
             for (SoundRow sound : rows) {
                 long in = Math.max(sound.recIn, movie.in());
                 long out = Math.min(sound.recOut, movie.out());
-                double gain = LaidSound.gain(sound, lanes);
+                double gain = LaidSound.gain(sound, tracks);
                 if (sound.mediaId != null && in < out && gain > 0) {
                     heard.add(new Heard(sound, FrameRange.of(in, out), gain));
                 }
@@ -121,7 +121,7 @@ class RenderSound {
                 return sound.fromSeconds.plus(rate.seconds(at.in() - sound.recIn));
             }
 
-            MovieSound piece(FrameRange movie) {
+            MovieSound clip(FrameRange movie) {
                 boolean plain = gain == 1 && sound.fadeIn == 0 && sound.fadeOut == 0;
                 MovieSound.Loudness loud = plain ? MovieSound.Loudness.PLAIN : new MovieSound.Loudness(gain,
                         rate.seconds(at.in() - sound.recIn), rate.seconds(sound.recOut - sound.recIn),

@@ -32,7 +32,7 @@ public class StaleReasons {
     private static final String IN_PROJECT = " join scene s on s.id = c.scene_id where s.project_id = ?";
     /** The same of a whole master, by the id of the master or the project. */
     private static final Map<String, List<String>> ROWS_OF_MASTERS = Map.of(
-            "edit", List.of("section:select id from section where master_id = ?", "master_lane:select id from master_lane where master_id = ?",
+            "edit", List.of("clip:select id from clip where master_id = ?", "master_track:select id from master_track where master_id = ?",
                     "master:select ? as id"),
             "cameras", List.of("camera:select c.id from camera c" + IN_PROJECT, "shot:select id from shot where project_id = ?",
                     "camera_key:select k.id from camera_key k join camera c on c.id = k.camera_id" + IN_PROJECT,

@@ -42,7 +42,7 @@ public class Staleness {
     }
 
     static final String SOUND = MasterFingerprint.SOUND;
-    /** The sound as it is heard, however it is cut into pieces. */
+    /** The sound as it is heard, however it is cut into clips. */
     static final String HEARD = "heard";
     private static final String SET = MasterFingerprint.SET;
     /** The set as far as some frame may show it. */
@@ -96,7 +96,7 @@ public class Staleness {
                 RenderRange whole = FinishedRenders.whole(render, rate);
                 Map<String, String> more = new HashMap<>(look);
                 if (names(made).contains(SOUND)) {
-                    // renders of earlier versions of the program tell their sound piece by piece
+                    // renders of earlier versions of the program tell their sound clip by clip
                     more.put(SOUND, under.digestOfShot(shot.id, whole));
                 }
                 if (names(made).contains(HEARD)) {

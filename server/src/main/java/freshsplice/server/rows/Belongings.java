@@ -15,8 +15,8 @@ final class Belongings {
                     new Belonging(CameraMountRow.class, "cameraId")),
             SceneRow.class, List.of(new Belonging(CameraRow.class, "sceneId"), new Belonging(ItemRow.class, "sceneId"), new Belonging(MotionLayerRow.class, "sceneId"),
                     new Belonging(ViewpointRow.class, "sceneId")),
-            MasterRow.class, List.of(new Belonging(SectionRow.class, "masterId"), new Belonging(MasterMarkRow.class, "masterId"), new Belonging(SoundRow.class, "masterId"),
-                    new Belonging(SoundLaneRow.class, "masterId"), new Belonging(MasterLaneRow.class, "masterId")));
+            MasterRow.class, List.of(new Belonging(ClipRow.class, "masterId"), new Belonging(MasterMarkerRow.class, "masterId"), new Belonging(SoundRow.class, "masterId"),
+                    new Belonging(SoundTrackRow.class, "masterId"), new Belonging(MasterTrackRow.class, "masterId")));
 
     private Belongings() {
     }

@@ -15,7 +15,7 @@ import org.hibernate.annotations.DynamicUpdate;
 @DynamicUpdate
 @Table(name = "cut_event")
 public class CutEventRow extends Row {
-    public long laneId;
+    public long trackId;
     public int place;
     public String number;
     @Enumerated(EnumType.STRING)

@@ -41,8 +41,8 @@ public class CutRow extends Row implements Undoable {
     public RateWay clipWay;
     /** Which of the file's sequences this is. */
     public int chosen;
-    /** Place of the one picture lane that shots are made of; null for what is seen of all. */
-    public Integer pickedLane;
+    /** Place of the one picture track that shots are made of; null for what is seen of all. */
+    public Integer pickedTrack;
 
     /** How far it has come. */
     public enum State { LOOKED_AT, RECEIVED }

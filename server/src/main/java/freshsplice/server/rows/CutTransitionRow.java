@@ -13,7 +13,7 @@ import org.hibernate.annotations.DynamicUpdate;
 @DynamicUpdate
 @Table(name = "cut_transition")
 public class CutTransitionRow extends Row {
-    public long laneId;
+    public long trackId;
     @Enumerated(EnumType.STRING)
     public Transition.Kind kind;
     public long recIn;

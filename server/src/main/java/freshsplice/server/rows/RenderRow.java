@@ -32,7 +32,7 @@ public class RenderRow extends Row {
     public Grade grade = Grade.DRAFT;
     public Rational fromPosition;
     public Rational speed;
-    public Bends bends = Bends.NONE;
+    public RetimeKeys retimeKeys = RetimeKeys.NONE;
     public long frames;
     /** For how many frames of its movie each is held: every nth frame is drawn and the movie is as long as the whole. */
     public int held = 1;

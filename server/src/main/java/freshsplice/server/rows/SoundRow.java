@@ -5,13 +5,13 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import org.hibernate.annotations.DynamicUpdate;
 
-/** A piece of sound of a master. */
+/** A clip of sound of a master. */
 @Entity
 @DynamicUpdate
 @Table(name = "sound")
 public class SoundRow extends AliveRow {
     public long masterId;
-    public String lane;
+    public String track;
     public String name;
     /** What its source is known by; null where it was laid by hand. */
     public String sourceKey;

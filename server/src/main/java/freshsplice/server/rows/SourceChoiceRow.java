@@ -1,6 +1,6 @@
 package freshsplice.server.rows;
 
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -14,7 +14,7 @@ import org.hibernate.annotations.DynamicUpdate;
 public class SourceChoiceRow extends AliveRow {
     public long projectId;
     @Enumerated(EnumType.STRING)
-    public Lane.Kind kind;
+    public Track.Kind kind;
     public String sourceKey;
     /** Null where none of the files is it. */
     public Long mediaId;

@@ -1,7 +1,7 @@
 package freshsplice.server.shots;
 
 import freshsplice.core.conform.ShotNumbering;
-import freshsplice.core.master.LivePieces;
+import freshsplice.core.master.LiveClips;
 import freshsplice.core.master.Master;
 import freshsplice.server.projects.ProjectRules;
 import freshsplice.server.refusals.Refused;
@@ -59,8 +59,8 @@ public class Renumbering {
         refuseOnceHandedBack(project);
         Master master = masters.read(row);
         Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
-        List<Long> inOrder = new LivePieces(masters.nested()).ofLane(master, 0).stream()
-                .map(l -> l.section().shotId()).filter(id -> id != 0).distinct().toList();
+        List<Long> inOrder = new LiveClips(masters.nested()).ofTrack(master, 0).stream()
+                .map(l -> l.clip().shotId()).filter(id -> id != 0).distinct().toList();
         ShotNumbering numbering = rules.over(ProjectRules.numbering(project));
         List<String> codes = numbering.codes(inOrder.size(), masters.codesInUse(project.id),
                 rules.first() == null ? 0 : rules.first());

@@ -1,6 +1,6 @@
 package freshsplice.server.shots;
 
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.sources.MediaFrames;
 import freshsplice.core.sources.SourceNeed;
@@ -76,7 +76,7 @@ public class ShotMaker {
         }
         board.sourceName = wanted.source().label();
         board.sourceKey = wanted.source().identity();
-        board.mediaId = finders.idOf(Lane.Kind.PICTURE, wanted);
+        board.mediaId = finders.idOf(Track.Kind.PICTURE, wanted);
         board.beginsTold = wanted.source().start() != null;
         board.sourceBegins = MediaFrames.begins(wanted.source(),
                 shot.anchor().sourceAt(Rational.of(shot.cutRange().in())),

@@ -1,6 +1,6 @@
 package freshsplice.server.sources;
 
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.sources.SourceNeed;
 import freshsplice.core.words.Amounts;
 import freshsplice.server.refusals.Refused;
@@ -41,9 +41,9 @@ public class Choosing {
     }
 
     /** Everything that the cuts of a project show and sound, by kind and what a source is known by. */
-    public Map<Lane.Kind, Map<String, SourceNeed>> wanted(long projectId) {
-        Map<Lane.Kind, Map<String, SourceNeed>> wanted = new HashMap<>();
-        for (Lane.Kind kind : Lane.Kind.values()) {
+    public Map<Track.Kind, Map<String, SourceNeed>> wanted(long projectId) {
+        Map<Track.Kind, Map<String, SourceNeed>> wanted = new HashMap<>();
+        for (Track.Kind kind : Track.Kind.values()) {
             wanted.put(kind, new LinkedHashMap<>());
         }
         for (CutRow row : store.where(CutRow.class, "projectId", projectId)) {
@@ -55,11 +55,11 @@ public class Choosing {
 
     /** The same, in a transaction of its own. */
     @Transactional(readOnly = true)
-    public Map<Lane.Kind, Map<String, SourceNeed>> wantedNow(long projectId) {
+    public Map<Track.Kind, Map<String, SourceNeed>> wantedNow(long projectId) {
         return wanted(projectId);
     }
 
-    static List<SourceNeed> flat(Map<Lane.Kind, Map<String, SourceNeed>> wanted) {
+    static List<SourceNeed> flat(Map<Track.Kind, Map<String, SourceNeed>> wanted) {
         List<SourceNeed> all = new ArrayList<>();
         wanted.values().forEach(m -> all.addAll(m.values()));
         return all;
@@ -75,7 +75,7 @@ public class Choosing {
      *
      * @param files for each source, by what it is known by, its file; null says that none of the files is it
      */
-    public void choose(long projectId, Lane.Kind kind, Map<String, Long> files, Asker who) {
+    public void choose(long projectId, Track.Kind kind, Map<String, Long> files, Asker who) {
         String name = files.size() == 1 ? "Choose a " + kind.word() : "Choose " + files.size() + " files";
         steps.make(projectId, name, who, () -> {
             files.forEach((key, file) -> write(projectId, kind, key, file));
@@ -100,7 +100,7 @@ public class Choosing {
     }
 
     /** Leaves it to the finder again. */
-    public void forget(long projectId, Lane.Kind kind, String key, Asker who) {
+    public void forget(long projectId, Track.Kind kind, String key, Asker who) {
         steps.make(projectId, "Find a " + kind.word() + " by itself again", who, () -> {
             choices(projectId, kind, key).forEach(store::remove);
             store.entities().flush();
@@ -109,12 +109,12 @@ public class Choosing {
         });
     }
 
-    private List<SourceChoiceRow> choices(long projectId, Lane.Kind kind, String key) {
+    private List<SourceChoiceRow> choices(long projectId, Track.Kind kind, String key) {
         return store.where(SourceChoiceRow.class, "projectId", projectId).stream()
                 .filter(c -> c.kind == kind && c.sourceKey.equals(key)).toList();
     }
 
-    private void write(long projectId, Lane.Kind kind, String key, Long mediaId) {
+    private void write(long projectId, Track.Kind kind, String key, Long mediaId) {
         if (mediaId != null && store.get(MediaRow.class, mediaId).projectId != projectId) {
             throw new Refused("That file belongs to another project: give it to this one");
         }
@@ -131,17 +131,17 @@ public class Choosing {
 
     /** @param exactly also what was found before is taken away where the finder says otherwise now */
     private int place(long projectId, boolean exactly) {
-        Map<Lane.Kind, Map<String, SourceNeed>> wanted = wanted(projectId);
+        Map<Track.Kind, Map<String, SourceNeed>> wanted = wanted(projectId);
         Finders finders = sources.finders(projectId, flat(wanted));
         int filled = 0;
         for (BoardRow board : masters.boards(projectId)) {
-            Long now = settle(finders, wanted, Lane.Kind.PICTURE, board.sourceKey, board.mediaId, exactly);
+            Long now = settle(finders, wanted, Track.Kind.PICTURE, board.sourceKey, board.mediaId, exactly);
             filled += board.mediaId == null && now != null ? 1 : 0;
             board.mediaId = now;
         }
         long masterId = masters.of(projectId).map(m -> m.id).orElse(0L);
         for (SoundRow sound : store.where(SoundRow.class, "masterId", masterId)) {
-            Long now = settle(finders, wanted, Lane.Kind.SOUND, sound.sourceKey, sound.mediaId, exactly);
+            Long now = settle(finders, wanted, Track.Kind.SOUND, sound.sourceKey, sound.mediaId, exactly);
             filled += sound.mediaId == null && now != null ? 1 : 0;
             sound.mediaId = now;
         }
@@ -149,7 +149,7 @@ public class Choosing {
     }
 
     /** What a place shows: the surest there is; never nothing where something was, unless somebody chose so. */
-    private static Long settle(Finders finders, Map<Lane.Kind, Map<String, SourceNeed>> wanted, Lane.Kind kind, String key,
+    private static Long settle(Finders finders, Map<Track.Kind, Map<String, SourceNeed>> wanted, Track.Kind kind, String key,
                                Long before, boolean exactly) {
         SourceNeed one = key == null ? null : wanted.get(kind).get(key);
         if (one == null) {

@@ -1,8 +1,8 @@
 package freshsplice.server.sources;
 
 import freshsplice.core.cut.Cut;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.LivePicture;
+import freshsplice.core.cut.Track;
 import freshsplice.core.sources.ByOrder;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.SourceNeed;
@@ -69,15 +69,15 @@ public class PairsByOrder {
     private Map<String, String> missing(long projectId, Cut cut) {
         Finders finders = sources.finders(projectId, Sources.all(cut));
         Map<String, String> missing = new LinkedHashMap<>();
-        for (SourceNeed wanted : Sources.wanted(cut).get(Lane.Kind.PICTURE)) {
-            if (finders.idOf(Lane.Kind.PICTURE, wanted) == null && !finders.of(Lane.Kind.PICTURE).isChosen(wanted)) {
+        for (SourceNeed wanted : Sources.wanted(cut).get(Track.Kind.PICTURE)) {
+            if (finders.idOf(Track.Kind.PICTURE, wanted) == null && !finders.of(Track.Kind.PICTURE).isChosen(wanted)) {
                 missing.put(wanted.source().identity(), wanted.source().label());
             }
         }
         return inRecordOrder(missing, cut);
     }
 
-    /** By where each is first seen, whichever lane it lies on; what is never seen comes last. */
+    /** By where each is first seen, whichever track it lies on; what is never seen comes last. */
     private static Map<String, String> inRecordOrder(Map<String, String> missing, Cut cut) {
         Map<String, Long> first = new HashMap<>();
         LivePicture.of(cut).stream().filter(p -> p.event().source() != null)
@@ -97,13 +97,13 @@ public class PairsByOrder {
         if (files == null || files.isEmpty() || files.containsValue(null)) {
             throw new Refused("No pair was given: choose a file for at least one picture, and leave out those without one");
         }
-        Map<String, SourceNeed> wanted = choosing.wantedNow(projectId).get(Lane.Kind.PICTURE);
+        Map<String, SourceNeed> wanted = choosing.wantedNow(projectId).get(Track.Kind.PICTURE);
         for (Map.Entry<String, Long> pair : files.entrySet()) {
             if (!wanted.containsKey(pair.getKey())) {
                 throw new Refused("No cut of this project has that picture any more: look at the pairs again");
             }
-            SourceList.checkHas(store.get(MediaRow.class, pair.getValue()), Lane.Kind.PICTURE);
+            SourceList.checkHas(store.get(MediaRow.class, pair.getValue()), Track.Kind.PICTURE);
         }
-        choosing.choose(projectId, Lane.Kind.PICTURE, files, who);
+        choosing.choose(projectId, Track.Kind.PICTURE, files, who);
     }
 }

@@ -1,6 +1,6 @@
 package freshsplice.server.sources;
 
-import freshsplice.core.cut.SequenceName;
+import freshsplice.core.cut.ImageSequence;
 import freshsplice.core.cut.Source;
 import freshsplice.core.sources.FileNames;
 import freshsplice.core.sources.SourceNeed;
@@ -58,7 +58,7 @@ public class Runs {
         Map<String, Map<String, Group>> byFolder = new HashMap<>();
         for (MediaRow file : store.where(MediaRow.class, "projectId", projectId)) {
             if (file.kind == MediaRow.Kind.PICTURE) {
-                SequenceName.of(file.name).ifPresent(name -> byFolder.computeIfAbsent(key(name), k -> new LinkedHashMap<>())
+                ImageSequence.of(file.name).ifPresent(name -> byFolder.computeIfAbsent(key(name), k -> new LinkedHashMap<>())
                         .computeIfAbsent(folder(file), f -> new Group(f, new TreeMap<>())).files().put(name.number(), file));
             }
         }
@@ -76,7 +76,7 @@ public class Runs {
         return file.path.substring(0, Math.max(0, file.path.length() - file.name.length()));
     }
 
-    private static String key(SequenceName name) {
+    private static String key(ImageSequence name) {
         return name.run().toLowerCase(java.util.Locale.ROOT);
     }
 
@@ -85,13 +85,13 @@ public class Runs {
      * the pictures from there on are many. Of several folders the one that agrees furthest with the name's, then that of the most.
      */
     private static Optional<Group> runOf(String name, Source source, Map<String, List<Group>> groups) {
-        SequenceName parsed = SequenceName.of(FileNames.base(name)).orElse(null);
+        ImageSequence parsed = ImageSequence.of(FileNames.base(name)).orElse(null);
         List<Group> known = parsed == null ? List.of() : groups.getOrDefault(key(parsed), List.of());
         return known.stream().filter(g -> parsed.number() < 0 || isWhole(g.files(), parsed, source))
                 .max(Comparator.comparingInt((Group g) -> FileNames.sharedFolders(g.folder() + "x", name)).thenComparingInt(g -> g.files().size()));
     }
 
-    private static boolean isWhole(NavigableMap<Long, MediaRow> files, SequenceName first, Source source) {
+    private static boolean isWhole(NavigableMap<Long, MediaRow> files, ImageSequence first, Source source) {
         return source.length() != null && source.length() > 1 && files.firstKey() == first.number() && files.size() == source.length()
                 && files.lastKey() - files.firstKey() + 1 == files.size();
     }
@@ -126,7 +126,7 @@ public class Runs {
 
     private void write(long projectId, NavigableMap<Long, MediaRow> files, FrameRate rate) {
         MediaRow first = files.firstEntry().getValue();
-        String name = SequenceName.of(first.name).orElseThrow().run();
+        String name = ImageSequence.of(first.name).orElseThrow().run();
         String path = folder(first) + name;
         MediaRow row = store.where(MediaRow.class, "projectId", projectId).stream()
                 .filter(m -> m.kind == MediaRow.Kind.RUN && m.path.equals(path) && goesOnIn(m, files)).findFirst().orElseGet(MediaRow::new);

@@ -1,6 +1,6 @@
 package freshsplice.server.sources;
 
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.Fit;
 import freshsplice.core.sources.MediaKind;
@@ -121,7 +121,7 @@ public class Search {
 
     /** What came is compared with lists of checksums and put into runs; then it falls into its places. */
     public int settle(long projectId, Asker who) {
-        Map<Lane.Kind, Map<String, SourceNeed>> wanted = choosing.wantedNow(projectId);
+        Map<Track.Kind, Map<String, SourceNeed>> wanted = choosing.wantedNow(projectId);
         ProjectRow project = store.get(ProjectRow.class, projectId);
         try {
             hashLists.match(projectId, Choosing.flat(wanted));
@@ -129,11 +129,11 @@ public class Search {
             LOG.warn("Checksums could not be compared: {}", e.getMessage());
         }
         try {
-            ownRenders.link(projectId, wanted.get(Lane.Kind.PICTURE).values());
+            ownRenders.link(projectId, wanted.get(Track.Kind.PICTURE).values());
         } catch (IOException e) {
             LOG.warn("A render of our own could not be read: {}", e.getMessage());
         }
-        runs.make(projectId, wanted.get(Lane.Kind.PICTURE).values(), project.rate);
+        runs.make(projectId, wanted.get(Track.Kind.PICTURE).values(), project.rate);
         return choosing.fill(projectId, who);
     }
 
@@ -141,9 +141,9 @@ public class Search {
         List<Place> places = folders.all(task);
         findMoved(projectId, places, task);
         takeOverwritten(projectId);
-        Map<Lane.Kind, Map<String, SourceNeed>> wanted = choosing.wantedNow(projectId);
+        Map<Track.Kind, Map<String, SourceNeed>> wanted = choosing.wantedNow(projectId);
         List<MediaRow> came = new ArrayList<>();
-        for (Lane.Kind kind : Lane.Kind.values()) {
+        for (Track.Kind kind : Track.Kind.values()) {
             Map<SourceNeed, Place> found = byName(kind, missing(projectId, kind, wanted), Choosing.flat(wanted), places);
             came.addAll(take(projectId, found, task));
             came.addAll(take(projectId, byReel(missing(projectId, kind, wanted), places, task), task));
@@ -153,13 +153,13 @@ public class Search {
         live.tell(projectId, new LiveUpdates.Update("media", 0, "", ""));
     }
 
-    private List<SourceNeed> missing(long projectId, Lane.Kind kind, Map<Lane.Kind, Map<String, SourceNeed>> wanted) {
+    private List<SourceNeed> missing(long projectId, Track.Kind kind, Map<Track.Kind, Map<String, SourceNeed>> wanted) {
         Finders finders = snapshot.read(() -> sources.finders(projectId, Choosing.flat(wanted)));
         return wanted.get(kind).values().stream().filter(w -> finders.find(kind, w).map(f -> f.fit().isDoubtful())
                 .orElse(true)).toList();
     }
 
-    private static Map<SourceNeed, Place> byName(Lane.Kind kind, List<SourceNeed> missing, List<SourceNeed> wanted,
+    private static Map<SourceNeed, Place> byName(Track.Kind kind, List<SourceNeed> missing, List<SourceNeed> wanted,
                                              List<Place> places) {
         List<Candidate> candidates = ServerFolders.candidates(places).stream().filter(c -> fits(kind, c.path())).toList();
         SourceFinder finder = new SourceFinder(candidates, wanted, Map.of());
@@ -171,9 +171,9 @@ public class Search {
         return found;
     }
 
-    private static boolean fits(Lane.Kind kind, String path) {
+    private static boolean fits(Track.Kind kind, String path) {
         MediaKind is = MediaKind.of(path);
-        return kind == Lane.Kind.PICTURE ? is != MediaKind.SOUND : is == MediaKind.SOUND || is == MediaKind.MOVIE;
+        return kind == Track.Kind.PICTURE ? is != MediaKind.SOUND : is == MediaKind.SOUND || is == MediaKind.MOVIE;
     }
 
     /** Movies are opened one by one: a file knows its reel and its timecode itself. */

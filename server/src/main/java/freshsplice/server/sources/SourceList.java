@@ -1,7 +1,7 @@
 package freshsplice.server.sources;
 
 import freshsplice.core.cut.Cut;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.FolderMove;
 import freshsplice.core.sources.MediaFrames;
@@ -75,7 +75,7 @@ public class SourceList {
         return views;
     }
 
-    private static View view(Lane.Kind kind, String key, List<SourceNeed> uses, Finders finders) {
+    private static View view(Track.Kind kind, String key, List<SourceNeed> uses, Finders finders) {
         SourceNeed first = uses.get(0);
         Match found = finders.find(kind, first).orElse(null);
         String path = first.source().file() == null ? "" : first.source().file();
@@ -99,9 +99,9 @@ public class SourceList {
      * @param withFolder sources beside it follow, where their files lie beside the one that was chosen
      * @return how many sources were given a file
      */
-    public int choose(long projectId, Lane.Kind kind, String key, Long mediaId, String path, boolean withFolder,
+    public int choose(long projectId, Track.Kind kind, String key, Long mediaId, String path, boolean withFolder,
                       Asker who) throws IOException {
-        Map<Lane.Kind, Map<String, SourceNeed>> wanted = choosing.wantedNow(projectId);
+        Map<Track.Kind, Map<String, SourceNeed>> wanted = choosing.wantedNow(projectId);
         SourceNeed one = wanted.get(kind).get(key);
         if (one == null) {
             throw new Refused("No cut of this project has that " + kind.word() + " any more: look at the list again");
@@ -121,9 +121,9 @@ public class SourceList {
     }
 
     /** @throws Refused if a file has none of what is asked of it; a movie has both */
-    static void checkHas(MediaRow file, Lane.Kind kind) {
+    static void checkHas(MediaRow file, Track.Kind kind) {
         boolean sound = file.kind == MediaRow.Kind.SOUND;
-        if (sound != (kind == Lane.Kind.SOUND) && file.kind != MediaRow.Kind.MOVIE) {
+        if (sound != (kind == Track.Kind.SOUND) && file.kind != MediaRow.Kind.MOVIE) {
             throw new Refused(file.name + (sound ? " is sound and has no picture" : " is a picture and has no sound"));
         }
     }

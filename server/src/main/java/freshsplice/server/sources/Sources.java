@@ -1,9 +1,9 @@
 package freshsplice.server.sources;
 
-import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.CutClip;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.SourceFinder;
 import freshsplice.core.sources.SourceNeed;
@@ -44,13 +44,13 @@ public class Sources {
                 .collect(Collectors.groupingBy(l -> l.mediaId, Collectors.mapping(l -> l.path, Collectors.toList())));
         return new ProjectFiles(
                 files.stream().filter(f -> f.kind != MediaRow.Kind.SOUND).map(f -> candidate(f, listed)).toList(),
-                choices(projectId, Lane.Kind.PICTURE),
+                choices(projectId, Track.Kind.PICTURE),
                 files.stream().filter(f -> f.kind == MediaRow.Kind.SOUND || f.kind == MediaRow.Kind.MOVIE)
                         .map(f -> candidate(f, listed)).toList(),
-                choices(projectId, Lane.Kind.SOUND));
+                choices(projectId, Track.Kind.SOUND));
     }
 
-    private Map<String, Long> choices(long projectId, Lane.Kind kind) {
+    private Map<String, Long> choices(long projectId, Track.Kind kind) {
         Map<String, Long> chosen = new HashMap<>();
         store.where(SourceChoiceRow.class, "projectId", projectId).stream().filter(c -> c.kind == kind)
                 .forEach(c -> chosen.put(c.sourceKey, c.mediaId));
@@ -69,11 +69,11 @@ public class Sources {
     }
 
     /** What is seen and heard in a cut, each source once for each part of it that is used, nested cuts opened. */
-    public static Map<Lane.Kind, List<SourceNeed>> wanted(Cut cut) {
-        Map<Lane.Kind, Map<SourceNeed, Boolean>> found = new HashMap<>();
+    public static Map<Track.Kind, List<SourceNeed>> wanted(Cut cut) {
+        Map<Track.Kind, Map<SourceNeed, Boolean>> found = new HashMap<>();
         collect(cut, found, new IdentityHashMap<>());
-        Map<Lane.Kind, List<SourceNeed>> lists = new HashMap<>();
-        for (Lane.Kind kind : Lane.Kind.values()) {
+        Map<Track.Kind, List<SourceNeed>> lists = new HashMap<>();
+        for (Track.Kind kind : Track.Kind.values()) {
             lists.put(kind, List.copyOf(found.getOrDefault(kind, Map.of()).keySet()));
         }
         return lists;
@@ -86,31 +86,31 @@ public class Sources {
         return all;
     }
 
-    /** Of a nested cut all lanes are taken: what shows its picture is laid with its sound. */
-    private static void collect(Cut cut, Map<Lane.Kind, Map<SourceNeed, Boolean>> found, Map<Cut, Boolean> seen) {
+    /** Of a nested cut all tracks are taken: what shows its picture is laid with its sound. */
+    private static void collect(Cut cut, Map<Track.Kind, Map<SourceNeed, Boolean>> found, Map<Cut, Boolean> seen) {
         if (seen.put(cut, true) != null) {
             return;
         }
-        for (Lane lane : cut.lanes()) {
-            for (Event event : lane.events()) {
+        for (Track track : cut.tracks()) {
+            for (Event event : track.events()) {
                 if (event.nested() != null) {
                     collect(event.nested(), found, seen);
                 } else if (event.source() != null) {
-                    found.computeIfAbsent(lane.kind(), k -> new LinkedHashMap<>()).put(wanted(event, cut.rate()), true);
+                    found.computeIfAbsent(track.kind(), k -> new LinkedHashMap<>()).put(wanted(event, cut.rate()), true);
                 }
             }
         }
     }
 
-    /** What a piece shows; null where it has no source. */
-    public static SourceNeed wanted(CutPiece piece, FrameRate cutRate) {
-        if (piece.source() == null) {
+    /** What a clip shows; null where it has no source. */
+    public static SourceNeed wanted(CutClip clip, FrameRate cutRate) {
+        if (clip.source() == null) {
             return null;
         }
-        Rational a = piece.time().at(piece.record().in());
-        Rational b = piece.time().at(piece.record().out());
-        FrameRate own = piece.source().rate();
-        return new SourceNeed(piece.source(), Rational.min(a, b), Rational.max(a, b), own == null ? cutRate : own);
+        Rational a = clip.time().at(clip.record().in());
+        Rational b = clip.time().at(clip.record().out());
+        FrameRate own = clip.source().rate();
+        return new SourceNeed(clip.source(), Rational.min(a, b), Rational.max(a, b), own == null ? cutRate : own);
     }
 
     /** What an event shows or sounds; null where it has no source. */

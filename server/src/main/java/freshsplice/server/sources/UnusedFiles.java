@@ -1,6 +1,6 @@
 package freshsplice.server.sources;
 
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.sources.SourceNeed;
 import freshsplice.server.rows.MediaFrameRow;
 import freshsplice.server.rows.MediaRow;
@@ -39,7 +39,7 @@ class UnusedFiles {
     }
 
     private Set<Long> used(long projectId) {
-        Map<Lane.Kind, Map<String, SourceNeed>> wanted = choosing.wanted(projectId);
+        Map<Track.Kind, Map<String, SourceNeed>> wanted = choosing.wanted(projectId);
         Finders finders = sources.finders(projectId, Choosing.flat(wanted));
         Set<Long> used = new HashSet<>();
         wanted.forEach((kind, all) -> all.values().forEach(w -> used.add(finders.idOf(kind, w))));

@@ -5,8 +5,8 @@ import java.util.Set;
 
 /** What of a project a step touched, as windows are told: they ask again for what shows it, and for nothing else. */
 public enum Room {
-    /** Pieces, lanes, sound and marks of masters. */
-    LANES("master", "master_lane", "master_mark", "section", "sound", "sound_lane"),
+    /** Clips, tracks, sound and markers of masters. */
+    TRACKS("master", "master_track", "master_marker", "clip", "sound", "sound_track"),
     /** Shots, what they are called, and their boards. */
     SHOTS("shot", "shot_alias", "board", "media"),
     /** Cameras, what moves, carries and shakes them, and viewpoints. */

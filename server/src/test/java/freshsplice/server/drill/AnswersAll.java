@@ -22,9 +22,9 @@ final class AnswersAll implements Watch.Check {
             String master = "/api/masters/" + id;
             JsonNode view = world.master(id);
             all.addAll(List.of(master + "/changes", master + "/labels?from=" + view.get("start").asLong() + "&count=20", world.path("/renders?master=" + id)));
-            view.get("sections").forEach(s -> {
+            view.get("clips").forEach(s -> {
                 if (s.path("boardMoves").asBoolean()) {
-                    all.add(master + "/board-frames?section=" + s.get("id").asLong() + "&at=" + s.get("in").asLong());
+                    all.add(master + "/board-frames?clip=" + s.get("id").asLong() + "&at=" + s.get("in").asLong());
                 }
             });
         }
@@ -45,7 +45,7 @@ final class AnswersAll implements Watch.Check {
             String path = "/api/cuts/" + cut.get("id").asLong();
             all.addAll(List.of(path + "/intake", path + "/sources", path + "/sources/by-order"));
             if (cut.get("state").asString().equals("RECEIVED")) {
-                all.add(path + "/pieces");
+                all.add(path + "/clips");
             }
         }
         return all;

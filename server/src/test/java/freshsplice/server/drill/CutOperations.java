@@ -21,7 +21,7 @@ final class CutOperations {
         return List.of(new NewerCut(), new OwnListAgain(), new Receive(), new Receive(), new Apply(), new Apply(), new AsInCut(), new HandBack(), new SayOfSources());
     }
 
-    /** The list of before with pieces trimmed, slipped, swapped, left out and put in. */
+    /** The list of before with clips trimmed, slipped, swapped, left out and put in. */
     static final class NewerCut implements Operation {
         @Override
         public Touched play(World world, Person who, Dice dice) {
@@ -58,7 +58,7 @@ final class CutOperations {
         @Override
         public Touched play(World world, Person who, Dice dice) {
             Optional<JsonNode> master = world.anyMaster(dice);
-            if (master.isEmpty() || master.get().get("sections").isEmpty()) {
+            if (master.isEmpty() || master.get().get("clips").isEmpty()) {
                 return Touched.NOTHING;
             }
             String format = dice.of(FORMATS);
@@ -143,8 +143,8 @@ final class CutOperations {
         public Touched play(World world, Person who, Dice dice) {
             List<Long> received = cuts(world, "RECEIVED");
             world.anyMaster(dice).filter(m -> !received.isEmpty()).ifPresent(master -> {
-                Map<String, Object> body = new HashMap<>(Map.of("sections", List.of()));
-                dice.of(master.get("sections")).filter(s -> dice.once(2)).ifPresent(s -> body.put("sections", List.of(s.get("id").asLong())));
+                Map<String, Object> body = new HashMap<>(Map.of("clips", List.of()));
+                dice.of(master.get("clips")).filter(s -> dice.once(2)).ifPresent(s -> body.put("clips", List.of(s.get("id").asLong())));
                 who.post("/api/cuts/" + dice.of(received) + "/as-in-cut?master=" + master.get("id").asLong(), body);
             });
             return Touched.SOUND;
@@ -154,7 +154,7 @@ final class CutOperations {
     static final class HandBack implements Operation {
         @Override
         public Touched play(World world, Person who, Dice dice) {
-            world.anyMaster(dice).filter(m -> !m.get("sections").isEmpty()).ifPresent(master -> FORMATS.forEach(format ->
+            world.anyMaster(dice).filter(m -> !m.get("clips").isEmpty()).ifPresent(master -> FORMATS.forEach(format ->
                     who.file(world.path("/hand-back/" + format + "?master=" + master.get("id").asLong()))));
             return Touched.NOTHING;
         }

@@ -2,8 +2,8 @@ package freshsplice.server.drill;
 
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -15,7 +15,7 @@ import freshsplice.server.Material;
 import java.util.ArrayList;
 import java.util.List;
 
-/** A cut as an edit room sends it, in any format, with a keyed, a reversed or a quicker piece, a title and sound now and then. */
+/** A cut as an edit room sends it, in any format, with a keyed, a reversed or a quicker clip, a title and sound now and then. */
 final class DrilledList {
     private static final long START = 86_400;
 
@@ -36,20 +36,20 @@ final class DrilledList {
             events.add(Event.clip(null, clip.name(), record, Source.named(clip.name(), "NM01", FrameRate.FPS_24), time(record, clip, dice)));
             at = record.out();
         }
-        Cut cut = new Cut(title, FrameRate.FPS_24, false, FrameRange.of(START, at), lanes(events, at, dice), List.of());
+        Cut cut = new Cut(title, FrameRate.FPS_24, false, FrameRange.of(START, at), tracks(events, at, dice), List.of());
         return Formats.writer(format).write(cut, new WriteOptions(null, dice.once(4), 0)).bytes();
     }
 
-    private static List<Lane> lanes(List<Event> picture, long end, Dice dice) {
-        List<Lane> lanes = new ArrayList<>(List.of(new Lane(Lane.Kind.PICTURE, "V1", true, picture, List.of())));
+    private static List<Track> tracks(List<Event> picture, long end, Dice dice) {
+        List<Track> tracks = new ArrayList<>(List.of(new Track(Track.Kind.PICTURE, "V1", true, picture, List.of())));
         if (dice.once(2)) {
             FrameRange first = FrameRange.of(START, START + 12 + dice.below(20));
             FrameRange second = FrameRange.of(first.out() + dice.below(5), Math.max(first.out() + 12, end));
             long fade = 1 + dice.below(6);
-            lanes.add(new Lane(Lane.Kind.SOUND, "A1", true, List.of(sound("guide.wav", first, dice), sound("sea.wav", second, dice)),
+            tracks.add(new Track(Track.Kind.SOUND, "A1", true, List.of(sound("guide.wav", first, dice), sound("sea.wav", second, dice)),
                     dice.once(2) ? List.of() : List.of(new Transition(Transition.Kind.DISSOLVE, FrameRange.of(second.out() - fade, second.out()), second.out(), null))));
         }
-        return lanes;
+        return tracks;
     }
 
     private static Event sound(String name, FrameRange record, Dice dice) {

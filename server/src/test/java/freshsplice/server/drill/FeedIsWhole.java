@@ -1,6 +1,6 @@
 package freshsplice.server.drill;
 
-import freshsplice.server.ChangedSequence;
+import freshsplice.server.ChangedMaster;
 import java.util.HashMap;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
@@ -15,7 +15,7 @@ final class FeedIsWhole implements Watch.Check {
             Finding.unlessEqual("what changed adds up to what is", () -> {
                 JsonNode known = windows.get(id);
                 JsonNode change = world.looks().get("/api/masters/" + id + "/changes" + (known == null ? "" : "?since=" + known.get("stamp").asString()));
-                JsonNode heard = known == null ? change.get("whole") : ChangedSequence.of(known, change);
+                JsonNode heard = known == null ? change.get("whole") : ChangedMaster.of(known, change);
                 windows.put(id, heard);
                 String difference = States.difference(heard, world.master(id));
                 return difference.isEmpty() ? "" : "master " + id + ": " + difference;

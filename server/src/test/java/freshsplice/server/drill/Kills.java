@@ -42,7 +42,7 @@ final class Kills implements Operation {
     }
 
     private static Optional<Edit> edit(World world, Dice dice) {
-        return world.anyMaster(dice).flatMap(master -> dice.of(master.get("sections")).map(piece -> new Edit("/api/masters/" + master.get("id").asLong() + "/edits",
-                Map.of("kind", "SLIP", "frames", dice.between(-3, 3), "sections", List.of(piece.get("id").asLong())))));
+        return world.anyMaster(dice).flatMap(master -> dice.of(master.get("clips")).map(clip -> new Edit("/api/masters/" + master.get("id").asLong() + "/edits",
+                Map.of("kind", "SLIP", "frames", dice.between(-3, 3), "clips", List.of(clip.get("id").asLong())))));
     }
 }

@@ -7,30 +7,30 @@ import java.util.Optional;
 import java.util.TreeMap;
 import tools.jackson.databind.JsonNode;
 
-/** Edits of masters, on every lane. */
+/** Edits of masters, on every track. */
 final class MasterOperations {
-    private static final List<String> OF_PIECES = List.of("HEAD", "TAIL", "SLIP", "SLIDE", "SPLIT", "JOIN", "LIFT", "TAKE_OUT", "DUPLICATE",
+    private static final List<String> OF_CLIPS = List.of("HEAD", "TAIL", "SLIP", "SLIDE", "SPLIT", "JOIN", "LIFT", "EXTRACT", "DUPLICATE",
             "SWAP", "MOVE", "SWITCH", "REPLACE", "CUT_TO", "FORK", "COPY_UP", "LAY_DOWN", "NEST", "OPEN", "FILL", "FILL_GAP", "SPEED",
             "REVERSE", "HOLD", "KEY", "MOVE_KEY", "EASE_KEY", "REMOVE_KEY", "DISSOLVE", "FADE_OUT");
     private static final List<String> OF_PLACES = List.of("ROLL", "PUT", "PASTE", "CLEAR", "NEW_SHOT");
-    private static final List<String> OF_LANES = List.of("LANE_ADD", "LANE_REMOVE", "LANE_RENAME", "LANE_SWITCH", "LANE_LOCK", "LANE_ORDER");
+    private static final List<String> OF_TRACKS = List.of("TRACK_ADD", "TRACK_REMOVE", "TRACK_RENAME", "TRACK_SWITCH", "TRACK_LOCK", "TRACK_ORDER");
 
     private MasterOperations() {
     }
 
     static List<Operation> all() {
-        return List.of(new EditPieces(), new EditPlace(), new EditLane(), new MoveSeam(), new Mark(), new Masters());
+        return List.of(new EditClips(), new EditPlace(), new EditTrack(), new MoveSeam(), new Marker(), new Masters());
     }
 
-    /** What many edits need, of a piece and a place in it. */
-    private static Map<String, Object> usual(JsonNode master, JsonNode piece, Dice dice) {
-        long length = piece.get("out").asLong() - piece.get("in").asLong();
-        Map<String, Object> edit = new TreeMap<>(Map.of("frames", dice.between(-9, 9), "at", piece.get("in").asLong() + dice.below((int) Math.max(1, length)),
+    /** What many edits need, of a clip and a place in it. */
+    private static Map<String, Object> usual(JsonNode master, JsonNode clip, Dice dice) {
+        long length = clip.get("out").asLong() - clip.get("in").asLong();
+        Map<String, Object> edit = new TreeMap<>(Map.of("frames", dice.between(-9, 9), "at", clip.get("in").asLong() + dice.below((int) Math.max(1, length)),
                 "ripple", dice.once(2), "speed", dice.of("1/2", "2", "-1", "3/4", "24000/24024", "150 %", "0"),
                 "easing", dice.of("STRAIGHT", "EASED", "STEPPED"), "curve", dice.of("EVEN", "EASED", "LATE", "EARLY"),
-                "along", dice.of("ALL_LANES", "OWN_LANE"), "soundStays", dice.once(2), "text", "N" + dice.below(1000)));
+                "along", dice.of("ALL_TRACKS", "OWN_TRACK"), "soundStays", dice.once(2), "text", "N" + dice.below(1000)));
         if (!master.get("upper").isEmpty() && dice.once(2)) {
-            edit.put("lane", dice.of(master.get("upper")).orElseThrow().get("lane").get("id").asLong());
+            edit.put("track", dice.of(master.get("upper")).orElseThrow().get("track").get("id").asLong());
         }
         return edit;
     }
@@ -42,11 +42,11 @@ final class MasterOperations {
         return Touched.SOUND;
     }
 
-    private static Map<String, Object> piece(World world, Dice dice) {
+    private static Map<String, Object> clip(World world, Dice dice) {
         String shows = dice.of("SHOT", "SHOT", "BLACK", "SLATE", "MASTER", "RENDER");
-        Map<String, Object> piece = new HashMap<>(Map.of("shows", shows, "text", "words " + dice.below(100)));
+        Map<String, Object> clip = new HashMap<>(Map.of("shows", shows, "text", "words " + dice.below(100)));
         if (dice.once(2)) {
-            piece.put("frames", dice.between(1, 40));
+            clip.put("frames", dice.between(1, 40));
         }
         List<Long> ids = switch (shows) {
             case "SHOT" -> List.copyOf(world.shots());
@@ -56,27 +56,27 @@ final class MasterOperations {
             default -> List.of();
         };
         if (!ids.isEmpty()) {
-            piece.put("id", dice.of(ids));
+            clip.put("id", dice.of(ids));
         }
-        return piece;
+        return clip;
     }
 
-    static final class EditPieces implements Operation {
+    static final class EditClips implements Operation {
         @Override
         public Touched play(World world, Person who, Dice dice) {
             Optional<JsonNode> master = world.anyMaster(dice);
-            List<JsonNode> pieces = master.map(World::pieces).orElse(List.of());
-            if (pieces.isEmpty()) {
+            List<JsonNode> clips = master.map(World::clips).orElse(List.of());
+            if (clips.isEmpty()) {
                 return Touched.NOTHING;
             }
-            JsonNode piece = dice.of(pieces);
-            Map<String, Object> edit = usual(master.get(), piece, dice);
-            edit.put("sections", dice.once(4) ? List.of(piece.get("id").asLong(), dice.of(pieces).get("id").asLong())
-                    : List.of(piece.get("id").asLong()));
-            edit.put("piece", piece(world, dice));
+            JsonNode clip = dice.of(clips);
+            Map<String, Object> edit = usual(master.get(), clip, dice);
+            edit.put("clips", dice.once(4) ? List.of(clip.get("id").asLong(), dice.of(clips).get("id").asLong())
+                    : List.of(clip.get("id").asLong()));
+            edit.put("clip", clip(world, dice));
             List<Long> shots = List.copyOf(world.shots());
             edit.put("shotId", shots.isEmpty() ? 0 : dice.of(shots));
-            return ask(who, master.get(), edit, dice.of(OF_PIECES));
+            return ask(who, master.get(), edit, dice.of(OF_CLIPS));
         }
     }
 
@@ -84,14 +84,14 @@ final class MasterOperations {
         @Override
         public Touched play(World world, Person who, Dice dice) {
             Optional<JsonNode> master = world.anyMaster(dice);
-            List<JsonNode> pieces = master.map(World::pieces).orElse(List.of());
-            if (pieces.isEmpty()) {
+            List<JsonNode> clips = master.map(World::clips).orElse(List.of());
+            if (clips.isEmpty()) {
                 return Touched.NOTHING;
             }
             String kind = dice.of(OF_PLACES);
-            Map<String, Object> edit = usual(master.get(), dice.of(pieces), dice);
-            edit.put("sections", kind.equals("PASTE") ? List.of(dice.of(pieces).get("id").asLong()) : List.of());
-            edit.put("piece", piece(world, dice));
+            Map<String, Object> edit = usual(master.get(), dice.of(clips), dice);
+            edit.put("clips", kind.equals("PASTE") ? List.of(dice.of(clips).get("id").asLong()) : List.of());
+            edit.put("clip", clip(world, dice));
             if (kind.equals("CLEAR") || kind.equals("NEW_SHOT")) {
                 edit.put("frames", dice.between(1, 30));
             }
@@ -99,13 +99,13 @@ final class MasterOperations {
         }
     }
 
-    static final class EditLane implements Operation {
+    static final class EditTrack implements Operation {
         @Override
         public Touched play(World world, Person who, Dice dice) {
             return world.anyMaster(dice).map(master -> {
-                Map<String, Object> edit = new TreeMap<>(Map.of("sections", List.of(), "frames", dice.of(-1, 1), "text", "lane " + dice.below(9)));
-                edit.put("lane", dice.of(master.get("upper")).map(u -> u.get("lane")).orElse(master.get("main")).get("id").asLong());
-                return ask(who, master, edit, dice.of(OF_LANES));
+                Map<String, Object> edit = new TreeMap<>(Map.of("clips", List.of(), "frames", dice.of(-1, 1), "text", "track " + dice.below(9)));
+                edit.put("track", dice.of(master.get("upper")).map(u -> u.get("track")).orElse(master.get("main")).get("id").asLong());
+                return ask(who, master, edit, dice.of(OF_TRACKS));
             }).orElse(Touched.NOTHING);
         }
     }
@@ -120,20 +120,20 @@ final class MasterOperations {
         }
     }
 
-    static final class Mark implements Operation {
+    static final class Marker implements Operation {
         @Override
         public Touched play(World world, Person who, Dice dice) {
             world.anyMaster(dice).ifPresent(master -> {
-                Optional<JsonNode> mark = dice.of(master.get("marks"));
-                if (mark.isEmpty() || dice.once(2)) {
+                Optional<JsonNode> marker = dice.of(master.get("markers"));
+                if (marker.isEmpty() || dice.once(2)) {
                     Map<String, Object> made = new HashMap<>(Map.of("at", master.get("masterStart").asLong() + dice.below(90), "frames", 1 + dice.below(9),
-                            "words", "mark " + dice.below(99)));
-                    dice.of(master.get("sections")).filter(s -> dice.once(2)).ifPresent(s -> made.put("section", s.get("id").asLong()));
-                    who.post("/api/masters/" + master.get("id").asLong() + "/marks", made);
+                            "words", "marker " + dice.below(99)));
+                    dice.of(master.get("clips")).filter(s -> dice.once(2)).ifPresent(s -> made.put("clip", s.get("id").asLong()));
+                    who.post("/api/masters/" + master.get("id").asLong() + "/markers", made);
                 } else if (dice.once(2)) {
-                    who.post("/api/marks/" + mark.get().get("id").asLong(), Map.of("words", "changed " + dice.below(99)));
+                    who.post("/api/markers/" + marker.get().get("id").asLong(), Map.of("words", "changed " + dice.below(99)));
                 } else {
-                    who.post("/api/marks/" + mark.get().get("id").asLong() + "/remove", null);
+                    who.post("/api/markers/" + marker.get().get("id").asLong() + "/remove", null);
                 }
             });
             return Touched.NOTHING;

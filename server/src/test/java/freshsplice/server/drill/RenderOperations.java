@@ -29,7 +29,7 @@ final class RenderOperations {
             recipe.put("rate", dice.of(null, null, "25", "48"));
             Map<String, Object> ask = Fields.of("shotIds", dice.once(3) ? List.of(shot, dice.of(shots)) : List.of(shot), "master", dice.once(6),
                     "masterId", dice.of(world.masters()), "width", 64, "height", 36, "burnIn", dice.once(2), "blur", false,
-                    "extent", dice.of("PIECES", "MISSING", "RANGE", "ACTION", "STILL"), "grade", dice.of("TRIAL", "DRAFT", "FINAL"), "every", dice.once(4) ? 2 : 1,
+                    "extent", dice.of("CLIPS", "MISSING", "RANGE", "ACTION", "STILL"), "grade", dice.of("TRIAL", "DRAFT", "FINAL"), "every", dice.once(4) ? 2 : 1,
                     "handles", dice.below(3));
             ask.put("in", first + dice.below(5));
             ask.put("out", first + 6 + dice.below(6));

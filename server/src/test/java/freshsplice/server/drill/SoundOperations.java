@@ -12,7 +12,7 @@ final class SoundOperations {
     }
 
     static List<Operation> all() {
-        return List.of(new Lay(), new Change(), new Lane());
+        return List.of(new Lay(), new Change(), new Track());
     }
 
     static final class Lay implements Operation {
@@ -22,7 +22,7 @@ final class SoundOperations {
             world.anyMaster(dice).filter(m -> !files.isEmpty()).ifPresent(master -> {
                 Map<String, Object> laid = new HashMap<>(Map.of("mediaId", dice.of(files).get("mediaId").asLong(),
                         "at", master.get("masterStart").asLong() + dice.below(120)));
-                dice.of(master.get("sound")).filter(s -> dice.once(2)).ifPresent(s -> laid.put("lane", s.get("lane").asString()));
+                dice.of(master.get("sound")).filter(s -> dice.once(2)).ifPresent(s -> laid.put("track", s.get("track").asString()));
                 who.post("/api/masters/" + master.get("id").asLong() + "/sounds", laid);
             });
             return Touched.SOUND;
@@ -48,11 +48,11 @@ final class SoundOperations {
         }
     }
 
-    static final class Lane implements Operation {
+    static final class Track implements Operation {
         @Override
         public Touched play(World world, Person who, Dice dice) {
             world.anyMaster(dice).ifPresent(master -> dice.of(master.get("sound")).ifPresent(s ->
-                    who.post("/api/masters/" + master.get("id").asLong() + "/sound-lanes", Map.of("name", s.get("lane").asString(),
+                    who.post("/api/masters/" + master.get("id").asLong() + "/sound-tracks", Map.of("name", s.get("track").asString(),
                             dice.of("muted", "solo"), dice.once(2), "level", dice.near(0, 9)))));
             return Touched.SOUND;
         }

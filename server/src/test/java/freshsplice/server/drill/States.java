@@ -13,7 +13,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** What windows are told of a project, to be compared with what they were told at another time. */
 final class States {
     /** Numbers of edits, what is drawn meanwhile, and what came in besides. */
-    private static final Set<String> ASIDE = Set.of("seq", "stamp", "renders", "gaps", "stand", "toRender", "renderId", "renderIds", "version", "counts", "undo", "redo", "renderBend", "render", "covered", "stale",
+    private static final Set<String> ASIDE = Set.of("seq", "stamp", "renders", "gaps", "stand", "toRender", "renderId", "renderIds", "version", "counts", "undo", "redo", "renderOffset", "render", "covered", "stale",
             "shared", "reach");
 
     private States() {

@@ -79,17 +79,17 @@ final class World {
         return all.isEmpty() ? Optional.empty() : Optional.of(master(dice.of(all)));
     }
 
-    /** All pieces of a master, on all lanes. */
-    static List<JsonNode> pieces(JsonNode master) {
+    /** All clips of a master, on all tracks. */
+    static List<JsonNode> clips(JsonNode master) {
         List<JsonNode> all = new ArrayList<>();
-        master.get("sections").forEach(all::add);
-        master.get("upper").forEach(lane -> lane.get("sections").forEach(all::add));
+        master.get("clips").forEach(all::add);
+        master.get("upper").forEach(track -> track.get("clips").forEach(all::add));
         return all;
     }
 
     /** Shots that some master shows, each once. */
     Set<Long> shots() {
-        return masters().stream().flatMap(id -> pieces(master(id)).stream()).map(piece -> piece.path("shotId").asLong())
+        return masters().stream().flatMap(id -> clips(master(id)).stream()).map(clip -> clip.path("shotId").asLong())
                 .filter(id -> id > 0).collect(Collectors.toCollection(LinkedHashSet::new));
     }
 

@@ -11,7 +11,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 
 class ReadOnceTest {
     private final TouchLog touched = new TouchLog();
-    private final ReadOnce<String, Integer> read = new ReadOnce<>(touched, EnumSet.of(Room.LANES), 1000, value -> 10);
+    private final ReadOnce<String, Integer> read = new ReadOnce<>(touched, EnumSet.of(Room.TRACKS), 1000, value -> 10);
     private final AtomicInteger readings = new AtomicInteger();
 
     @AfterEach
@@ -42,7 +42,7 @@ class ReadOnceTest {
         assertThat(looked(1)).isEqualTo(1);
         step(2, "camera_key");
         assertThat(looked(2)).as("a camera has no part in it").isEqualTo(1);
-        step(3, "section");
+        step(3, "clip");
         assertThat(looked(3)).isEqualTo(2);
         assertThat(looked(3)).isEqualTo(2);
     }
@@ -50,7 +50,7 @@ class ReadOnceTest {
     @Test
     void whoSeesWhatWasBeforeAStepReadsForThemselvesAndKeepsNothing() {
         assertThat(looked(1)).isEqualTo(1);
-        step(2, "section");
+        step(2, "clip");
         assertThat(looked(1)).isEqualTo(2);
         assertThat(looked(1)).isEqualTo(3);
         assertThat(looked(2)).isEqualTo(4);
@@ -62,7 +62,7 @@ class ReadOnceTest {
         assertThat((int) read.of(project(1), "key", readings::incrementAndGet)).isEqualTo(1);
         assertThat((int) read.of(project(1), "key", readings::incrementAndGet)).isEqualTo(2);
         read.left(1, "key", 70);
-        step(1, "section");
+        step(1, "clip");
         assertThat(looked(1)).as("what a step left is what is read after it").isEqualTo(70);
     }
 

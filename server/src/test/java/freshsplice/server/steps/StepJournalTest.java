@@ -67,9 +67,9 @@ class StepJournalTest {
             long later = step(first, 2, "Tom", StepRow.State.DONE);
             store.entities().flush();
             // of rows below zero, which nobody has: turning it moves them
-            jdbc.update("insert into step_row (id, step_id, place, table_name, row_id, row_last, kind, pushed) values (?, ?, 0, 'section', -9, -7, 'PUSH', 24)",
+            jdbc.update("insert into step_row (id, step_id, place, table_name, row_id, row_last, kind, pushed) values (?, ?, 0, 'clip', -9, -7, 'PUSH', 24)",
                     -push[0], push[0]);
-            jdbc.update("insert into step_row (id, step_id, place, table_name, row_id, row_last, kind) values (?, ?, 0, 'section', -8, -8, 'CHANGE')",
+            jdbc.update("insert into step_row (id, step_id, place, table_name, row_id, row_last, kind) values (?, ?, 0, 'clip', -8, -8, 'CHANGE')",
                     -later, later);
             jdbc.update("insert into step_value (id, step_row_id, column_name, old_value, new_value) values (?, ?, 'rec_in', '124', '130')", -later, -later);
         });

@@ -2,15 +2,15 @@ package freshsplice.server.steps;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import freshsplice.core.master.Bend;
-import freshsplice.core.master.Pace;
+import freshsplice.core.master.RetimeInterpolation;
+import freshsplice.core.master.RetimeKey;
 import freshsplice.core.motion.Easing;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
 import freshsplice.server.TestServer;
 import freshsplice.server.WholeServer;
-import freshsplice.server.rows.Bends;
 import freshsplice.server.rows.OutsideSteps;
+import freshsplice.server.rows.RetimeKeys;
 import freshsplice.server.rows.Row;
 import freshsplice.server.rows.Undoable;
 import jakarta.persistence.EntityManager;
@@ -174,8 +174,8 @@ class UndoableTablesTest {
                 Map.entry(Easing.class, other ? Easing.STEPPED : Easing.EASED),
                 Map.entry(Rational.class, other ? Rational.of(-1001, 24) : Rational.ONE),
                 Map.entry(FrameRate.class, FrameRate.parse(other ? "24000/1001" : "25")),
-                Map.entry(Bends.class, new Bends(other ? List.of(new Bend(Rational.ZERO, Rational.ZERO, Pace.values()[0]),
-                        new Bend(Rational.of(5, 1), Rational.of(7, 2), Pace.values()[0])) : List.of())),
+                Map.entry(RetimeKeys.class, new RetimeKeys(other ? List.of(new RetimeKey(Rational.ZERO, Rational.ZERO, RetimeInterpolation.values()[0]),
+                        new RetimeKey(Rational.of(5, 1), Rational.of(7, 2), RetimeInterpolation.values()[0])) : List.of())),
                 Map.entry(Instant.class, Instant.parse(other ? "2031-03-30T01:30:00.123Z" : "2026-01-01T12:00:00Z")));
     }
 }

@@ -1,6 +1,6 @@
 package freshsplice.core.master.edit;
 
-/** What an edit that changes a length does to all that follows on its lane. */
+/** What an edit that changes a length does to all that follows on its track. */
 public enum Following {
     /** It moves along by as many frames: a ripple. */
     MOVES_ALONG,

@@ -1,7 +1,7 @@
 package freshsplice.core.master.edit;
 
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.Rational;
@@ -12,26 +12,26 @@ public final class LiveCamera {
     }
 
     /**
-     * Cuts to another shot at a record frame: the piece there is split, and what follows of it shows the other shot at
-     * the same action frames. At the first frame of a piece the whole piece is changed.
+     * Cuts to another shot at a record frame: the clip there is split, and what follows of it shows the other shot at
+     * the same action frames. At the first frame of a clip the whole clip is changed.
      *
-     * @param from the shot that the piece shows
+     * @param from the shot that the clip shows
      * @param to   the shot to cut to
      * @throws IllegalArgumentException if the frame is black, or the shot is live there already
      */
     public static Master cutTo(Master master, Place place, long at, Shot from, Shot to) {
-        Section piece = place.in(master);
-        if (!piece.record().contains(at) || piece.shotId() != from.id()) {
+        Clip clip = place.in(master);
+        if (!clip.record().contains(at) || clip.shotId() != from.id()) {
             throw new Refusal("Record frame " + at + " does not show " + from.code() + " any more");
         }
         if (from.id() == to.id()) {
             throw new Refusal(to.code() + " is live at that frame already");
         }
-        Rational position = from.actionAt(piece.at(at)).minus(Rational.of(to.actionOffset()));
-        boolean whole = at == piece.record().in();
+        Rational position = from.actionAt(clip.at(at)).minus(Rational.of(to.actionOffset()));
+        boolean whole = at == clip.record().in();
         Master split = whole ? master : Arranging.split(master, place, at);
         int index = whole ? place.index() : place.index() + 1;
-        Place rest = new Place(place.lane(), index);
-        return rest.changed(split, rest.in(split).showing(new Section.Content.OfShot(to.id()), position));
+        Place rest = new Place(place.track(), index);
+        return rest.changed(split, rest.in(split).showing(new Clip.Content.OfShot(to.id()), position));
     }
 }

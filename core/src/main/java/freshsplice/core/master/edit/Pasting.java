@@ -1,7 +1,7 @@
 package freshsplice.core.master.edit;
 
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
@@ -9,40 +9,40 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 
-/** Copied pieces, put into a master. */
+/** Copied clips, put into a master. */
 public final class Pasting {
     private Pasting() {
     }
 
     /**
-     * Puts copies of pieces in from a record frame on, with the gaps that lay between them.
+     * Puts copies of clips in from a record frame on, with the gaps that lay between them.
      *
      * @param rate   the rate of the master that they were copied from
-     * @param lane   index of the lane
+     * @param track   index of the track
      * @param insert what comes after is pushed along; else they are laid over what is there
      * @throws IllegalArgumentException if the rates differ, or there is nothing to put in
      */
-    public static Master put(Master master, int lane, long at, List<Section> pieces, FrameRate rate, boolean insert) {
-        if (pieces.isEmpty()) {
+    public static Master put(Master master, int track, long at, List<Clip> clips, FrameRate rate, boolean insert) {
+        if (clips.isEmpty()) {
             throw new Refusal("Nothing was copied that is still there");
         }
         if (!rate.equals(master.rate())) {
-            throw new Refusal("These pieces count " + rate + " frames a second and \"" + master.name()
+            throw new Refusal("These clips count " + rate + " frames a second and \"" + master.name()
                     + "\" counts " + master.rate() + ": frames of one are no frames of the other");
         }
-        List<Section> inOrder = new ArrayList<>(pieces);
+        List<Clip> inOrder = new ArrayList<>(clips);
         inOrder.sort(Comparator.comparingLong(s -> s.record().in()));
         long first = inOrder.get(0).record().in();
         FrameRange span = FrameRange.of(first, inOrder.stream().mapToLong(s -> s.record().out()).max().orElseThrow());
         Master room = insert ? Arranging.opened(master, at, span.length()) : master;
         long end = first;
-        for (Section piece : inOrder) {
-            if (piece.record().in() < end) {
-                throw new Refusal("These pieces lie over each other on several lanes: copy those of "
-                        + "one lane at a time");
+        for (Clip clip : inOrder) {
+            if (clip.record().in() < end) {
+                throw new Refusal("These clips lie over each other on several tracks: copy those of "
+                        + "one track at a time");
             }
-            end = piece.record().out();
-            room = Arranging.overwrite(room, lane, piece.shiftedBy(at - first).fresh());
+            end = clip.record().out();
+            room = Arranging.overwrite(room, track, clip.shiftedBy(at - first).fresh());
         }
         return Master.checked(room);
     }

@@ -1,58 +1,58 @@
 package freshsplice.core.master.edit;
 
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.List;
 
 /**
- * A piece of a master, by where it stands.
+ * A clip of a master, by where it stands.
  *
- * @param lane  index of its lane
- * @param index its index on that lane
+ * @param track  index of its track
+ * @param index its index on that track
  */
-public record Place(int lane, int index) {
+public record Place(int track, int index) {
     /**
-     * The place of a piece.
+     * The place of a clip.
      *
      * @throws IllegalArgumentException if it is not there any more
      */
-    public static Place of(Master master, long sectionId) {
-        for (int lane = 0; lane < master.lanes().size(); lane++) {
-            List<Section> sections = master.lanes().get(lane).sections();
-            for (int i = 0; i < sections.size(); i++) {
-                if (sections.get(i).id() == sectionId) {
-                    return new Place(lane, i);
+    public static Place of(Master master, long clipId) {
+        for (int track = 0; track < master.tracks().size(); track++) {
+            List<Clip> clips = master.tracks().get(track).clips();
+            for (int i = 0; i < clips.size(); i++) {
+                if (clips.get(i).id() == clipId) {
+                    return new Place(track, i);
                 }
             }
         }
-        throw new Refusal("That piece is not in the master any more: somebody took it out");
+        throw new Refusal("That clip is not in the master any more: somebody took it out");
     }
 
-    public Section in(Master master) {
-        return master.lanes().get(lane).sections().get(index);
+    public Clip in(Master master) {
+        return master.tracks().get(track).clips().get(index);
     }
 
-    /** The pieces of its lane, to be changed. */
-    List<Section> sectionsIn(Master master) {
-        return new ArrayList<>(master.lanes().get(lane).sections());
+    /** The clips of its track, to be changed. */
+    List<Clip> clipsIn(Master master) {
+        return new ArrayList<>(master.tracks().get(track).clips());
     }
 
-    /** The master with this piece changed. */
-    Master changed(Master master, Section piece) {
-        return Master.checked(master.withLane(lane, master.lanes().get(lane).spliced(index, index + 1, List.of(piece))));
+    /** The master with this clip changed. */
+    Master changed(Master master, Clip clip) {
+        return Master.checked(master.withTrack(track, master.tracks().get(track).spliced(index, index + 1, List.of(clip))));
     }
 
-    /** The piece that ends where this one begins; null at a gap. */
-    static Section meetingBefore(List<Section> sections, int index) {
-        return index > 0 && sections.get(index - 1).record().out() == sections.get(index).record().in()
-                ? sections.get(index - 1) : null;
+    /** The clip that ends where this one begins; null at a gap. */
+    static Clip meetingBefore(List<Clip> clips, int index) {
+        return index > 0 && clips.get(index - 1).record().out() == clips.get(index).record().in()
+                ? clips.get(index - 1) : null;
     }
 
-    /** The piece that begins where this one ends; null at a gap. */
-    static Section meetingAfter(List<Section> sections, int index) {
-        return index + 1 < sections.size() && sections.get(index + 1).record().in() == sections.get(index).record().out()
-                ? sections.get(index + 1) : null;
+    /** The clip that begins where this one ends; null at a gap. */
+    static Clip meetingAfter(List<Clip> clips, int index) {
+        return index + 1 < clips.size() && clips.get(index + 1).record().in() == clips.get(index).record().out()
+                ? clips.get(index + 1) : null;
     }
 }

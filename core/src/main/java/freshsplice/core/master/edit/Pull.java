@@ -1,7 +1,7 @@
 package freshsplice.core.master.edit;
 
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.Rational;
 import freshsplice.core.words.Amounts;
@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * What a pull at a seam or a piece would make, before it is made: the frames on both sides, the new lengths, and what is
+ * What a pull at a seam or a clip would make, before it is made: the frames on both sides, the new lengths, and what is
  * left of the handles.
  *
  * @param left  the last frame before the line; null for black
@@ -34,13 +34,13 @@ public record Pull(Side left, Side right, String words) {
     /**
      * @param before the master as it is
      * @param after  the master as it would be
-     * @param leftId id of the piece whose last frame is looked at; 0 for none
-     * @param rightId id of the piece whose first frame is looked at; 0 for none
+     * @param leftId id of the clip whose last frame is looked at; 0 for none
+     * @param rightId id of the clip whose first frame is looked at; 0 for none
      * @param shots  by id
      */
     public static Pull of(Master before, Master after, long leftId, long rightId, Map<Long, Shot> shots) {
-        Section left = find(after, leftId);
-        Section right = find(after, rightId);
+        Clip left = find(after, leftId);
+        Clip right = find(after, rightId);
         Side last = left == null ? null : side(left, left.record().last(), shots, true);
         Side first = right == null ? null : side(right, right.record().in(), shots, false);
         List<String> words = new ArrayList<>();
@@ -57,18 +57,18 @@ public record Pull(Side left, Side right, String words) {
         return new Pull(last, first, String.join(" · ", words));
     }
 
-    private static Section find(Master master, long id) {
-        return id == 0 ? null : master.lanes().stream().flatMap(l -> l.sections().stream()).filter(s -> s.id() == id)
+    private static Clip find(Master master, long id) {
+        return id == 0 ? null : master.tracks().stream().flatMap(l -> l.clips().stream()).filter(s -> s.id() == id)
                 .findFirst().orElse(null);
     }
 
-    private static Side side(Section piece, long record, Map<Long, Shot> shots, boolean atEnd) {
-        Shot shot = shots.get(piece.shotId());
+    private static Side side(Clip clip, long record, Map<Long, Shot> shots, boolean atEnd) {
+        Shot shot = shots.get(clip.shotId());
         if (shot == null) {
             return null;
         }
-        Rational position = piece.at(record);
-        boolean towardsEnd = atEnd == (piece.speed().signum() >= 0);
+        Rational position = clip.at(record);
+        boolean towardsEnd = atEnd == (clip.speed().signum() >= 0);
         long spare = towardsEnd ? shot.frames().last() - position.floor() : position.floor() - shot.frames().in();
         return new Side(shot, position, spare);
     }
@@ -77,7 +77,7 @@ public record Pull(Side left, Side right, String words) {
         return side.spare() >= 0 ? side.spare() + " left" : -side.spare() + " past the handles";
     }
 
-    private static String words(Section was, Section is, Side side, String way) {
+    private static String words(Clip was, Clip is, Side side, String way) {
         long length = is.record().length();
         String lengths = was.record().length() == length ? Amounts.frames(length)
                 : was.record().length() + " → " + Amounts.frames(length);

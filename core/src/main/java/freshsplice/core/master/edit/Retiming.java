@@ -1,9 +1,9 @@
 package freshsplice.core.master.edit;
 
-import freshsplice.core.master.Bend;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Pace;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.RetimeInterpolation;
+import freshsplice.core.master.RetimeKey;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -11,7 +11,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 
-/** Edits of how fast a piece goes through its content. */
+/** Edits of how fast a clip goes through its content. */
 public final class Retiming {
     /** Faster than this nobody sees anything, and typed slips of the hand are caught. */
     private static final Rational FASTEST = Rational.of(100);
@@ -20,75 +20,75 @@ public final class Retiming {
     }
 
     /**
-     * Stretches or squeezes what a piece shows to another length: the same content from end to end, slower or faster.
+     * Stretches or squeezes what a clip shows to another length: the same content from end to end, slower or faster.
      *
      * @param out   record frame at which it is to end; what is there must leave room, unless it is pushed along
      * @param following whether what comes after is pushed along
      */
     public static Master fill(Master master, Place place, long out, Following following) {
-        Section piece = place.in(master);
-        FrameRange record = piece.record();
+        Clip clip = place.in(master);
+        FrameRange record = clip.record();
         if (out <= record.in()) {
-            throw new Refusal("A piece lasts at least one frame: it begins at record frame "
+            throw new Refusal("A clip lasts at least one frame: it begins at record frame "
                     + record.in());
         }
         Rational by = Rational.of(out - record.in()).dividedBy(Rational.of(record.length()));
-        Section stretched = piece.isEven()
-                ? piece.timed(record.withOut(out), piece.from(), piece.speed().dividedBy(by))
-                : piece.bent(record.withOut(out), Bend.stretched(piece.bends(), by));
+        Clip stretched = clip.isEven()
+                ? clip.timed(record.withOut(out), clip.from(), clip.speed().dividedBy(by))
+                : clip.withRetimeKeys(record.withOut(out), RetimeKey.stretched(clip.retimeKeys(), by));
         return following == Following.MOVES_ALONG ? Master.checked(Ripple.after(master, place, stretched, record.out(), out - record.out()))
                 : place.changed(master, stretched);
     }
 
-    /** Stretches or squeezes a piece up to the piece after it: the gap behind it closes. */
+    /** Stretches or squeezes a clip up to the clip after it: the gap behind it closes. */
     public static Master fillGap(Master master, Place place) {
-        List<Section> sections = master.lanes().get(place.lane()).sections();
-        if (place.index() + 1 >= sections.size()) {
-            throw new Refusal("No piece comes after this one, so there is no gap to fill");
+        List<Clip> clips = master.tracks().get(place.track()).clips();
+        if (place.index() + 1 >= clips.size()) {
+            throw new Refusal("No clip comes after this one, so there is no gap to fill");
         }
-        return fill(master, place, sections.get(place.index() + 1).record().in(), Following.STAYS);
+        return fill(master, place, clips.get(place.index() + 1).record().in(), Following.STAYS);
     }
 
     /** Another constant speed in the same place, from the same first frame; negative backwards. */
     public static Master speed(Master master, Place place, Rational speed) {
         if (speed.abs().compareTo(FASTEST) > 0) {
-            throw new Refusal("A piece goes at most " + FASTEST + " times as fast");
+            throw new Refusal("A clip goes at most " + FASTEST + " times as fast");
         }
-        Section piece = place.in(master);
-        return place.changed(master, piece.timed(piece.record(), piece.from(), speed));
+        Clip clip = place.in(master);
+        return place.changed(master, clip.timed(clip.record(), clip.from(), speed));
     }
 
     /** The same frames the other way round. */
     public static Master reverse(Master master, Place place) {
-        Section piece = place.in(master);
-        return place.changed(master, piece.isEven()
-                ? piece.timed(piece.record(), piece.at(piece.record().last()), piece.speed().negate())
-                : piece.bent(piece.record(), Bend.reversed(piece.bends(), piece.record().length())));
+        Clip clip = place.in(master);
+        return place.changed(master, clip.isEven()
+                ? clip.timed(clip.record(), clip.at(clip.record().last()), clip.speed().negate())
+                : clip.withRetimeKeys(clip.record(), RetimeKey.reversed(clip.retimeKeys(), clip.record().length())));
     }
 
     /** One frame throughout: the one that is seen at a record frame. */
     public static Master hold(Master master, Place place, long at) {
-        Section piece = place.in(master);
-        checkInside(piece, at);
-        return place.changed(master, piece.timed(piece.record(), Rational.of(piece.at(at).floor()), Rational.ZERO));
+        Clip clip = place.in(master);
+        checkInside(clip, at);
+        return place.changed(master, clip.timed(clip.record(), Rational.of(clip.at(at).floor()), Rational.ZERO));
     }
 
     /**
      * A key at a record frame, so that the speed can be another before it and after it. What is seen stays as it is: a
-     * piece of one speed gets keys at its ends too.
+     * clip of one speed gets keys at its ends too.
      */
     public static Master key(Master master, Place place, long at) {
-        Section piece = place.in(master);
-        checkInside(piece, at);
-        List<Bend> bends = withEnds(piece);
-        Rational frames = Rational.of(at - piece.record().in());
-        if (bends.stream().anyMatch(b -> b.at().equals(frames))) {
+        Clip clip = place.in(master);
+        checkInside(clip, at);
+        List<RetimeKey> retimeKeys = withEnds(clip);
+        Rational frames = Rational.of(at - clip.record().in());
+        if (retimeKeys.stream().anyMatch(b -> b.at().equals(frames))) {
             throw new Refusal("The speed has a key at record frame " + at + " already");
         }
-        Pace easing = bends.stream().filter(b -> b.at().compareTo(frames) < 0).reduce((a, b) -> b)
-                .map(Bend::pace).orElse(Pace.STRAIGHT);
-        bends.add(new Bend(frames, piece.at(at), easing));
-        return bent(master, place, bends);
+        RetimeInterpolation easing = retimeKeys.stream().filter(b -> b.at().compareTo(frames) < 0).reduce((a, b) -> b)
+                .map(RetimeKey::interpolation).orElse(RetimeInterpolation.STRAIGHT);
+        retimeKeys.add(new RetimeKey(frames, clip.at(at), easing));
+        return retimed(master, place, retimeKeys);
     }
 
     /**
@@ -97,59 +97,59 @@ public final class Retiming {
      * @param frames frames of the content later (+) or earlier (−)
      */
     public static Master moveKey(Master master, Place place, long at, Rational frames) {
-        Section piece = place.in(master);
-        int index = keyAt(piece, at);
-        List<Bend> bends = new ArrayList<>(piece.bends());
-        Bend key = bends.get(index);
-        bends.set(index, new Bend(key.at(), key.position().plus(frames), key.pace()));
-        return bent(master, place, bends);
+        Clip clip = place.in(master);
+        int index = keyAt(clip, at);
+        List<RetimeKey> retimeKeys = new ArrayList<>(clip.retimeKeys());
+        RetimeKey key = retimeKeys.get(index);
+        retimeKeys.set(index, new RetimeKey(key.at(), key.position().plus(frames), key.interpolation()));
+        return retimed(master, place, retimeKeys);
     }
 
     /** How time goes on from a key to the next one. */
-    public static Master easeKey(Master master, Place place, long at, Pace easing) {
-        Section piece = place.in(master);
-        int index = keyAt(piece, at);
-        List<Bend> bends = new ArrayList<>(piece.bends());
-        bends.set(index, new Bend(bends.get(index).at(), bends.get(index).position(), easing));
-        return bent(master, place, bends);
+    public static Master easeKey(Master master, Place place, long at, RetimeInterpolation easing) {
+        Clip clip = place.in(master);
+        int index = keyAt(clip, at);
+        List<RetimeKey> retimeKeys = new ArrayList<>(clip.retimeKeys());
+        retimeKeys.set(index, new RetimeKey(retimeKeys.get(index).at(), retimeKeys.get(index).position(), easing));
+        return retimed(master, place, retimeKeys);
     }
 
-    /** Takes a key away; with the last but one, the piece goes at its mean speed again. */
+    /** Takes a key away; with the last but one, the clip goes at its mean speed again. */
     public static Master removeKey(Master master, Place place, long at) {
-        Section piece = place.in(master);
-        List<Bend> bends = new ArrayList<>(piece.bends());
-        bends.remove(keyAt(piece, at));
-        return bends.size() < 2 ? place.changed(master, piece.timed(piece.record(), piece.from(), piece.speed()))
-                : bent(master, place, bends);
+        Clip clip = place.in(master);
+        List<RetimeKey> retimeKeys = new ArrayList<>(clip.retimeKeys());
+        retimeKeys.remove(keyAt(clip, at));
+        return retimeKeys.size() < 2 ? place.changed(master, clip.timed(clip.record(), clip.from(), clip.speed()))
+                : retimed(master, place, retimeKeys);
     }
 
-    private static List<Bend> withEnds(Section piece) {
-        if (!piece.isEven()) {
-            return new ArrayList<>(piece.bends());
+    private static List<RetimeKey> withEnds(Clip clip) {
+        if (!clip.isEven()) {
+            return new ArrayList<>(clip.retimeKeys());
         }
-        return new ArrayList<>(List.of(new Bend(Rational.ZERO, piece.from(), Pace.STRAIGHT),
-                new Bend(Rational.of(piece.record().length()), piece.to(), Pace.STRAIGHT)));
+        return new ArrayList<>(List.of(new RetimeKey(Rational.ZERO, clip.from(), RetimeInterpolation.STRAIGHT),
+                new RetimeKey(Rational.of(clip.record().length()), clip.to(), RetimeInterpolation.STRAIGHT)));
     }
 
-    private static int keyAt(Section piece, long at) {
-        Rational frames = Rational.of(at - piece.record().in());
-        for (int i = 0; i < piece.bends().size(); i++) {
-            if (piece.bends().get(i).at().equals(frames)) {
+    private static int keyAt(Clip clip, long at) {
+        Rational frames = Rational.of(at - clip.record().in());
+        for (int i = 0; i < clip.retimeKeys().size(); i++) {
+            if (clip.retimeKeys().get(i).at().equals(frames)) {
                 return i;
             }
         }
         throw new Refusal("The speed has no key at record frame " + at + ": put one there first");
     }
 
-    private static Master bent(Master master, Place place, List<Bend> bends) {
-        bends.sort(Comparator.comparing(Bend::at));
-        Section piece = place.in(master);
-        return place.changed(master, piece.bent(piece.record(), Bend.checked(bends)));
+    private static Master retimed(Master master, Place place, List<RetimeKey> retimeKeys) {
+        retimeKeys.sort(Comparator.comparing(RetimeKey::at));
+        Clip clip = place.in(master);
+        return place.changed(master, clip.withRetimeKeys(clip.record(), RetimeKey.checked(retimeKeys)));
     }
 
-    private static void checkInside(Section piece, long at) {
-        if (!piece.record().contains(at)) {
-            throw new Refusal("Record frame " + at + " does not lie inside the piece");
+    private static void checkInside(Clip clip, long at) {
+        if (!clip.record().contains(at)) {
+            throw new Refusal("Record frame " + at + " does not lie inside the clip");
         }
     }
 }

@@ -1,8 +1,8 @@
 package freshsplice.core.master.edit;
 
-import freshsplice.core.master.Lane;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Track;
 import freshsplice.core.refusal.Refusal;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -10,43 +10,43 @@ import freshsplice.core.words.Amounts;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Edits of where a piece begins and ends, and of what it shows between. */
+/** Edits of where a clip begins and ends, and of what it shows between. */
 public final class Trims {
     private Trims() {
     }
 
     /**
-     * Moves the head of a piece. Every frame that stays shows what it showed.
+     * Moves the head of a clip. Every frame that stays shows what it showed.
      *
-     * @param frames later (+, the piece gets shorter) or earlier (−, longer)
-     * @param following where it moves along, the piece keeps its place and what comes after is pushed along; else its neighbours stay
+     * @param frames later (+, the clip gets shorter) or earlier (−, longer)
+     * @param following where it moves along, the clip keeps its place and what comes after is pushed along; else its neighbours stay
      */
     public static Master head(Master master, Place place, long frames, Following following) {
-        Section piece = place.in(master);
-        FrameRange record = piece.record();
-        checkLength(piece, frames);
+        Clip clip = place.in(master);
+        FrameRange record = clip.record();
+        checkLength(clip, frames);
         long in = Math.addExact(record.in(), frames);
         if (following == Following.MOVES_ALONG) {
-            Section trimmed = piece.over(FrameRange.of(in, record.out())).shiftedBy(-frames);
+            Clip trimmed = clip.over(FrameRange.of(in, record.out())).shiftedBy(-frames);
             return TransitionRoom.checked(master, Master.checked(Ripple.after(master, place, trimmed, record.out(), -frames)),
-                    place.lane());
+                    place.track());
         }
-        return TransitionRoom.checked(master, place.changed(master, piece.over(FrameRange.of(in, record.out()))), place.lane());
+        return TransitionRoom.checked(master, place.changed(master, clip.over(FrameRange.of(in, record.out()))), place.track());
     }
 
     /**
-     * Moves the tail of a piece.
+     * Moves the tail of a clip.
      *
      * @param frames later (+, longer) or earlier (−, shorter)
      */
     public static Master tail(Master master, Place place, long frames, Following following) {
-        Section piece = place.in(master);
-        FrameRange record = piece.record();
-        checkLength(piece, -frames);
-        Section trimmed = piece.over(record.withOut(Math.addExact(record.out(), frames)));
+        Clip clip = place.in(master);
+        FrameRange record = clip.record();
+        checkLength(clip, -frames);
+        Clip trimmed = clip.over(record.withOut(Math.addExact(record.out(), frames)));
         Master after = following == Following.MOVES_ALONG ? Master.checked(Ripple.after(master, place, trimmed, record.out(), frames))
                 : place.changed(master, trimmed);
-        return TransitionRoom.checked(master, after, place.lane());
+        return TransitionRoom.checked(master, after, place.track());
     }
 
     /** Shows another part of the content in the same place. @param frames frames of the content later (+) or earlier */
@@ -54,12 +54,12 @@ public final class Trims {
         return place.changed(master, place.in(master).slipped(frames));
     }
 
-    /** Moves a piece between its neighbours: what meets it on one side grows as the other side shrinks. */
+    /** Moves a clip between its neighbours: what meets it on one side grows as the other side shrinks. */
     public static Master slide(Master master, Place place, long frames) {
-        Lane lane = master.lanes().get(place.lane());
-        Section before = Place.meetingBefore(lane.sections(), place.index());
-        Section after = Place.meetingAfter(lane.sections(), place.index());
-        List<Section> moved = new ArrayList<>();
+        Track track = master.tracks().get(place.track());
+        Clip before = Place.meetingBefore(track.clips(), place.index());
+        Clip after = Place.meetingAfter(track.clips(), place.index());
+        List<Clip> moved = new ArrayList<>();
         if (before != null) {
             checkLength(before, -frames);
             moved.add(before.over(before.record().withOut(before.record().out() + frames)));
@@ -70,15 +70,15 @@ public final class Trims {
             moved.add(after.over(after.record().withIn(after.record().in() + frames)));
         }
         int from = place.index() - (before == null ? 0 : 1);
-        return TransitionRoom.checked(master, Master.checked(master.withLane(place.lane(),
-                lane.spliced(from, from + moved.size(), moved))), place.lane());
+        return TransitionRoom.checked(master, Master.checked(master.withTrack(place.track(),
+                track.spliced(from, from + moved.size(), moved))), place.track());
     }
 
-    /** @param lost frames that a piece would lose */
-    static void checkLength(Section piece, long lost) {
-        if (lost >= piece.record().length()) {
-            throw new Refusal("The piece at record frame " + piece.record().in() + " has "
-                    + Amounts.frames(piece.record().length()) + "; it cannot lose " + lost);
+    /** @param lost frames that a clip would lose */
+    static void checkLength(Clip clip, long lost) {
+        if (lost >= clip.record().length()) {
+            throw new Refusal("The clip at record frame " + clip.record().in() + " has "
+                    + Amounts.frames(clip.record().length()) + "; it cannot lose " + lost);
         }
     }
 }

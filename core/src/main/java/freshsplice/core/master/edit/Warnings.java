@@ -1,8 +1,8 @@
 package freshsplice.core.master.edit;
 
-import freshsplice.core.master.LivePieces;
+import freshsplice.core.master.Clip;
+import freshsplice.core.master.LiveClips;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -33,7 +33,7 @@ public final class Warnings {
      */
     public static List<String> ofSpeed(Master before, Master after, Map<Long, Shot> shots) {
         Warnings warnings = new Warnings(before, after);
-        warnings.changed().forEach(piece -> warnings.pastHandles(piece, shots.get(piece.shotId())));
+        warnings.changed().forEach(clip -> warnings.pastHandles(clip, shots.get(clip.shotId())));
         return warnings.words;
     }
 
@@ -45,16 +45,16 @@ public final class Warnings {
      */
     public static List<String> ofBoards(Master before, Master after, Map<Long, Shot> shots, Map<Long, Long> begins) {
         Warnings warnings = new Warnings(before, after);
-        warnings.changed().forEach(piece -> warnings.beforeBoard(piece, shots.get(piece.shotId()), begins.get(piece.shotId())));
+        warnings.changed().forEach(clip -> warnings.beforeBoard(clip, shots.get(clip.shotId()), begins.get(clip.shotId())));
         return warnings.words;
     }
 
-    private void beforeBoard(Section piece, Shot shot, Long begins) {
+    private void beforeBoard(Clip clip, Shot shot, Long begins) {
         if (shot == null || begins == null || shot.anchor().still()) {
             return;
         }
-        long early = LongStream.range(piece.record().in(), piece.record().out())
-                .takeWhile(r -> shot.anchor().sourceAt(piece.at(r)).compareTo(Rational.of(begins)) < 0).count();
+        long early = LongStream.range(clip.record().in(), clip.record().out())
+                .takeWhile(r -> shot.anchor().sourceAt(clip.at(r)).compareTo(Rational.of(begins)) < 0).count();
         if (early > 0) {
             words.add(shot.code() + " begins " + Amounts.frames(early) + " before its board does: the board's first frame stands there");
         }
@@ -67,25 +67,25 @@ public final class Warnings {
      */
     public static List<String> ofNests(Master before, Master after, LongFunction<Master> masters) {
         Warnings warnings = new Warnings(before, after);
-        if (after.sections().stream().noneMatch(s -> s.content() instanceof Section.Content.OfMaster)) {
+        if (after.clips().stream().noneMatch(s -> s.content() instanceof Clip.Content.OfMaster)) {
             return List.of();
         }
-        warnings.changed().forEach(piece -> warnings.blackOf(piece, masters));
+        warnings.changed().forEach(clip -> warnings.blackOf(clip, masters));
         return warnings.words;
     }
 
-    private List<Section> changed() {
-        Map<Long, Section> was = before.sections().stream().collect(Collectors.toMap(Section::id, Function.identity()));
-        return after.sections().stream().filter(s -> was.containsKey(s.id()) && !was.get(s.id()).equals(s)).toList();
+    private List<Clip> changed() {
+        Map<Long, Clip> was = before.clips().stream().collect(Collectors.toMap(Clip::id, Function.identity()));
+        return after.clips().stream().filter(s -> was.containsKey(s.id()) && !was.get(s.id()).equals(s)).toList();
     }
 
-    private void pastHandles(Section piece, Shot shot) {
+    private void pastHandles(Clip clip, Shot shot) {
         if (shot == null) {
             return;
         }
-        long a = piece.at(piece.record().in()).floor();
-        long b = piece.at(piece.record().last()).floor();
-        FrameRange shown = piece.shownOver(piece.record());
+        long a = clip.at(clip.record().in()).floor();
+        long b = clip.at(clip.record().last()).floor();
+        FrameRange shown = clip.shownOver(clip.record());
         long past = shown.length() - shown.overlapWith(shot.frames());
         if (past > 0) {
             words.add(shot.code() + " now shows " + a + " to " + b + ": " + Amounts.frames(past)
@@ -93,19 +93,19 @@ public final class Warnings {
         }
     }
 
-    private void blackOf(Section piece, LongFunction<Master> masters) {
-        if (!(piece.content() instanceof Section.Content.OfMaster nested)) {
+    private void blackOf(Clip clip, LongFunction<Master> masters) {
+        if (!(clip.content() instanceof Clip.Content.OfMaster nested)) {
             return;
         }
         Master inner = masters.apply(nested.masterId());
-        long seen = new LivePieces(masters).of(after).stream().filter(l -> l.outer().id() == piece.id())
-                .mapToLong(l -> l.section().record().length()).sum();
-        long black = piece.record().length() - seen;
-        boolean outside = piece.at(piece.record().in()).floor() < inner.start()
-                || piece.at(piece.record().last()).floor() >= inner.end();
+        long seen = new LiveClips(masters).of(after).stream().filter(l -> l.outer().id() == clip.id())
+                .mapToLong(l -> l.clip().record().length()).sum();
+        long black = clip.record().length() - seen;
+        boolean outside = clip.at(clip.record().in()).floor() < inner.start()
+                || clip.at(clip.record().last()).floor() >= inner.end();
         if (outside && black > 0) {
             words.add(inner.name() + " has nothing at " + Amounts.frames(black)
-                    + " that its piece now shows: they are black");
+                    + " that its clip now shows: they are black");
         }
     }
 }

@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatCode;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.FrameChain;
-import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Track;
 import freshsplice.core.master.Transition;
 import freshsplice.core.time.FrameRange;
 import java.util.ArrayList;
@@ -39,11 +39,11 @@ class NestingTest {
                 6, Transition.Curve.EVEN);
         Nesting.Nest nested = Nesting.nest(dissolving, List.of(new Place(0, 1), new Place(0, 2)), 7, "Scene 12");
         LongFunction<Master> masters = id -> nested.inner();
-        assertThat(nested.outer().main().sections()).hasSize(3);
-        assertThat(nested.inner().main().sections()).hasSize(2);
+        assertThat(nested.outer().main().clips()).hasSize(3);
+        assertThat(nested.inner().main().clips()).hasSize(2);
         assertThat(seen(nested.outer(), masters)).isEqualTo(seen(dissolving, id -> null));
         Master opened = Nesting.open(nested.outer(), new Place(0, 1), masters);
-        assertThat(opened.main().sections()).hasSize(4);
+        assertThat(opened.main().clips()).hasSize(4);
         assertThat(seen(opened, id -> null)).isEqualTo(seen(dissolving, id -> null));
     }
 
@@ -53,7 +53,7 @@ class NestingTest {
         Nesting.Nest nested = Nesting.nest(FOUR, List.of(new Place(0, 1), new Place(0, 2)), 7, "Scene 12");
         Master longer = Trims.tail(nested.inner(), new Place(0, 0), 9, Following.MOVES_ALONG);
         Master followed = Nesting.follow(nested.outer(), nested.inner(), longer);
-        assertThat(followed.main().sections().get(1).record()).isEqualTo(FrameRange.of(1020, 1084));
+        assertThat(followed.main().clips().get(1).record()).isEqualTo(FrameRange.of(1020, 1084));
         assertThat(followed.end()).isEqualTo(FOUR.end() + 9);
         Master part = Trims.tail(nested.outer(), new Place(0, 1), -3, Following.STAYS);
         assertThat(Nesting.follow(part, nested.inner(), longer)).isEqualTo(part);
@@ -66,9 +66,9 @@ class NestingTest {
     void noLoops() {
         Master one = FOUR;
         Master two = new Master(2, "Reel", one.rate(), false, 1000, Masters.with(List.of(
-                Lane.of("Shots", List.of(Nesting.whole(one))))).lanes());
+                Track.of("Shots", List.of(Nesting.whole(one))))).tracks());
         Master three = new Master(3, "Show", one.rate(), false, 1000, Masters.with(List.of(
-                Lane.of("Shots", List.of(Nesting.whole(two))))).lanes());
+                Track.of("Shots", List.of(Nesting.whole(two))))).tracks());
         Map<Long, Master> all = Map.of(1L, one, 2L, two, 3L, three);
         assertThatCode(() -> Nesting.checkNoLoop(three, all::get)).doesNotThrowAnyException();
         assertThat(Nesting.nests(three, 1, all::get)).isTrue();
@@ -81,12 +81,12 @@ class NestingTest {
     }
 
     @Test
-    @DisplayName("only pieces that follow each other on one lane become a master")
+    @DisplayName("only clips that follow each other on one track become a master")
     void neighboursOnly() {
         assertThatThrownBy(() -> Nesting.nest(FOUR, List.of(new Place(0, 0), new Place(0, 2)), 7, "x"))
                 .hasMessageContaining("follow each other");
         assertThatThrownBy(() -> Nesting.open(FOUR, new Place(0, 0), id -> null)).hasMessageContaining("nests no master");
-        Section nest = Nesting.nest(FOUR, List.of(new Place(0, 0)), 7, "x").outer().main().sections().get(0);
+        Clip nest = Nesting.nest(FOUR, List.of(new Place(0, 0)), 7, "x").outer().main().clips().get(0);
         assertThat(nest.from().floor()).isEqualTo(1000);
     }
 }

@@ -39,7 +39,7 @@ class PullTest {
     }
 
     @Test
-    @DisplayName("a slip looks at both ends of one piece; backwards the handles lie the other way")
+    @DisplayName("a slip looks at both ends of one clip; backwards the handles lie the other way")
     void slip() {
         Pull pull = Pull.of(TWO, Trims.slip(TWO, new Place(0, 1), Rational.of(5)), 2, 2, SHOTS);
         assertThat(pull.left().frame()).isEqualTo(1035);

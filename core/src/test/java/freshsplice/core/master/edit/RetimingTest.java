@@ -3,9 +3,9 @@ package freshsplice.core.master.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Pace;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.RetimeInterpolation;
 import freshsplice.core.master.Transition;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -25,16 +25,16 @@ class RetimingTest {
     void pulledBackAndStretched() {
         Master master = Masters.of(266, 40);
         Master pulled = Trims.tail(master, FIRST, -38, Following.STAYS);
-        assertThat(pulled.main().sections().get(0).record().length()).isEqualTo(228);
+        assertThat(pulled.main().clips().get(0).record().length()).isEqualTo(228);
         Master filled = Retiming.fillGap(pulled, FIRST);
-        Section piece = filled.main().sections().get(0);
-        assertThat(piece.record()).isEqualTo(FrameRange.ofLength(1000, 266));
-        assertThat(piece.speed()).isEqualTo(Rational.of(228, 266));
-        assertThat(Math.round(piece.speed().toDouble() * 100)).isEqualTo(86);
+        Clip clip = filled.main().clips().get(0);
+        assertThat(clip.record()).isEqualTo(FrameRange.ofLength(1000, 266));
+        assertThat(clip.speed()).isEqualTo(Rational.of(228, 266));
+        assertThat(Math.round(clip.speed().toDouble() * 100)).isEqualTo(86);
         // 133 frames in, half of 228 is done: shot frame 1001 + 114
-        assertThat(piece.at(1133)).isEqualTo(Rational.of(1115));
-        assertThat(piece.to()).as("ends where the good action ends").isEqualTo(Rational.of(1229));
-        assertThat(filled.main().sections().get(1)).isEqualTo(master.main().sections().get(1));
+        assertThat(clip.at(1133)).isEqualTo(Rational.of(1115));
+        assertThat(clip.to()).as("ends where the good action ends").isEqualTo(Rational.of(1229));
+        assertThat(filled.main().clips().get(1)).isEqualTo(master.main().clips().get(1));
     }
 
     @Test
@@ -68,7 +68,7 @@ class RetimingTest {
         long out = record.in() + 1 + random.nextInt(60);
         Master there = Retiming.fill(master, place, out, Following.MOVES_ALONG);
         assertThat(Retiming.fill(there, place, record.out(), Following.MOVES_ALONG)).isEqualTo(master);
-        assertThat(there.lanes().get(place.lane()).sections().get(place.index()).to())
+        assertThat(there.tracks().get(place.track()).clips().get(place.index()).to())
                 .as("the same content end").isEqualTo(place.in(master).to());
     }
 
@@ -85,16 +85,16 @@ class RetimingTest {
     }
 
     @Test
-    @DisplayName("transitions that pieces have no room for are refused with the frames that there are")
+    @DisplayName("transitions that clips have no room for are refused with the frames that there are")
     void fades() {
         Master master = Masters.of(20, 30);
         assertThatThrownBy(() -> Fades.head(master, new Place(0, 1), new Transition(Transition.Kind.DISSOLVE, 20, 6)))
                 .hasMessageContaining("has room for 19");
         assertThatThrownBy(() -> Fades.head(master, FIRST, new Transition(Transition.Kind.DISSOLVE, 1, 6)))
                 .hasMessageContaining("From black");
-        assertThatThrownBy(() -> Fades.toBlack(master, FIRST, 5, Transition.Curve.EVEN)).hasMessageContaining("Another piece meets");
+        assertThatThrownBy(() -> Fades.toBlack(master, FIRST, 5, Transition.Curve.EVEN)).hasMessageContaining("Another clip meets");
         Master out = Fades.toBlack(master, new Place(0, 1), 5, Transition.Curve.EVEN);
-        assertThat(out.main().sections().get(1).tail()).isEqualTo(new Transition(Transition.Kind.DISSOLVE, 5, 0));
+        assertThat(out.main().clips().get(1).tail()).isEqualTo(new Transition(Transition.Kind.DISSOLVE, 5, 0));
         assertThat(Fades.toBlack(out, new Place(0, 1), 0, Transition.Curve.EVEN)).isEqualTo(master);
     }
 
@@ -105,15 +105,15 @@ class RetimingTest {
         Master keyed = Retiming.key(master, FIRST, 1010);
         assertThat(Masters.seen(keyed, 0)).isEqualTo(Masters.seen(master, 0));
         Master moved = Retiming.moveKey(keyed, FIRST, 1010, Rational.of(5));
-        Section piece = moved.main().sections().get(0);
+        Clip clip = moved.main().clips().get(0);
         // 1001 to 1016 in ten frames, 1016 to 1021 in ten: 1.5 and 0.5 frames a frame
-        assertThat(piece.at(1002)).isEqualTo(Rational.of(1004));
-        assertThat(piece.at(1010)).isEqualTo(Rational.of(1016));
-        assertThat(piece.at(1014)).isEqualTo(Rational.of(1018));
-        assertThat(piece.record()).isEqualTo(master.main().sections().get(0).record());
+        assertThat(clip.at(1002)).isEqualTo(Rational.of(1004));
+        assertThat(clip.at(1010)).isEqualTo(Rational.of(1016));
+        assertThat(clip.at(1014)).isEqualTo(Rational.of(1018));
+        assertThat(clip.record()).isEqualTo(master.main().clips().get(0).record());
         assertThat(Retiming.moveKey(moved, FIRST, 1010, Rational.of(-5))).isEqualTo(keyed);
-        Master eased = Retiming.easeKey(moved, FIRST, 1000, Pace.EASED);
-        assertThat(eased.main().sections().get(0).at(1005)).isEqualTo(Rational.of(2017, 2));
+        Master eased = Retiming.easeKey(moved, FIRST, 1000, RetimeInterpolation.EASED);
+        assertThat(eased.main().clips().get(0).at(1005)).isEqualTo(Rational.of(2017, 2));
         Master gone = Retiming.removeKey(Retiming.removeKey(keyed, FIRST, 1010), FIRST, 1000);
         assertThat(gone).isEqualTo(master);
         assertThatThrownBy(() -> Retiming.key(keyed, FIRST, 1010)).hasMessageContaining("1010 already");
@@ -125,12 +125,12 @@ class RetimingTest {
     @DisplayName("stretched and turned round, a changing speed keeps its course")
     void keyedStretchAndReverse() {
         Master keyed = Retiming.moveKey(Retiming.key(Masters.of(20, 30), FIRST, 1010), FIRST, 1010, Rational.of(5));
-        Section before = keyed.main().sections().get(0);
-        Section after = Retiming.fill(keyed, FIRST, 1040, Following.MOVES_ALONG).main().sections().get(0);
+        Clip before = keyed.main().clips().get(0);
+        Clip after = Retiming.fill(keyed, FIRST, 1040, Following.MOVES_ALONG).main().clips().get(0);
         for (long k = 0; k < 20; k++) {
             assertThat(after.at(1000 + 2 * k)).isEqualTo(before.at(1000 + k));
         }
-        Section turned = Retiming.reverse(keyed, FIRST).main().sections().get(0);
+        Clip turned = Retiming.reverse(keyed, FIRST).main().clips().get(0);
         for (long k = 0; k < 20; k++) {
             assertThat(turned.at(1000 + k)).isEqualTo(before.at(1019 - k));
         }

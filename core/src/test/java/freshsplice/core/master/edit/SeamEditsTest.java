@@ -3,10 +3,10 @@ package freshsplice.core.master.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.FrameChain;
-import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Track;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Rational;
@@ -17,26 +17,26 @@ import org.junit.jupiter.api.Test;
 
 class SeamEditsTest {
     private static Master of(long... edges) {
-        List<Section> sections = new ArrayList<>();
+        List<Clip> clips = new ArrayList<>();
         for (int i = 0; i + 1 < edges.length; i++) {
-            sections.add(Section.ofShot(i + 1, i + 1, FrameRange.of(edges[i], edges[i + 1]), Rational.of(1001)));
+            clips.add(Clip.ofShot(i + 1, i + 1, FrameRange.of(edges[i], edges[i + 1]), Rational.of(1001)));
         }
-        return new Master(1, "m", FrameRate.FPS_24, false, edges[0], List.of(Lane.of("Shots", sections)));
+        return new Master(1, "m", FrameRate.FPS_24, false, edges[0], List.of(Track.of("Shots", clips)));
     }
 
     @Test
     void aRollMovesOneSeamAndNothingElse() {
         Master rolled = SeamEdits.move(of(0, 10, 30, 50), 0, 10, 3);
-        assertThat(rolled.main().sections()).extracting(Section::record)
+        assertThat(rolled.main().clips()).extracting(Clip::record)
                 .containsExactly(FrameRange.of(0, 13), FrameRange.of(13, 30), FrameRange.of(30, 50));
-        assertThat(rolled.main().sections()).extracting(s -> s.from().floor()).containsExactly(1001L, 1004L, 1001L);
+        assertThat(rolled.main().clips()).extracting(s -> s.from().floor()).containsExactly(1001L, 1004L, 1001L);
     }
 
     @Test
     void theOpenEndIsTrimmedAndLengthened() {
         assertThat(SeamEdits.move(of(0, 10), 0, 10, 5).end()).isEqualTo(15);
         Master head = SeamEdits.move(of(100, 110), 0, 100, -4);
-        assertThat(head.main().sections().get(0).from()).isEqualTo(Rational.of(997));
+        assertThat(head.main().clips().get(0).from()).isEqualTo(Rational.of(997));
     }
 
     @Test
@@ -74,10 +74,10 @@ class SeamEditsTest {
     @Test
     void speedsAndNestingMultiplyAlongTheChain() {
         Master inner = of(0, 40);
-        Section nest = new Section(9, new Section.Content.OfMaster(1), FrameRange.of(100, 120), Rational.of(4),
+        Clip nest = new Clip(9, new Clip.Content.OfMaster(1), FrameRange.of(100, 120), Rational.of(4),
                 Rational.of(1, 2), true, null, null);
         Master outer = new Master(2, "outer", FrameRate.FPS_24, false, 100,
-                List.of(Lane.of("Shots", List.of(nest))));
+                List.of(Track.of("Shots", List.of(nest))));
         FrameChain chain = new FrameChain(id -> inner);
         assertThat(chain.at(outer, 103).get(0).frame()).isEqualTo(1001 + 5);
         assertThat(chain.at(outer, 119).get(0).frame()).isEqualTo(1001 + 13);
@@ -86,17 +86,17 @@ class SeamEditsTest {
 
     @Test
     void aMasterNestedInItselfIsRefusedNotFollowedForever() {
-        Section nest = new Section(9, new Section.Content.OfMaster(2), FrameRange.of(0, 20), Rational.ZERO,
+        Clip nest = new Clip(9, new Clip.Content.OfMaster(2), FrameRange.of(0, 20), Rational.ZERO,
                 Rational.ONE, true, null, null);
         Master loop = new Master(2, "loop", FrameRate.FPS_24, false, 0,
-                List.of(Lane.of("Shots", List.of(nest))));
+                List.of(Track.of("Shots", List.of(nest))));
         assertThatThrownBy(() -> new FrameChain(id -> loop).at(loop, 3)).hasMessageContaining("nested in itself");
     }
 
     @Test
-    void piecesOfOneLaneNeverLieOverEachOther() {
-        List<Section> over = List.of(Section.ofShot(1, 1, FrameRange.of(0, 10), Rational.ONE),
-                Section.ofShot(2, 2, FrameRange.of(9, 20), Rational.ONE));
-        assertThatThrownBy(() -> Lane.of("x", over)).hasMessageContaining("frame 9");
+    void clipsOfOneTrackNeverLieOverEachOther() {
+        List<Clip> over = List.of(Clip.ofShot(1, 1, FrameRange.of(0, 10), Rational.ONE),
+                Clip.ofShot(2, 2, FrameRange.of(9, 20), Rational.ONE));
+        assertThatThrownBy(() -> Track.of("x", over)).hasMessageContaining("frame 9");
     }
 }

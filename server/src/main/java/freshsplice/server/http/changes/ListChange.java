@@ -10,7 +10,7 @@ import java.util.Map;
 /**
  * How a list of records came out of an older one: stretches that are taken over in order, each with whole numbers that all of
  * its records have more of (an edit near the head pushes thousands by the same frames), stretches that are left out, and
- * records that are new. Ten thousand pieces of which one changed are three stretches.
+ * records that are new. Ten thousand clips of which one changed are three stretches.
  *
  * @param stretches in order
  */

@@ -24,7 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api")
 class HandBackController {
-    /** What the written list does not show as our renders would, before it is taken, and its pieces in figures. */
+    /** What the written list does not show as our renders would, before it is taken, and its clips in figures. */
     record HandBackView(List<IntakeView.Note> remarks, HandBack.Tally tally) {
     }
 

@@ -138,10 +138,10 @@ class IntakeController {
         intake.choose(id, index);
     }
 
-    /** Makes shots of one picture lane; without one, of what is seen of all. */
-    @PostMapping("/cuts/{id}/lane")
-    void lane(@PathVariable long id, @RequestParam(required = false) Integer place, Asker who) {
-        intake.pickLane(id, place, who);
+    /** Makes shots of one picture track; without one, of what is seen of all. */
+    @PostMapping("/cuts/{id}/track")
+    void track(@PathVariable long id, @RequestParam(required = false) Integer place, Asker who) {
+        intake.pickTrack(id, place, who);
     }
 
     @PostMapping("/cuts/{id}/receive")

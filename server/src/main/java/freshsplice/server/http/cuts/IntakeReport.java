@@ -71,7 +71,7 @@ final class IntakeReport {
             rows.add(List.of("black", "", label(g.in()), label(g.out()), "", "", "" + (g.out() - g.in()), "", ""));
         }
         for (IntakeView.Sound s : view.sound()) {
-            rows.add(List.of("sound", s.lane(), label(s.in()), label(s.out()), "", "", "" + (s.out() - s.in()), s.name(),
+            rows.add(List.of("sound", s.track(), label(s.in()), label(s.out()), "", "", "" + (s.out() - s.in()), s.name(),
                     s.mediaId() == null ? "sound to find" : "found"));
         }
         for (IntakeView.Missing m : view.missing()) {

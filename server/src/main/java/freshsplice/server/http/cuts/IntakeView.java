@@ -15,7 +15,7 @@ import java.util.List;
  * @param first      whether it is the project's first, from which shots are made
  * @param choices    the sequences in the file
  * @param chosen     which of them this is
- * @param pickedLane place of the one lane that shots are made of; null for what is seen of all
+ * @param pickedTrack place of the one track that shots are made of; null for what is seen of all
  * @param ownRate   the file's rate where the cut was made to meet the project's; null where it had it
  * @param rateWay   how it was made to meet; null where it had the rate
  * @param clipWay   how clips of another rate are shown; null as the file has it
@@ -27,10 +27,10 @@ import java.util.List;
  */
 public record IntakeView(long id, int version, String name, String fileName, String rate, @Schema(nullable = true) String rateReason,
                          List<String> rates, boolean dropFrame, long start, long end, String startTimecode,
-                         String endTimecode, boolean received, boolean first, int sameAs, List<Lane> lanes,
+                         String endTimecode, boolean received, boolean first, int sameAs, List<Track> tracks,
                          List<Shot> shots, List<Gap> gaps, List<Missing> missing, List<Note> remarks,
                          List<Sound> sound, int firstFrame, int handles, List<Choice> choices, int chosen,
-                         @Schema(nullable = true) Integer pickedLane, Numbering numbering,
+                         @Schema(nullable = true) Integer pickedTrack, Numbering numbering,
                          @Schema(nullable = true) String ownRate, @Schema(nullable = true) String rateWay,
                          @Schema(nullable = true) String clipWay, List<ClipRate> clipRates, List<Way> ways,
                          int closable, int doubtful) {
@@ -46,8 +46,8 @@ public record IntakeView(long id, int version, String name, String fileName, Str
     public record Choice(String name, long frames, int events) {
     }
 
-    /** A lane as it came. @param enabled whether it is switched on */
-    public record Lane(String name, String kind, boolean enabled, List<Event> events) {
+    /** A track as it came. @param enabled whether it is switched on */
+    public record Track(String name, String kind, boolean enabled, List<Event> events) {
     }
 
     /**
@@ -63,8 +63,8 @@ public record IntakeView(long id, int version, String name, String fileName, Str
      * A shot as it will be.
      *
      * @param cutFrames frames from the cut into it to the cut out of it; fewer than it has where it is mixed with a neighbour
-     * @param parts    how many pieces become this shot
-     * @param joined   why, in words; null for one piece
+     * @param parts    how many clips become this shot
+     * @param joined   why, in words; null for one clip
      * @param seams    record frames of the seams that were closed
      * @param canJoin  this and the shot before could be one and were kept apart
      * @param mediaFrame frame of its board that is seen in the middle of it
@@ -102,7 +102,7 @@ public record IntakeView(long id, int version, String name, String fileName, Str
     }
 
     /** A sound file laid under the picture. */
-    public record Sound(String lane, String name, @Schema(nullable = true) Long mediaId, long in, long out) {
+    public record Sound(String track, String name, @Schema(nullable = true) Long mediaId, long in, long out) {
         boolean isHeardIn(Shot shot) {
             return in < shot.out() && out > shot.in();
         }

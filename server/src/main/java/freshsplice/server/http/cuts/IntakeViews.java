@@ -3,17 +3,17 @@ package freshsplice.server.http.cuts;
 import freshsplice.core.changes.ChangeWords;
 import freshsplice.core.changes.Turnover;
 import freshsplice.core.conform.ConformPlan;
-import freshsplice.core.conform.CutPiece;
-import freshsplice.core.conform.CutPieces;
+import freshsplice.core.conform.CutClip;
+import freshsplice.core.conform.CutClips;
 import freshsplice.core.conform.PlannedShot;
 import freshsplice.core.conform.Pointer;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.LiveEvent;
 import freshsplice.core.cut.LivePicture;
-import freshsplice.core.cut.LivePiece;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.rates.ClipRates;
 import freshsplice.core.rates.RateWay;
 import freshsplice.core.shot.Shot;
@@ -81,7 +81,7 @@ public class IntakeViews {
         CutRow row = store.get(CutRow.class, cutId);
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
         Cut cut = cuts.read(row);
-        Cut picked = row.pickedLane == null ? cut : cuts.picked(row);
+        Cut picked = row.pickedTrack == null ? cut : cuts.picked(row);
         ConformPlan plan = planning.plan(project, row, picked);
         Finders finders = sources.finders(project.id, Sources.all(cut));
         List<IntakeView.Shot> shots = shots(plan, cuts.apart(row.id), finders, cut.rate(),
@@ -92,17 +92,17 @@ public class IntakeViews {
                 RATES.stream().map(FrameRate::toString).toList(), row.dropFrame, row.recIn, row.recOut,
                 cut.timecodeAt(row.recIn).label(), cut.timecodeAt(row.recOut).label(),
                 row.state == CutRow.State.RECEIVED, masters.of(project.id).isEmpty() || row.version == 1, sameAs,
-                cut.lanes().stream().map(l -> lane(l, cut.rate(), finders)).toList(), shots,
+                cut.tracks().stream().map(l -> track(l, cut.rate(), finders)).toList(), shots,
                 plan.gaps().stream().map(g -> new IntakeView.Gap(g.in(), g.out(),
                         cut.timecodeAt(g.in()).label())).toList(),
                 missing(picked, finders), notes(row, plan),
-                receiving.sound(project.id, cut, finders).stream().map(s -> new IntakeView.Sound(s.lane(), s.name(),
+                receiving.sound(project.id, cut, finders).stream().map(s -> new IntakeView.Sound(s.track(), s.name(),
                         s.mediaId(), s.record().in(), s.record().out())).toList(), project.firstFrame,
                 project.handles, cuts.choices(row.id).stream().map(c -> new IntakeView.Choice(c.name, c.frames, c.events))
-                        .toList(), row.chosen, row.pickedLane, Numbering.of(project),
+                        .toList(), row.chosen, row.pickedTrack, Numbering.of(project),
                 row.fileRate == null ? null : row.fileRate.toString(), word(row.rateWay), word(row.clipWay),
                 clipRates(cut), WAYS,
-                (int) CutPieces.joined(picked, seam -> false).stream().mapToLong(p -> p.seams().size()).sum(),
+                (int) CutClips.joined(picked, seam -> false).stream().mapToLong(p -> p.seams().size()).sum(),
                 doubtful(cut, finders));
     }
 
@@ -139,9 +139,9 @@ public class IntakeViews {
                 pointer.chosen() == null ? null : pointer.chosen().name());
     }
 
-    private static IntakeView.Lane lane(Lane lane, FrameRate rate, Finders finders) {
-        return new IntakeView.Lane(lane.name(), lane.kind().word(), lane.enabled(), lane.events().stream()
-                .map(e -> event(e, finders.find(lane.kind(), Sources.wanted(e, rate)).map(Match::file).orElse(null)))
+    private static IntakeView.Track track(Track track, FrameRate rate, Finders finders) {
+        return new IntakeView.Track(track.name(), track.kind().word(), track.enabled(), track.events().stream()
+                .map(e -> event(e, finders.find(track.kind(), Sources.wanted(e, rate)).map(Match::file).orElse(null)))
                 .toList());
     }
 
@@ -150,22 +150,22 @@ public class IntakeViews {
                 file == null ? null : file.id(), event.kind() == Event.Kind.GENERATOR, middle(file, event.source(), event.record(), event.time()));
     }
 
-    /** The frame of a file that stands for a piece in small pictures. */
+    /** The frame of a file that stands for a clip in small pictures. */
     private static long middle(Candidate file, Source source, FrameRange seen, TimeMap time) {
         return file == null || !file.moves() ? 0 : MediaFrames.of(file, source, seen, time)
                 .frameAt(time.at(seen.in() + seen.length() / 2));
     }
 
-    /** Codes of the shots that a later cut's pieces are; empty for the first cut, whose pieces become shots. */
+    /** Codes of the shots that a later cut's clips are; empty for the first cut, whose clips become shots. */
     private List<String> ourCodes(long projectId, CutRow row, Cut cut, ConformPlan plan) {
         MasterRow master = masters.of(projectId).orElse(null);
         if (master == null || row.version == 1) {
             return List.of();
         }
-        List<CutPiece> pieces = plan.shots().stream().map(PlannedShot::piece).toList();
+        List<CutClip> clips = plan.shots().stream().map(PlannedShot::clip).toList();
         Map<Long, ShotRow> shots = masters.shotRows(projectId);
-        Turnover turnover = comparing.turnover(master, masters.read(master), shots, pieces, cut);
-        return IntStream.range(0, pieces.size()).mapToObj(n -> turnover.ourShotOf(n).map(Shot::code).orElse("new"))
+        Turnover turnover = comparing.turnover(master, masters.read(master), shots, clips, cut);
+        return IntStream.range(0, clips.size()).mapToObj(n -> turnover.ourShotOf(n).map(Shot::code).orElse("new"))
                 .toList();
     }
 
@@ -176,54 +176,54 @@ public class IntakeViews {
         return IntStream.range(0, plan.shots().size()).mapToObj(i -> {
             PlannedShot planned = plan.shots().get(i);
             return shot(planned, ours.isEmpty() ? planned.code() : ours.get(i), apart,
-                    finders.find(Lane.Kind.PICTURE, Sources.wanted(planned.piece(), rate)).orElse(null),
+                    finders.find(Track.Kind.PICTURE, Sources.wanted(planned.clip(), rate)).orElse(null),
                     shares.get(planned.camera()).intValue(), rate);
         }).toList();
     }
 
     private static IntakeView.Shot shot(PlannedShot planned, String code, Set<Long> apart, Match found, int shares,
                                         FrameRate rate) {
-        CutPiece piece = planned.piece();
-        return new IntakeView.Shot(code, piece.record().in(), piece.record().out(), planned.frames().in(),
-                planned.frames().last(), piece.edge().length(), planned.camera(), piece.name(), piece.paths().size(),
-                piece.joined() == null ? null : piece.paths().size() + " " + piece.joined().words(),
-                piece.seams(), apart.contains(piece.record().in()), found == null ? null : found.file().id(),
-                middle(found == null ? null : found.file(), piece.source(), piece.edge(), piece.time()), piece.name(),
+        CutClip clip = planned.clip();
+        return new IntakeView.Shot(code, clip.record().in(), clip.record().out(), planned.frames().in(),
+                planned.frames().last(), clip.edge().length(), planned.camera(), clip.name(), clip.paths().size(),
+                clip.joined() == null ? null : clip.paths().size() + " " + clip.joined().words(),
+                clip.seams(), apart.contains(clip.record().in()), found == null ? null : found.file().id(),
+                middle(found == null ? null : found.file(), clip.source(), clip.edge(), clip.time()), clip.name(),
                 found == null ? null : found.words(), found != null && found.isDoubtful(), shares, found == null ? null : found.file().path(),
-                sourceLabel(piece, piece.edge().in(), rate), sourceLabel(piece, piece.edge().out(), rate), speed(piece, rate));
+                sourceLabel(clip, clip.edge().in(), rate), sourceLabel(clip, clip.edge().out(), rate), speed(clip, rate));
     }
 
-    private static String sourceLabel(CutPiece piece, long record, FrameRate rate) {
-        if (piece.still() || piece.source() == null) {
+    private static String sourceLabel(CutClip clip, long record, FrameRate rate) {
+        if (clip.still() || clip.source() == null) {
             return "";
         }
-        FrameRate own = piece.source().rate() == null ? rate : piece.source().rate();
-        return Timecode.of(piece.time().at(record).floor(), own, false).label();
+        FrameRate own = clip.source().rate() == null ? rate : clip.source().rate();
+        return Timecode.of(clip.time().at(record).floor(), own, false).label();
     }
 
-    private static String speed(CutPiece piece, FrameRate rate) {
-        String percent = ChangeWords.percent(piece.speed(rate));
-        return piece.still() ? "still" : piece.time().slope().isPresent() ? percent : percent + " on average";
+    private static String speed(CutClip clip, FrameRate rate) {
+        String percent = ChangeWords.percent(clip.speed(rate));
+        return clip.still() ? "still" : clip.time().slope().isPresent() ? percent : percent + " on average";
     }
 
     /** What is seen or heard and nothing given fits: nested cuts opened, nothing that is switched off or covered. */
     private static List<IntakeView.Missing> missing(Cut cut, Finders finders) {
         Map<String, IntakeView.Missing> missing = new LinkedHashMap<>();
-        for (LivePiece piece : LivePicture.of(cut)) {
-            count(missing, piece.event(), Lane.Kind.PICTURE, finders, cut.rate(), piece.record().length());
+        for (LiveEvent clip : LivePicture.of(cut)) {
+            count(missing, clip.event(), Track.Kind.PICTURE, finders, cut.rate(), clip.record().length());
         }
-        for (int index : cut.lanesOf(Lane.Kind.SOUND)) {
-            Lane lane = cut.lanes().get(index);
-            for (Event event : lane.enabled() ? lane.events() : List.<Event>of()) {
+        for (int index : cut.tracksOf(Track.Kind.SOUND)) {
+            Track track = cut.tracks().get(index);
+            for (Event event : track.enabled() ? track.events() : List.<Event>of()) {
                 if (event.enabled()) {
-                    count(missing, event, Lane.Kind.SOUND, finders, cut.rate(), event.record().length());
+                    count(missing, event, Track.Kind.SOUND, finders, cut.rate(), event.record().length());
                 }
             }
         }
         return List.copyOf(missing.values());
     }
 
-    private static void count(Map<String, IntakeView.Missing> missing, Event event, Lane.Kind kind, Finders finders,
+    private static void count(Map<String, IntakeView.Missing> missing, Event event, Track.Kind kind, Finders finders,
                               FrameRate rate, long frames) {
         if (event.source() != null && finders.idOf(kind, Sources.wanted(event, rate)) == null) {
             String name = event.source().label();

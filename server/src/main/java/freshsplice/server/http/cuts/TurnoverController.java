@@ -2,7 +2,7 @@ package freshsplice.server.http.cuts;
 
 import freshsplice.server.cuts.KnownSources;
 import freshsplice.server.cuts.TurnoverEdits;
-import freshsplice.server.http.masters.SequenceService;
+import freshsplice.server.http.masters.MasterViews;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.Asker;
@@ -27,8 +27,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api")
 class TurnoverController {
-    /** @param sections ids of pieces of the master */
-    record Pieces(Set<Long> sections) {
+    /** @param clips ids of clips of the master */
+    record Clips(Set<Long> clips) {
     }
 
     /** @param id what it is, as the list says; @param words what it does, to be said where it is not there any more */
@@ -56,13 +56,13 @@ class TurnoverController {
     private final Store store;
     private final TurnoverEdits turnovers;
     private final TurnoverViews turnoverViews;
-    private final SequenceService sequences;
+    private final MasterViews views;
 
-    TurnoverController(Store store, TurnoverEdits turnovers, TurnoverViews turnoverViews, SequenceService sequences) {
+    TurnoverController(Store store, TurnoverEdits turnovers, TurnoverViews turnoverViews, MasterViews views) {
         this.store = store;
         this.turnovers = turnovers;
         this.turnoverViews = turnoverViews;
-        this.sequences = sequences;
+        this.views = views;
     }
 
     @GetMapping("/cuts/{id}/turnover")
@@ -75,11 +75,11 @@ class TurnoverController {
     AppliedView apply(@PathVariable long id, @Valid @RequestBody ChangeChoice chosen,
                       @RequestParam(required = false) Long master, Asker who) {
         long projectId = store.get(CutRow.class, id).projectId;
-        Map<String, String> before = sequences.outOfDate(projectId, master);
+        Map<String, String> before = views.outOfDate(projectId, master);
         Map<String, String> changes = new LinkedHashMap<>();
         chosen.changes().forEach(c -> changes.put(c.id(), c.words()));
         TurnoverEdits.Outcome applied = turnovers.apply(id, master, changes, who);
-        return new AppliedView(applied.applied(), applied.left(), sequences.outOfDate(projectId, master).entrySet().stream()
+        return new AppliedView(applied.applied(), applied.left(), views.outOfDate(projectId, master).entrySet().stream()
                 .map(e -> new OutOfDate(e.getKey(), e.getValue(), e.getValue().equals(before.get(e.getKey())))).toList());
     }
 
@@ -89,10 +89,10 @@ class TurnoverController {
         turnovers.sayOfSources(id, said.pairs().stream().map(p -> new KnownSources.Pair(p.older(), p.newer())).toList(), said.same(), who);
     }
 
-    /** Makes pieces of the master as they are in a cut; all of them where none is named. */
+    /** Makes clips of the master as they are in a cut; all of them where none is named. */
     @PostMapping("/cuts/{id}/as-in-cut")
-    void asInCut(@PathVariable long id, @Valid @RequestBody Pieces pieces, @RequestParam(required = false) Long master,
+    void asInCut(@PathVariable long id, @Valid @RequestBody Clips clips, @RequestParam(required = false) Long master,
                  Asker who) {
-        turnovers.asInCut(id, master, pieces.sections(), who);
+        turnovers.asInCut(id, master, clips.clips(), who);
     }
 }

@@ -3,12 +3,12 @@ package freshsplice.server.http.cuts;
 import freshsplice.core.changes.Change;
 import freshsplice.core.changes.ChangeKind;
 import freshsplice.core.changes.ChangeWords;
-import freshsplice.core.changes.Demand;
-import freshsplice.core.conform.CutPiece;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.changes.ShotImpact;
+import freshsplice.core.conform.CutClip;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.identity.SameSources;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Clip;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.sources.Candidate;
 import freshsplice.core.sources.MediaFrames;
@@ -42,13 +42,13 @@ class TurnoverViews {
     public TurnoverView view(long cutId, Long masterId) {
         ComparedMaster side = comparing.compare(cutId, masterId);
         Finders finders = sources.finders(side.cutRow().projectId, Sources.all(side.cut()));
-        List<TurnoverView.Piece> ours = side.turnover().pieces().stream().map(l -> l.section()).map(s ->
-                new TurnoverView.Piece(s.record().in(), s.record().out(), s.content() instanceof Section.Content.Slate slate ? slate.text() : side.shots().get(s.shotId()).code, null,
+        List<TurnoverView.Clip> ours = side.turnover().clips().stream().map(l -> l.clip()).map(s ->
+                new TurnoverView.Clip(s.record().in(), s.record().out(), s.content() instanceof Clip.Content.Slate slate ? slate.text() : side.shots().get(s.shotId()).code, null,
                         s.shotId() == 0, 0)).toList();
-        List<TurnoverView.Piece> theirs = new ArrayList<>();
+        List<TurnoverView.Clip> theirs = new ArrayList<>();
         for (int i = 0; i < side.turnover().changes().pairs().size(); i++) {
-            CutPiece piece = side.turnover().newPiece(i);
-            theirs.add(theirs(piece, finders.find(Lane.Kind.PICTURE, Sources.wanted(piece, side.cut().rate()))
+            CutClip clip = side.turnover().newClip(i);
+            theirs.add(theirs(clip, finders.find(Track.Kind.PICTURE, Sources.wanted(clip, side.cut().rate()))
                     .map(Match::file).orElse(null)));
         }
         List<TurnoverView.Change> changes = new ArrayList<>();
@@ -61,18 +61,18 @@ class TurnoverViews {
                 .map(p -> new TurnoverView.Pair(p.older(), p.newer())).toList(), changes, sameSources(side));
     }
 
-    private static TurnoverView.Piece theirs(CutPiece piece, Candidate file) {
-        FrameRange edge = piece.edge();
-        return new TurnoverView.Piece(edge.in(), edge.out(), piece.name(), file == null ? null : file.id(), piece.isSlate(), file == null ? 0
-                : MediaFrames.of(file, piece.source(), edge, piece.time()).frameAt(piece.from()));
+    private static TurnoverView.Clip theirs(CutClip clip, Candidate file) {
+        FrameRange edge = clip.edge();
+        return new TurnoverView.Clip(edge.in(), edge.out(), clip.name(), file == null ? null : file.id(), clip.isSlate(), file == null ? 0
+                : MediaFrames.of(file, clip.source(), edge, clip.time()).frameAt(clip.from()));
     }
 
     private TurnoverView.Change change(int index, Change c, ComparedMaster side) {
         Shot shot = side.turnover().ourShotOf(c).orElse(null);
-        Demand demand = Demand.of(c, side.turnover(), shot == null ? null : side.cameras().get(side.shots().get(shot.id()).cameraId));
+        ShotImpact demand = ShotImpact.of(c, side.turnover(), shot == null ? null : side.cameras().get(side.shots().get(shot.id()).cameraId));
         String olderKey = shot == null ? "" : shot.anchor().key();
         boolean slate = side.turnover().isOfSlate(c);
-        String newerKey = c.newIndex() < 0 || slate ? "" : side.turnover().newPiece(c.newIndex()).identity();
+        String newerKey = c.newIndex() < 0 || slate ? "" : side.turnover().newClip(c.newIndex()).identity();
         return new TurnoverView.Change(index, side.turnover().nameOf(c), olderKey, newerKey, c.kind(), c.oldIndex(), c.newIndex(),
                 shot == null ? null : shot.id(), shot != null ? shot.code() : slate ? "slate" : "", c.name(), ChangeWords.what(c, demand), c.head(),
                 c.tail(), c.slip(), c.shift(), demand.needs(), ChangeWords.asks(c, demand),

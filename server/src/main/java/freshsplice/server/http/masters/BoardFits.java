@@ -23,11 +23,11 @@ class BoardFits {
     }
 
     /** By the shot's id. */
-    Map<Long, SequenceView.Fit> of(ProjectRow project, Collection<BoardRow> boards) {
+    Map<Long, MasterView.Fit> of(ProjectRow project, Collection<BoardRow> boards) {
         List<BoardRow> laid = boards.stream().filter(b -> b.mediaId != null && !b.fit().equals(BoardFit.PLAIN)).toList();
         Map<Long, MediaRow> media = store.whereIn(MediaRow.class, "id", laid.stream().map(b -> b.mediaId).distinct().toList()).stream()
                 .collect(Collectors.toMap(m -> m.id, Function.identity()));
-        Map<Long, SequenceView.Fit> fits = new HashMap<>();
+        Map<Long, MasterView.Fit> fits = new HashMap<>();
         for (BoardRow board : laid) {
             MediaRow of = media.get(board.mediaId);
             if (of != null && of.width > 0 && of.height > 0) {
@@ -37,8 +37,8 @@ class BoardFits {
         return fits;
     }
 
-    private static SequenceView.Fit fit(BoardFit fit, MediaRow media, ProjectRow project) {
+    private static MasterView.Fit fit(BoardFit fit, MediaRow media, ProjectRow project) {
         BoardFit.Place place = fit.in(media.width / (double) media.height, project.pictureWidth / (double) project.pictureHeight);
-        return new SequenceView.Fit(fit, place);
+        return new MasterView.Fit(fit, place);
     }
 }

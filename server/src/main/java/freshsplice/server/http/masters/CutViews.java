@@ -2,9 +2,9 @@ package freshsplice.server.http.masters;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.CutClip;
 import freshsplice.core.cut.Cut;
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.master.Transition;
 import freshsplice.core.master.Transitions;
 import freshsplice.core.sources.Candidate;
@@ -20,13 +20,13 @@ import java.util.UUID;
 import java.util.stream.LongStream;
 import org.springframework.stereotype.Component;
 
-/** Pieces of a cut with their pictures, as the window draws them. */
+/** Clips of a cut with their pictures, as the window draws them. */
 @Component
 class CutViews {
     private static final int MOST = 16;
 
-    /** Pieces as they were last put together, and from what. */
-    private record View(List<CutPiece> pieces, ProjectFiles files, String stamp, List<CutPieces.Piece> views) {
+    /** Clips as they were last put together, and from what. */
+    private record View(List<CutClip> clips, ProjectFiles files, String stamp, List<CutClips.Clip> views) {
     }
 
     private final CutStore cuts;
@@ -39,40 +39,40 @@ class CutViews {
     }
 
     /** A version of the cut. */
-    CutPieces of(CutRow row) {
-        return new CutPieces(row.id, row.version, row.name, shown(row, cuts.pieces(row)).views);
+    CutClips of(CutRow row) {
+        return new CutClips(row.id, row.version, row.name, shown(row, cuts.clips(row)).views);
     }
 
-    /** Another one whenever the pieces or their pictures are others. @param pieces the cut's, as they are now */
-    String stamp(CutRow row, List<CutPiece> pieces) {
-        return shown(row, pieces).stamp;
+    /** Another one whenever the clips or their pictures are others. @param clips the cut's, as they are now */
+    String stamp(CutRow row, List<CutClip> clips) {
+        return shown(row, clips).stamp;
     }
 
-    private View shown(CutRow row, List<CutPiece> pieces) {
+    private View shown(CutRow row, List<CutClip> clips) {
         ProjectFiles files = sources.files(row.projectId);
         View known = shown.getIfPresent(row.id);
-        if (known == null || known.pieces != pieces || !known.files.equals(files)) {
-            known = new View(pieces, files, UUID.randomUUID().toString(), views(cuts.picked(row), pieces, files));
+        if (known == null || known.clips != clips || !known.files.equals(files)) {
+            known = new View(clips, files, UUID.randomUUID().toString(), views(cuts.picked(row), clips, files));
             shown.put(row.id, known);
         }
         return known;
     }
 
-    private List<CutPieces.Piece> views(Cut cut, List<CutPiece> pieces, ProjectFiles files) {
+    private List<CutClips.Clip> views(Cut cut, List<CutClip> clips, ProjectFiles files) {
         Finders finders = files.finders(Sources.all(cut));
-        return pieces.stream().map(p -> {
-            Candidate file = finders.find(Lane.Kind.PICTURE, Sources.wanted(p, cut.rate())).map(Match::file).orElse(null);
+        return clips.stream().map(p -> {
+            Candidate file = finders.find(Track.Kind.PICTURE, Sources.wanted(p, cut.rate())).map(Match::file).orElse(null);
             Transition head = Transitions.head(p.head(), p.edge().in());
             Transition tail = Transitions.tail(p.tail(), p.record(), p.edge().out());
-            return new CutPieces.Piece(p.edge().in(), p.edge().out(), p.name(), file == null ? null : file.id(), p.isSlate(),
+            return new CutClips.Clip(p.edge().in(), p.edge().out(), p.name(), file == null ? null : file.id(), p.isSlate(),
                     p.record().in(), Weights.in(head), Weights.out(tail),
                     file == null || !file.moves() ? List.of() : mediaFrames(p, file));
         }).toList();
     }
 
-    private static List<Long> mediaFrames(CutPiece piece, Candidate file) {
-        MediaFrames shown = MediaFrames.of(file, piece.source(), piece.edge(), piece.time());
-        return LongStream.range(piece.record().in(), piece.record().out())
-                .mapToObj(r -> shown.frameAt(piece.time().at(r))).toList();
+    private static List<Long> mediaFrames(CutClip clip, Candidate file) {
+        MediaFrames shown = MediaFrames.of(file, clip.source(), clip.edge(), clip.time());
+        return LongStream.range(clip.record().in(), clip.record().out())
+                .mapToObj(r -> shown.frameAt(clip.time().at(r))).toList();
     }
 }

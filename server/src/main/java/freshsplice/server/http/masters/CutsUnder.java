@@ -1,10 +1,10 @@
 package freshsplice.server.http.masters;
 
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.NestClock;
-import freshsplice.core.master.Section;
+import freshsplice.server.rows.ClipRow;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.MasterRow;
-import freshsplice.server.rows.SectionRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.stores.cuts.CutStore;
 import freshsplice.server.stores.masters.MasterStore;
@@ -43,13 +43,13 @@ public class CutsUnder {
     }
 
     private Optional<Under> of(MasterRow row, NestClock below, Set<Long> looked) {
-        List<Long> outer = store.where(SectionRow.class, "nestedId", row.id).stream().map(s -> s.masterId).distinct()
+        List<Long> outer = store.where(ClipRow.class, "nestedId", row.id).stream().map(s -> s.masterId).distinct()
                 .sorted().filter(looked::add).toList();
         for (long id : outer) {
             MasterRow nesting = store.get(MasterRow.class, id);
-            for (Section section : masters.read(nesting).sections()) {
-                boolean nests = section.content() instanceof Section.Content.OfMaster m && m.masterId() == row.id;
-                NestClock own = nests ? NestClock.of(section).orElse(null) : null;
+            for (Clip clip : masters.read(nesting).clips()) {
+                boolean nests = clip.content() instanceof Clip.Content.OfMaster m && m.masterId() == row.id;
+                NestClock own = nests ? NestClock.of(clip).orElse(null) : null;
                 NestClock clock = own == null || below == null ? own : own.inside(below);
                 Optional<Under> found = clock == null || clock.seen().isEmpty() ? Optional.empty()
                         : nesting.cutId != null ? Optional.of(new Under(store.get(CutRow.class, nesting.cutId), nesting, clock))
@@ -63,19 +63,19 @@ public class CutsUnder {
     }
 
     /** How the window shows it: id 0, since nothing is held against it. */
-    SequenceView.Cut shown(MasterRow row) {
-        return of(row).map(u -> new SequenceView.Cut(0, u.cut.version, u.outer.name, views.stamp(u.cut, cuts.pieces(u.cut))
-                + " " + u.clock.shift() + " " + u.clock.seen())).orElse(new SequenceView.Cut(0, 0, "", ""));
+    MasterView.Cut shown(MasterRow row) {
+        return of(row).map(u -> new MasterView.Cut(0, u.cut.version, u.outer.name, views.stamp(u.cut, cuts.clips(u.cut))
+                + " " + u.clock.shift() + " " + u.clock.seen())).orElse(new MasterView.Cut(0, 0, "", ""));
     }
 
-    /** Its pieces on the nested master's clock; none where there is no cut under it. */
+    /** Its clips on the nested master's clock; none where there is no cut under it. */
     @Transactional(readOnly = true)
-    public CutPieces pieces(long masterId) {
+    public CutClips clips(long masterId) {
         return of(store.get(MasterRow.class, masterId)).map(u -> {
-            CutPieces all = views.of(u.cut);
-            return new CutPieces(all.id(), all.version(), all.name(), all.pieces().stream()
+            CutClips all = views.of(u.cut);
+            return new CutClips(all.id(), all.version(), all.name(), all.clips().stream()
                     .map(p -> p.shiftedBy(u.clock.shift()))
                     .filter(p -> p.out() > u.clock.seen().in() && p.in() < u.clock.seen().out()).toList());
-        }).orElse(new CutPieces(0, 0, "", List.of()));
+        }).orElse(new CutClips(0, 0, "", List.of()));
     }
 }

@@ -32,7 +32,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** A master's lanes and the edits of its seams. */
+/** A master's tracks and the edits of its seams. */
 @RestController
 @RequestMapping("/api")
 class MasterController {
@@ -49,7 +49,7 @@ class MasterController {
     private static final int MOST_LABELS = 20_000;
 
     private final Store store;
-    private final KnownSequences sequences;
+    private final KnownMasters views;
     private final MasterEdits edits;
     private final Pulls pulls;
     private final Masters masters;
@@ -59,7 +59,7 @@ class MasterController {
     private final Positions positions;
     private final CutsUnder cutsUnder;
 
-    MasterController(Store store, KnownSequences sequences, MasterEdits edits, Pulls pulls, Masters masters,
+    MasterController(Store store, KnownMasters views, MasterEdits edits, Pulls pulls, Masters masters,
                      CutViews cutViews, PastMasters past, ShownFrames shown, Positions positions, CutsUnder cutsUnder) {
         this.positions = positions;
         this.cutsUnder = cutsUnder;
@@ -68,33 +68,33 @@ class MasterController {
         this.masters = masters;
         this.cutViews = cutViews;
         this.store = store;
-        this.sequences = sequences;
+        this.views = views;
         this.edits = edits;
         this.pulls = pulls;
     }
 
-    /** Which frames of a render show the piece at a record frame. */
+    /** Which frames of a render show the clip at a record frame. */
     @GetMapping("/masters/{id}/movie-frames")
-    SequenceView.MovieFrames movieFrames(@PathVariable long id, @RequestParam long render, @RequestParam long at) {
+    MasterView.MovieFrames movieFrames(@PathVariable long id, @RequestParam long render, @RequestParam long at) {
         return shown.ofRender(id, render, at);
     }
 
-    /** Which frames of a shot's moving board are seen in the piece at a record frame. */
+    /** Which frames of a shot's moving board are seen in the clip at a record frame. */
     @GetMapping("/masters/{id}/board-frames")
-    SequenceView.MovieFrames boardFrames(@PathVariable long id, @RequestParam long section, @RequestParam long at) {
-        return shown.ofBoard(id, section, at);
+    MasterView.MovieFrames boardFrames(@PathVariable long id, @RequestParam long clip, @RequestParam long at) {
+        return shown.ofBoard(id, clip, at);
     }
 
     @GetMapping("/masters/{id}")
-    SequenceView sequence(@PathVariable long id) {
-        return sequences.now(store.get(MasterRow.class, id));
+    MasterView sequence(@PathVariable long id) {
+        return views.now(store.get(MasterRow.class, id));
     }
 
-    /** What changed of the lanes since a view that a window has. @param since its stamp; absent for the whole */
+    /** What changed of the tracks since a view that a window has. @param since its stamp; absent for the whole */
     @GetMapping(value = "/masters/{id}/changes", produces = MediaType.APPLICATION_JSON_VALUE)
-    @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(implementation = SequenceChange.class)))
+    @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(implementation = MasterChange.class)))
     byte[] changes(@PathVariable long id, @RequestParam(required = false) String since) {
-        return sequences.since(store.get(MasterRow.class, id), since);
+        return views.since(store.get(MasterRow.class, id), since);
     }
 
     /** Timecode labels of record frames, one a line. */
@@ -116,8 +116,8 @@ class MasterController {
 
     /** The nested master at a record frame, and its own frame there. */
     @GetMapping("/masters/{id}/inside")
-    Masters.Inside inside(@PathVariable long id, @RequestParam long frame, @RequestParam(required = false) Long section) {
-        return masters.inside(id, frame, section);
+    Masters.Inside inside(@PathVariable long id, @RequestParam long frame, @RequestParam(required = false) Long clip) {
+        return masters.inside(id, frame, clip);
     }
 
     /** The first record frame at which a master shows a frame of one that it nests. */
@@ -139,10 +139,10 @@ class MasterController {
         return positions.same(id, master, frame);
     }
 
-    /** The pieces of the cut under a master that is held against none itself, on its own clock. */
+    /** The clips of the cut under a master that is held against none itself, on its own clock. */
     @GetMapping("/masters/{id}/cut-under")
-    CutPieces cutUnder(@PathVariable long id) {
-        return cutsUnder.pieces(id);
+    CutClips cutUnder(@PathVariable long id) {
+        return cutsUnder.clips(id);
     }
 
     /**
@@ -157,10 +157,10 @@ class MasterController {
 
     /** What a pull would make: the frames on both sides, lengths, handles. Nothing is changed. */
     @GetMapping("/masters/{id}/pull")
-    Pulls.View pull(@PathVariable long id, @RequestParam String kind, @RequestParam(defaultValue = "0") long section,
+    Pulls.View pull(@PathVariable long id, @RequestParam String kind, @RequestParam(defaultValue = "0") long clip,
                     @RequestParam(defaultValue = "0") long at, @RequestParam long frames,
                     @RequestParam(defaultValue = "false") boolean ripple) {
-        return pulls.look(id, new Pulls.Question(kind, section, at, frames, ripple));
+        return pulls.look(id, new Pulls.Question(kind, clip, at, frames, ripple));
     }
 
     @PostMapping("/masters/{id}/seam")
@@ -195,16 +195,16 @@ class MasterController {
         masters.remove(id, who);
     }
 
-    /** The pieces of any version of the cut, to be laid over another. */
-    @GetMapping("/cuts/{id}/pieces")
+    /** The clips of any version of the cut, to be laid over another. */
+    @GetMapping("/cuts/{id}/clips")
     @Transactional(readOnly = true)
-    public CutPieces pieces(@PathVariable long id) {
+    public CutClips clips(@PathVariable long id) {
         return cutViews.of(store.get(CutRow.class, id));
     }
 
-    /** The pieces of a master as they were after a step, to be laid over how they are. */
+    /** The clips of a master as they were after a step, to be laid over how they are. */
     @GetMapping("/masters/{id}/at/{seq}")
-    CutPieces at(@PathVariable long id, @PathVariable long seq) {
+    CutClips at(@PathVariable long id, @PathVariable long seq) {
         return past.at(id, seq);
     }
 

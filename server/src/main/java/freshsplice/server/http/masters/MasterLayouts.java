@@ -1,22 +1,22 @@
 package freshsplice.server.http.masters;
 
 import freshsplice.core.changes.PlacesInCut;
-import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.CutClip;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.master.ActionSlips;
-import freshsplice.core.master.LivePieces;
+import freshsplice.core.master.Clip;
+import freshsplice.core.master.LiveClips;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
 import freshsplice.core.time.FrameRange;
 import freshsplice.server.cuts.Comparing;
 import freshsplice.server.live.LiveUpdates;
-import freshsplice.server.masters.Marks;
+import freshsplice.server.masters.Markers;
 import freshsplice.server.rows.BoardRow;
 import freshsplice.server.rows.CutRow;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.ShotRow;
-import freshsplice.server.rows.SoundLaneRow;
+import freshsplice.server.rows.SoundTrackRow;
 import freshsplice.server.rows.Store;
 import freshsplice.server.steps.ReadOnce;
 import freshsplice.server.steps.Room;
@@ -38,8 +38,8 @@ import org.springframework.stereotype.Component;
 /** Masters laid out against their cuts, each once until something that it is made of is touched: filming leaves it as it is. */
 @Component
 class MasterLayouts {
-    /** About what a piece takes in memory with its places in cut and lanes, in bytes. */
-    private static final int BYTES_A_PIECE = 800;
+    /** About what a clip takes in memory with its places in cut and tracks, in bytes. */
+    private static final int BYTES_A_CLIP = 800;
     private static final long MOST_BYTES = 64L << 20;
 
     private final Store store;
@@ -49,14 +49,14 @@ class MasterLayouts {
     private final CutViews cutViews;
     private final CutsUnder cutsUnder;
     private final LaidSound sounds;
-    private final Marks marks;
+    private final Markers markers;
     private final ShownRows shown;
     private final LiveUpdates live;
     private final BoardFits fits;
     private final ReadOnce<Long, MasterLayout> known;
 
     MasterLayouts(Store store, MasterStore masters, CutStore cuts, Comparing comparing, CutViews cutViews, CutsUnder cutsUnder,
-             LaidSound sounds, Marks marks, ShownRows shown, LiveUpdates live, TouchLog touched, BoardFits fits) {
+             LaidSound sounds, Markers markers, ShownRows shown, LiveUpdates live, TouchLog touched, BoardFits fits) {
         this.fits = fits;
         this.store = store;
         this.masters = masters;
@@ -65,14 +65,14 @@ class MasterLayouts {
         this.cutViews = cutViews;
         this.cutsUnder = cutsUnder;
         this.sounds = sounds;
-        this.marks = marks;
+        this.markers = markers;
         this.shown = shown;
         this.live = live;
         this.known = new ReadOnce<>(touched, EnumSet.complementOf(EnumSet.of(Room.CAMERAS, Room.SET)), MOST_BYTES, MasterLayouts::bytes);
     }
 
     private static int bytes(MasterLayout laid) {
-        return (laid.pieces().size() + laid.seen().size() + laid.upper().stream().mapToInt(List::size).sum() + 1) * BYTES_A_PIECE;
+        return (laid.main().size() + laid.seen().size() + laid.upper().stream().mapToInt(List::size).sum() + 1) * BYTES_A_CLIP;
     }
 
     /** @param project as the transaction under way sees it */
@@ -86,21 +86,21 @@ class MasterLayouts {
         Master master = masters.read(row);
         LongFunction<Master> nested = masters.nested();
         Map<Long, BoardRow> boards = shown.boards(project.id, project.seq);
-        LivePieces livePieces = new LivePieces(nested);
+        LiveClips liveClips = new LiveClips(nested);
         Map<Long, ShotRow> shots = shown.shots(project.id, project.seq);
-        List<LivePieces.Live> pieces = livePieces.ofLane(master, 0);
-        List<Section> sections = pieces.stream().map(LivePieces.Live::section).toList();
+        List<LiveClips.Live> main = liveClips.ofTrack(master, 0);
+        List<Clip> clips = main.stream().map(LiveClips.Live::clip).toList();
         CutRow cutRow = row.cutId == null ? null : store.get(CutRow.class, row.cutId);
         Cut cut = cutRow == null ? null : cuts.picked(cutRow);
-        List<CutPiece> cutPieces = cut == null ? List.of() : cuts.pieces(cutRow);
-        PlacesInCut inCut = PlacesInCut.of(sections, cut == null ? null : comparing.turnover(row, master, shots, cutPieces, cut));
-        Map<Long, String> slips = ActionSlips.of(sections, MasterStore.shots(shots)).stream()
+        List<CutClip> cutClips = cut == null ? List.of() : cuts.clips(cutRow);
+        PlacesInCut inCut = PlacesInCut.of(clips, cut == null ? null : comparing.turnover(row, master, shots, cutClips, cut));
+        Map<Long, String> slips = ActionSlips.of(clips, MasterStore.shots(shots)).stream()
                 .collect(Collectors.toMap(ActionSlips.Slip::at, ActionSlips.Slip::words));
         return new MasterLayout(master, whole(master, cut), cut == null ? cutsUnder.shown(row)
-                : new SequenceView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.stamp(cutRow, cutPieces)), pieces,
-                IntStream.range(1, master.lanes().size()).mapToObj(lane -> livePieces.ofLane(master, lane)).toList(),
-                livePieces.of(master), inCut, slips, shots, boards, aliases(project.id),
-                moving(project.id), fits.of(project, boards.values()), nested, sounds(row.id), soundLanes(row.id), marks(row.id, master));
+                : new MasterView.Cut(cutRow.id, cutRow.version, cutRow.name, cutViews.stamp(cutRow, cutClips)), main,
+                IntStream.range(1, master.tracks().size()).mapToObj(track -> liveClips.ofTrack(master, track)).toList(),
+                liveClips.of(master), inCut, slips, shots, boards, aliases(project.id),
+                moving(project.id), fits.of(project, boards.values()), nested, sounds(row.id), soundTracks(row.id), markers(row.id, master));
     }
 
     private static FrameRange whole(Master master, Cut cut) {
@@ -119,19 +119,19 @@ class MasterLayouts {
                 + "m.frames > 1 and m.alive = true", Long.class).setParameter("project", projectId).getResultList());
     }
 
-    private List<SequenceView.Sound> sounds(long masterId) {
-        Map<String, SoundLaneRow> lanes = sounds.laneRows(masterId);
-        return sounds.rows(masterId).stream().map(s -> new SequenceView.Sound(s.id, s.lane, s.name, s.mediaId, s.recIn, s.recOut,
-                s.fromSeconds.toDouble(), s.level, s.fadeIn, s.fadeOut, LaidSound.gain(s, lanes), s.channel)).toList();
+    private List<MasterView.Sound> sounds(long masterId) {
+        Map<String, SoundTrackRow> tracks = sounds.trackRows(masterId);
+        return sounds.rows(masterId).stream().map(s -> new MasterView.Sound(s.id, s.track, s.name, s.mediaId, s.recIn, s.recOut,
+                s.fromSeconds.toDouble(), s.level, s.fadeIn, s.fadeOut, LaidSound.gain(s, tracks), s.channel)).toList();
     }
 
-    private List<SequenceView.SoundLane> soundLanes(long masterId) {
-        return sounds.laneRows(masterId).values().stream()
-                .map(l -> new SequenceView.SoundLane(l.name, l.muted, l.solo, l.level)).toList();
+    private List<MasterView.SoundTrack> soundTracks(long masterId) {
+        return sounds.trackRows(masterId).values().stream()
+                .map(l -> new MasterView.SoundTrack(l.name, l.muted, l.solo, l.level)).toList();
     }
 
-    private List<SequenceView.Mark> marks(long masterId, Master master) {
-        return marks.standing(masterId, master).stream().map(m -> new SequenceView.Mark(m.row().id, m.record().in(),
-                m.record().out(), m.row().words, m.row().who, m.row().sectionId)).toList();
+    private List<MasterView.Marker> markers(long masterId, Master master) {
+        return markers.standing(masterId, master).stream().map(m -> new MasterView.Marker(m.row().id, m.record().in(),
+                m.record().out(), m.row().words, m.row().who, m.row().clipId)).toList();
     }
 }

@@ -1,8 +1,8 @@
 package freshsplice.server.http.masters;
 
 import freshsplice.server.refusals.NotThere;
-import freshsplice.server.rows.MasterLaneRow;
 import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.MasterTrackRow;
 import freshsplice.server.rows.ShotRow;
 import freshsplice.server.rows.StepRow;
 import freshsplice.server.rows.Store;
@@ -19,10 +19,10 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** A master's main lane as it was after a step, to be compared with how it is. */
+/** A master's main track as it was after a step, to be compared with how it is. */
 @Service
 class PastMasters {
-    private static final List<String> COLUMNS = List.of("alive", "master_id", "lane_id", "shot_id", "content", "words",
+    private static final List<String> COLUMNS = List.of("alive", "master_id", "track_id", "shot_id", "content", "words",
             "rec_in", "rec_out");
 
     private final Store store;
@@ -37,35 +37,35 @@ class PastMasters {
         this.jdbc = jdbc;
     }
 
-    /** The pieces as a cut would have them; its version is the step's number. */
+    /** The clips as a cut would have them; its version is the step's number. */
     @Transactional(readOnly = true)
-    public CutPieces at(long masterId, long seq) {
+    public CutClips at(long masterId, long seq) {
         MasterRow row = store.get(MasterRow.class, masterId);
         StepRow step = history.find(row.projectId, seq).orElseThrow(() -> new NotThere("There is no such step"));
-        Map<Long, Map<String, Object>> sections = new HashMap<>();
-        jdbc.query("select id, " + String.join(", ", COLUMNS) + " from section where master_id in (select id from master "
+        Map<Long, Map<String, Object>> values = new HashMap<>();
+        jdbc.query("select id, " + String.join(", ", COLUMNS) + " from clip where master_id in (select id from master "
                 + "where project_id = ?)", r -> {
-            Map<String, Object> values = new HashMap<>();
+            Map<String, Object> one = new HashMap<>();
             for (String column : COLUMNS) {
-                values.put(column, r.getObject(column));
+                one.put(column, r.getObject(column));
             }
-            sections.put(r.getLong("id"), values);
+            values.put(r.getLong("id"), one);
         }, row.projectId);
-        history.backTo(row.projectId, seq, "section", sections);
+        history.backTo(row.projectId, seq, "clip", values);
         Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
-        Set<Long> main = store.where(MasterLaneRow.class, "masterId", masterId).stream().filter(l -> l.place == 0)
+        Set<Long> main = store.where(MasterTrackRow.class, "masterId", masterId).stream().filter(l -> l.place == 0)
                 .map(l -> l.id).collect(Collectors.toSet());
-        List<CutPieces.Piece> pieces = sections.values().stream()
-                .filter(s -> s.get("alive") != null && main.contains(s.get("lane_id")))
+        List<CutClips.Clip> clips = values.values().stream()
+                .filter(s -> s.get("alive") != null && main.contains(s.get("track_id")))
                 .sorted(Comparator.comparingLong(s -> (Long) s.get("rec_in")))
-                .map(s -> CutPieces.Piece.plain((Long) s.get("rec_in"), (Long) s.get("rec_out"),
+                .map(s -> CutClips.Clip.plain((Long) s.get("rec_in"), (Long) s.get("rec_out"),
                         name(s, shots), null, List.of())).toList();
-        return new CutPieces(masterId, Math.toIntExact(seq), step.name, pieces);
+        return new CutClips(masterId, Math.toIntExact(seq), step.name, clips);
     }
 
-    private static String name(Map<String, Object> section, Map<Long, ShotRow> shots) {
-        ShotRow shot = section.get("shot_id") == null ? null : shots.get((Long) section.get("shot_id"));
-        return shot != null ? shot.code : section.get("words") != null ? (String) section.get("words")
-                : ((String) section.get("content")).toLowerCase(Locale.ROOT);
+    private static String name(Map<String, Object> clip, Map<Long, ShotRow> shots) {
+        ShotRow shot = clip.get("shot_id") == null ? null : shots.get((Long) clip.get("shot_id"));
+        return shot != null ? shot.code : clip.get("words") != null ? (String) clip.get("words")
+                : ((String) clip.get("content")).toLowerCase(Locale.ROOT);
     }
 }

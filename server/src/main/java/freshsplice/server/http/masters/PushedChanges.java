@@ -55,7 +55,7 @@ class PushedChanges {
     }
 
     private final Store store;
-    private final KnownSequences sequences;
+    private final KnownMasters views;
     private final LiveUpdates live;
     private final Snapshot snapshot;
     private final Map<Long, OpenMaster> shown = new ConcurrentHashMap<>();
@@ -65,9 +65,9 @@ class PushedChanges {
         return thread;
     });
 
-    PushedChanges(Store store, KnownSequences sequences, LiveUpdates live, Snapshot snapshot) {
+    PushedChanges(Store store, KnownMasters views, LiveUpdates live, Snapshot snapshot) {
         this.store = store;
-        this.sequences = sequences;
+        this.views = views;
         this.live = live;
         this.snapshot = snapshot;
         live.afterEdits(this::edited);
@@ -104,8 +104,8 @@ class PushedChanges {
 
     private void tellOnce(OpenMaster one) {
         try {
-            KnownSequences.Steps steps = snapshot.read(() ->
-                    sequences.stepsSince(store.get(MasterRow.class, one.masterId), one.stamp));
+            KnownMasters.Steps steps = snapshot.read(() ->
+                    views.stepsSince(store.get(MasterRow.class, one.masterId), one.stamp));
             one.stamp = steps.stamp();
             steps.json().ifPresentOrElse(changes -> changes.forEach(json -> live.tellOf(one.projectId, one.masterId, "change",
                     new String(json, StandardCharsets.UTF_8))), () -> tellToAsk(one));

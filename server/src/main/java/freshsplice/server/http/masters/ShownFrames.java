@@ -1,9 +1,9 @@
 package freshsplice.server.http.masters;
 
 import freshsplice.core.delivery.RenderRange;
-import freshsplice.core.master.LivePieces;
+import freshsplice.core.master.LiveClips;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.SeenPiece;
+import freshsplice.core.master.SeenClip;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.sources.MediaFrames;
 import freshsplice.server.refusals.NotThere;
@@ -23,7 +23,7 @@ import java.util.stream.LongStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Which frames of a movie, a render or a board, are seen in a piece of a master. */
+/** Which frames of a movie, a render or a board, are seen in a clip of a master. */
 @Service
 class ShownFrames {
     private final Store store;
@@ -34,45 +34,45 @@ class ShownFrames {
         this.masters = masters;
     }
 
-    private static SequenceView.MovieFrames frames(SeenPiece piece, Double framesPerSecond, LongUnaryOperator frameAt) {
-        return new SequenceView.MovieFrames(piece.seen().in(), LongStream.range(piece.seen().in(), piece.seen().out())
+    private static MasterView.MovieFrames frames(SeenClip clip, Double framesPerSecond, LongUnaryOperator frameAt) {
+        return new MasterView.MovieFrames(clip.seen().in(), LongStream.range(clip.seen().in(), clip.seen().out())
                 .map(frameAt).boxed().toList(), framesPerSecond);
     }
 
     /**
-     * Which frame of a render shows each record frame of the piece that lies at a record frame.
+     * Which frame of a render shows each record frame of the clip that lies at a record frame.
      *
-     * @throws NotThere if no piece of the render's shot is seen there
+     * @throws NotThere if no clip of the render's shot is seen there
      */
     @Transactional(readOnly = true)
-    SequenceView.MovieFrames ofRender(long masterId, long renderId, long at) {
+    MasterView.MovieFrames ofRender(long masterId, long renderId, long at) {
         RenderRow render = store.get(RenderRow.class, renderId);
         Master master = masters.read(store.get(MasterRow.class, masterId));
-        SeenPiece piece = find(new LivePieces(masters.nested()).of(master), at, live -> render.shotId != null
-                && live.section().shotId() == render.shotId);
-        if (piece == null) {
-            throw new NotThere("There is no piece of " + render.name + "'s shot at record frame " + at);
+        SeenClip clip = find(new LiveClips(masters.nested()).of(master), at, live -> render.shotId != null
+                && live.clip().shotId() == render.shotId);
+        if (clip == null) {
+            throw new NotThere("There is no clip of " + render.name + "'s shot at record frame " + at);
         }
         RenderRange shown = FinishedRenders.range(render);
-        return frames(piece, render.drawnRate(master.rate()).toDouble(), r -> shown.frameAt(piece.section(), r));
+        return frames(clip, render.drawnRate(master.rate()).toDouble(), r -> shown.frameAt(clip.clip(), r));
     }
 
     /**
-     * Which frame of its board's movie shows each record frame of a shot's piece that lies at a record frame, on any
-     * lane.
+     * Which frame of its board's movie shows each record frame of a shot's clip that lies at a record frame, on any
+     * track.
      *
-     * @param sectionId the piece, or the nest that it lies in
-     * @throws NotThere if no such piece lies there, or it has no picture
+     * @param clipId the clip, or the nest that it lies in
+     * @throws NotThere if no such clip lies there, or it has no picture
      */
     @Transactional(readOnly = true)
-    SequenceView.MovieFrames ofBoard(long masterId, long sectionId, long at) {
+    MasterView.MovieFrames ofBoard(long masterId, long clipId, long at) {
         Master master = masters.read(store.get(MasterRow.class, masterId));
-        SeenPiece piece = onAnyLane(master, sectionId, at);
-        Shot shot = MasterStore.shot(store.get(ShotRow.class, piece.section().shotId()));
+        SeenClip clip = onAnyTrack(master, clipId, at);
+        Shot shot = MasterStore.shot(store.get(ShotRow.class, clip.clip().shotId()));
         BoardRow board = store.where(BoardRow.class, "shotId", shot.id()).stream().filter(b -> b.mediaId != null)
                 .findFirst().orElseThrow(() -> new NotThere("No picture was found for " + shot.code()));
         MediaFrames frames = frames(board, shot.anchor());
-        return frames(piece, null, r -> frames.frameAt(shot.anchor().sourceAt(piece.section().at(r))));
+        return frames(clip, null, r -> frames.frameAt(shot.anchor().sourceAt(clip.clip().at(r))));
     }
 
     private MediaFrames frames(BoardRow board, Shot.Anchor anchor) {
@@ -81,22 +81,22 @@ class ShownFrames {
                 board.sourceBegins == null ? shown : board.sourceBegins);
     }
 
-    private SeenPiece onAnyLane(Master master, long sectionId, long at) {
-        LivePieces pieces = new LivePieces(masters.nested());
-        for (int lane = 0; lane < master.lanes().size(); lane++) {
-            SeenPiece piece = find(pieces.ofLane(master, lane), at, live -> live.outer().id() == sectionId
-                    && live.section().shotId() != 0);
-            if (piece != null) {
-                return piece;
+    private SeenClip onAnyTrack(Master master, long clipId, long at) {
+        LiveClips clips = new LiveClips(masters.nested());
+        for (int track = 0; track < master.tracks().size(); track++) {
+            SeenClip clip = find(clips.ofTrack(master, track), at, live -> live.outer().id() == clipId
+                    && live.clip().shotId() != 0);
+            if (clip != null) {
+                return clip;
             }
         }
-        throw new NotThere("There is no piece of a shot at record frame " + at);
+        throw new NotThere("There is no clip of a shot at record frame " + at);
     }
 
-    private static SeenPiece find(List<LivePieces.Live> pieces, long at, Predicate<LivePieces.Live> which) {
-        List<SeenPiece> seen = SeenPiece.ofLive(pieces);
-        for (int i = 0; i < pieces.size(); i++) {
-            if (which.test(pieces.get(i)) && seen.get(i).seen().contains(at)) {
+    private static SeenClip find(List<LiveClips.Live> clips, long at, Predicate<LiveClips.Live> which) {
+        List<SeenClip> seen = SeenClip.ofLive(clips);
+        for (int i = 0; i < clips.size(); i++) {
+            if (which.test(clips.get(i)) && seen.get(i).seen().contains(at)) {
                 return seen.get(i);
             }
         }

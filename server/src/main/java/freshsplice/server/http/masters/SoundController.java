@@ -10,7 +10,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Sound under a master, and its lanes. */
+/** Sound under a master, and its tracks. */
 @RestController
 @RequestMapping("/api")
 class SoundController {
@@ -20,19 +20,19 @@ class SoundController {
         this.sounds = sounds;
     }
 
-    /** How a lane of sound is heard. */
-    @PostMapping("/masters/{id}/sound-lanes")
-    void soundLane(@PathVariable long id, @Valid @RequestBody SoundEdits.LaneChange change, Asker who) {
-        sounds.lane(id, change, who);
+    /** How a track of sound is heard. */
+    @PostMapping("/masters/{id}/sound-tracks")
+    void soundTrack(@PathVariable long id, @Valid @RequestBody SoundEdits.TrackChange change, Asker who) {
+        sounds.track(id, change, who);
     }
 
-    /** Where a piece of sound lies, and how loud it is. */
+    /** Where a clip of sound lies, and how loud it is. */
     @PostMapping("/sounds/{id}")
-    void sound(@PathVariable long id, @Valid @RequestBody SoundEdits.PieceChange change, Asker who) {
-        sounds.piece(id, change, who);
+    void sound(@PathVariable long id, @Valid @RequestBody SoundEdits.ClipChange change, Asker who) {
+        sounds.clip(id, change, who);
     }
 
-    /** Lays a file of sound under the picture. @return the piece's id */
+    /** Lays a file of sound under the picture. @return the clip's id */
     @PostMapping("/masters/{id}/sounds")
     long putSound(@PathVariable long id, @Valid @RequestBody SoundEdits.NewSound wanted, Asker who) {
         return sounds.put(id, wanted, who);

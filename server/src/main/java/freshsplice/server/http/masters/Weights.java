@@ -14,7 +14,7 @@ final class Weights {
         return head == null ? List.of() : LongStream.range(0, head.length()).mapToObj(head::share).toList();
     }
 
-    /** Up to the piece's last frame. @param tail the transition to black; null for none */
+    /** Up to the clip's last frame. @param tail the transition to black; null for none */
     static List<Double> out(Transition tail) {
         return tail == null ? List.of() : LongStream.range(0, tail.before()).mapToObj(k -> 1 - tail.share(k)).toList();
     }

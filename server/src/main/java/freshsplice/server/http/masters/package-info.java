@@ -1,5 +1,5 @@
 /**
- * The lanes as the window draws them, and the edits that it asks for.
- * Read {@link freshsplice.server.http.masters.SequenceView} first.
+ * The tracks as the window draws them, and the edits that it asks for.
+ * Read {@link freshsplice.server.http.masters.MasterView} first.
  */
 package freshsplice.server.http.masters;

@@ -25,7 +25,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Small pictures for the lanes. */
+/** Small pictures for the tracks. */
 @RestController
 class PictureController {
     private final Store store;

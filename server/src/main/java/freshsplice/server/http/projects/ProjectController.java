@@ -77,7 +77,7 @@ class ProjectController {
     private static final int BYTES_A_PROJECT = 1000;
     private static final long MOST_BYTES = 4L << 20;
     private static final int LONGEST_HISTORY = 500;
-    private static final int MOST_PIECES_TOLD = 50;
+    private static final int MOST_CLIPS_TOLD = 50;
 
     private final Store store;
     private final MasterStore masters;
@@ -93,7 +93,7 @@ class ProjectController {
                       LiveUpdates live, Renumbering renumbering, ProjectPicture picture, TouchLog touched) {
         this.picture = picture;
         this.history = history;
-        this.views = new ReadOnce<>(touched, EnumSet.of(Room.LANES, Room.SET, Room.RULES), MOST_BYTES, view -> BYTES_A_PROJECT);
+        this.views = new ReadOnce<>(touched, EnumSet.of(Room.TRACKS, Room.SET, Room.RULES), MOST_BYTES, view -> BYTES_A_PROJECT);
         this.renumbering = renumbering;
         this.store = store;
         this.masters = masters;
@@ -199,8 +199,8 @@ class ProjectController {
     /** Tells the others where this window is. Nothing of it is kept. */
     @PostMapping("/{id}/here")
     void here(@PathVariable long id, @Valid @RequestBody LiveUpdates.Whereabouts here, Asker who) {
-        List<Long> pieces = here.pieces() == null ? List.of() : here.pieces().stream().limit(MOST_PIECES_TOLD).toList();
-        live.tell(id, new LiveUpdates.Whereabouts(here.window(), who.name(), here.masterId(), here.frame(), pieces));
+        List<Long> clips = here.clips() == null ? List.of() : here.clips().stream().limit(MOST_CLIPS_TOLD).toList();
+        live.tell(id, new LiveUpdates.Whereabouts(here.window(), who.name(), here.masterId(), here.frame(), clips));
     }
 
     /**

@@ -53,10 +53,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class RenderController {
     /** Which frames of each shot. */
-    enum Extent { PIECES, MISSING, RANGE, ACTION, STILL, MOMENT }
+    enum Extent { CLIPS, MISSING, RANGE, ACTION, STILL, MOMENT }
 
     /**
-     * @param extent   which frames of each shot: all that its pieces show, as when it is null; what no render has; a range; the whole
+     * @param extent   which frames of each shot: all that its clips show, as when it is null; what no render has; a range; the whole
      *                 action; one picture; or one picture at a moment of the action
      * @param in       first shot frame of a range
      * @param out      the shot frame after its last
@@ -88,7 +88,7 @@ class RenderController {
         }
 
         private RenderAsk frames(long offset) {
-            Extent which = extent == null ? Extent.PIECES : extent;
+            Extent which = extent == null ? Extent.CLIPS : extent;
             if (which == Extent.MOMENT && (nowShot == null || nowFrame == null)) {
                 throw new Refused("A moment is a frame of a shot: put the playhead on one");
             }
@@ -96,7 +96,7 @@ class RenderController {
                 throw new Refused("A range has at least one frame: set its out behind its in");
             }
             return new RenderAsk(switch (which) {
-                case PIECES -> new RenderAsk.Extent.Pieces();
+                case CLIPS -> new RenderAsk.Extent.Clips();
                 case MISSING -> new RenderAsk.Extent.Missing();
                 case RANGE -> new RenderAsk.Extent.Range(FrameRange.of(in, out));
                 case ACTION -> new RenderAsk.Extent.Action();

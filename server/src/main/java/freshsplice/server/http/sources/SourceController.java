@@ -1,6 +1,6 @@
 package freshsplice.server.http.sources;
 
-import freshsplice.core.cut.Lane;
+import freshsplice.core.cut.Track;
 import freshsplice.core.sources.MediaKind;
 import freshsplice.core.sources.NameLikeness;
 import freshsplice.server.refusals.Refused;
@@ -83,7 +83,7 @@ class SourceController {
     Files files(@PathVariable long id, @RequestParam(defaultValue = "") String text,
                 @RequestParam(defaultValue = "picture") String kind, @RequestParam(defaultValue = "") String like)
             throws IOException {
-        boolean sound = kind(kind) == Lane.Kind.SOUND;
+        boolean sound = kind(kind) == Track.Kind.SOUND;
         String wanted = text.toLowerCase(Locale.ROOT);
         Comparator<String> nearest = like.isBlank() ? Comparator.comparing(path -> 0) : NameLikeness.nearestTo(like);
         List<FileView> given = store.where(MediaRow.class, "projectId", id).stream()
@@ -134,8 +134,8 @@ class SourceController {
         search.start(id);
     }
 
-    private static Lane.Kind kind(String word) {
-        for (Lane.Kind kind : Lane.Kind.values()) {
+    private static Track.Kind kind(String word) {
+        for (Track.Kind kind : Track.Kind.values()) {
             if (kind.word().equals(word)) {
                 return kind;
             }

@@ -3,7 +3,7 @@ package freshsplice.server.http.stages;
 import freshsplice.core.delivery.Bake;
 import freshsplice.core.delivery.Fingerprint;
 import freshsplice.core.delivery.RenderRange;
-import freshsplice.core.master.Bend;
+import freshsplice.core.master.RetimeKey;
 import freshsplice.core.render.DrawnSet;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.stage.Stage;
@@ -105,15 +105,15 @@ class StageController {
     @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(type = "string", format = "binary")))
     public void bake(@PathVariable long id, @RequestParam(required = false) String from,
                      @RequestParam(defaultValue = "1") String speed, @RequestParam(required = false) Long frames,
-                     @RequestParam(defaultValue = "") String bends, HttpServletResponse response) throws IOException {
+                     @RequestParam(defaultValue = "") String retimeKeys, HttpServletResponse response) throws IOException {
         // read in one view of the database, worked out after it and sent as it is worked out
-        Bake bake = snapshot.read(() -> bake(id, from, speed, frames, bends));
+        Bake bake = snapshot.read(() -> bake(id, from, speed, frames, retimeKeys));
         response.setContentType(MediaType.APPLICATION_OCTET_STREAM_VALUE);
         response.setContentLengthLong(BakeBytes.length(bake));
         BakeBytes.write(bake, response.getOutputStream());
     }
 
-    private Bake bake(long id, String from, String speed, Long frames, String bends) {
+    private Bake bake(long id, String from, String speed, Long frames, String retimeKeys) {
         ShotRow row = store.get(ShotRow.class, id);
         ProjectRow project = store.get(ProjectRow.class, row.projectId);
         Shot shot = MasterStore.shot(row);
@@ -122,7 +122,7 @@ class StageController {
             throw new Refused("Movement is baked for 1 to " + MOST_FRAMES + " frames at once, not " + count);
         }
         RenderRange range = new RenderRange(from == null ? Rational.of(shot.frames().in()) : Rational.parse(from),
-                Rational.parse(speed), count, Bend.parse(bends));
+                Rational.parse(speed), count, RetimeKey.parse(retimeKeys));
         return Bake.of(shot, cameras.camera(row.cameraId), stages.stage(row.sceneId), range,
                 project.pictureWidth / (double) project.pictureHeight);
     }

@@ -8,10 +8,10 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 
-/** Transitions between pieces, and from and to black. */
-public sealed interface FadeEdit extends PiecesEdit {
-    /** A dissolve of {@code frames} into the piece, half before the cut; from black where nothing meets it. */
-    record Dissolve(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long frames,
+/** Transitions between clips, and from and to black. */
+public sealed interface FadeEdit extends ClipsEdit {
+    /** A dissolve of {@code frames} into the clip, half before the cut; from black where nothing meets it. */
+    record Dissolve(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @NotNull(message = NEEDED) Long frames,
                     @Schema(nullable = true) Transition.Curve curve) implements FadeEdit {
         @Override
         public String words() {
@@ -20,12 +20,12 @@ public sealed interface FadeEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Fades.dissolve(m, piece, frames, FadeEdit.curve(curve)));
+            return each(master, (m, clip) -> Fades.dissolve(m, clip, frames, FadeEdit.curve(curve)));
         }
     }
 
     /** A fade of {@code frames} to black at the end. */
-    record FadeOut(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long frames,
+    record FadeOut(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @NotNull(message = NEEDED) Long frames,
                    @Schema(nullable = true) Transition.Curve curve) implements FadeEdit {
         @Override
         public String words() {
@@ -34,7 +34,7 @@ public sealed interface FadeEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Fades.toBlack(m, piece, frames, FadeEdit.curve(curve)));
+            return each(master, (m, clip) -> Fades.toBlack(m, clip, frames, FadeEdit.curve(curve)));
         }
     }
 

@@ -1,7 +1,7 @@
 package freshsplice.server.masters.edit;
 
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Pace;
+import freshsplice.core.master.RetimeInterpolation;
 import freshsplice.core.master.edit.Retiming;
 import freshsplice.core.time.Rational;
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -10,9 +10,9 @@ import jakarta.validation.constraints.NotNull;
 import java.util.List;
 
 /** Keys of a changing speed. */
-public sealed interface KeyEdit extends PiecesEdit {
+public sealed interface KeyEdit extends ClipsEdit {
     /** Puts a key of the speed {@code at} a frame. */
-    record Key(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long at) implements KeyEdit {
+    record Key(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @NotNull(message = NEEDED) Long at) implements KeyEdit {
         @Override
         public String words() {
             return "Key the speed of";
@@ -20,12 +20,12 @@ public sealed interface KeyEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Retiming.key(m, piece, at));
+            return each(master, (m, clip) -> Retiming.key(m, clip, at));
         }
 
         @Override
         public MasterEdit onClock(long other) {
-            return new Key(sections, other);
+            return new Key(clips, other);
         }
 
         @Override
@@ -35,21 +35,21 @@ public sealed interface KeyEdit extends PiecesEdit {
     }
 
     /** Shows content {@code frames} later at the key {@code at} a frame. */
-    record MoveKey(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long at,
+    record MoveKey(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @NotNull(message = NEEDED) Long at,
                    @NotNull(message = NEEDED) Long frames) implements KeyEdit {
         @Override
         public String words() {
-            return "Bend the speed of";
+            return "RetimeKey the speed of";
         }
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Retiming.moveKey(m, piece, at, Rational.of(frames)));
+            return each(master, (m, clip) -> Retiming.moveKey(m, clip, at, Rational.of(frames)));
         }
 
         @Override
         public MasterEdit onClock(long other) {
-            return new MoveKey(sections, other, frames);
+            return new MoveKey(clips, other, frames);
         }
 
         @Override
@@ -64,8 +64,8 @@ public sealed interface KeyEdit extends PiecesEdit {
     }
 
     /** How time goes on from the key {@code at} a frame; null for softly. */
-    record EaseKey(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long at,
-                   @Schema(nullable = true) Pace easing) implements KeyEdit {
+    record EaseKey(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @NotNull(message = NEEDED) Long at,
+                   @Schema(nullable = true) RetimeInterpolation easing) implements KeyEdit {
         @Override
         public String words() {
             return "Ease the speed of";
@@ -73,17 +73,17 @@ public sealed interface KeyEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Retiming.easeKey(m, piece, at, easing == null ? Pace.EASED : easing));
+            return each(master, (m, clip) -> Retiming.easeKey(m, clip, at, easing == null ? RetimeInterpolation.EASED : easing));
         }
 
         @Override
         public MasterEdit onClock(long other) {
-            return new EaseKey(sections, other, easing);
+            return new EaseKey(clips, other, easing);
         }
     }
 
     /** Takes away the key {@code at} a frame. */
-    record RemoveKey(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long at)
+    record RemoveKey(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @NotNull(message = NEEDED) Long at)
                      implements KeyEdit {
         @Override
         public String words() {
@@ -92,12 +92,12 @@ public sealed interface KeyEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Retiming.removeKey(m, piece, at));
+            return each(master, (m, clip) -> Retiming.removeKey(m, clip, at));
         }
 
         @Override
         public MasterEdit onClock(long other) {
-            return new RemoveKey(sections, other);
+            return new RemoveKey(clips, other);
         }
     }
 }

@@ -18,7 +18,7 @@ import java.util.Set;
     @Type(value = OrderEdit.Split.class, name = "SPLIT"),
     @Type(value = OrderEdit.Join.class, name = "JOIN"),
     @Type(value = OrderEdit.Lift.class, name = "LIFT"),
-    @Type(value = OrderEdit.TakeOut.class, name = "TAKE_OUT"),
+    @Type(value = OrderEdit.Extract.class, name = "EXTRACT"),
     @Type(value = OrderEdit.Duplicate.class, name = "DUPLICATE"),
     @Type(value = OrderEdit.Swap.class, name = "SWAP"),
     @Type(value = OrderEdit.Move.class, name = "MOVE"),
@@ -46,14 +46,14 @@ import java.util.Set;
     @Type(value = KeyEdit.RemoveKey.class, name = "REMOVE_KEY"),
     @Type(value = FadeEdit.Dissolve.class, name = "DISSOLVE"),
     @Type(value = FadeEdit.FadeOut.class, name = "FADE_OUT"),
-    @Type(value = LaneEdit.Add.class, name = "LANE_ADD"),
-    @Type(value = LaneEdit.Remove.class, name = "LANE_REMOVE"),
-    @Type(value = LaneEdit.Rename.class, name = "LANE_RENAME"),
-    @Type(value = LaneEdit.Switch.class, name = "LANE_SWITCH"),
-    @Type(value = LaneEdit.Lock.class, name = "LANE_LOCK"),
-    @Type(value = LaneEdit.Order.class, name = "LANE_ORDER"),
+    @Type(value = TrackEdit.Add.class, name = "TRACK_ADD"),
+    @Type(value = TrackEdit.Remove.class, name = "TRACK_REMOVE"),
+    @Type(value = TrackEdit.Rename.class, name = "TRACK_RENAME"),
+    @Type(value = TrackEdit.Switch.class, name = "TRACK_SWITCH"),
+    @Type(value = TrackEdit.Lock.class, name = "TRACK_LOCK"),
+    @Type(value = TrackEdit.Order.class, name = "TRACK_ORDER"),
 })
-public sealed interface MasterEdit permits PiecesEdit, PlaceEdit, LaneEdit, Moving {
+public sealed interface MasterEdit permits ClipsEdit, PlaceEdit, TrackEdit, Moving {
     /** The word for a field that an edit cannot do without. */
     String NEEDED = "is needed for this edit";
 
@@ -63,13 +63,13 @@ public sealed interface MasterEdit permits PiecesEdit, PlaceEdit, LaneEdit, Movi
     /** The master after it. @throws freshsplice.core.refusal.Refusal if it cannot be done; says which frame and why */
     Master on(Master master, Surroundings around);
 
-    /** Ids of the pieces that it is done to; none for one that is done to a place or a lane. */
-    default List<Long> sections() {
+    /** Ids of the clips that it is done to; none for one that is done to a place or a track. */
+    default List<Long> clips() {
         return List.of();
     }
 
-    /** Indexes of the lanes whose pieces it is done to. */
-    default Set<Integer> lanes(Master master) {
+    /** Indexes of the tracks whose clips it is done to. */
+    default Set<Integer> tracks(Master master) {
         return Set.of();
     }
 
@@ -87,7 +87,7 @@ public sealed interface MasterEdit permits PiecesEdit, PlaceEdit, LaneEdit, Movi
         return null;
     }
 
-    /** What holds after every edit: transitions have room, and the master begins with its first piece. */
+    /** What holds after every edit: transitions have room, and the master begins with its first clip. */
     default Master settled(Master before, Master after) {
         return Fades.settled(before, after).fromItsFirst();
     }

@@ -9,10 +9,10 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 
-/** Which pieces there are, and in which order. */
-public sealed interface OrderEdit extends PiecesEdit {
-    /** Cuts the piece in two {@code at} a frame. */
-    record Split(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long at,
+/** Which clips there are, and in which order. */
+public sealed interface OrderEdit extends ClipsEdit {
+    /** Cuts the clip in two {@code at} a frame. */
+    record Split(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @NotNull(message = NEEDED) Long at,
                  @Schema(nullable = true) Boolean soundStays) implements OrderEdit {
         @Override
         public String words() {
@@ -21,17 +21,17 @@ public sealed interface OrderEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Arranging.split(m, piece, at));
+            return each(master, (m, clip) -> Arranging.split(m, clip, at));
         }
 
         @Override
         public MasterEdit onClock(long other) {
-            return new Split(sections, other, soundStays);
+            return new Split(clips, other, soundStays);
         }
     }
 
-    /** Makes the piece and the one after it one. */
-    record Join(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Boolean soundStays)
+    /** Makes the clip and the one after it one. */
+    record Join(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @Schema(nullable = true) Boolean soundStays)
                 implements OrderEdit {
         @Override
         public String words() {
@@ -44,8 +44,8 @@ public sealed interface OrderEdit extends PiecesEdit {
         }
     }
 
-    /** Takes pieces away and leaves black. */
-    record Lift(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Boolean soundStays)
+    /** Takes clips away and leaves black. */
+    record Lift(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @Schema(nullable = true) Boolean soundStays)
                 implements OrderEdit {
         @Override
         public String words() {
@@ -58,22 +58,22 @@ public sealed interface OrderEdit extends PiecesEdit {
         }
     }
 
-    /** Takes pieces away and closes up. */
-    record TakeOut(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Along along,
+    /** Takes clips away and closes up. */
+    record Extract(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @Schema(nullable = true) Along along,
                    @Schema(nullable = true) Boolean soundStays) implements OrderEdit, Moving {
         @Override
         public String words() {
-            return "Take out";
+            return "Extract";
         }
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return Arranging.takeOut(master, places(master));
+            return Arranging.extract(master, places(master));
         }
     }
 
-    /** Puts a copy after the piece. */
-    record Duplicate(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Along along,
+    /** Puts a copy after the clip. */
+    record Duplicate(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @Schema(nullable = true) Along along,
                      @Schema(nullable = true) Boolean soundStays) implements OrderEdit, Moving {
         @Override
         public String words() {
@@ -86,8 +86,8 @@ public sealed interface OrderEdit extends PiecesEdit {
         }
     }
 
-    /** The piece and the one after it change places. */
-    record Swap(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Boolean soundStays)
+    /** The clip and the one after it change places. */
+    record Swap(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @Schema(nullable = true) Boolean soundStays)
                 implements OrderEdit {
         @Override
         public String words() {
@@ -100,8 +100,8 @@ public sealed interface OrderEdit extends PiecesEdit {
         }
     }
 
-    /** Moves the piece in the order, {@code at} a frame. */
-    record Move(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long at,
+    /** Moves the clip in the order, {@code at} a frame. */
+    record Move(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @NotNull(message = NEEDED) Long at,
                 @Schema(nullable = true) Along along, @Schema(nullable = true) Boolean soundStays)
                 implements OrderEdit, Moving {
         @Override
@@ -111,17 +111,17 @@ public sealed interface OrderEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Arranging.move(m, piece, at));
+            return each(master, (m, clip) -> Arranging.move(m, clip, at));
         }
 
         @Override
         public MasterEdit onClock(long other) {
-            return new Move(sections, other, along, soundStays);
+            return new Move(clips, other, along, soundStays);
         }
     }
 
-    /** Switches pieces off where one is on, else on. */
-    record Switch(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Boolean soundStays)
+    /** Switches clips off where one is on, else on. */
+    record Switch(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @Schema(nullable = true) Boolean soundStays)
                   implements OrderEdit {
         @Override
         public String words() {

@@ -10,10 +10,10 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 
-/** How fast a piece goes. */
-public sealed interface SpeedEdit extends PiecesEdit {
-    /** Stretches or squeezes the piece to end {@code at} a frame, or to so many {@code frames}. */
-    record Fill(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Long at,
+/** How fast a clip goes. */
+public sealed interface SpeedEdit extends ClipsEdit {
+    /** Stretches or squeezes the clip to end {@code at} a frame, or to so many {@code frames}. */
+    record Fill(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @Schema(nullable = true) Long at,
                 @Schema(nullable = true) Long frames, @Schema(nullable = true) Boolean ripple,
                 @Schema(nullable = true) Along along, @Schema(nullable = true) Boolean soundStays)
                 implements SpeedEdit, Moving, HowFar {
@@ -24,13 +24,13 @@ public sealed interface SpeedEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Retiming.fill(m, piece, frames == null ? at
-                    : Math.addExact(piece.in(m).record().in(), frames), Following.of(Boolean.TRUE.equals(ripple))));
+            return each(master, (m, clip) -> Retiming.fill(m, clip, frames == null ? at
+                    : Math.addExact(clip.in(m).record().in(), frames), Following.of(Boolean.TRUE.equals(ripple))));
         }
 
         @Override
         public MasterEdit onClock(long other) {
-            return new Fill(sections, other, frames, ripple, along, soundStays);
+            return new Fill(clips, other, frames, ripple, along, soundStays);
         }
 
         @Override
@@ -39,12 +39,12 @@ public sealed interface SpeedEdit extends PiecesEdit {
         }
     }
 
-    /** Stretches the piece up to the next one. */
-    record FillGap(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Boolean soundStays)
+    /** Stretches the clip up to the next one. */
+    record FillGap(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @Schema(nullable = true) Boolean soundStays)
                    implements SpeedEdit {
         @Override
         public String words() {
-            return "Stretch to the next piece";
+            return "Stretch to the next clip";
         }
 
         @Override
@@ -59,11 +59,11 @@ public sealed interface SpeedEdit extends PiecesEdit {
     }
 
     /**
-     * Gives the piece a {@code speed}.
+     * Gives the clip a {@code speed}.
      *
      * @param speed content frames for each record frame, a fraction; negative backwards
      */
-    record Speed(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) String speed,
+    record Speed(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @NotNull(message = NEEDED) String speed,
                  @Schema(nullable = true) Boolean soundStays) implements SpeedEdit {
         @Override
         public String words() {
@@ -72,7 +72,7 @@ public sealed interface SpeedEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Retiming.speed(m, piece, Rational.parse(speed)));
+            return each(master, (m, clip) -> Retiming.speed(m, clip, Rational.parse(speed)));
         }
 
         @Override
@@ -82,7 +82,7 @@ public sealed interface SpeedEdit extends PiecesEdit {
     }
 
     /** The same frames the other way round. */
-    record Reverse(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Boolean soundStays)
+    record Reverse(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @Schema(nullable = true) Boolean soundStays)
                    implements SpeedEdit {
         @Override
         public String words() {
@@ -101,7 +101,7 @@ public sealed interface SpeedEdit extends PiecesEdit {
     }
 
     /** Holds the frame that is seen {@code at} a frame. */
-    record Hold(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long at,
+    record Hold(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @NotNull(message = NEEDED) Long at,
                 @Schema(nullable = true) Boolean soundStays) implements SpeedEdit {
         @Override
         public String words() {
@@ -110,12 +110,12 @@ public sealed interface SpeedEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Retiming.hold(m, piece, at));
+            return each(master, (m, clip) -> Retiming.hold(m, clip, at));
         }
 
         @Override
         public MasterEdit onClock(long other) {
-            return new Hold(sections, other, soundStays);
+            return new Hold(clips, other, soundStays);
         }
     }
 }

@@ -10,10 +10,10 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 
-/** What a piece shows, and where it begins and ends. */
-public sealed interface TrimEdit extends PiecesEdit {
+/** What a clip shows, and where it begins and ends. */
+public sealed interface TrimEdit extends ClipsEdit {
     /** Moves the head by {@code frames}, or to a frame {@code at}. */
-    record Head(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Long at,
+    record Head(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @Schema(nullable = true) Long at,
                 @Schema(nullable = true) Long frames, @Schema(nullable = true) Boolean ripple,
                 @Schema(nullable = true) Along along, @Schema(nullable = true) Boolean soundStays)
                 implements TrimEdit, Moving, HowFar {
@@ -24,13 +24,13 @@ public sealed interface TrimEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Trims.head(m, piece, at != null ? at - piece.in(m).record().in() : frames,
+            return each(master, (m, clip) -> Trims.head(m, clip, at != null ? at - clip.in(m).record().in() : frames,
                     Following.of(Boolean.TRUE.equals(ripple))));
         }
 
         @Override
         public MasterEdit onClock(long other) {
-            return new Head(sections, other, frames, ripple, along, soundStays);
+            return new Head(clips, other, frames, ripple, along, soundStays);
         }
 
         @Override
@@ -40,7 +40,7 @@ public sealed interface TrimEdit extends PiecesEdit {
     }
 
     /** Moves the tail by {@code frames}, or to end {@code at} a frame. */
-    record Tail(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @Schema(nullable = true) Long at,
+    record Tail(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @Schema(nullable = true) Long at,
                 @Schema(nullable = true) Long frames, @Schema(nullable = true) Boolean ripple,
                 @Schema(nullable = true) Along along, @Schema(nullable = true) Boolean soundStays)
                 implements TrimEdit, Moving, HowFar {
@@ -51,13 +51,13 @@ public sealed interface TrimEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Trims.tail(m, piece, at != null ? at - piece.in(m).record().out() : frames,
+            return each(master, (m, clip) -> Trims.tail(m, clip, at != null ? at - clip.in(m).record().out() : frames,
                     Following.of(Boolean.TRUE.equals(ripple))));
         }
 
         @Override
         public MasterEdit onClock(long other) {
-            return new Tail(sections, other, frames, ripple, along, soundStays);
+            return new Tail(clips, other, frames, ripple, along, soundStays);
         }
 
         @Override
@@ -67,7 +67,7 @@ public sealed interface TrimEdit extends PiecesEdit {
     }
 
     /** Shows content {@code frames} later in the same place. */
-    record Slip(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long frames,
+    record Slip(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @NotNull(message = NEEDED) Long frames,
                 @Schema(nullable = true) Boolean soundStays) implements TrimEdit {
         @Override
         public String words() {
@@ -76,7 +76,7 @@ public sealed interface TrimEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Trims.slip(m, piece, Rational.of(frames)));
+            return each(master, (m, clip) -> Trims.slip(m, clip, Rational.of(frames)));
         }
 
         @Override
@@ -85,8 +85,8 @@ public sealed interface TrimEdit extends PiecesEdit {
         }
     }
 
-    /** Moves the piece by {@code frames} between its neighbours. */
-    record Slide(@NotEmpty(message = CHOOSE) List<@NotNull Long> sections, @NotNull(message = NEEDED) Long frames,
+    /** Moves the clip by {@code frames} between its neighbours. */
+    record Slide(@NotEmpty(message = CHOOSE) List<@NotNull Long> clips, @NotNull(message = NEEDED) Long frames,
                  @Schema(nullable = true) Boolean soundStays) implements TrimEdit {
         @Override
         public String words() {
@@ -95,7 +95,7 @@ public sealed interface TrimEdit extends PiecesEdit {
 
         @Override
         public Master on(Master master, Surroundings around) {
-            return each(master, (m, piece) -> Trims.slide(m, piece, frames));
+            return each(master, (m, clip) -> Trims.slide(m, clip, frames));
         }
 
         @Override

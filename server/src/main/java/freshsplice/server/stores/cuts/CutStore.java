@@ -1,15 +1,15 @@
 package freshsplice.server.stores.cuts;
 
 import freshsplice.core.conform.Conform;
-import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.CutClip;
 import freshsplice.core.conform.Fix;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.FormatNote;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.Rational;
@@ -19,11 +19,11 @@ import freshsplice.server.rows.CutCameraRow;
 import freshsplice.server.rows.CutChoiceRow;
 import freshsplice.server.rows.CutEventRow;
 import freshsplice.server.rows.CutFixRow;
-import freshsplice.server.rows.CutLaneRow;
 import freshsplice.server.rows.CutMarkerRow;
 import freshsplice.server.rows.CutNestedRow;
 import freshsplice.server.rows.CutRemarkRow;
 import freshsplice.server.rows.CutRow;
+import freshsplice.server.rows.CutTrackRow;
 import freshsplice.server.rows.CutTransitionRow;
 import freshsplice.server.rows.Store;
 import java.util.Comparator;
@@ -55,39 +55,39 @@ public class CutStore {
         this.known = known;
     }
 
-    /** The cut as it was read, with all its lanes. */
+    /** The cut as it was read, with all its tracks. */
     public Cut read(CutRow row) {
-        List<CutLaneRow> lanes = lanes(row);
-        return known.read(contents(row, lanes), () -> readAnew(row, lanes));
+        List<CutTrackRow> tracks = tracks(row);
+        return known.read(contents(row, tracks), () -> readAnew(row, tracks));
     }
 
-    private List<CutLaneRow> lanes(CutRow row) {
-        return store.where(CutLaneRow.class, "cutId", row.id);
+    private List<CutTrackRow> tracks(CutRow row) {
+        return store.where(CutTrackRow.class, "cutId", row.id);
     }
 
-    private static KnownCuts.Contents contents(CutRow row, List<CutLaneRow> lanes) {
-        return new KnownCuts.Contents(lanes.stream().map(l -> l.id).toList(), row.name, row.rate, row.dropFrame,
+    private static KnownCuts.Contents contents(CutRow row, List<CutTrackRow> tracks) {
+        return new KnownCuts.Contents(tracks.stream().map(l -> l.id).toList(), row.name, row.rate, row.dropFrame,
                 FrameRange.of(row.recIn, row.recOut));
     }
 
-    private Cut readAnew(CutRow row, List<CutLaneRow> laneRows) {
-        Tables tables = new Tables(row.id, laneRows);
+    private Cut readAnew(CutRow row, List<CutTrackRow> trackRows) {
+        Tables tables = new Tables(row.id, trackRows);
         List<Marker> markers = store.where(CutMarkerRow.class, "cutId", row.id).stream()
                 .map(m -> new Marker(FrameRange.of(m.recIn, m.recOut), m.name, m.comment, m.colour)).toList();
-        return new Cut(row.name, row.rate, row.dropFrame, FrameRange.of(row.recIn, row.recOut), tables.lanes(null),
+        return new Cut(row.name, row.rate, row.dropFrame, FrameRange.of(row.recIn, row.recOut), tables.tracks(null),
                 markers);
     }
 
-    /** What shots are made of: what is seen of all lanes, or the one lane that somebody picked. */
+    /** What shots are made of: what is seen of all tracks, or the one track that somebody picked. */
     public Cut picked(CutRow row) {
-        List<CutLaneRow> lanes = lanes(row);
-        return picked(row, lanes, new KnownCuts.Picks(contents(row, lanes), row.pickedLane));
+        List<CutTrackRow> tracks = tracks(row);
+        return picked(row, tracks, new KnownCuts.Picks(contents(row, tracks), row.pickedTrack));
     }
 
-    private Cut picked(CutRow row, List<CutLaneRow> lanes, KnownCuts.Picks which) {
-        Cut cut = known.read(which.contents(), () -> readAnew(row, lanes));
-        boolean lane = row.pickedLane != null && row.pickedLane >= 0 && row.pickedLane < cut.lanes().size();
-        return lane ? known.picked(which, () -> cut.withPicture(row.pickedLane)) : cut;
+    private Cut picked(CutRow row, List<CutTrackRow> tracks, KnownCuts.Picks which) {
+        Cut cut = known.read(which.contents(), () -> readAnew(row, tracks));
+        boolean track = row.pickedTrack != null && row.pickedTrack >= 0 && row.pickedTrack < cut.tracks().size();
+        return track ? known.picked(which, () -> cut.withPicture(row.pickedTrack)) : cut;
     }
 
     public List<CutChoiceRow> choices(long cutId) {
@@ -97,7 +97,7 @@ public class CutStore {
 
     /** All rows of a cut, by what they belong to. */
     private final class Tables {
-        private final Map<Long, List<CutLaneRow>> lanes;
+        private final Map<Long, List<CutTrackRow>> tracks;
         private final Map<Long, List<CutEventRow>> events;
         private final Map<Long, List<CutTransitionRow>> transitions;
         private final Map<Long, List<String>> comments;
@@ -105,29 +105,29 @@ public class CutStore {
         private final Map<Long, CutNestedRow> nestedRows;
         private final Map<Long, Cut> nested = new HashMap<>();
 
-        Tables(long cutId, List<CutLaneRow> laneRows) {
-            List<Long> laneIds = laneRows.stream().map(l -> l.id).toList();
-            lanes = laneRows.stream().collect(Collectors.groupingBy(l -> l.nestedId == null ? 0 : l.nestedId));
-            events = store.whereIn(CutEventRow.class, "laneId", laneIds).stream()
-                    .collect(Collectors.groupingBy(e -> e.laneId));
-            transitions = store.whereIn(CutTransitionRow.class, "laneId", laneIds).stream()
-                    .collect(Collectors.groupingBy(t -> t.laneId));
+        Tables(long cutId, List<CutTrackRow> trackRows) {
+            List<Long> trackIds = trackRows.stream().map(l -> l.id).toList();
+            tracks = trackRows.stream().collect(Collectors.groupingBy(l -> l.nestedId == null ? 0 : l.nestedId));
+            events = store.whereIn(CutEventRow.class, "trackId", trackIds).stream()
+                    .collect(Collectors.groupingBy(e -> e.trackId));
+            transitions = store.whereIn(CutTransitionRow.class, "trackId", trackIds).stream()
+                    .collect(Collectors.groupingBy(t -> t.trackId));
             comments = comments(cutId);
             keys = keys(cutId);
             nestedRows = store.where(CutNestedRow.class, "cutId", cutId).stream()
                     .collect(Collectors.toMap(n -> n.id, n -> n));
         }
 
-        List<Lane> lanes(Long nestedId) {
-            return lanes.getOrDefault(nestedId == null ? 0 : nestedId, List.of()).stream()
+        List<Track> tracks(Long nestedId) {
+            return tracks.getOrDefault(nestedId == null ? 0 : nestedId, List.of()).stream()
                     .sorted(Comparator.comparingInt(l -> l.place))
-                    .map(l -> new Lane(l.kind, l.name, l.enabled, eventsOf(l),
+                    .map(l -> new Track(l.kind, l.name, l.enabled, eventsOf(l),
                             transitions.getOrDefault(l.id, List.of()).stream().map(CutStore::transition).toList()))
                     .toList();
         }
 
-        private List<Event> eventsOf(CutLaneRow lane) {
-            return events.getOrDefault(lane.id, List.of()).stream().sorted(Comparator.comparingInt(e -> e.place))
+        private List<Event> eventsOf(CutTrackRow track) {
+            return events.getOrDefault(track.id, List.of()).stream().sorted(Comparator.comparingInt(e -> e.place))
                     .map(this::event).toList();
         }
 
@@ -147,7 +147,7 @@ public class CutStore {
             Cut known = nested.get(id);
             if (known == null) {
                 CutNestedRow row = nestedRows.get(id);
-                known = new Cut(row.name, row.rate, row.dropFrame, FrameRange.of(row.recIn, row.recOut), lanes(id),
+                known = new Cut(row.name, row.rate, row.dropFrame, FrameRange.of(row.recIn, row.recOut), tracks(id),
                         List.of());
                 nested.put(id, known);
             }
@@ -157,7 +157,7 @@ public class CutStore {
 
     private Map<Long, List<SpeedKey>> keys(long cutId) {
         return jdbc.query("select k.event_id, k.record_frame, k.source_frame from cut_event_key k "
-                        + "join cut_event e on e.id = k.event_id join cut_lane l on l.id = e.lane_id "
+                        + "join cut_event e on e.id = k.event_id join cut_track l on l.id = e.track_id "
                         + "where l.cut_id = ? order by k.event_id, k.place",
                         (r, n) -> new SpeedKey(r.getLong(1), new TimeMap.Key(r.getLong(2),
                                 Rational.parse(r.getString(3)))), cutId).stream()
@@ -166,7 +166,7 @@ public class CutStore {
 
     private Map<Long, List<String>> comments(long cutId) {
         return jdbc.query("select c.event_id, c.text from cut_event_comment c join cut_event e on e.id = c.event_id "
-                        + "join cut_lane l on l.id = e.lane_id where l.cut_id = ? order by c.event_id, c.place",
+                        + "join cut_track l on l.id = e.track_id where l.cut_id = ? order by c.event_id, c.place",
                         (r, n) -> new Comment(r.getLong(1), r.getString(2)), cutId).stream()
                 .collect(Collectors.groupingBy(Comment::eventId,
                         Collectors.mapping(Comment::text, Collectors.toList())));
@@ -194,13 +194,13 @@ public class CutStore {
     }
 
     /** The stretches of a cut that are one shot each, as was chosen, of what was picked. */
-    public List<CutPiece> pieces(CutRow row) {
-        List<CutLaneRow> lanes = lanes(row);
-        KnownCuts.Picks which = new KnownCuts.Picks(contents(row, lanes), row.pickedLane);
+    public List<CutClip> clips(CutRow row) {
+        List<CutTrackRow> tracks = tracks(row);
+        KnownCuts.Picks which = new KnownCuts.Picks(contents(row, tracks), row.pickedTrack);
         Set<Long> apart = apart(row.id);
         Map<Long, Fix> fixes = fixes(row.id);
-        return known.pieces(new KnownCuts.Apart(which, apart, fixes),
-                () -> Conform.pieces(picked(row, lanes, which), apart::contains, fixes));
+        return known.clips(new KnownCuts.Apart(which, apart, fixes),
+                () -> Conform.clips(picked(row, tracks, which), apart::contains, fixes));
     }
 
     /** Record frames of seams that are to stay open. */

@@ -3,19 +3,19 @@ package freshsplice.server.stores.cuts;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.cut.Event;
 import freshsplice.core.cut.FormatNote;
-import freshsplice.core.cut.Lane;
 import freshsplice.core.cut.Marker;
 import freshsplice.core.cut.Remark;
 import freshsplice.core.cut.Source;
+import freshsplice.core.cut.Track;
 import freshsplice.core.cut.Transition;
 import freshsplice.core.time.TimeMap;
 import freshsplice.server.rows.CutChoiceRow;
 import freshsplice.server.rows.CutEventRow;
-import freshsplice.server.rows.CutLaneRow;
 import freshsplice.server.rows.CutMarkerRow;
 import freshsplice.server.rows.CutNestedRow;
 import freshsplice.server.rows.CutRemarkRow;
 import freshsplice.server.rows.CutRow;
+import freshsplice.server.rows.CutTrackRow;
 import freshsplice.server.rows.CutTransitionRow;
 import freshsplice.server.rows.Store;
 import java.util.ArrayList;
@@ -39,19 +39,19 @@ public class CutWriter {
     /** Writes the contents of a cut and its remarks, in place of what was there. */
     public void write(CutRow row, Cut cut, List<Remark> remarks) {
         store.entities().flush();
-        jdbc.update("update cut_event e join cut_lane l on l.id = e.lane_id set e.nested_id = null where l.cut_id = ?",
+        jdbc.update("update cut_event e join cut_track l on l.id = e.track_id set e.nested_id = null where l.cut_id = ?",
                 row.id);
-        for (String table : List.of("cut_lane", "cut_nested", "cut_marker", "cut_remark")) {
+        for (String table : List.of("cut_track", "cut_nested", "cut_marker", "cut_remark")) {
             jdbc.update("delete from " + table + " where cut_id = ?", row.id);
         }
-        new Contents(row.id).lanes(cut, null);
+        new Contents(row.id).tracks(cut, null);
         cut.markers().forEach(m -> writeMarker(row.id, m));
         for (int i = 0; i < remarks.size(); i++) {
             writeRemark(row.id, i, remarks.get(i));
         }
     }
 
-    /** Lanes of a cut and of the cuts nested in it; one that is shown twice is written once. */
+    /** Tracks of a cut and of the cuts nested in it; one that is shown twice is written once. */
     private final class Contents {
         private final long cutId;
         private final Map<Cut, Long> nested = new IdentityHashMap<>();
@@ -63,9 +63,9 @@ public class CutWriter {
             this.cutId = cutId;
         }
 
-        void lanes(Cut cut, Long nestedId) {
-            for (Lane lane : cut.lanes()) {
-                lane(lane, nestedId);
+        void tracks(Cut cut, Long nestedId) {
+            for (Track track : cut.tracks()) {
+                track(track, nestedId);
             }
             if (nestedId == null) {
                 store.entities().flush();
@@ -81,25 +81,25 @@ public class CutWriter {
             }
         }
 
-        private void lane(Lane lane, Long nestedId) {
-            CutLaneRow row = new CutLaneRow();
+        private void track(Track track, Long nestedId) {
+            CutTrackRow row = new CutTrackRow();
             row.cutId = cutId;
             row.place = places++;
-            row.kind = lane.kind();
-            row.name = shortened(lane.name(), 100);
-            row.enabled = lane.enabled();
+            row.kind = track.kind();
+            row.name = shortened(track.name(), 100);
+            row.enabled = track.enabled();
             row.nestedId = nestedId;
             store.add(row);
-            for (int i = 0; i < lane.events().size(); i++) {
-                event(row.id, i, lane.events().get(i));
+            for (int i = 0; i < track.events().size(); i++) {
+                event(row.id, i, track.events().get(i));
             }
-            for (Transition transition : lane.transitions()) {
+            for (Transition transition : track.transitions()) {
                 writeTransition(row.id, transition);
             }
         }
 
-        private void event(long laneId, int place, Event event) {
-            CutEventRow row = eventRow(laneId, place, event);
+        private void event(long trackId, int place, Event event) {
+            CutEventRow row = eventRow(trackId, place, event);
             row.nestedId = event.nested() == null ? null : nestedId(event.nested());
             store.add(row);
             for (int k = 0; k < event.comments().size(); k++) {
@@ -124,10 +124,10 @@ public class CutWriter {
                 row.recIn = cut.record().in();
                 row.recOut = cut.record().out();
                 known = store.add(row).id;
-                // its lanes refer to it, and inserts are put in order by their kind
+                // its tracks refer to it, and inserts are put in order by their kind
                 store.entities().flush();
                 nested.put(cut, known);
-                lanes(cut, known);
+                tracks(cut, known);
             }
             return known;
         }
@@ -137,9 +137,9 @@ public class CutWriter {
     /** A generator tells a page or two about itself; what is longer is not handed back. */
     private static final int LONGEST_KEPT = 200_000;
 
-    private static CutEventRow eventRow(long laneId, int place, Event event) {
+    private static CutEventRow eventRow(long trackId, int place, Event event) {
         CutEventRow row = new CutEventRow();
-        row.laneId = laneId;
+        row.trackId = trackId;
         row.place = place;
         row.number = shortened(event.number(), 200);
         row.sourceTrack = event.sourceTrack();
@@ -169,9 +169,9 @@ public class CutWriter {
         return row;
     }
 
-    private void writeTransition(long laneId, Transition transition) {
+    private void writeTransition(long trackId, Transition transition) {
         CutTransitionRow row = new CutTransitionRow();
-        row.laneId = laneId;
+        row.trackId = trackId;
         row.kind = transition.kind();
         row.recIn = transition.record().in();
         row.recOut = transition.record().out();
@@ -215,7 +215,7 @@ public class CutWriter {
             choice.place = i;
             choice.name = shortened(cut.name(), 500);
             choice.frames = cut.record().length();
-            choice.events = cut.lanes().stream().mapToInt(l -> l.events().size()).sum();
+            choice.events = cut.tracks().stream().mapToInt(l -> l.events().size()).sum();
             store.add(choice);
         }
     }

@@ -2,7 +2,7 @@ package freshsplice.server.stores.cuts;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import freshsplice.core.conform.CutPiece;
+import freshsplice.core.conform.CutClip;
 import freshsplice.core.conform.Fix;
 import freshsplice.core.cut.Cut;
 import freshsplice.core.time.FrameRange;
@@ -25,22 +25,22 @@ final class KnownCuts {
     /**
      * What tells that contents are the same.
      *
-     * @param lanes ids of its lanes: contents are only ever written anew as a whole, with new lanes
+     * @param tracks ids of its tracks: contents are only ever written anew as a whole, with new tracks
      */
-    record Contents(List<Long> lanes, String name, FrameRate rate, boolean dropFrame, FrameRange record) {
+    record Contents(List<Long> tracks, String name, FrameRate rate, boolean dropFrame, FrameRange record) {
     }
 
-    /** @param lane the lane that was picked; null for what is seen of all */
-    record Picks(Contents contents, Integer lane) {
+    /** @param track the track that was picked; null for what is seen of all */
+    record Picks(Contents contents, Integer track) {
     }
 
-    /** What decides how a cut falls into pieces. */
+    /** What decides how a cut falls into clips. */
     record Apart(Picks picked, Set<Long> apart, Map<Long, Fix> fixes) {
     }
 
     private final Cache<Contents, Cut> read = Caffeine.newBuilder().maximumSize(MOST).build();
     private final Cache<Picks, Cut> picked = Caffeine.newBuilder().maximumSize(MOST).build();
-    private final Cache<Apart, List<CutPiece>> pieces = Caffeine.newBuilder().maximumSize(MOST).build();
+    private final Cache<Apart, List<CutClip>> clips = Caffeine.newBuilder().maximumSize(MOST).build();
 
     Cut read(Contents contents, Supplier<Cut> reader) {
         return known(read, contents, reader);
@@ -50,8 +50,8 @@ final class KnownCuts {
         return known(picked, which, picker);
     }
 
-    List<CutPiece> pieces(Apart apart, Supplier<List<CutPiece>> maker) {
-        return known(pieces, apart, maker);
+    List<CutClip> clips(Apart apart, Supplier<List<CutClip>> maker) {
+        return known(clips, apart, maker);
     }
 
     private static <K, V> V known(Cache<K, V> cache, K key, Supplier<V> maker) {

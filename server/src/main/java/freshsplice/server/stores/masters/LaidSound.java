@@ -9,8 +9,8 @@ import freshsplice.core.time.FrameRate;
 import freshsplice.core.time.Timecode;
 import freshsplice.server.rows.MasterRow;
 import freshsplice.server.rows.MediaRow;
-import freshsplice.server.rows.SoundLaneRow;
 import freshsplice.server.rows.SoundRow;
+import freshsplice.server.rows.SoundTrackRow;
 import freshsplice.server.rows.Store;
 import java.util.HashMap;
 import java.util.List;
@@ -29,20 +29,20 @@ public class LaidSound {
         this.store = store;
     }
 
-    /** As lanes of a list. @param drop whether its timecode drops labels; @param named the names of a source that a cut brought, by its identity; null for none */
-    public HandedSound.Lanes lanes(MasterRow row, FrameRate rate, boolean drop, Function<String, Source> named) {
-        Map<String, SoundLaneRow> lanes = laneRows(row.id);
-        boolean anySolo = lanes.values().stream().anyMatch(l -> l.solo);
+    /** As tracks of a list. @param drop whether its timecode drops labels; @param named the names of a source that a cut brought, by its identity; null for none */
+    public HandedSound.Tracks tracks(MasterRow row, FrameRate rate, boolean drop, Function<String, Source> named) {
+        Map<String, SoundTrackRow> tracks = trackRows(row.id);
+        boolean anySolo = tracks.values().stream().anyMatch(l -> l.solo);
         Map<String, HandedSound.Heard> heard = new HashMap<>();
         List<SoundRow> rows = rows(row.id);
         for (SoundRow sound : rows) {
-            SoundLaneRow lane = lanes.get(sound.lane);
-            boolean silent = lane != null && lane.muted || anySolo && (lane == null || !lane.solo);
-            heard.put(sound.lane, new HandedSound.Heard(!silent, lane == null ? 0 : lane.level));
+            SoundTrackRow track = tracks.get(sound.track);
+            boolean silent = track != null && track.muted || anySolo && (track == null || !track.solo);
+            heard.put(sound.track, new HandedSound.Heard(!silent, track == null ? 0 : track.level));
         }
         Map<Long, MediaRow> media = store.whereIn(MediaRow.class, "id", rows.stream().map(s -> s.mediaId).filter(Objects::nonNull).distinct()
                 .toList()).stream().collect(Collectors.toMap(m -> m.id, m -> m));
-        return HandedSound.of(rows.stream().map(s -> new HandedSound.Laid(s.lane, source(s, named, media.get(s.mediaId)), clip(s), s.level,
+        return HandedSound.of(rows.stream().map(s -> new HandedSound.Laid(s.track, source(s, named, media.get(s.mediaId)), clip(s), s.level,
                 s.channel)).toList(), rate, heard, frame -> Timecode.of(frame, rate, drop).label());
     }
 
@@ -61,7 +61,7 @@ public class LaidSound {
         return new SoundClip(FrameRange.of(sound.recIn, sound.recOut), sound.fromSeconds, sound.fadeIn, sound.fadeOut);
     }
 
-    /** Lays it so; its lane and level stay. */
+    /** Lays it so; its track and level stay. */
     public static void lay(SoundRow sound, SoundClip clip) {
         sound.recIn = clip.record().in();
         sound.recOut = clip.record().out();
@@ -70,18 +70,18 @@ public class LaidSound {
         sound.fadeOut = clip.fadeOut();
     }
 
-    /** How each lane is heard, by its name; lanes that nobody touched are not in it. */
-    public Map<String, SoundLaneRow> laneRows(long masterId) {
-        Map<String, SoundLaneRow> lanes = new HashMap<>();
-        store.where(SoundLaneRow.class, "masterId", masterId).forEach(l -> lanes.put(l.name, l));
-        return lanes;
+    /** How each track is heard, by its name; tracks that nobody touched are not in it. */
+    public Map<String, SoundTrackRow> trackRows(long masterId) {
+        Map<String, SoundTrackRow> tracks = new HashMap<>();
+        store.where(SoundTrackRow.class, "masterId", masterId).forEach(l -> tracks.put(l.name, l));
+        return tracks;
     }
 
-    /** What of a piece is heard, its lane included: 1 as it was recorded, 0 silence. */
-    public static double gain(SoundRow sound, Map<String, SoundLaneRow> lanes) {
-        SoundLaneRow lane = lanes.get(sound.lane);
-        boolean anySolo = lanes.values().stream().anyMatch(l -> l.solo);
-        return Level.heard(lane != null && lane.muted, lane != null && lane.solo, anySolo,
-                sound.level + (lane == null ? 0 : lane.level));
+    /** What of a clip is heard, its track included: 1 as it was recorded, 0 silence. */
+    public static double gain(SoundRow sound, Map<String, SoundTrackRow> tracks) {
+        SoundTrackRow track = tracks.get(sound.track);
+        boolean anySolo = tracks.values().stream().anyMatch(l -> l.solo);
+        return Level.heard(track != null && track.muted, track != null && track.solo, anySolo,
+                sound.level + (track == null ? 0 : track.level));
     }
 }

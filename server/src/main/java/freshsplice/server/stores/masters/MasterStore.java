@@ -1,17 +1,17 @@
 package freshsplice.server.stores.masters;
 
 import freshsplice.core.conform.FirstMaster;
+import freshsplice.core.master.Clip;
 import freshsplice.core.master.CutRanges;
-import freshsplice.core.master.Lane;
 import freshsplice.core.master.Master;
-import freshsplice.core.master.Section;
+import freshsplice.core.master.Track;
 import freshsplice.core.shot.Shot;
 import freshsplice.core.time.FrameRange;
 import freshsplice.core.time.TimeMap;
 import freshsplice.server.refusals.NotThere;
 import freshsplice.server.rows.BoardRow;
-import freshsplice.server.rows.MasterLaneRow;
 import freshsplice.server.rows.MasterRow;
+import freshsplice.server.rows.MasterTrackRow;
 import freshsplice.server.rows.ProjectRow;
 import freshsplice.server.rows.ShotAliasRow;
 import freshsplice.server.rows.ShotRow;
@@ -40,18 +40,18 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 @Component
 public class MasterStore {
     private static final int LONGEST_NAME = 500;
-    /** About what a piece takes in memory, in bytes. */
-    private static final int BYTES_A_PIECE = 500;
+    /** About what a clip takes in memory, in bytes. */
+    private static final int BYTES_A_CLIP = 500;
     private static final long MOST_BYTES = 64L << 20;
 
     private final Store store;
     private final JdbcTemplate jdbc;
-    private final SectionTable sections;
+    private final ClipTable clips;
     private final ReadOnce<Long, Master> known;
 
-    MasterStore(Store store, JdbcTemplate jdbc, SectionTable sections, TouchLog touched) {
-        this.known = new ReadOnce<>(touched, EnumSet.of(Room.LANES, Room.RULES), MOST_BYTES, MasterStore::bytes);
-        this.sections = sections;
+    MasterStore(Store store, JdbcTemplate jdbc, ClipTable clips, TouchLog touched) {
+        this.known = new ReadOnce<>(touched, EnumSet.of(Room.TRACKS, Room.RULES), MOST_BYTES, MasterStore::bytes);
+        this.clips = clips;
         this.store = store;
         this.jdbc = jdbc;
     }
@@ -94,33 +94,33 @@ public class MasterStore {
     }
 
     private static int bytes(Master master) {
-        return (master.lanes().stream().mapToInt(l -> l.sections().size()).sum() + 1) * BYTES_A_PIECE;
+        return (master.tracks().stream().mapToInt(l -> l.clips().size()).sum() + 1) * BYTES_A_CLIP;
     }
 
-    /** A master as its rows are inside the transaction under way; not kept. @throws freshsplice.core.refusal.Refusal if pieces lie over each other */
+    /** A master as its rows are inside the transaction under way; not kept. @throws freshsplice.core.refusal.Refusal if clips lie over each other */
     public Master fresh(MasterRow row) {
         return readAnew(row, store.get(ProjectRow.class, row.projectId));
     }
 
     private Master readAnew(MasterRow row, ProjectRow project) {
-        Map<Long, List<Section>> byLane = sections.byLane(row.id);
-        List<Lane> lanes = laneRows(row.id).stream().map(l -> Lane.of(l.id, l.name, l.enabled, l.locked,
-                byLane.getOrDefault(l.id, List.of()))).toList();
-        return new Master(row.id, row.name, project.rate, project.dropFrame, row.recStart, lanes);
+        Map<Long, List<Clip>> byTrack = clips.byTrack(row.id);
+        List<Track> tracks = trackRows(row.id).stream().map(l -> Track.of(l.id, l.name, l.enabled, l.locked,
+                byTrack.getOrDefault(l.id, List.of()))).toList();
+        return new Master(row.id, row.name, project.rate, project.dropFrame, row.recStart, tracks);
     }
 
-    /** Finds nested masters, each read once, as long as the finder is kept: for one piece of work, no longer. */
+    /** Finds nested masters, each read once, as long as the finder is kept: for one clip of work, no longer. */
     public LongFunction<Master> nested() {
         Map<Long, Master> known = new HashMap<>();
         return id -> known.computeIfAbsent(id, i -> read(store.get(MasterRow.class, i)));
     }
 
-    private List<MasterLaneRow> laneRows(long masterId) {
-        return store.where(MasterLaneRow.class, "masterId", masterId).stream()
+    private List<MasterTrackRow> trackRows(long masterId) {
+        return store.where(MasterTrackRow.class, "masterId", masterId).stream()
                 .sorted(Comparator.comparingInt(l -> l.place)).toList();
     }
 
-    /** A new master with one lane. Runs inside a step. */
+    /** A new master with one track. Runs inside a step. */
     public MasterRow add(long projectId, long sceneId, String name, long start, Long cutId) {
         MasterRow row = new MasterRow();
         row.projectId = projectId;
@@ -129,18 +129,18 @@ public class MasterStore {
         row.recStart = start;
         row.cutId = cutId;
         store.add(row);
-        addLane(row.id, 0, FirstMaster.MAIN_LANE, true, false);
+        addTrack(row.id, 0, FirstMaster.MAIN_TRACK, true, false);
         return row;
     }
 
-    private MasterLaneRow addLane(long masterId, int place, String name, boolean enabled, boolean locked) {
-        MasterLaneRow lane = new MasterLaneRow();
-        lane.masterId = masterId;
-        lane.place = place;
-        lane.name = name;
-        lane.enabled = enabled;
-        lane.locked = locked;
-        return store.add(lane);
+    private MasterTrackRow addTrack(long masterId, int place, String name, boolean enabled, boolean locked) {
+        MasterTrackRow track = new MasterTrackRow();
+        track.masterId = masterId;
+        track.place = place;
+        track.name = name;
+        track.enabled = enabled;
+        track.locked = locked;
+        return store.add(track);
     }
 
     /** Every shot of a project by id, omitted ones too. */
@@ -169,7 +169,7 @@ public class MasterStore {
 
     /**
      * What shots tell of themselves is read off the masters that show them: their cut ranges, and whether they are
-     * omitted. Call after every edit that moves pieces; runs inside its step.
+     * omitted. Call after every edit that moves clips; runs inside its step.
      */
     public void follow(MasterRow row, Master before, Master after) {
         Map<Long, FrameRange> was = CutRanges.of(before);
@@ -230,31 +230,31 @@ public class MasterStore {
         return aliases;
     }
 
-    /** Writes the difference: lanes and sections that changed, went and came. Sections keep their ids across lanes. */
+    /** Writes the difference: tracks and clips that changed, went and came. Clips keep their ids across tracks. */
     public void write(MasterRow row, Master before, Master after) {
-        Map<Long, SectionTable.Placement> old = new HashMap<>();
-        before.lanes().forEach(l -> l.sections().forEach(s -> old.put(s.id(),
-                new SectionTable.Placement(row.id, l.id(), s))));
-        Map<Long, MasterLaneRow> lanes = new HashMap<>();
-        laneRows(row.id).forEach(l -> lanes.put(l.id, l));
-        List<SectionTable.Change> changes = new ArrayList<>();
-        for (int place = 0; place < after.lanes().size(); place++) {
-            Lane lane = after.lanes().get(place);
-            long laneId = writeLane(row.id, place, lane, lanes.remove(lane.id()));
-            for (Section section : lane.sections()) {
-                SectionTable.Placement was = old.remove(section.id());
-                if (was == null || was.laneId() != laneId || !section.equals(was.section())) {
-                    changes.add(new SectionTable.Change(row.id, laneId, section, was));
+        Map<Long, ClipTable.Placement> old = new HashMap<>();
+        before.tracks().forEach(l -> l.clips().forEach(s -> old.put(s.id(),
+                new ClipTable.Placement(row.id, l.id(), s))));
+        Map<Long, MasterTrackRow> tracks = new HashMap<>();
+        trackRows(row.id).forEach(l -> tracks.put(l.id, l));
+        List<ClipTable.Change> changes = new ArrayList<>();
+        for (int place = 0; place < after.tracks().size(); place++) {
+            Track track = after.tracks().get(place);
+            long trackId = writeTrack(row.id, place, track, tracks.remove(track.id()));
+            for (Clip clip : track.clips()) {
+                ClipTable.Placement was = old.remove(clip.id());
+                if (was == null || was.trackId() != trackId || !clip.equals(was.clip())) {
+                    changes.add(new ClipTable.Change(row.id, trackId, clip, was));
                 }
             }
         }
         WrittenMasters.add(row.id);
-        // new lanes are written before the pieces that lie on them
+        // new tracks are written before the clips that lie on them
         store.entities().flush();
-        sections.write(changes);
-        sections.remove(sections.stillOf(row.id, old.keySet()));
-        boolean anyNew = changes.stream().anyMatch(c -> c.was() == null) || after.lanes().stream().anyMatch(l -> l.id() == 0);
-        lanes.values().forEach(store::remove);
+        clips.write(changes);
+        clips.remove(clips.stillOf(row.id, old.keySet()));
+        boolean anyNew = changes.stream().anyMatch(c -> c.was() == null) || after.tracks().stream().anyMatch(l -> l.id() == 0);
+        tracks.values().forEach(store::remove);
         row.recStart = after.start();
         if (!anyNew) {
             keepAfterCommit(row, after);
@@ -273,27 +273,27 @@ public class MasterStore {
     }
 
     /**
-     * Takes over pieces that lie in another master: their rows come along, with ids, marks and history. The other master
+     * Takes over clips that lie in another master: their rows come along, with ids, markers and history. The other master
      * is to be written afterwards, without them.
      */
     public void adopt(MasterRow row, Master empty, Master with, MasterRow from, Master other) {
-        Map<Long, SectionTable.Placement> old = new HashMap<>();
-        other.lanes().forEach(l -> l.sections().forEach(s -> old.put(s.id(), new SectionTable.Placement(from.id, l.id(), s))));
+        Map<Long, ClipTable.Placement> old = new HashMap<>();
+        other.tracks().forEach(l -> l.clips().forEach(s -> old.put(s.id(), new ClipTable.Placement(from.id, l.id(), s))));
         store.entities().flush();
-        sections.write(with.main().sections().stream().map(s -> new SectionTable.Change(row.id, empty.main().id(), s,
+        clips.write(with.main().clips().stream().map(s -> new ClipTable.Change(row.id, empty.main().id(), s,
                 old.get(s.id()))).toList());
         WrittenMasters.add(row.id);
         row.recStart = with.start();
     }
 
-    private long writeLane(long masterId, int place, Lane lane, MasterLaneRow there) {
+    private long writeTrack(long masterId, int place, Track track, MasterTrackRow there) {
         if (there == null) {
-            return addLane(masterId, place, lane.name(), lane.enabled(), lane.locked()).id;
+            return addTrack(masterId, place, track.name(), track.enabled(), track.locked()).id;
         }
         there.place = place;
-        there.name = lane.name();
-        there.enabled = lane.enabled();
-        there.locked = lane.locked();
+        there.name = track.name();
+        there.enabled = track.enabled();
+        there.locked = track.locked();
         return there.id;
     }
 }

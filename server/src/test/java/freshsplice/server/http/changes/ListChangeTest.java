@@ -12,48 +12,48 @@ import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
 
 class ListChangeTest {
-    record Piece(long id, String name, long in, Long cut, List<Long> frames) {
-        Piece pushed(long by) {
-            return new Piece(id, name, in + by, cut, frames);
+    record Clip(long id, String name, long in, Long cut, List<Long> frames) {
+        Clip pushed(long by) {
+            return new Clip(id, name, in + by, cut, frames);
         }
     }
 
-    private static Piece piece(long id, long in) {
-        return new Piece(id, "sh" + id, in, in, List.of());
+    private static Clip clip(long id, long in) {
+        return new Clip(id, "sh" + id, in, in, List.of());
     }
 
-    private static List<Piece> pieces(int count) {
-        List<Piece> pieces = new ArrayList<>();
+    private static List<Clip> clips(int count) {
+        List<Clip> clips = new ArrayList<>();
         for (int i = 0; i < count; i++) {
-            pieces.add(piece(i + 1, i * 40L));
+            clips.add(clip(i + 1, i * 40L));
         }
-        return pieces;
+        return clips;
     }
 
     /** As the window does it. */
-    private static List<Piece> applied(List<Piece> older, ListChange change) {
-        List<Piece> made = new ArrayList<>();
+    private static List<Clip> applied(List<Clip> older, ListChange change) {
+        List<Clip> made = new ArrayList<>();
         int at = 0;
         for (ListChange.Stretch stretch : change.stretches()) {
             for (int i = 0; i < stretch.keep(); i++) {
-                Piece p = older.get(at++);
+                Clip p = older.get(at++);
                 Map<String, Long> by = stretch.by();
                 assertThat(by).as("ids are never moved").doesNotContainKey("id");
-                made.add(new Piece(p.id(), p.name(), p.in() + by.getOrDefault("in", 0L),
+                made.add(new Clip(p.id(), p.name(), p.in() + by.getOrDefault("in", 0L),
                         by.containsKey("cut") ? (Long) (p.cut() + by.get("cut")) : p.cut(), p.frames()));
             }
             at += stretch.skip();
-            stretch.put().forEach(p -> made.add((Piece) p));
+            stretch.put().forEach(p -> made.add((Clip) p));
         }
         return made;
     }
 
     @Test
-    @DisplayName("a push near the head of thousands of pieces is three stretches")
+    @DisplayName("a push near the head of thousands of clips is three stretches")
     void pushed() {
-        List<Piece> older = pieces(2000);
-        List<Piece> newer = new ArrayList<>(older.subList(0, 10));
-        newer.add(new Piece(11, "another", 400, null, List.of()));
+        List<Clip> older = clips(2000);
+        List<Clip> newer = new ArrayList<>(older.subList(0, 10));
+        newer.add(new Clip(11, "another", 400, null, List.of()));
         older.subList(11, 2000).forEach(p -> newer.add(p.pushed(7)));
         ListChange change = ListChange.between(older, newer);
         assertThat(change.stretches()).hasSize(4);
@@ -63,8 +63,8 @@ class ListChangeTest {
 
     @Test
     void theSameIsOneStretch() {
-        List<Piece> same = pieces(50);
-        assertThat(ListChange.between(same, pieces(50)).stretches())
+        List<Clip> same = clips(50);
+        assertThat(ListChange.between(same, clips(50)).stretches())
                 .containsExactly(new ListChange.Stretch(50, 0, Map.of(), List.of()));
         assertThat(ListChange.between(same, List.of()).stretches()).isEmpty();
         assertThat(applied(List.of(), ListChange.between(List.of(), same))).isEqualTo(same);
@@ -74,15 +74,15 @@ class ListChangeTest {
     @DisplayName("whatever was put in, taken out, pushed, swapped and changed, the window ends with the newer list")
     void any(RepetitionInfo info) {
         Random random = new Random(info.getCurrentRepetition());
-        List<Piece> older = pieces(random.nextInt(120));
-        List<Piece> newer = new ArrayList<>(older);
+        List<Clip> older = clips(random.nextInt(120));
+        List<Clip> newer = new ArrayList<>(older);
         for (int i = random.nextInt(8); i >= 0; i--) {
             int at = newer.isEmpty() ? 0 : random.nextInt(newer.size());
             switch (random.nextInt(5)) {
-                case 0 -> newer.add(at, piece(1000 + i, random.nextInt(5000)));
+                case 0 -> newer.add(at, clip(1000 + i, random.nextInt(5000)));
                 case 1 -> newer.subList(at, Math.min(newer.size(), at + random.nextInt(90))).clear();
                 case 2 -> newer.replaceAll(p -> p.in() > 900 ? p.pushed(3) : p);
-                case 3 -> newer.replaceAll(p -> p.id() % 7 == 0 ? new Piece(p.id(), p.name() + "x", p.in(), null, List.of(1L)) : p);
+                case 3 -> newer.replaceAll(p -> p.id() % 7 == 0 ? new Clip(p.id(), p.name() + "x", p.in(), null, List.of(1L)) : p);
                 default -> java.util.Collections.swap(newer.isEmpty() ? new ArrayList<>(List.of(1, 2)) : newer, 0, at);
             }
         }
