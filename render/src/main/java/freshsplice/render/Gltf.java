@@ -11,11 +11,11 @@ import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Meshes as binary glTF 2.0 (Khronos, clip 4.4): one node a thing. */
+/** Meshes as binary glTF 2.0 (Khronos, section 4.4): one node a thing. */
 public final class Gltf {
     private static final int FLOAT = 5126;
     private static final int UNSIGNED_INT = 5125;
-    /** Kinds of primitives (Khronos, clip 5.24.5). */
+    /** Kinds of primitives (Khronos, section 5.24.5). */
     static final int LINES = 1;
     static final int TRIANGLES = 4;
     private static final JsonMapper JSON = JsonMapper.builder().build();

@@ -21,7 +21,7 @@ final class SoundParts {
     }
 
     /**
-     * The same sound in clips few enough.
+     * The same sound in parts few enough.
      *
      * @param length seconds of the movie
      * @param folder that parts are written into

@@ -176,7 +176,7 @@ public final class Nearest {
         return sum;
     }
 
-    /** Squared distance to a triangle (Ericson, Real-Time Collision Detection, 2005, clip 5.1.5). */
+    /** Squared distance to a triangle (Ericson, Real-Time Collision Detection, 2005, section 5.1.5). */
     private double toTriangle(int k) {
         double[] a = {corners[k], corners[k + 1], corners[k + 2]};
         double[] ab = {corners[k + 3] - a[0], corners[k + 4] - a[1], corners[k + 5] - a[2]};

@@ -36,7 +36,7 @@ public final class OtioWriter implements CutWriter {
         return new WrittenFile(bytes.toByteArray(), remarks, Map.of());
     }
 
-    /** Written clip by clip: a long timeline never stands in memory as a whole. */
+    /** Written piece by piece: a long timeline never stands in memory as a whole. */
     private static final class Timeline {
         private final JsonGenerator out;
         private final List<Remark> remarks;

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 
-/** A small clip of the file as a tree: one clip item, one marker, one rate. Never the whole. */
+/** A small part of the file as a tree: one clip item, one marker, one rate. Never the whole. */
 final class XmlNode {
     /** A thousand years at 30 frames/s. */
     private static final double MOST = 1e12;

@@ -27,7 +27,7 @@ public final class Task {
         told.run();
     }
 
-    /** Whether somebody asked for it to end. Ask between clips of work; what is whole stays. */
+    /** Whether somebody asked for it to end. Ask between pieces of work; what is whole stays. */
     public boolean isStopped() {
         return stopped.get() || Thread.currentThread().isInterrupted();
     }

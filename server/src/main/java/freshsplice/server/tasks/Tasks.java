@@ -15,7 +15,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
-/** Runs work of projects in the background, one clip of each kind after another. */
+/** Runs work of projects in the background, one task of each kind after another. */
 @Component
 public class Tasks {
     /** How far a task is. @param of 0 where the whole is not known yet */
@@ -80,7 +80,7 @@ public class Tasks {
                 .map(t -> new View(t.id, t.name, t.done.get(), t.of.get())).toList();
     }
 
-    /** Asks a task to end after the clip it is at. */
+    /** Asks a task to end after the piece of work it is at. */
     public void stop(long id) {
         Task task = running.get(id);
         if (task == null) {

@@ -109,7 +109,7 @@ public class MasterStore {
         return new Master(row.id, row.name, project.rate, project.dropFrame, row.recStart, tracks);
     }
 
-    /** Finds nested masters, each read once, as long as the finder is kept: for one clip of work, no longer. */
+    /** Finds nested masters, each read once, as long as the finder is kept: for one piece of work, no longer. */
     public LongFunction<Master> nested() {
         Map<Long, Master> known = new HashMap<>();
         return id -> known.computeIfAbsent(id, i -> read(store.get(MasterRow.class, i)));
