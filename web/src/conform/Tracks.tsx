@@ -251,7 +251,7 @@ export const Tracks = memo(function Tracks({ project, master }: { project: Proje
           data-picture="tracks"
           data-shows={`${master.id} ${master.seq}`}
           role="img"
-          aria-label={`${plural(master.clips.length, 'clip')} on ${plural(master.upper.length + 1, 'track')}, ${plural(master.counts.offsetSeams, 'seam')} bent`}
+          aria-label={`${plural(master.clips.length, 'clip')} on ${plural(master.upper.length + 1, 'track')}, ${plural(master.counts.offsetSeams, 'seam')} that ${master.counts.offsetSeams === 1 ? 'differs' : 'differ'}`}
         />
       </TrackMenu>
       <MovingTracks scene={scene} />

@@ -130,7 +130,7 @@ function drawShot(g: CanvasRenderingContext2D, s: Scene, clip: Clip, x: number, 
     g.fillStyle = 'rgba(24,24,24,0.66)'
     g.fillRect(x, top, w, head)
   }
-  // one that is too short for its speed in words has a line in the colour of what is bent
+  // one that is too short for its speed in words has a line in the colour of what differs
   if (clip.speed !== '1' || clip.retimeKeys) {
     g.fillStyle = INK.offset
     g.fillRect(x, top, w, 2)

@@ -43,7 +43,7 @@ const offsetsOf = (s: Scene, seams: Seam[]) =>
     (m) => m.at === s.seam || m.at === s.drag?.at,
   )
 
-/** Where many seams in a row are bent, a band in the gap between the tracks, the stronger the further they are off. */
+/** Where many seams in a row differ, a band in the gap between the tracks, the stronger the further they are off. */
 function drawHeat(g: CanvasRenderingContext2D, s: Scene, crowd: Crowd) {
   const band = (offset: number, top: number, bottom: number) => {
     if (offset > 0) {

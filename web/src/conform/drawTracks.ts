@@ -58,7 +58,7 @@ function drawRuler(g: CanvasRenderingContext2D, s: Scene) {
   }
 }
 
-/** The whole master at a glance; where it is marked, something is bent. Each column of the strip is drawn once. */
+/** The whole master at a glance; where it is marked, a seam differs. Each column of the strip is drawn once. */
 function drawOverview(g: CanvasRenderingContext2D, s: Scene) {
   const [top, bottom] = s.layout.overview
   const x = (frame: number) => overviewX(s, frame)

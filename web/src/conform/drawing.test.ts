@@ -202,7 +202,7 @@ describe('seams', () => {
     expect(texts(drawn(drawSeamCounts, s))).toEqual(['+7'])
   })
 
-  it('that stand closer than they could be told apart are left out where nothing is bent', () => {
+  it('that stand closer than they could be told apart are left out where they agree', () => {
     const close = scene({ seams: [seam(50), seam(51), seam(52)] }, { scale: { from: 0, perFrame: 1, left: 116, width: 1200 } })
     expect(points(drawn(drawSeams, close))).toEqual([])
     expect(points(drawn(drawSeams, { ...close, seam: 51 })).length).toBeGreaterThan(0)

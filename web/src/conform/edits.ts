@@ -76,7 +76,7 @@ export function chooseClip(master: Master, id: number, more: boolean, upTo: bool
 }
 
 /**
- * Moves a seam in the shots track, and the selection with it where it is still that.
+ * Moves a seam of the shots, and the selection with it where it is still that.
  *
  * @return undefined where it was refused, and why is said
  */

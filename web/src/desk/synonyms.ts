@@ -4,7 +4,7 @@ const WORDS: [RegExp, string][] = [
   [/hold the frame/i, 'freeze still'],
   [/hand back/i, 'export save edl xml aaf otio list deliver'],
   [/lift/i, 'gap delete black'],
-  [/extract/i, 'take out and close up ripple delete remove close gap'],
+  [/extract|take out/i, 'take out and close up ripple delete remove close gap'],
   [/ripple/i, 'rest moves along sync'],
   [/seam/i, 'bent roll cut edit point'],
   [/insert/i, 'put in between add'],

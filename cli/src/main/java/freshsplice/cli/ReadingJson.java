@@ -106,16 +106,16 @@ final class ReadingJson {
         });
     }
 
-    private static void live(Json json, LiveEvent clip) {
+    private static void live(Json json, LiveEvent live) {
         json.object(() -> {
-            json.range("record", clip.record());
-            json.number("lane", (long) clip.path().get(0));
-            json.number("event", (long) clip.path().get(1));
-            if (clip.path().size() > 2) {
-                json.numbers("path", clip.path());
+            json.range("record", live.record());
+            json.number("lane", (long) live.path().get(0));
+            json.number("event", (long) live.path().get(1));
+            if (live.path().size() > 2) {
+                json.numbers("path", live.path());
             }
-            json.frames("from", clip.from());
-            json.frames("to", clip.to());
+            json.frames("from", live.from());
+            json.frames("to", live.to());
         });
     }
 }

@@ -33,7 +33,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 /** The arrows run one way: server → render, exchange → core; the core knows the JDK alone. */
 @Execution(ExecutionMode.CONCURRENT)
 class ArchitectureTest {
-    private static final JavaClasses ALL = new ClassFileImporter()
+    static final JavaClasses ALL = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
             // what the build writes to put the application's parts together
             .withImportOption(location -> !location.contains("__") && !location.contains("$$SpringCGLIB")).importPackages("freshsplice");

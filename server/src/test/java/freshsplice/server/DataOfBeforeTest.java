@@ -8,13 +8,10 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -84,19 +81,11 @@ class DataOfBeforeTest {
         assertThat(lines(name)).isNotEmpty().allSatisfy(line -> {
             String[] parts = line.split(" ");
             byte[] answer = parts[0].equals("POST") ? client.postForBytes(parts[1]) : client.bytes(parts[1]);
-            assertThat(sha256(answer)).as(line + "\n" + new String(answer, StandardCharsets.ISO_8859_1)).isEqualTo(parts[2]);
+            assertThat(Material.checksum("SHA-256", answer)).as(line + "\n" + new String(answer, StandardCharsets.ISO_8859_1)).isEqualTo(parts[2]);
         });
     }
 
     private static List<String> lines(String name) throws IOException {
         return Files.readAllLines(DATA.resolve("expected").resolve(name));
-    }
-
-    private static String sha256(byte[] bytes) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
     }
 }

@@ -3,8 +3,7 @@ package freshsplice.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.tngtech.archunit.core.domain.JavaClass;
-import com.tngtech.archunit.core.importer.ClassFileImporter;
-import com.tngtech.archunit.core.importer.ImportOption;
+import jakarta.persistence.Table;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -41,12 +40,12 @@ class GlossaryTest {
 
     @BeforeAll
     static void gather() throws IOException {
-        for (JavaClass type : new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("freshsplice")) {
+        for (JavaClass type : ArchitectureTest.ALL) {
             JAVA.add(type.getName().replace('$', '.'));
             JAVA.add(type.getPackageName());
             NAMES.add(type.getSimpleName());
             NAMES.addAll(List.of(type.getPackageName().split("\\.")));
-            type.tryGetAnnotationOfType(jakarta.persistence.Table.class).ifPresent(table -> NAMES.add(table.name()));
+            type.tryGetAnnotationOfType(Table.class).ifPresent(table -> NAMES.add(table.name()));
         }
         JsonNode description = Client.JSON.readTree(Files.readString(Path.of("..", "docs", "openapi.json")));
         description.get("paths").propertyNames().forEach(path -> NAMES.addAll(Arrays.asList(path.split("/"))));

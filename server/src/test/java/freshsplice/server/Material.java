@@ -12,6 +12,9 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -45,6 +48,15 @@ public final class Material {
 
     private static String label(long frame) {
         return Timecode.of(frame, FrameRate.FPS_24, false).label();
+    }
+
+    /** @param method as Java names it, such as MD5; @return in hexadecimal digits */
+    static String checksum(String method, byte[] bytes) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance(method).digest(bytes));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     public static byte[] picture(String words, int width, int height) {

@@ -11,10 +11,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -365,11 +362,7 @@ class SourcesTest {
     }
 
     private static String md5(byte[] bytes) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("MD5").digest(bytes));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
+        return Material.checksum("MD5", bytes);
     }
 
     @Test

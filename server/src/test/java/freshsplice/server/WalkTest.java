@@ -250,7 +250,7 @@ class WalkTest {
                 .as("what became stale is said: pushed along, it lies over other wind")
                 .containsExactly("sh0040: stale: sound changed; covers " + clips.get(3).length() + " of " + (clips.get(3).length() + 20) + " frames");
         JsonNode after = sequence();
-        assertThat(after.get("counts").get("offsetSeams").asInt()).as("bent by the cut").isEqualTo((int) list(
+        assertThat(after.get("counts").get("offsetSeams").asInt()).as("off from the cut").isEqualTo((int) list(
                 after.get("seams")).stream().filter(s -> s.get("renderOffset").asLong() != 0).count());
         assertThat(list(after.get("seams")).stream().mapToLong(s -> s.get("cutOffset").asLong())).containsOnly(0L);
         assertThat(list(after.get("clips")).stream().map(s -> s.get("code").asString())).containsExactly("sh0010",

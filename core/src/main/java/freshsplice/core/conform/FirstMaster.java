@@ -66,7 +66,7 @@ public final class FirstMaster {
         return new Shot.Anchor(clip.identity(), clip.name(), firstFrame, from, slope, still, course);
     }
 
-    /** The clip that shows a new shot where the clip lies in the cut. */
+    /** The master's clip that shows a new shot, where its clip lies in the cut. */
     public static Clip clip(long shotId, CutClip clip, long firstFrame) {
         FrameRange edge = clip.edge();
         Rational from = Rational.of(firstFrame + edge.in() - clip.record().in());

@@ -42,20 +42,20 @@ class PastMasters {
     public CutClips at(long masterId, long seq) {
         MasterRow row = store.get(MasterRow.class, masterId);
         StepRow step = history.find(row.projectId, seq).orElseThrow(() -> new NotThere("There is no such step"));
-        Map<Long, Map<String, Object>> values = new HashMap<>();
+        Map<Long, Map<String, Object>> rows = new HashMap<>();
         jdbc.query("select id, " + String.join(", ", COLUMNS) + " from clip where master_id in (select id from master "
                 + "where project_id = ?)", r -> {
-            Map<String, Object> one = new HashMap<>();
+            Map<String, Object> values = new HashMap<>();
             for (String column : COLUMNS) {
-                one.put(column, r.getObject(column));
+                values.put(column, r.getObject(column));
             }
-            values.put(r.getLong("id"), one);
+            rows.put(r.getLong("id"), values);
         }, row.projectId);
-        history.backTo(row.projectId, seq, "clip", values);
+        history.backTo(row.projectId, seq, "clip", rows);
         Map<Long, ShotRow> shots = masters.shotRows(row.projectId);
         Set<Long> main = store.where(MasterTrackRow.class, "masterId", masterId).stream().filter(l -> l.place == 0)
                 .map(l -> l.id).collect(Collectors.toSet());
-        List<CutClips.Clip> clips = values.values().stream()
+        List<CutClips.Clip> clips = rows.values().stream()
                 .filter(s -> s.get("alive") != null && main.contains(s.get("track_id")))
                 .sorted(Comparator.comparingLong(s -> (Long) s.get("rec_in")))
                 .map(s -> CutClips.Clip.plain((Long) s.get("rec_in"), (Long) s.get("rec_out"),
